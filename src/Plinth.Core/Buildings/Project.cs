@@ -1,0 +1,49 @@
+using Plinth.Core.Concrete;
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Loads;
+using Plinth.Core.Sizing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Buildings;
+
+/// <summary>The rules in force for a foundation, after its own have fallen through those of the project.</summary>
+/// <param name="Ground">Ground, where the place names no other.</param>
+/// <param name="Stability">Least factors and contact shares.</param>
+/// <param name="Concrete">Concrete and covers.</param>
+/// <param name="Steel">Reinforcement.</param>
+/// <param name="Sizing">Bounds and steps of the search.</param>
+/// <param name="Rates">Rates by which more steel is weighed against more concrete.</param>
+public sealed record RuleSet(GroundRules Ground, StabilityRules Stability, ConcreteRules Concrete, SteelRules Steel, SizingRules Sizing, RateRules Rates);
+
+/// <summary>What a project is called and who works on it, for title blocks.</summary>
+/// <param name="Name">Name of the project.</param>
+/// <param name="Number">Its number; empty if none.</param>
+/// <param name="Client">Client; empty if none.</param>
+/// <param name="Site">Site; empty if none.</param>
+/// <param name="Engineer">Engineer; empty if none.</param>
+/// <param name="Checker">Checker; empty if none.</param>
+/// <param name="Date">Date as written; empty if none.</param>
+public sealed record ProjectTitle(string Name, string Number, string Client, string Site, string Engineer, string Checker, string Date);
+
+/// <summary>A whole building: valid by construction.</summary>
+/// <param name="Title">Its title block.</param>
+/// <param name="Units">Units of display.</param>
+/// <param name="Code">Design code for the concrete.</param>
+/// <param name="Standard">Load standard.</param>
+/// <param name="Cases">Load cases, by the index that terms name.</param>
+/// <param name="Combinations">All combinations.</param>
+/// <param name="Supports">All supports, in file order.</param>
+/// <param name="Actions">For each support, in order, its action in each case, project axes, at the level where reactions act.</param>
+/// <param name="Foundations">All foundations, in natural order of mark.</param>
+public sealed record Project(
+    ProjectTitle Title,
+    UnitSystem Units,
+    ConcreteCode Code,
+    LoadStandard Standard,
+    IReadOnlyList<LoadCase> Cases,
+    CombinationSet Combinations,
+    IReadOnlyList<Support> Supports,
+    IReadOnlyDictionary<string, SupportAction[]> Actions,
+    IReadOnlyList<Foundation> Foundations);

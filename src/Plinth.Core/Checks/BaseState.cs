@@ -1,0 +1,225 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Concrete;
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Loads;
+using Plinth.Core.Tracing;
+
+namespace Plinth.Core.Checks;
+
+/// <summary>
+/// A trial base at one place, as checks read it: sizes and bars that may be set again and again, and contact solutions found once for each
+/// combination and size. One thread at a time; made to be reused, so that a search allocates nothing.
+/// </summary>
+public sealed class BaseState
+{
+    private readonly BaseLoads[] loads;
+    private readonly ContactSolution[] contact;
+    private readonly int[] solvedAt;
+    private int generation;
+
+    /// <summary>Makes the state of a foundation at a place; sizes must be set before it is read.</summary>
+    public BaseState(Project project, Foundation foundation, LoadedPlace place)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(foundation);
+        ArgumentNullException.ThrowIfNull(place);
+        Place = place;
+        Foundation = foundation;
+        Code = project.Code;
+        Units = project.Units;
+        Combinations = project.Combinations.Used;
+        loads = new BaseLoads[Combinations.Count];
+        contact = new ContactSolution[Combinations.Count];
+        solvedAt = new int[Combinations.Count];
+        Hints = new int[CheckCatalog.All.Count];
+    }
+
+    /// <summary>The place.</summary>
+    public LoadedPlace Place { get; }
+
+    /// <summary>The foundation.</summary>
+    public Foundation Foundation { get; }
+
+    /// <summary>The design code.</summary>
+    public ConcreteCode Code { get; }
+
+    /// <summary>Units for notes.</summary>
+    public Units.UnitSystem Units { get; }
+
+    /// <summary>All combinations.</summary>
+    public IReadOnlyList<Combination> Combinations { get; }
+
+    /// <summary>For each check, the combination that last failed: the first to try on the next trial.</summary>
+    public int[] Hints { get; }
+
+    /// <summary>The rules in force.</summary>
+    public RuleSet Rules => Foundation.Rules;
+
+    /// <summary>The ground there.</summary>
+    public GroundRules Ground => Place.Place.Ground;
+
+    /// <summary>Plan size and thickness, m.</summary>
+    public BaseSize Size { get; private set; }
+
+    /// <summary>Side along x, m.</summary>
+    public double Length => Size.Length;
+
+    /// <summary>Side along y, m.</summary>
+    public double Width => Size.Width;
+
+    /// <summary>Thickness, m.</summary>
+    public double Thickness => Size.Thickness;
+
+    /// <summary>Bars.</summary>
+    public Reinforcement Bars { get; private set; }
+
+    /// <summary>Column's centre from the base's centre along x, m.</summary>
+    public double ColumnX { get; private set; }
+
+    /// <summary>Column's centre from the base's centre along y, m.</summary>
+    public double ColumnY { get; private set; }
+
+    /// <summary>Level of the underside, m.</summary>
+    public double Underside { get; private set; }
+
+    /// <summary>Founding depth below the ground, m.</summary>
+    public double FoundingDepth => Ground.Level - Underside;
+
+    /// <summary>Height of the reactions above the underside, m.</summary>
+    public double Arm { get; private set; }
+
+    /// <summary>Depth of soil over the base, m.</summary>
+    public double SoilDepth { get; private set; }
+
+    /// <summary>Weight of the base, kN.</summary>
+    public double BaseWeight { get; private set; }
+
+    /// <summary>Weight of the soil over the base, less what the column displaces, kN.</summary>
+    public double SoilWeight { get; private set; }
+
+    /// <summary>Weight of the soil that the column displaces, kN.</summary>
+    public double DisplacedSoil { get; private set; }
+
+    /// <summary>While sizing seeks the bars of one face: that face; else none, and checks look at both.</summary>
+    public Face Looking { get; set; }
+
+    /// <summary>Whether checks look at a face.</summary>
+    public bool LooksAt(Face face) => Looking == Face.None || Looking == face;
+
+    /// <summary>Sets plan size and thickness; bars stay.</summary>
+    public void Set(in BaseSize size)
+    {
+        Size = size;
+        generation++;
+        var offset = BaseGeometry.Offset(Foundation.Held, Place.Outline, size);
+        (ColumnX, ColumnY) = (offset.X, offset.Y);
+        Underside = Ground.Underside(size.Thickness);
+        var top = Underside + size.Thickness;
+        Arm = (Place.Place.Support.Level ?? top) - Underside;
+        SoilDepth = Math.Max(0, Ground.Level - top);
+        var area = size.Length * size.Width;
+        BaseWeight = Rules.Concrete.Weight * area * size.Thickness;
+        DisplacedSoil = Ground.SoilWeight * SoilDepth * Math.Min(area, Place.Place.Support.Area);
+        SoilWeight = (Ground.SoilWeight * SoilDepth * area) - DisplacedSoil;
+    }
+
+    /// <summary>Sets the bars; sizes stay.</summary>
+    public void Set(in Reinforcement bars) => Bars = bars;
+
+    /// <summary>Whether the bars along x lie outermost.</summary>
+    public bool OuterIsX => Rules.Steel.LowerLayer switch
+    {
+        LowerLayer.X => true,
+        LowerLayer.Y => false,
+        _ => Length >= Width,
+    };
+
+    /// <summary>Bars of a face and direction.</summary>
+    public BarLayer Layer(bool alongX, bool bottom) => bottom ? (alongX ? Bars.BottomX : Bars.BottomY) : alongX ? Bars.TopX : Bars.TopY;
+
+    /// <summary>Effective depth of a layer, m.</summary>
+    /// <param name="alongX">The bars along x, or along y.</param>
+    /// <param name="bottom">The bottom layer, or the top.</param>
+    public double Depth(bool alongX, bool bottom)
+    {
+        var cover = bottom ? Rules.Concrete.CoverBottom : Rules.Concrete.CoverTop;
+        var outer = alongX == OuterIsX ? 0 : Layer(!alongX, bottom).Diameter;
+        return Thickness - cover - outer - (Layer(alongX, bottom).Diameter / 2);
+    }
+
+    /// <summary>Mean effective depth of both layers of a face, m.</summary>
+    public double MeanDepth(bool bottom) => (Depth(true, bottom) + Depth(false, bottom)) / 2;
+
+    /// <summary>Times by which evenly spread short-way bars must exceed what is required (2β/(β+1), ACI 318 13.3.3.3); 1 for the long way.</summary>
+    public double ShortWayFactor(bool alongX)
+    {
+        var (own, other) = alongX ? (Length, Width) : (Width, Length);
+        if (own >= other)
+        {
+            return 1;
+        }
+
+        var beta = other / own;
+        return 2 * beta / (beta + 1);
+    }
+
+    /// <summary>Loads at the centre of the underside in a combination.</summary>
+    public ref readonly BaseLoads Loads(int combination)
+    {
+        Solve(combination);
+        return ref loads[combination];
+    }
+
+    /// <summary>Contact in a combination, surcharge included.</summary>
+    public ref readonly ContactSolution Contact(int combination)
+    {
+        Solve(combination);
+        return ref contact[combination];
+    }
+
+    /// <summary>Contact in a combination without the surcharge, which must help in no stability.</summary>
+    public ContactSolution ContactWithoutSurcharge(int combination)
+    {
+        if (Ground.Surcharge == 0 || Place.SurchargeFactors[combination] == 0)
+        {
+            return Contact(combination);
+        }
+
+        var l = LoadsWithoutSurcharge(combination);
+        return ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR);
+    }
+
+    /// <summary>Loads at the centre of the underside in a combination without the surcharge.</summary>
+    public BaseLoads LoadsWithoutSurcharge(int combination)
+    {
+        if (Ground.Surcharge == 0 || Place.SurchargeFactors[combination] == 0)
+        {
+            return Loads(combination);
+        }
+
+        var none = default(NoTrace);
+        return BaseLoadCase.Compute(this, combination, false, ref none);
+    }
+
+    /// <summary>Factored weight of base, soil and surcharge on a unit of area in a combination, kPa.</summary>
+    public double WeightPerArea(int combination) =>
+        (Combinations[combination].WeightFactor * ((Rules.Concrete.Weight * Thickness) + (Ground.SoilWeight * SoilDepth)))
+        + (Place.SurchargeFactors[combination] * Ground.Surcharge);
+
+    private void Solve(int combination)
+    {
+        if (solvedAt[combination] == generation)
+        {
+            return;
+        }
+
+        var none = default(NoTrace);
+        var l = BaseLoadCase.Compute(this, combination, true, ref none);
+        loads[combination] = l;
+        contact[combination] = ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR);
+        solvedAt[combination] = generation;
+    }
+}

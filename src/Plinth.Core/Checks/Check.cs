@@ -1,0 +1,142 @@
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Loads;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks;
+
+/// <summary>The rule of a check, as a type: the number and its trace come from the same lines.</summary>
+/// <typeparam name="TCapacity">What of the check does not depend on the combination.</typeparam>
+internal interface ICheckRule<TCapacity>
+    where TCapacity : struct
+{
+    /// <summary>The part that does not depend on the combination.</summary>
+    static abstract TCapacity Capacity(BaseState s);
+
+    /// <summary>The check in one combination (−1 for checks that do not depend on loads).</summary>
+    static abstract Outcome Evaluate<T>(BaseState s, in TCapacity capacity, int combination, ref T trace)
+        where T : struct, ITrace;
+}
+
+/// <summary>For rules without a part common to all combinations.</summary>
+internal readonly struct Nothing;
+
+/// <summary>One verification of a foundation.</summary>
+public abstract class Check
+{
+    /// <summary>Its id in files: "two-way-shear".</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Its name for people: "two-way shear".</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What it compares, in a sentence for the guide.</summary>
+    public required string About { get; init; }
+
+    /// <summary>The families of combinations it is for; none: it does not depend on loads.</summary>
+    public required Family For { get; init; }
+
+    /// <summary>Unit of demand and capacity.</summary>
+    public required Unit Unit { get; init; }
+
+    /// <summary>Clause under a code; null for statics.</summary>
+    public required Func<ConcreteCode, string?> Clause { get; init; }
+
+    /// <summary>Whether plan size alone decides it, so that sizing looks at it while it seeks the plan.</summary>
+    public required bool OfPlan { get; init; }
+
+    /// <summary>Its place in the catalogue.</summary>
+    public int Index { get; internal set; }
+
+    /// <summary>Whether it does not depend on loads or place.</summary>
+    public bool IsOfBars => For == Family.None;
+
+    /// <summary>Whether any combination exceeds a limit; the one that failed last is tried first.</summary>
+    public abstract bool Exceeds(BaseState state, double limit);
+
+    /// <summary>Whether the combination that failed last exceeds a limit: a quick test before <see cref="Exceeds"/>.</summary>
+    public abstract bool ExceedsAtHint(BaseState state, double limit);
+
+    /// <summary>The governing combination, with notes.</summary>
+    /// <returns>Null where the check does not arise or could not be done in any combination.</returns>
+    public abstract (int Combination, Outcome Outcome)? Worst(BaseState state);
+
+    /// <summary>The check in one combination, step by step.</summary>
+    public abstract Outcome Trace(BaseState state, int combination, Recorder recorder);
+}
+
+/// <summary>Runs a rule over combinations.</summary>
+internal sealed class Check<TRule, TCapacity> : Check
+    where TRule : struct, ICheckRule<TCapacity>
+    where TCapacity : struct
+{
+    public override bool Exceeds(BaseState state, double limit)
+    {
+        var none = default(NoTrace);
+        var capacity = TRule.Capacity(state);
+        if (IsOfBars)
+        {
+            return Over(TRule.Evaluate(state, capacity, -1, ref none), limit);
+        }
+
+        ref var hint = ref state.Hints[Index];
+        if (state.Combinations[hint].IsFor(For) && Over(TRule.Evaluate(state, capacity, hint, ref none), limit))
+        {
+            return true;
+        }
+
+        for (var k = 0; k < state.Combinations.Count; k++)
+        {
+            if (k != hint && state.Combinations[k].IsFor(For) && Over(TRule.Evaluate(state, capacity, k, ref none), limit))
+            {
+                hint = k;
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public override bool ExceedsAtHint(BaseState state, double limit)
+    {
+        var none = default(NoTrace);
+        var k = IsOfBars ? -1 : state.Hints[Index];
+        return (IsOfBars || state.Combinations[k].IsFor(For)) && Over(TRule.Evaluate(state, TRule.Capacity(state), k, ref none), limit);
+    }
+
+    public override (int Combination, Outcome Outcome)? Worst(BaseState state)
+    {
+        var notes = default(NotesOnly);
+        var none = default(NoTrace);
+        var capacity = TRule.Capacity(state);
+        if (IsOfBars)
+        {
+            var only = TRule.Evaluate(state, capacity, -1, ref notes);
+            return only.Done ? (-1, only) : null;
+        }
+
+        var governing = -1;
+        var worst = default(Outcome);
+        for (var k = 0; k < state.Combinations.Count; k++)
+        {
+            if (!state.Combinations[k].IsFor(For))
+            {
+                continue;
+            }
+
+            var o = TRule.Evaluate(state, capacity, k, ref none);
+            if (o.Done && (governing < 0 || Worse(o, worst)))
+            {
+                (governing, worst) = (k, o);
+            }
+        }
+
+        return governing < 0 ? null : (governing, TRule.Evaluate(state, capacity, governing, ref notes));
+    }
+
+    public override Outcome Trace(BaseState state, int combination, Recorder recorder) => TRule.Evaluate(state, TRule.Capacity(state), combination, ref recorder);
+
+    private static bool Worse(in Outcome a, in Outcome b) => a.FailsAnyhow != b.FailsAnyhow ? a.FailsAnyhow : a.Utilisation > b.Utilisation;
+
+    private static bool Over(in Outcome o, double limit) => o.Done && (o.FailsAnyhow || o.Utilisation > limit + 1e-9);
+}

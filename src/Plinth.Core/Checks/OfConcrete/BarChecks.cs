@@ -1,0 +1,114 @@
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks.OfConcrete;
+
+/// <summary>Least steel of each face that has bars, over the gross section.</summary>
+internal readonly struct MinimumSteel<TAxis> : ICheckRule<Nothing>
+    where TAxis : struct, IAxis
+{
+    public static Nothing Capacity(BaseState s) => default;
+
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var breadth = TAxis.IsX ? s.Width : s.Length;
+        trace.Heading($"Minimum steel along {TAxis.Name}");
+        var ratio = s.Code.MinimumSteelRatio(ref trace, s.Rules.Steel.Yield);
+        var least = trace.Let("As,min", ratio * breadth * s.Thickness, Unit.SteelArea, $"{new Sym("ρmin", ratio, Unit.Ratio)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h", s.Thickness, Unit.Section)}");
+        var worst = s.LooksAt(Face.Bottom) ? One(s, true, least, ref trace) : Outcome.NotDone;
+        if (s.LooksAt(Face.Top) && s.Layer(TAxis.IsX, false).Any)
+        {
+            var top = One(s, false, least, ref trace);
+            worst = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
+        }
+
+        return worst;
+    }
+
+    private static Outcome One<T>(BaseState s, bool bottom, double least, ref T trace)
+        where T : struct, ITrace
+    {
+        var layer = s.Layer(TAxis.IsX, bottom);
+        if (T.Records && layer.Any)
+        {
+            var area = trace.Let(bottom ? "As,bottom" : "As,top", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
+            trace.Let("utilisation", least / area, Unit.Ratio, $"{new Sym("As,min", least, Unit.SteelArea)}/{new Sym("As", area, Unit.SteelArea)}");
+        }
+
+        return Outcome.Ratio(least, layer.Area) with { Face = bottom ? Face.Bottom : Face.Top };
+    }
+}
+
+/// <summary>Distances between bars of each face that has bars: not too far apart, not too near.</summary>
+internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
+    where TAxis : struct, IAxis
+{
+    public static Nothing Capacity(BaseState s) => default;
+
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        trace.Heading($"Bar spacing along {TAxis.Name}");
+        var worst = s.LooksAt(Face.Bottom) ? One(s, true, ref trace) : Outcome.NotDone;
+        if (s.LooksAt(Face.Top) && s.Layer(TAxis.IsX, false).Any)
+        {
+            var top = One(s, false, ref trace);
+            worst = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
+        }
+
+        return worst;
+    }
+
+    private static Outcome One<T>(BaseState s, bool bottom, ref T trace)
+        where T : struct, ITrace
+    {
+        var layer = s.Layer(TAxis.IsX, bottom);
+        var face = bottom ? Face.Bottom : Face.Top;
+        if (layer.Count < 2)
+        {
+            return Outcome.Ratio(1, 0) with { Face = face, Note = T.Notes ? "no bars" : null };
+        }
+
+        var (breadth, db) = (TAxis.IsX ? s.Width : s.Length, layer.Diameter);
+        var rules = s.Rules.Steel;
+        trace.Remark(bottom ? "Bottom bars" : "Top bars");
+        var centres = trace.Let("s", (breadth - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+        var code = s.Code.MostSpacing(s.Thickness);
+        var most = trace.Given("s,most", Math.Min(rules.MostSpacing, code), Unit.Section, rules.MostSpacing <= code ? "[steel] spacing" : "2h and the code's limit", s.Code.SpacingClause);
+        var leastClear = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section, "the code's least, a bar, 4/3 of the aggregate", s.Code.SpacingClause);
+        var least = trace.Given("s,least", Math.Max(rules.LeastSpacing, leastClear + db), Unit.Section, rules.LeastSpacing >= leastClear + db ? "[steel] spacing" : "least clear distance and a bar");
+        if (centres / most >= least / centres)
+        {
+            trace.Let("utilisation", centres / most, Unit.Ratio, $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
+            return Outcome.Ratio(centres, most) with { Face = face, Note = T.Notes ? "greatest distance" : null };
+        }
+
+        // The larger of least/centres and least clear/clear.
+        var clear = centres - db;
+        if (clear <= 0 || leastClear / clear > rules.LeastSpacing / centres)
+        {
+            trace.Let("utilisation", leastClear / clear, Unit.Ratio, $"{new Sym("clear,least", leastClear, Unit.Section)}/({new Sym("s", centres, Unit.Section)} − {new Sym("db", db, Unit.Section)})");
+            return Outcome.Ratio(leastClear, clear) with { Face = face, Note = T.Notes ? "least clear distance" : null };
+        }
+
+        trace.Let("utilisation", rules.LeastSpacing / centres, Unit.Ratio, $"{new Sym("s,least", rules.LeastSpacing, Unit.Section)}/{new Sym("s", centres, Unit.Section)}");
+        return Outcome.Ratio(rules.LeastSpacing, centres) with { Face = face, Note = T.Notes ? "least distance" : null };
+    }
+}
+
+/// <summary>Least effective depth of the bottom bars: the shallower layer counts.</summary>
+internal readonly struct LeastDepth : ICheckRule<Nothing>
+{
+    public static Nothing Capacity(BaseState s) => default;
+
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        trace.Heading("Least effective depth");
+        var d = trace.Given("d", Math.Min(s.Depth(true, true), s.Depth(false, true)), Unit.Section, "of the shallower bottom layer");
+        var least = trace.Given("d,least", s.Code.LeastEffectiveDepth, Unit.Section, "bottom bars of a footing on soil", s.Code.LeastDepthClause);
+        trace.Let("utilisation", least / d, Unit.Ratio, $"{new Sym("d,least", least, Unit.Section)}/{new Sym("d", d, Unit.Section)}");
+        return Outcome.Ratio(least, d);
+    }
+}

@@ -1,0 +1,91 @@
+using Plinth.Core.Contact;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks.OfConcrete;
+
+/// <summary>Strengths of a base in one-way shear.</summary>
+/// <param name="Bottom">φVc with the bottom bars, kN.</param>
+/// <param name="Top">φVc with the top bars, kN; 0 without.</param>
+internal readonly record struct OneWayStrength(double Bottom, double Top);
+
+/// <summary>Shear across the whole base on both sides of the column: upward at d from the face, downward at the face (ACI 318 7.4.3.2, 13.2.7.2).</summary>
+internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
+    where TAxis : struct, IAxis
+{
+    public static OneWayStrength Capacity(BaseState s)
+    {
+        var none = default(NoTrace);
+        return new OneWayStrength(Strength(s, true, ref none), s.Layer(TAxis.IsX, false).Any ? Strength(s, false, ref none) : 0);
+    }
+
+    public static Outcome Evaluate<T>(BaseState s, in OneWayStrength strength, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        if (s.Contact(k).State == ContactState.NoEquilibrium)
+        {
+            return Outcome.NotDone;
+        }
+
+        var worst = Outcome.Ratio(0, strength.Bottom) with { Face = Face.Bottom };
+        var governing = default(SectionForces);
+        for (var side = -1; side <= 1; side += 2)
+        {
+            if (s.LooksAt(Face.Bottom))
+            {
+                var up = SectionForces.Beyond(s, k, TAxis.IsX, side, s.Depth(TAxis.IsX, true));
+                var bottom = Outcome.Ratio(up.ShearUp, strength.Bottom);
+                if (bottom.Utilisation > worst.Utilisation)
+                {
+                    (worst, governing) = (bottom with { Face = Face.Bottom }, up);
+                }
+            }
+
+            if (s.LooksAt(Face.Top))
+            {
+                var down = SectionForces.Beyond(s, k, TAxis.IsX, side, 0);
+                var top = Outcome.Ratio(Significant(down.ShearDown, down.DownShear), strength.Top);
+                if (top.Utilisation > worst.Utilisation)
+                {
+                    (worst, governing) = (top with { Face = Face.Top }, down);
+                }
+            }
+        }
+
+        if (T.Records)
+        {
+            var isUp = worst.Face == Face.Bottom;
+            BaseLoadCase.Contact(s, k, true, ref trace);
+            trace.Heading(isUp ? $"Upward shear across {TAxis.Name}, at d from the face" : $"Downward shear across {TAxis.Name}, at the face");
+            trace.Given("d", s.Depth(TAxis.IsX, isUp), Unit.Section, $"of the {(isUp ? "bottom" : "top")} bars along {TAxis.Name}");
+            if (worst.Utilisation > 0)
+            {
+                governing.Tell(s, k, TAxis.IsX, isUp, moment: false, ref trace);
+            }
+            else
+            {
+                trace.Remark("Both sections lie outside the base, or nothing acts beyond them.");
+            }
+
+            if (isUp || s.Layer(TAxis.IsX, false).Any)
+            {
+                Strength(s, isUp, ref trace);
+                trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
+            }
+        }
+
+        return T.Notes && worst.Face == Face.Top && strength.Top == 0 ? worst with { Note = "pressed down beyond the face: top steel is needed" }
+            : T.Notes && worst.Utilisation == 0 ? worst with { Note = "the section at d lies outside the base" }
+            : worst;
+    }
+
+    /// <summary>Differences of exact integrals leave a residue where nothing acts; it is no demand.</summary>
+    internal static double Significant(double value, double scale) => value > 1e-9 * Math.Abs(scale) ? value : 0;
+
+    private static double Strength<T>(BaseState s, bool bottom, ref T trace)
+        where T : struct, ITrace
+    {
+        var breadth = TAxis.IsX ? s.Width : s.Length;
+        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(TAxis.IsX, bottom), s.Layer(TAxis.IsX, bottom).Area);
+    }
+}

@@ -1,0 +1,135 @@
+using System.Runtime.CompilerServices;
+
+namespace Plinth.Core.Checks.OfConcrete;
+
+/// <summary>A critical section for two-way shear: the rectangle at d/2 round a column, closed, or open to one edge or to two adjacent edges of the base.</summary>
+/// <param name="X0">Face at −x, or the edge if open there, m from the base's centre.</param>
+/// <param name="X1">Face at +x.</param>
+/// <param name="Y0">Face at −y.</param>
+/// <param name="Y1">Face at +y.</param>
+/// <param name="OpenX">−1, +1: open to that edge; 0: closed both ways along x.</param>
+/// <param name="OpenY">The same along y.</param>
+/// <param name="Depth">d, m.</param>
+internal readonly record struct PunchingSection(double X0, double X1, double Y0, double Y1, int OpenX, int OpenY, double Depth)
+{
+    /// <summary>Side along x, b1 or b2, m.</summary>
+    public double SideX => X1 - X0;
+
+    /// <summary>Side along y, m.</summary>
+    public double SideY => Y1 - Y0;
+
+    private int FacesAlongX => OpenY == 0 ? 2 : 1;
+
+    private int FacesAlongY => OpenX == 0 ? 2 : 1;
+
+    /// <summary>bo, m.</summary>
+    public double Perimeter => (FacesAlongX * SideX) + (FacesAlongY * SideY);
+
+    /// <summary>αs: 40, 30, 20 for four, three, two sides.</summary>
+    public double AlphaS => (FacesAlongX + FacesAlongY) * 10;
+
+    /// <summary>The section in words.</summary>
+    public string Words => (OpenX, OpenY) switch
+    {
+        (0, 0) => "closed section",
+        (_, 0) => $"section open to the {(OpenX > 0 ? "+" : "−")}x edge",
+        (0, _) => $"section open to the {(OpenY > 0 ? "+" : "−")}y edge",
+        _ => $"section open to the {(OpenX > 0 ? "+" : "−")}x and {(OpenY > 0 ? "+" : "−")}y edges",
+    };
+
+    /// <summary>Centroid of the faces along x, m from the base's centre.</summary>
+    public double CentroidX => ((FacesAlongX * SideX * (X0 + X1) / 2) + (SideY * (OpenX == 0 ? X0 + X1 : OpenX > 0 ? X0 : X1))) / Perimeter;
+
+    /// <summary>Centroid of the faces along y.</summary>
+    public double CentroidY => ((FacesAlongY * SideY * (Y0 + Y1) / 2) + (SideX * (OpenY == 0 ? Y0 + Y1 : OpenY > 0 ? Y0 : Y1))) / Perimeter;
+
+    /// <summary>J for bending that spans along x (moments about y), m4: by faces about the centroid.</summary>
+    public double PolarX
+    {
+        get
+        {
+            var c = CentroidX;
+            var along = FacesAlongX * Face(SideX, ((X0 + X1) / 2) - c);
+            var a = X0 - c;
+            var b = X1 - c;
+            var across = Depth * SideY * (OpenX == 0 ? (a * a) + (b * b) : OpenX > 0 ? a * a : b * b);
+            return along + across;
+        }
+    }
+
+    /// <summary>J for bending that spans along y (moments about x), m4.</summary>
+    public double PolarY
+    {
+        get
+        {
+            var c = CentroidY;
+            var along = FacesAlongY * Face(SideY, ((Y0 + Y1) / 2) - c);
+            var a = Y0 - c;
+            var b = Y1 - c;
+            var across = Depth * SideX * (OpenY == 0 ? (a * a) + (b * b) : OpenY > 0 ? a * a : b * b);
+            return along + across;
+        }
+    }
+
+    private double Face(double side, double fromCentroid) =>
+        (Depth * side * side * side / 12) + (side * Depth * Depth * Depth / 12) + (Depth * side * fromCentroid * fromCentroid);
+}
+
+/// <summary>Room for every section that may govern.</summary>
+[InlineArray(9)]
+internal struct PunchingSections
+{
+    private PunchingSection first;
+}
+
+/// <summary>Finds the sections that are checked for a column.</summary>
+internal static class PunchingSectionFinder
+{
+    private const double Slack = 1e-9;
+
+    /// <summary>
+    /// The closed section if it fits; the section open to each edge, or to two adjacent edges, that the column is nearer to (both where it is as near),
+    /// if it is shorter or the closed one does not fit (ACI 318 22.6.4.1).
+    /// </summary>
+    /// <returns>How many there are; 0 if none lies within the base.</returns>
+    public static int Find(BaseState s, double depth, ref PunchingSections sections)
+    {
+        if (depth <= 0)
+        {
+            return 0;
+        }
+
+        var o = s.Place.Outline;
+        var (hx, hy) = (s.Length / 2, s.Width / 2);
+        var (x0, x1) = (s.ColumnX - ((o.X + depth) / 2), s.ColumnX + ((o.X + depth) / 2));
+        var (y0, y1) = (s.ColumnY - ((o.Y + depth) / 2), s.ColumnY + ((o.Y + depth) / 2));
+        var (fitsX0, fitsX1, fitsY0, fitsY1) = (x0 >= -hx - Slack, x1 <= hx + Slack, y0 >= -hy - Slack, y1 <= hy + Slack);
+        var count = 0;
+        var shortest = double.PositiveInfinity;
+        if (fitsX0 && fitsX1 && fitsY0 && fitsY1)
+        {
+            sections[count++] = new PunchingSection(x0, x1, y0, y1, 0, 0, depth);
+            shortest = sections[0].Perimeter;
+        }
+
+        for (var ox = -1; ox <= 1; ox++)
+        {
+            for (var oy = -1; oy <= 1; oy++)
+            {
+                if ((ox == 0 && oy == 0) || ox * s.ColumnX < -Slack || oy * s.ColumnY < -Slack
+                    || !(ox < 0 || fitsX0) || !(ox > 0 || fitsX1) || !(oy < 0 || fitsY0) || !(oy > 0 || fitsY1))
+                {
+                    continue;
+                }
+
+                var section = new PunchingSection(ox < 0 ? -hx : x0, ox > 0 ? hx : x1, oy < 0 ? -hy : y0, oy > 0 ? hy : y1, ox, oy, depth);
+                if (section.Perimeter < shortest - Slack || double.IsInfinity(shortest))
+                {
+                    sections[count++] = section;
+                }
+            }
+        }
+
+        return count;
+    }
+}

@@ -1,0 +1,92 @@
+using Plinth.Core.Concrete;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks.OfConcrete;
+
+/// <summary>What acts on the part of a base beyond a section across an axis.</summary>
+/// <param name="Side">+1: the part towards +axis; −1 towards −axis.</param>
+/// <param name="At">Where the section lies from the base's centre, m.</param>
+/// <param name="Overhang">Length of the part beyond, m; 0 or less: the section lies outside the base.</param>
+/// <param name="UpShear">∫p dA over the part, kN.</param>
+/// <param name="UpMoment">∫p·distance dA about the section, kNm.</param>
+/// <param name="DownShear">Factored weights on the part, kN.</param>
+/// <param name="DownMoment">Their moment about the section, kNm.</param>
+/// <param name="Deduct">Share of the weights that counts against upward effects: 1 net, 0 gross.</param>
+internal readonly record struct SectionForces(int Side, double At, double Overhang, double UpShear, double UpMoment, double DownShear, double DownMoment, double Deduct)
+{
+    /// <summary>Upward shear, kN; 0 if the part is pressed down.</summary>
+    public double ShearUp => Math.Max(0, UpShear - (Deduct * DownShear));
+
+    /// <summary>Downward shear, kN.</summary>
+    public double ShearDown => Math.Max(0, DownShear - UpShear);
+
+    /// <summary>Moment that stretches the bottom, kNm.</summary>
+    public double MomentUp => Math.Max(0, UpMoment - (Deduct * DownMoment));
+
+    /// <summary>Moment that stretches the top, kNm.</summary>
+    public double MomentDown => Math.Max(0, DownMoment - UpMoment);
+
+    /// <summary>Forces beyond a section across an axis at a distance from the column's face.</summary>
+    /// <param name="s">The base.</param>
+    /// <param name="k">The combination.</param>
+    /// <param name="alongX">The part spans along x, or along y.</param>
+    /// <param name="side">+1 or −1.</param>
+    /// <param name="fromFace">Distance of the section from the face, m.</param>
+    public static SectionForces Beyond(BaseState s, int k, bool alongX, int side, double fromFace)
+    {
+        var (half, across, column, face) = alongX
+            ? (s.Length / 2, s.Width, s.ColumnX, s.Place.Outline.X / 2)
+            : (s.Width / 2, s.Length, s.ColumnY, s.Place.Outline.Y / 2);
+        var at = column + (side * (face + fromFace));
+        var overhang = half - (side * at);
+        if (overhang <= 0)
+        {
+            return new SectionForces(side, at, overhang, 0, 0, 0, 0, 1);
+        }
+
+        var p = s.Contact(k).Pressure;
+        var (from, to) = side > 0 ? (at, half) : (-half, at);
+        var r = alongX ? p.OverRectangle(from, -across / 2, to, across / 2) : p.OverRectangle(-across / 2, from, across / 2, to);
+        var moment = side * ((alongX ? r.MomentX : r.MomentY) - (at * r.Force));
+        var weight = s.WeightPerArea(k) * overhang * across;
+        return new SectionForces(side, at, overhang, r.Force, moment, weight, weight * overhang / 2, s.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
+    }
+
+    /// <summary>Tells the forces.</summary>
+    public void Tell<T>(BaseState s, int k, bool alongX, bool up, bool moment, ref T trace)
+        where T : struct, ITrace
+    {
+        if (!T.Records)
+        {
+            return;
+        }
+
+        var axis = alongX ? "x" : "y";
+        var across = alongX ? s.Width : s.Length;
+        trace.Given(axis + ",s", At, Unit.Length, $"section from the base's centre, the part beyond it towards {(Side > 0 ? "+" : "−")}{axis}");
+        trace.Given("l", Overhang, Unit.Length, "length of the part beyond");
+        trace.Given("w", s.WeightPerArea(k), Unit.Pressure, "factored weight of base, soil and surcharge per area");
+        if (moment)
+        {
+            var u = trace.Given("Mp", UpMoment, Unit.Moment, "∫p·distance dA over the part beyond, exact");
+            var w = trace.Let("Mw", DownMoment, Unit.Moment, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2/2");
+            trace.Let("Mu", up ? MomentUp : MomentDown, Unit.Moment, Net(up, "Mp", u, "Mw", w, Unit.Moment, ref trace));
+        }
+        else
+        {
+            var u = trace.Given("Vp", UpShear, Unit.Force, "∫p dA over the part beyond, exact");
+            var w = trace.Let("Vw", DownShear, Unit.Force, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}");
+            trace.Let("Vu", up ? ShearUp : ShearDown, Unit.Force, Net(up, "Vp", u, "Vw", w, Unit.Force, ref trace));
+        }
+    }
+
+    private Formula<T> Net<T>(bool up, string nameUp, double valueUp, string nameDown, double valueDown, Unit unit, ref T trace)
+        where T : struct, ITrace
+    {
+        _ = trace;
+        var first = up ? new Sym(nameUp, valueUp, unit) : new Sym(nameDown, valueDown, unit);
+        var second = up ? new Sym(nameDown, valueDown, unit) : new Sym(nameUp, valueUp, unit);
+        return up && Deduct == 0 ? (Formula<T>)$"{first}" : (Formula<T>)$"{first} − {second}";
+    }
+}

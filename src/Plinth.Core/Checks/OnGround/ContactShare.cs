@@ -1,0 +1,39 @@
+using Plinth.Core.Contact;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks.OnGround;
+
+/// <summary>Share of the base that must stay in contact, without the help of a surcharge.</summary>
+internal readonly struct ContactShare : ICheckRule<Nothing>
+{
+    public static Nothing Capacity(BaseState s) => default;
+
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var combination = s.Combinations[k];
+        var rules = s.Rules.Stability;
+        var required = combination.Counteracting ? rules.ContactCounteracting : combination.Transient ? rules.ContactTransient : rules.Contact;
+        var contact = BaseLoadCase.Contact(s, k, false, ref trace);
+        if (contact.State == ContactState.NoEquilibrium)
+        {
+            return Outcome.NotDone;
+        }
+
+        trace.Heading("Contact");
+        trace.Given("required", required, Unit.Ratio, combination.Counteracting ? "least share, counteracting combination" : combination.Transient ? "least share with wind or earthquake" : "least share");
+        trace.Given("share", contact.Share, Unit.Ratio, "of the base in contact");
+        if (contact.State == ContactState.Partial)
+        {
+            trace.Let("utilisation", required / contact.Share, Unit.Ratio, $"{new Sym("required", required, Unit.Ratio)}/{new Sym("share", contact.Share, Unit.Ratio)}");
+            return Outcome.Ratio(required, contact.Share);
+        }
+
+        // While the whole base bears, its reserve shows as the share of the kern that is used.
+        var l = s.LoadsWithoutSurcharge(k);
+        var kern = trace.Let("kern used", 6 * ((Math.Abs(l.XR) / s.Length) + (Math.Abs(l.YR) / s.Width)), Unit.Ratio, $"6·|{new Sym("xR", l.XR, Unit.Length)}|/{new Sym("L", s.Length, Unit.Length)} + 6·|{new Sym("yR", l.YR, Unit.Length)}|/{new Sym("B", s.Width, Unit.Length)}");
+        trace.Let("utilisation", required * kern, Unit.Ratio, $"{new Sym("required", required, Unit.Ratio)}·{new Sym("kern used", kern, Unit.Ratio)}");
+        return new Outcome { Done = true, Demand = required, Capacity = 1, Utilisation = required * kern };
+    }
+}

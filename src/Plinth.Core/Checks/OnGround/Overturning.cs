@@ -1,0 +1,89 @@
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks.OnGround;
+
+/// <summary>Tipping about both edges across an axis. Cases count one by one, each by its own moments and its own arm.</summary>
+internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
+    where TAxis : struct, IAxis
+{
+    public static Nothing Capacity(BaseState s) => default;
+
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var none = default(NoTrace);
+        var plus = About(s, k, 1, ref none);
+        var minus = About(s, k, -1, ref none);
+        if (!plus.Done && !minus.Done)
+        {
+            return Outcome.NotDone;
+        }
+
+        var towardsPlus = plus.Done && (!minus.Done || plus.Utilisation >= minus.Utilisation);
+        var outcome = T.Records ? About(s, k, towardsPlus ? 1 : -1, ref trace) : towardsPlus ? plus : minus;
+        return T.Notes ? outcome with { Note = $"tipping towards {(towardsPlus ? "+" : "−")}{TAxis.Name}" } : outcome;
+    }
+
+    private static Outcome About<T>(BaseState s, int k, int side, ref T trace)
+        where T : struct, ITrace
+    {
+        var combination = s.Combinations[k];
+        var variableResists = s.Rules.Stability.VariableResists;
+        var half = (TAxis.IsX ? s.Length : s.Width) / 2;
+        var at = TAxis.IsX ? s.ColumnX : s.ColumnY;
+        var arm = half - (side * at);
+        double tips = 0, holds = 0;
+        trace.Heading($"Tipping towards {(side > 0 ? "+" : "−")}{TAxis.Name}, {combination.Name}");
+        trace.Given("arm", arm, Unit.Length, "of the column's load to the edge");
+        foreach (var term in combination.Terms)
+        {
+            if (term.Case == s.Place.SurchargeCase)
+            {
+                continue;
+            }
+
+            var c = s.Place.Cases[term.Case];
+            ref readonly var a = ref s.Place.CaseActions[term.Case];
+            var resists = c.IsPermanent || variableResists;
+
+            // The case's own moment and H·F count as one: turning towards +x is +My, towards +y is −Mx.
+            var own = TAxis.IsX ? a.My + (s.Arm * a.Fx) : (s.Arm * a.Fy) - a.Mx;
+            var turning = side * term.Factor * own;
+            if (turning > 0 || resists)
+            {
+                if (T.Records && turning != 0)
+                {
+                    var (m, f) = TAxis.IsX ? (new Sym($"My[{c.Name}]", a.My, Unit.Moment), new Sym($"Fx[{c.Name}]", a.Fx, Unit.Force)) : (new Sym($"Mx[{c.Name}]", a.Mx, Unit.Moment), new Sym($"Fy[{c.Name}]", a.Fy, Unit.Force));
+                    trace.Let(turning > 0 ? $"T[{c.Name}]" : $"R[{c.Name}]", Math.Abs(turning), Unit.Moment, $"|{new Sym("f", term.Factor, Unit.Ratio)}·({(TAxis.IsX ? "" : "−")}{m} + {new Sym("H", s.Arm, Unit.Length)}·{f})|");
+                }
+
+                tips += Math.Max(0, turning);
+                holds += Math.Max(0, -turning);
+            }
+
+            var pressing = term.Factor * a.N * arm;
+            if (pressing < 0 || resists)
+            {
+                if (T.Records && pressing != 0)
+                {
+                    trace.Let(pressing < 0 ? $"T'[{c.Name}]" : $"R'[{c.Name}]", Math.Abs(pressing), Unit.Moment, $"|{new Sym("f", term.Factor, Unit.Ratio)}·{new Sym($"N[{c.Name}]", a.N, Unit.Force)}·{new Sym("arm", arm, Unit.Length)}|");
+                }
+
+                tips += Math.Max(0, -pressing);
+                holds += Math.Max(0, pressing);
+            }
+        }
+
+        if (tips == 0)
+        {
+            return Outcome.NotDone;
+        }
+
+        var fw = combination.WeightFactor;
+        var weights = trace.Let("R[weights]", fw * (((s.BaseWeight + s.SoilWeight + s.DisplacedSoil) * half) - (s.DisplacedSoil * arm)), Unit.Moment, $"{new Sym("fw", fw, Unit.Ratio)}·(({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", s.SoilWeight, Unit.Force)} + {new Sym("Wdis", s.DisplacedSoil, Unit.Force)})·{new Sym("half", half, Unit.Length)} − {new Sym("Wdis", s.DisplacedSoil, Unit.Force)}·{new Sym("arm", arm, Unit.Length)})");
+        trace.Given("acting", tips, Unit.Moment, "sum of T");
+        trace.Let("resisting", holds + weights, Unit.Moment, $"{new Sym("sum of R", holds, Unit.Moment)} + {new Sym("R[weights]", weights, Unit.Moment)}");
+        return StabilityFactor.Judge(s, combination, s.Rules.Stability.Overturning, tips, holds + weights, Unit.Moment, ref trace);
+    }
+}

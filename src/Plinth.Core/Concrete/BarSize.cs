@@ -1,0 +1,172 @@
+using System.Globalization;
+
+namespace Plinth.Core.Concrete;
+
+/// <summary>A size of reinforcing bar.</summary>
+/// <param name="Name">As written: "T16", "#5".</param>
+/// <param name="Diameter">Nominal diameter, m.</param>
+/// <param name="Area">Nominal area, m2.</param>
+/// <param name="MassPerMetre">Nominal mass, kg/m.</param>
+public sealed record BarSize(string Name, double Diameter, double Area, double MassPerMetre)
+{
+    private const double Inch = 0.0254;
+    private const double SteelDensity = 7850;
+
+    // ASTM A615 Table 1: nominal diameter in, area in2, mass kg/m.
+    private static readonly (int Number, double Diameter, double Area, double Mass)[] UsTable =
+    [
+        (3, 0.375, 0.11, 0.560), (4, 0.500, 0.20, 0.994), (5, 0.625, 0.31, 1.552), (6, 0.750, 0.44, 2.235), (7, 0.875, 0.60, 3.042), (8, 1.000, 0.79, 3.973),
+        (9, 1.128, 1.00, 5.060), (10, 1.270, 1.27, 6.404), (11, 1.410, 1.56, 7.907), (14, 1.693, 2.25, 11.38), (18, 2.257, 4.00, 20.24),
+    ];
+
+    private static readonly int[] MetricDiameters = [6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 28, 32, 36, 40, 50];
+
+    private static readonly BarSize[] Metric = [.. MetricDiameters.Select(d =>
+    {
+        var area = Math.PI * d * d / 4e6;
+        return new BarSize("T" + d.ToString(CultureInfo.InvariantCulture), d / 1000.0, area, area * SteelDensity);
+    })];
+
+    private static readonly BarSize[] Us = [.. UsTable.Select(t => new BarSize("#" + t.Number.ToString(CultureInfo.InvariantCulture), t.Diameter * Inch, t.Area * Inch * Inch, t.Mass))];
+
+    /// <summary>Metric sizes, T6 to T50.</summary>
+    public static IReadOnlyList<BarSize> MetricSizes => Metric;
+
+    /// <summary>US sizes, #3 to #18.</summary>
+    public static IReadOnlyList<BarSize> UsSizes => Us;
+
+    /// <summary>Finds a size by name: T16 (D, H, N, Ø are read too), #5.</summary>
+    public static bool TryParse(ReadOnlySpan<char> text, out BarSize size)
+    {
+        text = text.Trim();
+        size = Metric[0];
+        if (text.Length < 2 || !int.TryParse(text[1..].Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var number))
+        {
+            return false;
+        }
+
+        var name = number.ToString(CultureInfo.InvariantCulture);
+        var found = text[0] switch
+        {
+            'T' or 'D' or 'H' or 'N' or 'Ø' or 'ø' => Array.Find(Metric, b => b.Name.AsSpan(1).SequenceEqual(name)),
+            '#' => Array.Find(Us, b => b.Name.AsSpan(1).SequenceEqual(name)),
+            _ => null,
+        };
+        size = found ?? size;
+        return found is not null;
+    }
+}
+
+/// <summary>A layer of bars as written: a count and a size, or a size and a spacing, or none.</summary>
+/// <param name="Size">The size; null: no bars.</param>
+/// <param name="Count">How many; 0 if a spacing is given.</param>
+/// <param name="Spacing">Greatest distance centre to centre, m; 0 if a count is given.</param>
+public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
+{
+    /// <summary>No bars.</summary>
+    public static readonly BarSpec None = new(null, 0, 0);
+
+    /// <summary>The bars in a base of a breadth: count = ⌈(breadth − 2·side cover − db)/s⌉ + 1.</summary>
+    /// <param name="breadth">Breadth over which the bars lie, m.</param>
+    /// <param name="sideCover">Cover at the sides, m.</param>
+    public BarLayer Resolve(double breadth, double sideCover)
+    {
+        if (Size is null)
+        {
+            return BarLayer.None;
+        }
+
+        return Count > 0
+            ? new BarLayer(Count, Size)
+            : new BarLayer((int)Math.Ceiling(((breadth - (2 * sideCover) - Size.Diameter) / Spacing) - 1e-9) + 1, Size);
+    }
+
+    /// <summary>As written in adopted.toml.</summary>
+    public override string ToString() => Size is null ? "none"
+        : Count > 0 ? $"{Count} {Size.Name}"
+        : string.Create(CultureInfo.InvariantCulture, $"{Size.Name} @ {Spacing * 1000:0.###} mm");
+
+    /// <summary>Reads "13 T16", "T16 @ 180 mm", "none".</summary>
+    /// <param name="text">The text.</param>
+    /// <param name="spec">What it says.</param>
+    /// <param name="fault">Why it cannot be read; null if it can.</param>
+    public static bool TryParse(string text, out BarSpec spec, out string? fault)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        spec = None;
+        fault = null;
+        var t = text.Trim();
+        if (t.Equals("none", StringComparison.OrdinalIgnoreCase))
+        {
+            return true;
+        }
+
+        var at = t.IndexOf('@', StringComparison.Ordinal);
+        if (at >= 0)
+        {
+            if (!BarSize.TryParse(t.AsSpan(0, at), out var size))
+            {
+                fault = $"\"{text}\": \"{t[..at].Trim()}\" is not a bar size; write for example \"T16 @ 180 mm\" or \"#5 @ 8 in\"";
+                return false;
+            }
+
+            if (!Units.Quantity.TryRead(t[(at + 1)..].Trim(), Units.Measure.Length, out var spacing, out fault))
+            {
+                return false;
+            }
+
+            if (spacing <= size.Diameter)
+            {
+                fault = $"\"{text}\": the spacing must be more than the bar's diameter";
+                return false;
+            }
+
+            spec = new BarSpec(size, 0, spacing);
+            return true;
+        }
+
+        var gap = t.IndexOf(' ', StringComparison.Ordinal);
+        if (gap > 0 && int.TryParse(t.AsSpan(0, gap), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && BarSize.TryParse(t.AsSpan(gap), out var counted))
+        {
+            if (count is < 2 or > 1000)
+            {
+                fault = $"\"{text}\": a layer has 2 to 1000 bars, or is \"none\"";
+                return false;
+            }
+
+            spec = new BarSpec(counted, count, 0);
+            return true;
+        }
+
+        fault = $"\"{text}\" is not a layer of bars; write for example \"13 T16\", \"T16 @ 180 mm\", \"9 #6\" or \"none\"";
+        return false;
+    }
+}
+
+/// <summary>A layer of equal bars in a base.</summary>
+/// <param name="Count">How many; 0: none.</param>
+/// <param name="Size">Their size; null: none.</param>
+public readonly record struct BarLayer(int Count, BarSize? Size)
+{
+    /// <summary>No bars.</summary>
+    public static readonly BarLayer None;
+
+    /// <summary>Whether there are bars.</summary>
+    public bool Any => Count > 0;
+
+    /// <summary>Total area, m2.</summary>
+    public double Area => Size is null ? 0 : Count * Size.Area;
+
+    /// <summary>Diameter, m; 0 without bars.</summary>
+    public double Diameter => Size?.Diameter ?? 0;
+
+    /// <summary>As written: "13 T16" or "none".</summary>
+    public override string ToString() => Size is null ? "none" : $"{Count} {Size.Name}";
+}
+
+/// <summary>All bars of a base.</summary>
+/// <param name="BottomX">Bottom bars along x.</param>
+/// <param name="BottomY">Bottom bars along y.</param>
+/// <param name="TopX">Top bars along x.</param>
+/// <param name="TopY">Top bars along y.</param>
+public readonly record struct Reinforcement(BarLayer BottomX, BarLayer BottomY, BarLayer TopX, BarLayer TopY);

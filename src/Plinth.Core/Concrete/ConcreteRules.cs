@@ -1,0 +1,69 @@
+namespace Plinth.Core.Concrete;
+
+/// <summary>Whether the weight on a section counts against upward effects.</summary>
+public enum SectionPressure
+{
+    /// <summary>The factored weight is deducted from the pressure.</summary>
+    Net,
+
+    /// <summary>The weight is not deducted from upward effects; it always counts in downward ones.</summary>
+    Gross,
+}
+
+/// <summary>The concrete of a base and its covers. Pressures in kPa, weights in kN/m3, lengths in m.</summary>
+/// <param name="Strength">Specified compressive strength f'c, kPa.</param>
+/// <param name="Weight">Unit weight, kN/m3.</param>
+/// <param name="CoverBottom">Cover to the lowest bars, m.</param>
+/// <param name="CoverSide">Cover at the sides, m.</param>
+/// <param name="CoverTop">Cover to the highest bars, m.</param>
+/// <param name="Aggregate">Nominal maximum size of aggregate, m.</param>
+/// <param name="Blinding">Thickness of the blinding: measured, never relied on, m.</param>
+/// <param name="Pressure">Net or gross.</param>
+/// <param name="Lightweight">λ; 1 for normal-weight concrete.</param>
+/// <param name="ShearPhi">φ for shear in place of the code's 0.75 (21.2.4); null: the code's.</param>
+public sealed record ConcreteRules(
+    double Strength,
+    double Weight,
+    double CoverBottom,
+    double CoverSide,
+    double CoverTop,
+    double Aggregate,
+    double Blinding,
+    SectionPressure Pressure = SectionPressure.Net,
+    double Lightweight = 1.0,
+    double? ShearPhi = null);
+
+/// <summary>When sizing gives top bars.</summary>
+public enum TopSteel
+{
+    /// <summary>Where a check needs them.</summary>
+    Demand,
+
+    /// <summary>Always, at least minimum steel.</summary>
+    Least,
+
+    /// <summary>Never.</summary>
+    None,
+}
+
+/// <summary>Which bars lie in the outer layer.</summary>
+public enum LowerLayer
+{
+    /// <summary>Those along the longer side; x if square.</summary>
+    Longer,
+
+    /// <summary>Those along x.</summary>
+    X,
+
+    /// <summary>Those along y.</summary>
+    Y,
+}
+
+/// <summary>The reinforcement that may be used.</summary>
+/// <param name="Yield">Specified yield strength fy, kPa.</param>
+/// <param name="Bars">Allowed sizes.</param>
+/// <param name="LeastSpacing">Least distance centre to centre, m.</param>
+/// <param name="MostSpacing">Greatest distance centre to centre, m.</param>
+/// <param name="TopSteel">When top bars are given.</param>
+/// <param name="LowerLayer">Which bars lie outermost.</param>
+public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, double LeastSpacing, double MostSpacing, TopSteel TopSteel, LowerLayer LowerLayer);

@@ -1,0 +1,94 @@
+using System.Runtime.CompilerServices;
+
+namespace Plinth.Core.Contact;
+
+/// <summary>A point in the plan of a base, m, in the base's own axes.</summary>
+public readonly record struct PlanPoint(double X, double Y);
+
+/// <summary>Moments of a plane area about the origin.</summary>
+/// <param name="Area">∫dA, m2.</param>
+/// <param name="X">∫x dA, m3.</param>
+/// <param name="Y">∫y dA, m3.</param>
+/// <param name="XX">∫x² dA, m4.</param>
+/// <param name="XY">∫xy dA, m4.</param>
+/// <param name="YY">∫y² dA, m4.</param>
+public readonly record struct AreaMoments(double Area, double X, double Y, double XX, double XY, double YY);
+
+/// <summary>Exact operations on convex polygons given by their corners in anticlockwise order.</summary>
+public static class ConvexPolygon
+{
+    /// <summary>Most corners a clipped polygon may have; a base has at most two fewer.</summary>
+    public const int MostCorners = 16;
+
+    /// <summary>Area moments by Green's theorem, exact for polygons.</summary>
+    public static AreaMoments Moments(ReadOnlySpan<PlanPoint> corners)
+    {
+        double a = 0, x = 0, y = 0, xx = 0, xy = 0, yy = 0;
+        if (corners.Length < 3)
+        {
+            return default;
+        }
+
+        var p = corners[^1];
+        foreach (var q in corners)
+        {
+            var cross = (p.X * q.Y) - (q.X * p.Y);
+            a += cross;
+            x += (p.X + q.X) * cross;
+            y += (p.Y + q.Y) * cross;
+            xx += ((p.X * p.X) + (p.X * q.X) + (q.X * q.X)) * cross;
+            yy += ((p.Y * p.Y) + (p.Y * q.Y) + (q.Y * q.Y)) * cross;
+            xy += ((p.X * q.Y) + (2 * p.X * p.Y) + (2 * q.X * q.Y) + (q.X * p.Y)) * cross;
+            p = q;
+        }
+
+        return new AreaMoments(a / 2, x / 6, y / 6, xx / 12, xy / 24, yy / 12);
+    }
+
+    /// <summary>The part of a convex polygon in which a + b·x + c·y ≥ 0.</summary>
+    /// <param name="corners">The polygon.</param>
+    /// <param name="a">Value at the origin.</param>
+    /// <param name="b">Slope along x.</param>
+    /// <param name="c">Slope along y.</param>
+    /// <param name="clipped">Receives the corners; needs room for one more than the polygon has.</param>
+    /// <returns>The number of corners; 0 if nothing is left.</returns>
+    public static int Clip(ReadOnlySpan<PlanPoint> corners, double a, double b, double c, Span<PlanPoint> clipped)
+    {
+        var count = 0;
+        if (corners.Length == 0)
+        {
+            return 0;
+        }
+
+        var p = corners[^1];
+        var fp = a + (b * p.X) + (c * p.Y);
+        foreach (var q in corners)
+        {
+            var fq = a + (b * q.X) + (c * q.Y);
+            if ((fp < 0) != (fq < 0))
+            {
+                var t = fp / (fp - fq);
+                clipped[count++] = new PlanPoint(p.X + (t * (q.X - p.X)), p.Y + (t * (q.Y - p.Y)));
+            }
+
+            if (fq >= 0)
+            {
+                clipped[count++] = q;
+            }
+
+            (p, fp) = (q, fq);
+        }
+
+        return count;
+    }
+
+    /// <summary>The corners of a rectangle, anticlockwise from (x0, y0).</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    public static void Rectangle(double x0, double y0, double x1, double y1, Span<PlanPoint> corners)
+    {
+        corners[0] = new PlanPoint(x0, y0);
+        corners[1] = new PlanPoint(x1, y0);
+        corners[2] = new PlanPoint(x1, y1);
+        corners[3] = new PlanPoint(x0, y1);
+    }
+}

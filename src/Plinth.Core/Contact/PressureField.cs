@@ -1,0 +1,60 @@
+namespace Plinth.Core.Contact;
+
+/// <summary>Force and first moments of a pressure over a part of a base.</summary>
+/// <param name="Force">∫p dA, kN.</param>
+/// <param name="MomentX">∫p·x dA, kNm.</param>
+/// <param name="MomentY">∫p·y dA, kNm.</param>
+public readonly record struct PressureResultant(double Force, double MomentX, double MomentY);
+
+/// <summary>Pressure between a rigid base and ground that takes no tension: p(x, y) = max(0, a + b·x + c·y), kPa, about the base's centre.</summary>
+/// <param name="A">Value at the base's centre, kPa; may be negative where the ground has let go there.</param>
+/// <param name="B">Slope along the base's x, kPa/m.</param>
+/// <param name="C">Slope along the base's y, kPa/m.</param>
+public readonly record struct PressureField(double A, double B, double C)
+{
+    /// <summary>The pressure at a point, kPa; 0 where the base has lifted.</summary>
+    public double At(double x, double y) => Math.Max(0, A + (B * x) + (C * y));
+
+    /// <summary>Exact force and moments over a rectangle that lies within the base.</summary>
+    public PressureResultant OverRectangle(double x0, double y0, double x1, double y1)
+    {
+        if (x1 <= x0 || y1 <= y0)
+        {
+            return default;
+        }
+
+        var xm = (x0 + x1) / 2;
+        var ym = (y0 + y1) / 2;
+        var mid = A + (B * xm) + (C * ym);
+        var swing = ((Math.Abs(B) * (x1 - x0)) + (Math.Abs(C) * (y1 - y0))) / 2;
+        if (mid <= -swing)
+        {
+            return default;
+        }
+
+        if (mid >= swing)
+        {
+            var area = (x1 - x0) * (y1 - y0);
+            var force = mid * area;
+            var mx = (force * xm) + (B * area * (x1 - x0) * (x1 - x0) / 12);
+            var my = (force * ym) + (C * area * (y1 - y0) * (y1 - y0) / 12);
+            return new PressureResultant(force, mx, my);
+        }
+
+        Span<PlanPoint> corners = stackalloc PlanPoint[4];
+        ConvexPolygon.Rectangle(x0, y0, x1, y1, corners);
+        return Over(corners);
+    }
+
+    /// <summary>Exact force and moments over a convex polygon that lies within the base.</summary>
+    public PressureResultant Over(ReadOnlySpan<PlanPoint> corners)
+    {
+        Span<PlanPoint> clipped = stackalloc PlanPoint[ConvexPolygon.MostCorners];
+        var count = ConvexPolygon.Clip(corners, A, B, C, clipped);
+        var m = ConvexPolygon.Moments(clipped[..count]);
+        return new PressureResultant(
+            (A * m.Area) + (B * m.X) + (C * m.Y),
+            (A * m.X) + (B * m.XX) + (C * m.XY),
+            (A * m.Y) + (B * m.XY) + (C * m.YY));
+    }
+}

@@ -1,0 +1,40 @@
+using Plinth.Core.Contact;
+
+namespace Plinth.Core.Foundations;
+
+/// <summary>Where a base lies under its column.</summary>
+public static class BaseGeometry
+{
+    /// <summary>Column's centre from the base's centre, in the base's axes: by held edges, else by the stated offset.</summary>
+    public static PlanPoint Offset(HeldValues held, in ColumnOutline column, in BaseSize size)
+    {
+        ArgumentNullException.ThrowIfNull(held);
+        return new PlanPoint(
+            Offset(held.EdgeX0, held.EdgeX1, column.FaceX, size.Length, held.OffsetX),
+            Offset(held.EdgeY0, held.EdgeY1, column.FaceY, size.Width, held.OffsetY));
+    }
+
+    /// <summary>The side that two held edges leave, m; null if it is open.</summary>
+    public static double? HeldSide(HeldEdge? low, HeldEdge? high, double face) => low is { } a && high is { } b ? a.From(face) + b.From(face) : null;
+
+    /// <summary>Whether the column stands wholly on the base.</summary>
+    public static bool ColumnOnBase(HeldValues held, in ColumnOutline column, in BaseSize size)
+    {
+        var o = Offset(held, column, size);
+        const double slack = 1e-9;
+        return Math.Abs(o.X) + (column.FaceX / 2) <= (size.Length / 2) + slack && Math.Abs(o.Y) + (column.FaceY / 2) <= (size.Width / 2) + slack;
+    }
+
+    /// <summary>The base's centre in project axes, m.</summary>
+    public static PlanPoint Centre(Place place, in PlanPoint offset)
+    {
+        ArgumentNullException.ThrowIfNull(place);
+        var (sin, cos) = Loads.SupportAction.SinCosDegrees(place.AngleDegrees);
+        return new PlanPoint(place.Support.X - (offset.X * cos) + (offset.Y * sin), place.Support.Y - (offset.X * sin) - (offset.Y * cos));
+    }
+
+    private static double Offset(HeldEdge? low, HeldEdge? high, double face, double side, double stated) =>
+        low is { } a ? a.From(face) - (side / 2)
+        : high is { } b ? (side / 2) - b.From(face)
+        : stated;
+}

@@ -1,0 +1,31 @@
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Foundations;
+
+/// <summary>Whether the levels of a base agree: its top below the ground and below where the reactions act.</summary>
+public static class BaseLevels
+{
+    private const double Slack = 1e-6;
+
+    /// <summary>What is wrong with a thickness at any place of a foundation; null if nothing is.</summary>
+    public static string? Fault(Foundation foundation, double thickness, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        string Show(double v) => Unit.Length.FormatWithSymbol(v, units);
+        foreach (var place in foundation.Places)
+        {
+            var top = place.Ground.Underside(thickness) + thickness;
+            if (top > place.Ground.Level + Slack && !foundation.Held.Exposed)
+            {
+                return $"at thickness {Unit.Section.FormatWithSymbol(thickness, units)} the top of the base ({Show(top)}) stands above the ground ({Show(place.Ground.Level)}): found it deeper, or say exposed = true";
+            }
+
+            if (place.Support.Level is { } level && level < top - Slack)
+            {
+                return $"at thickness {Unit.Section.FormatWithSymbol(thickness, units)} the top of the base ({Show(top)}) stands above the level {Show(level)} where the reactions of {place.Name} act: found it deeper, or give top-depth";
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,109 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Concrete;
+using Plinth.Core.Ground;
+
+namespace Plinth.Core.Foundations;
+
+/// <summary>Where an edge of a base is held.</summary>
+/// <param name="AtColumn">Flush with the column's face.</param>
+/// <param name="Distance">Else: from the column's centre, m.</param>
+public readonly record struct HeldEdge(bool AtColumn, double Distance)
+{
+    /// <summary>Distance of the edge from the column's centre, m.</summary>
+    /// <param name="face">The column's outer size in that direction, m.</param>
+    public double From(double face) => AtColumn ? face / 2 : Distance;
+}
+
+/// <summary>What the engineer has stated of a foundation; what is null is open to sizing.</summary>
+public sealed record HeldValues
+{
+    /// <summary>Nothing held.</summary>
+    public static readonly HeldValues Nothing = new();
+
+    /// <summary>Side along the base's x, m.</summary>
+    public double? Length { get; init; }
+
+    /// <summary>Side along the base's y, m.</summary>
+    public double? Width { get; init; }
+
+    /// <summary>Thickness, m.</summary>
+    public double? Thickness { get; init; }
+
+    /// <summary>Edge at −x.</summary>
+    public HeldEdge? EdgeX0 { get; init; }
+
+    /// <summary>Edge at +x.</summary>
+    public HeldEdge? EdgeX1 { get; init; }
+
+    /// <summary>Edge at −y.</summary>
+    public HeldEdge? EdgeY0 { get; init; }
+
+    /// <summary>Edge at +y.</summary>
+    public HeldEdge? EdgeY1 { get; init; }
+
+    /// <summary>Column's centre from the base's centre along x, m, where no edge is held.</summary>
+    public double OffsetX { get; init; }
+
+    /// <summary>Column's centre from the base's centre along y, m, where no edge is held.</summary>
+    public double OffsetY { get; init; }
+
+    /// <summary>Bottom bars along x.</summary>
+    public BarSpec? BottomX { get; init; }
+
+    /// <summary>Bottom bars along y.</summary>
+    public BarSpec? BottomY { get; init; }
+
+    /// <summary>Top bars along x.</summary>
+    public BarSpec? TopX { get; init; }
+
+    /// <summary>Top bars along y.</summary>
+    public BarSpec? TopY { get; init; }
+
+    /// <summary>Whether the base may stand proud of the ground.</summary>
+    public bool Exposed { get; init; }
+}
+
+/// <summary>Where a mark stands.</summary>
+/// <param name="Support">The column it carries.</param>
+/// <param name="AngleDegrees">The base's angle, degrees anticlockwise.</param>
+/// <param name="Ground">The ground there.</param>
+public sealed record Place(Support Support, double AngleDegrees, GroundRules Ground)
+{
+    /// <summary>The place's name in results: its support's label.</summary>
+    public string Name => Support.Label;
+}
+
+/// <summary>A foundation: a mark with one place, or several made alike.</summary>
+/// <param name="Mark">Its mark.</param>
+/// <param name="Places">Where it stands; one, unless made alike.</param>
+/// <param name="Alike">Whether the mark is one design for several places.</param>
+/// <param name="Held">What the engineer has stated.</param>
+/// <param name="Rules">The rules in force for it.</param>
+public sealed record Foundation(string Mark, IReadOnlyList<Place> Places, bool Alike, HeldValues Held, RuleSet Rules)
+{
+    /// <summary>The kind as it stands in files.</summary>
+    public const string Kind = "isolated";
+}
+
+/// <summary>Plan size and thickness of a base, m.</summary>
+/// <param name="Length">Along its own x.</param>
+/// <param name="Width">Along its own y.</param>
+/// <param name="Thickness">Vertical.</param>
+public readonly record struct BaseSize(double Length, double Width, double Thickness);
+
+/// <summary>A design in force: sizes and bars.</summary>
+/// <param name="Size">Plan size and thickness.</param>
+/// <param name="BottomX">Bottom bars along x, as written.</param>
+/// <param name="BottomY">Bottom bars along y, as written.</param>
+/// <param name="TopX">Top bars along x, as written.</param>
+/// <param name="TopY">Top bars along y, as written.</param>
+public sealed record FoundationDesign(BaseSize Size, BarSpec BottomX, BarSpec BottomY, BarSpec TopX, BarSpec TopY)
+{
+    /// <summary>The bars in the base.</summary>
+    /// <param name="sideCover">Cover at the sides, m.</param>
+    public Reinforcement Bars(double sideCover) => new(
+        BottomX.Resolve(Size.Width, sideCover),
+        BottomY.Resolve(Size.Length, sideCover),
+        TopX.Resolve(Size.Width, sideCover),
+        TopY.Resolve(Size.Length, sideCover));
+}

@@ -1,0 +1,72 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Loads;
+
+namespace Plinth.Core.Foundations;
+
+/// <summary>A place with its actions in the base's own axes: of every case, and summed in every combination. Made once, read by every trial size.</summary>
+public sealed class LoadedPlace
+{
+    /// <summary>Sums the actions of a place.</summary>
+    public LoadedPlace(Project project, Foundation foundation, Place place)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(foundation);
+        ArgumentNullException.ThrowIfNull(place);
+        Place = place;
+        Outline = ColumnOutline.Of(place.Support, place.AngleDegrees);
+        Cases = project.Cases;
+        var actions = project.Actions[place.Support.Label];
+        CaseActions = new SupportAction[actions.Length];
+        SurchargeCase = -1;
+        for (var i = 0; i < actions.Length; i++)
+        {
+            CaseActions[i] = actions[i].InAxesTurnedBy(place.AngleDegrees);
+            if (project.Cases[i].IsSurcharge)
+            {
+                SurchargeCase = i;
+            }
+        }
+
+        var used = project.Combinations.Used;
+        Sums = new SupportAction[used.Count];
+        SurchargeFactors = new double[used.Count];
+        for (var k = 0; k < used.Count; k++)
+        {
+            var sum = default(SupportAction);
+            foreach (var term in used[k].Terms)
+            {
+                if (term.Case == SurchargeCase)
+                {
+                    SurchargeFactors[k] = term.Factor;
+                }
+                else
+                {
+                    sum += term.Factor * CaseActions[term.Case];
+                }
+            }
+
+            Sums[k] = sum;
+        }
+    }
+
+    /// <summary>The place.</summary>
+    public Place Place { get; }
+
+    /// <summary>The column as the sections see it.</summary>
+    public ColumnOutline Outline { get; }
+
+    /// <summary>The project's cases.</summary>
+    public IReadOnlyList<LoadCase> Cases { get; }
+
+    /// <summary>Action of each case.</summary>
+    public SupportAction[] CaseActions { get; }
+
+    /// <summary>Action in each combination, without the surcharge.</summary>
+    public SupportAction[] Sums { get; }
+
+    /// <summary>Factor of the surcharge in each combination.</summary>
+    public double[] SurchargeFactors { get; }
+
+    /// <summary>Index of the surcharge's case; −1 if there is none.</summary>
+    public int SurchargeCase { get; }
+}

@@ -1,0 +1,92 @@
+namespace Plinth.Core.Foundations;
+
+/// <summary>The shape of what stands on a base.</summary>
+public enum ColumnShape
+{
+    /// <summary>A rectangular concrete column.</summary>
+    Rectangular,
+
+    /// <summary>A round concrete column.</summary>
+    Round,
+
+    /// <summary>A steel profile on a base plate.</summary>
+    Steel,
+}
+
+/// <summary>A column base with its label and position.</summary>
+/// <param name="Label">As the analysis names it.</param>
+/// <param name="X">m.</param>
+/// <param name="Y">m.</param>
+/// <param name="Level">Where the reactions act, m; null: top of the base.</param>
+/// <param name="Shape">Its shape.</param>
+/// <param name="SizeX">Column's size along its own x, m; a round one's diameter; a steel profile's overall size.</param>
+/// <param name="SizeY">Along its own y, m.</param>
+/// <param name="PlateX">Base plate along the column's x, m; 0 for concrete.</param>
+/// <param name="PlateY">Base plate along the column's y, m; 0 for concrete.</param>
+/// <param name="AngleDegrees">Of the column, anticlockwise.</param>
+/// <param name="Ground">Name of its ground; empty: the default.</param>
+/// <param name="Grid">Its grid label; empty if none.</param>
+public sealed record Support(
+    string Label,
+    double X,
+    double Y,
+    double? Level,
+    ColumnShape Shape,
+    double SizeX,
+    double SizeY,
+    double PlateX,
+    double PlateY,
+    double AngleDegrees,
+    string Ground,
+    string Grid)
+{
+    /// <summary>Plan area of the column, which displaces soil, m2.</summary>
+    public double Area => Shape == ColumnShape.Round ? Math.PI * SizeX * SizeX / 4 : SizeX * SizeY;
+}
+
+/// <summary>A column as the critical sections of a base see it: sides along the base's axes, m.</summary>
+/// <param name="X">Side along the base's x, between the faces from which sections count.</param>
+/// <param name="Y">Side along the base's y.</param>
+/// <param name="FaceX">Outer size along the base's x, for edges flush with the column.</param>
+/// <param name="FaceY">Outer size along the base's y.</param>
+/// <param name="Note">What was taken in place of the true shape; null if it is the true one.</param>
+public readonly record struct ColumnOutline(double X, double Y, double FaceX, double FaceY, string? Note)
+{
+    /// <summary>
+    /// The outline of a column on a base: round columns as the square of equal area (ACI 318 13.2.7.3); steel columns by the lines halfway between
+    /// profile face and plate edge (13.2.7.1); turned columns by the square of equal area if regular, else in each direction by the lesser of side and projection.
+    /// </summary>
+    /// <param name="support">The column.</param>
+    /// <param name="baseAngle">The base's angle, degrees.</param>
+    public static ColumnOutline Of(Support support, double baseAngle)
+    {
+        ArgumentNullException.ThrowIfNull(support);
+        if (support.Shape == ColumnShape.Round)
+        {
+            var side = support.SizeX * Math.Sqrt(Math.PI) / 2;
+            return new ColumnOutline(side, side, support.SizeX, support.SizeX, "round column taken as the square of equal area");
+        }
+
+        var steel = support.Shape == ColumnShape.Steel;
+        var (x, y) = steel ? ((support.SizeX + support.PlateX) / 2, (support.SizeY + support.PlateY) / 2) : (support.SizeX, support.SizeY);
+        var (fx, fy) = steel ? (support.PlateX, support.PlateY) : (x, y);
+        var note = steel ? "sections counted from halfway between profile face and plate edge" : null;
+        var turn = Math.IEEERemainder(support.AngleDegrees - baseAngle, 180);
+        if (Math.Abs(turn) > 45)
+        {
+            (x, y, fx, fy) = (y, x, fy, fx);
+            turn -= Math.CopySign(90, turn);
+        }
+
+        if (Math.Abs(turn) < 1e-9)
+        {
+            return new ColumnOutline(x, y, fx, fy, note);
+        }
+
+        var (sin, cos) = Math.SinCos(Math.Abs(turn) * Math.PI / 180);
+        var faces = ((fx * cos) + (fy * sin), (fx * sin) + (fy * cos));
+        return Math.Abs(x - y) < 1e-9
+            ? new ColumnOutline(x, y, faces.Item1, faces.Item2, "turned column taken as the square of equal area along the base")
+            : new ColumnOutline(Math.Min(x, (x * cos) + (y * sin)), Math.Min(y, (x * sin) + (y * cos)), faces.Item1, faces.Item2, "turned column taken in each direction by the lesser of its side and its projection");
+    }
+}

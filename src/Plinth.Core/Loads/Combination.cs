@@ -1,0 +1,59 @@
+namespace Plinth.Core.Loads;
+
+/// <summary>A case and its factor in a combination.</summary>
+/// <param name="Case">Index of the case in the project's list.</param>
+/// <param name="Factor">Its factor, sign included.</param>
+public readonly record struct Term(int Case, double Factor);
+
+/// <summary>A factored sum of cases, for one or more families of checks.</summary>
+/// <param name="Name">Unique: the set's letter and the standard's number, then every alternative taken; or the engineer's own.</param>
+/// <param name="For">The families of checks it is for.</param>
+/// <param name="Terms">Its cases with their factors, in order of case.</param>
+/// <param name="WeightFactor">Factor on the weight of base, soil and pedestal.</param>
+/// <param name="Transient">Whether it holds wind or earthquake.</param>
+/// <param name="Counteracting">Whether it carries its margin within (0.6D): the least factor `counteracting` applies.</param>
+/// <param name="Least">A least factor of its own, in place of all four; null: those of [stability].</param>
+/// <param name="Clause">Where the standard states it; null for own combinations.</param>
+/// <param name="Rule">The rule in words: "1.2D + W + L + 0.5(Lr|S|R)".</param>
+public sealed record Combination(
+    string Name,
+    Family For,
+    IReadOnlyList<Term> Terms,
+    double WeightFactor,
+    bool Transient,
+    bool Counteracting,
+    double? Least,
+    string? Clause,
+    string Rule)
+{
+    /// <summary>Whether the combination is for a family.</summary>
+    public bool IsFor(Family family) => (For & family) != 0;
+}
+
+/// <summary>A combination that the standard's rules led to, but that is not used, and why.</summary>
+/// <param name="Name">The name it would have.</param>
+/// <param name="Rule">The rule it comes from.</param>
+/// <param name="Reason">Why it is left out.</param>
+public sealed record DroppedCombination(string Name, string Rule, string Reason);
+
+/// <summary>All combinations of a project and those left out.</summary>
+/// <param name="Used">In the order of the standard, own ones last.</param>
+/// <param name="Dropped">What was left out, with the reason.</param>
+public sealed record CombinationSet(IReadOnlyList<Combination> Used, IReadOnlyList<DroppedCombination> Dropped);
+
+/// <summary>An own combination as the engineer writes it.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="For">The families it is for.</param>
+/// <param name="SymbolFactors">Factors by symbol; W and E expand to all their alternatives.</param>
+/// <param name="CaseFactors">Factors by case name, sign as written.</param>
+/// <param name="Weights">Factor on the weights; null: D's factor.</param>
+/// <param name="Transient">Null: transient if it holds W or E.</param>
+/// <param name="Least">Least factor of its own; null: those of [stability].</param>
+public sealed record OwnCombination(
+    string Name,
+    Family For,
+    IReadOnlyDictionary<LoadSymbol, double> SymbolFactors,
+    IReadOnlyDictionary<string, double> CaseFactors,
+    double? Weights,
+    bool? Transient,
+    double? Least);

@@ -1,0 +1,36 @@
+using Plinth.Core.Foundations;
+
+namespace Plinth.Core.Schedules;
+
+/// <summary>A row of the footing schedule.</summary>
+/// <param name="Mark">The mark.</param>
+/// <param name="Supports">Its supports.</param>
+/// <param name="NumberOff">How many are built.</param>
+/// <param name="Size">Plan and thickness, m.</param>
+/// <param name="Underside">Founding level at the first place, m.</param>
+/// <param name="Design">Bars as written.</param>
+/// <param name="Each">Quantities of one.</param>
+public sealed record FootingRow(string Mark, IReadOnlyList<string> Supports, int NumberOff, BaseSize Size, double Underside, FoundationDesign Design, Quantities Each);
+
+/// <summary>The footing schedule as data.</summary>
+/// <param name="Rows">In natural order of mark.</param>
+/// <param name="Total">Quantities of all.</param>
+public sealed record FootingSchedule(IReadOnlyList<FootingRow> Rows, Quantities Total)
+{
+    /// <summary>The schedule of designs in force.</summary>
+    public static FootingSchedule Of(IEnumerable<(Foundation Foundation, FoundationDesign Design)> designs)
+    {
+        ArgumentNullException.ThrowIfNull(designs);
+        var rows = new List<FootingRow>();
+        var total = default(Quantities);
+        foreach (var (foundation, design) in designs)
+        {
+            var each = Quantities.Of(foundation, design);
+            var n = foundation.Places.Count;
+            rows.Add(new FootingRow(foundation.Mark, [.. foundation.Places.Select(p => p.Support.Label)], n, design.Size, foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each));
+            total = new Quantities(total.Concrete + (n * each.Concrete), total.Steel + (n * each.Steel), total.Excavation + (n * each.Excavation), total.Formwork + (n * each.Formwork), total.Blinding + (n * each.Blinding));
+        }
+
+        return new FootingSchedule(rows, total);
+    }
+}

@@ -1,0 +1,38 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Foundations;
+
+namespace Plinth.Core.Sizing;
+
+/// <summary>Works through a whole building, foundations in parallel, results in their order.</summary>
+public static class Building
+{
+    /// <summary>Sizes foundations.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="foundations">Which.</param>
+    /// <param name="progress">Called after each, from any thread; null: not wanted.</param>
+    /// <param name="cancel">Stops the work.</param>
+    /// <exception cref="OperationCanceledException">The work was stopped.</exception>
+    public static IReadOnlyList<SizingResult> Size(Project project, IReadOnlyList<Foundation> foundations, Action? progress, CancellationToken cancel) =>
+        Each(foundations, f => new FoundationSizer(project, f).Size(), progress, cancel);
+
+    /// <summary>Checks designs.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="designs">Which, with the design in force.</param>
+    /// <param name="cancel">Stops the work.</param>
+    /// <exception cref="OperationCanceledException">The work was stopped.</exception>
+    public static IReadOnlyList<FoundationResult> Check(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, CancellationToken cancel) =>
+        Each(designs, d => new Checker(project, d.Foundation).Check(d.Design), null, cancel);
+
+    private static TResult[] Each<T, TResult>(IReadOnlyList<T> items, Func<T, TResult> work, Action? progress, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(items);
+        var results = new TResult[items.Count];
+        Parallel.For(0, items.Count, new ParallelOptions { CancellationToken = cancel }, i =>
+        {
+            results[i] = work(items[i]);
+            progress?.Invoke();
+        });
+        return results;
+    }
+}

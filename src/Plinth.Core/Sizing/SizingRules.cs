@@ -1,0 +1,39 @@
+namespace Plinth.Core.Sizing;
+
+/// <summary>The plan shape that is asked.</summary>
+public enum PlanShape
+{
+    /// <summary>Equal sides.</summary>
+    Square,
+
+    /// <summary>Sides may differ, up to an aspect.</summary>
+    Rectangular,
+}
+
+/// <summary>Bounds and steps of the search for sizes. Lengths in m.</summary>
+/// <param name="Shape">Square or rectangular.</param>
+/// <param name="LeastPlan">Least side.</param>
+/// <param name="MostPlan">Greatest side.</param>
+/// <param name="LeastThickness">Least thickness.</param>
+/// <param name="MostThickness">Greatest thickness.</param>
+/// <param name="PlanStep">Sides are whole multiples of it.</param>
+/// <param name="ThicknessStep">Thickness is a whole multiple of it.</param>
+/// <param name="Aspect">Longer over shorter side, at most.</param>
+/// <param name="Target">Highest utilisation that sizing may leave.</param>
+public sealed record SizingRules(
+    PlanShape Shape,
+    double LeastPlan,
+    double MostPlan,
+    double LeastThickness,
+    double MostThickness,
+    double PlanStep,
+    double ThicknessStep,
+    double Aspect,
+    double Target);
+
+/// <summary>Rates by which sizing weighs steel against concrete; any currency, only their ratios count.</summary>
+/// <param name="Concrete">Per m3 of concrete.</param>
+/// <param name="Steel">Per kg of steel.</param>
+/// <param name="Excavation">Per m3 of excavation.</param>
+/// <param name="Formwork">Per m2 of formwork.</param>
+public sealed record RateRules(double Concrete = 180, double Steel = 1.8, double Excavation = 25, double Formwork = 45);

@@ -1,0 +1,221 @@
+using System.Runtime.CompilerServices;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Tracing;
+
+/// <summary>A symbol in a formula with the value put in for it.</summary>
+/// <param name="Symbol">As the standard writes it.</param>
+/// <param name="Value">Its value in kN, m, kPa.</param>
+/// <param name="Unit">The unit in which it is shown.</param>
+public readonly record struct Sym(string Symbol, double Value, Unit Unit);
+
+/// <summary>A piece of a formula: literal text, or a symbol with its value.</summary>
+/// <param name="Text">The text; null for a symbol.</param>
+/// <param name="Symbol">The symbol; meaningless for text.</param>
+public readonly record struct FormulaPart(string? Text, Sym Symbol);
+
+/// <summary>
+/// Receives the steps of a check. Checks take one as a generic struct parameter, so that the recorder which records nothing costs nothing:
+/// the same code computes the number and, when asked, its trace.
+/// </summary>
+public interface ITrace
+{
+    /// <summary>Whether steps are kept.</summary>
+    static abstract bool Records { get; }
+
+    /// <summary>Whether notes are composed (they are for results that are shown, not while sizing searches).</summary>
+    static abstract bool Notes { get; }
+
+    /// <summary>Keeps a step.</summary>
+    void Add(TraceStep entry);
+}
+
+/// <summary>What a step of a trace is.</summary>
+public enum TraceKind
+{
+    /// <summary>A value by a formula that is dimensionally homogeneous.</summary>
+    Formula,
+
+    /// <summary>A value by a formula that holds only in the units shown.</summary>
+    Empirical,
+
+    /// <summary>A value given or found elsewhere; its source stands in place of the formula.</summary>
+    Given,
+
+    /// <summary>A heading.</summary>
+    Heading,
+
+    /// <summary>A remark.</summary>
+    Remark,
+}
+
+/// <summary>A step of a trace.</summary>
+/// <param name="Kind">What it is.</param>
+/// <param name="Symbol">The symbol that gets the value; the text of a heading or remark.</param>
+/// <param name="Value">The value in kN, m, kPa.</param>
+/// <param name="Unit">The unit in which it is shown.</param>
+/// <param name="Formula">Pieces of the formula, or the source of a given value.</param>
+/// <param name="Clause">Where it stands in the standard; null for statics.</param>
+public sealed record TraceStep(TraceKind Kind, string Symbol, double Value, Unit Unit, IReadOnlyList<FormulaPart> Formula, string? Clause)
+{
+    /// <summary>The formula in symbols.</summary>
+    public string FormulaText => string.Concat(Formula.Select(p => p.Text ?? p.Symbol.Symbol));
+
+    /// <summary>The formula with values put in for the symbols.</summary>
+    /// <param name="system">The units of display.</param>
+    public string Substituted(UnitSystem system) => string.Concat(Formula.Select(p => p.Text ?? Shown(p.Symbol, system)));
+
+    /// <summary>The result with its unit.</summary>
+    /// <param name="system">The units of display.</param>
+    public string Result(UnitSystem system) => Unit.FormatTraced(Value, system);
+
+    private static string Shown(Sym s, UnitSystem system)
+    {
+        var text = Unit.Significant(s.Unit.In(s.Value, system));
+        return text[0] == '-' ? "(" + text + ")" : text;
+    }
+}
+
+/// <summary>Records nothing and composes no notes: for the search.</summary>
+public readonly struct NoTrace : ITrace
+{
+    /// <inheritdoc/>
+    public static bool Records => false;
+
+    /// <inheritdoc/>
+    public static bool Notes => false;
+
+    /// <inheritdoc/>
+    public void Add(TraceStep entry)
+    {
+        // Nothing is kept, by design of the type.
+    }
+}
+
+/// <summary>Composes notes but records no steps: for results.</summary>
+public readonly struct NotesOnly : ITrace
+{
+    /// <inheritdoc/>
+    public static bool Records => false;
+
+    /// <inheritdoc/>
+    public static bool Notes => true;
+
+    /// <inheritdoc/>
+    public void Add(TraceStep entry)
+    {
+        // Nothing is kept, by design of the type.
+    }
+}
+
+/// <summary>Records every step.</summary>
+/// <param name="steps">Receives them.</param>
+public readonly struct Recorder(List<TraceStep> steps) : ITrace
+{
+    /// <inheritdoc/>
+    public static bool Records => true;
+
+    /// <inheritdoc/>
+    public static bool Notes => true;
+
+    /// <inheritdoc/>
+    public void Add(TraceStep entry) => steps.Add(entry);
+}
+
+/// <summary>A formula written as an interpolated string of <see cref="Sym"/>; nothing of it is evaluated unless the recorder records.</summary>
+[InterpolatedStringHandler]
+public readonly struct Formula<T>
+    where T : struct, ITrace
+{
+    private readonly List<FormulaPart>? parts;
+
+    /// <summary>Made by the compiler.</summary>
+    public Formula(int literalLength, int formattedCount, out bool enabled)
+    {
+        _ = literalLength;
+        enabled = T.Records;
+        parts = enabled ? new List<FormulaPart>((formattedCount * 2) + 1) : null;
+    }
+
+    /// <summary>The pieces.</summary>
+    public IReadOnlyList<FormulaPart> Parts => parts ?? [];
+
+    /// <summary>Adds text.</summary>
+    public void AppendLiteral(string text) => parts!.Add(new FormulaPart(text, default));
+
+    /// <summary>Adds a symbol with its value.</summary>
+    public void AppendFormatted(Sym symbol) => parts!.Add(new FormulaPart(null, symbol));
+
+    /// <summary>Adds text that is itself computed.</summary>
+    public void AppendFormatted(string text) => parts!.Add(new FormulaPart(text, default));
+}
+
+/// <summary>How checks speak to a recorder.</summary>
+public static class TraceExtensions
+{
+    /// <summary>Records a value by a dimensionally homogeneous formula and returns it.</summary>
+    public static double Let<T>(this ref T trace, string symbol, double value, Unit unit, Formula<T> formula, string? clause = null)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Formula, symbol, value, unit, formula.Parts, clause));
+        }
+
+        return value;
+    }
+
+    /// <summary>Records a value by a formula that holds only in the units shown, and returns it.</summary>
+    public static double Empirical<T>(this ref T trace, string symbol, double value, Unit unit, Formula<T> formula, string? clause = null)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Empirical, symbol, value, unit, formula.Parts, clause));
+        }
+
+        return value;
+    }
+
+    /// <summary>Records a value with its source and returns it.</summary>
+    public static double Given<T>(this ref T trace, string symbol, double value, Unit unit, string source, string? clause = null)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Given, symbol, value, unit, [new FormulaPart(source, default)], clause));
+        }
+
+        return value;
+    }
+
+    /// <summary>Records a heading.</summary>
+    public static void Heading<T>(this ref T trace, string text)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Heading, text, 0, Unit.Ratio, [], null));
+        }
+    }
+
+    /// <summary>Records a heading; nothing of it is composed unless the recorder records.</summary>
+    public static void Heading<T>(this ref T trace, Formula<T> text)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Heading, string.Concat(text.Parts.Select(p => p.Text)), 0, Unit.Ratio, [], null));
+        }
+    }
+
+    /// <summary>Records a remark.</summary>
+    public static void Remark<T>(this ref T trace, string text)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Remark, text, 0, Unit.Ratio, [], null));
+        }
+    }
+}
