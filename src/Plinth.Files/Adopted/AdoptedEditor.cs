@@ -1,0 +1,118 @@
+using System.Text;
+using Plinth.Files.Toml;
+using Tomlyn.Parsing;
+using Tomlyn.Syntax;
+
+namespace Plinth.Files.Adopted;
+
+/// <summary>Changes tables of adopted.toml and leaves every other byte as it is, comments included.</summary>
+public static class AdoptedEditor
+{
+    private const string Header = "# Sizes and bars in force. What you change here by hand is held: size names it and leaves it as it is.\n";
+
+    private readonly record struct Edit(int Offset, int Length, string Text);
+
+    /// <summary>Sets keys of tables; a table that is not there is added at the end.</summary>
+    /// <param name="text">The file's text; empty for a new file.</param>
+    /// <param name="tables">For each mark its keys with values as TOML text.</param>
+    /// <param name="whole">Whether the values are the whole table, so that keys not among them are deleted.</param>
+    public static string Set(string text, IReadOnlyList<(string Mark, IReadOnlyList<(string Key, string Value)> Values)> tables, bool whole)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        ArgumentNullException.ThrowIfNull(tables);
+        var newline = text.Contains("\r\n", StringComparison.Ordinal) ? "\r\n" : "\n";
+        if (text.Length == 0)
+        {
+            text = Header;
+        }
+
+        var document = SyntaxParser.Parse(text, AdoptedReader.FileName, validate: false);
+        var present = new Dictionary<string, TableSyntaxBase>(StringComparer.Ordinal);
+        foreach (var table in document.Tables)
+        {
+            var parts = TomlTree.Parts(table.Name!);
+            if (parts.Count == 1)
+            {
+                present.TryAdd(parts[0], table);
+            }
+        }
+
+        var edits = new List<Edit>();
+        var added = new StringBuilder();
+        foreach (var (mark, values) in tables)
+        {
+            if (present.TryGetValue(mark, out var table))
+            {
+                Change(text, table, values, whole, newline, edits);
+                continue;
+            }
+
+            added.Append(newline).Append('[').Append(TomlText.Key(mark)).Append(']').Append(newline);
+            foreach (var (key, value) in values)
+            {
+                added.Append(key).Append(" = ").Append(value).Append(newline);
+            }
+        }
+
+        var result = new StringBuilder(text);
+        foreach (var edit in edits.OrderByDescending(e => e.Offset))
+        {
+            result.Remove(edit.Offset, edit.Length).Insert(edit.Offset, edit.Text);
+        }
+
+        if (added.Length > 0 && result.Length > 0 && result[^1] != '\n')
+        {
+            result.Append(newline);
+        }
+
+        return result.Append(added).ToString();
+    }
+
+    private static void Change(string text, TableSyntaxBase table, IReadOnlyList<(string Key, string Value)> values, bool whole, string newline, List<Edit> edits)
+    {
+        var wanted = values.ToDictionary(v => v.Key, v => v.Value, StringComparer.Ordinal);
+        var seen = new HashSet<string>(StringComparer.Ordinal);
+        var end = LineEnd(text, table.CloseBracket!.Span.Offset);
+        foreach (var item in table.Items)
+        {
+            var key = string.Join('.', TomlTree.Parts(item.Key!));
+            var span = item.Value!.Span;
+            var after = span.Offset + span.Length;
+            end = LineEnd(text, after);
+            if (wanted.TryGetValue(key, out var value))
+            {
+                seen.Add(key);
+                if (text.Substring(span.Offset, span.Length) != value)
+                {
+                    edits.Add(new Edit(span.Offset, span.Length, value));
+                }
+            }
+            else if (whole)
+            {
+                var start = text.LastIndexOf('\n', item.Key!.Span.Offset) + 1;
+                edits.Add(new Edit(start, end - start, ""));
+            }
+        }
+
+        var missing = new StringBuilder();
+        foreach (var (key, value) in values)
+        {
+            if (!seen.Contains(key))
+            {
+                missing.Append(key).Append(" = ").Append(value).Append(newline);
+            }
+        }
+
+        if (missing.Length > 0)
+        {
+            var onOwnLine = end > 0 && text[end - 1] == '\n';
+            edits.Add(new Edit(end, 0, (onOwnLine ? "" : newline) + missing));
+        }
+    }
+
+    private static int LineEnd(string text, int from)
+    {
+        var at = text.IndexOf('\n', Math.Min(from, text.Length));
+        return at < 0 ? text.Length : at + 1;
+    }
+}

@@ -1,0 +1,110 @@
+using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
+using Plinth.Core.Foundations;
+using Plinth.Files.Diagnostics;
+
+namespace Plinth.Files.Adopted;
+
+/// <summary>A table of adopted.toml as read.</summary>
+/// <param name="Mark">The mark.</param>
+/// <param name="Alike">Whether it is one design for several places.</param>
+/// <param name="Places">Its supports, a list for each place.</param>
+/// <param name="Design">Sizes and bars.</param>
+/// <param name="Found">The digest that sizing wrote; null if the table was written by hand.</param>
+/// <param name="Digest">The digest of the table as it stands.</param>
+/// <param name="Spots">Where each key stands; the empty key is the table.</param>
+public sealed record AdoptedEntry(
+    string Mark,
+    bool Alike,
+    IReadOnlyList<IReadOnlyList<string>> Places,
+    FoundationDesign Design,
+    string? Found,
+    string Digest,
+    IReadOnlyDictionary<string, FilePlace> Spots)
+{
+    /// <summary>Whether the table was written or changed by hand since sizing wrote it: then it is held.</summary>
+    public bool ByHand => Found is null || !string.Equals(Found, Digest, StringComparison.Ordinal);
+
+    /// <summary>Where a key stands, or the table.</summary>
+    public FilePlace Spot(string key) => Spots.TryGetValue(key, out var place) ? place : Spots[""];
+
+    /// <summary>The keys and values of a design as sizing writes them, with their digest.</summary>
+    public static IReadOnlyList<(string Key, string Value)> Write(Foundation foundation, FoundationDesign design, bool us)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        ArgumentNullException.ThrowIfNull(design);
+        string Length(double metres) => TomlText.Quote(us
+            ? string.Create(CultureInfo.InvariantCulture, $"{Math.Round(metres / 0.0254, 6)} in")
+            : string.Create(CultureInfo.InvariantCulture, $"{Math.Round(metres * 1000, 6)} mm"));
+        var values = new List<(string Key, string Value)>
+        {
+            ("kind", TomlText.Quote(Foundation.Kind)),
+            foundation.Alike
+                ? ("alike", "[" + string.Join(", ", foundation.Places.Select(p => "[" + TomlText.Quote(p.Support.Label) + "]")) + "]")
+                : ("supports", "[" + string.Join(", ", foundation.Places.Select(p => TomlText.Quote(p.Support.Label))) + "]"),
+            ("length", Length(design.Size.Length)),
+            ("width", Length(design.Size.Width)),
+            ("thickness", Length(design.Size.Thickness)),
+            ("bottom-x", TomlText.Quote(design.BottomX.ToString())),
+            ("bottom-y", TomlText.Quote(design.BottomY.ToString())),
+            ("top-x", TomlText.Quote(design.TopX.ToString())),
+            ("top-y", TomlText.Quote(design.TopY.ToString())),
+        };
+        values.Add(("found", TomlText.Quote(DigestOf(values.Select(v => (v.Key, v.Value))))));
+        return values;
+    }
+
+    /// <summary>Digest of the content of a table: keys and values as written, in order of key, whitespace and comments aside.</summary>
+    public static string DigestOf(IEnumerable<(string Key, string Source)> values)
+    {
+        var text = string.Join('\n', values.Where(v => v.Key != "found").OrderBy(v => v.Key, StringComparer.Ordinal).Select(v => v.Key + "=" + Squeeze(v.Source)));
+        return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..8];
+    }
+
+    private static string Squeeze(string source)
+    {
+        var result = new StringBuilder();
+        var quoted = false;
+        foreach (var c in source)
+        {
+            quoted ^= c == '"';
+            if (quoted || !char.IsWhiteSpace(c))
+            {
+                result.Append(c);
+            }
+        }
+
+        return result.ToString();
+    }
+}
+
+/// <summary>Writes TOML text.</summary>
+public static class TomlText
+{
+    /// <summary>A basic string.</summary>
+    public static string Quote(string text)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        var result = new StringBuilder("\"");
+        foreach (var c in text)
+        {
+            result.Append(c switch
+            {
+                '"' => "\\\"",
+                '\\' => "\\\\",
+                _ when char.IsControl(c) => $"\\u{(int)c:X4}",
+                _ => c.ToString(),
+            });
+        }
+
+        return result.Append('"').ToString();
+    }
+
+    /// <summary>A key, bare where TOML allows it.</summary>
+    public static string Key(string key)
+    {
+        ArgumentNullException.ThrowIfNull(key);
+        return key.Length > 0 && key.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_') ? key : Quote(key);
+    }
+}

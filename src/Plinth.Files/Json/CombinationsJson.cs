@@ -1,0 +1,107 @@
+using System.Text.Json;
+using Plinth.Core.Buildings;
+using Plinth.Core.Loads;
+
+namespace Plinth.Files.Json;
+
+/// <summary>Writes combinations as JSON.</summary>
+public static class CombinationsJson
+{
+    private static readonly (Family Family, string Word)[] Words =
+    [
+        (Family.Ground, "ground"), (Family.Stability, "stability"), (Family.Settlement, "settlement"), (Family.Concrete, "concrete"), (Family.Crack, "crack"),
+    ];
+
+    /// <summary>The families of a combination in words.</summary>
+    public static IEnumerable<string> WordsOf(Family family) => Words.Where(w => (family & w.Family) != 0).Select(w => w.Word);
+
+    /// <summary>The action of a support in a combination, project axes, at the level where the reactions act.</summary>
+    public static SupportAction ActionOf(Project project, string support, Combination combination)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(combination);
+        var sum = default(SupportAction);
+        foreach (var term in combination.Terms)
+        {
+            sum += term.Factor * project.Actions[support][term.Case];
+        }
+
+        return sum;
+    }
+
+    /// <summary>Writes the combinations.</summary>
+    /// <param name="stream">Receives UTF-8.</param>
+    /// <param name="project">The project.</param>
+    /// <param name="support">Label of a support whose actions are added; null: none.</param>
+    /// <param name="all">Whether those left out are listed.</param>
+    public static void Write(Stream stream, Project project, string? support, bool all)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        using var json = new Utf8JsonWriter(stream, ResultsJson.Options);
+        json.WriteStartObject();
+        if (support is not null)
+        {
+            json.WriteString("support", support);
+        }
+
+        json.WriteStartArray("combinations");
+        foreach (var c in project.Combinations.Used)
+        {
+            json.WriteStartObject();
+            json.WriteString("name", c.Name);
+            json.WriteStartArray("for");
+            foreach (var word in WordsOf(c.For))
+            {
+                json.WriteStringValue(word);
+            }
+
+            json.WriteEndArray();
+            json.WriteStartObject("factors");
+            foreach (var term in c.Terms)
+            {
+                json.WriteNumber(project.Cases[term.Case].Name, term.Factor);
+            }
+
+            json.WriteEndObject();
+            json.WriteNumber("weights", c.WeightFactor);
+            json.WriteBoolean("transient", c.Transient);
+            json.WriteBoolean("counteracting", c.Counteracting);
+            json.WriteString("rule", c.Rule);
+            json.WriteString("clause", c.Clause);
+            if (support is not null)
+            {
+                var a = ActionOf(project, support, c);
+                json.WriteStartObject("action");
+                json.WriteNumber("N_kN", a.N);
+                json.WriteNumber("Fx_kN", a.Fx);
+                json.WriteNumber("Fy_kN", a.Fy);
+                json.WriteNumber("Mx_kNm", a.Mx);
+                json.WriteNumber("My_kNm", a.My);
+                json.WriteNumber("Mz_kNm", a.Mz);
+                json.WriteEndObject();
+            }
+
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+        if (all)
+        {
+            json.WriteStartArray("dropped");
+            foreach (var d in project.Combinations.Dropped)
+            {
+                json.WriteStartObject();
+                json.WriteString("name", d.Name);
+                json.WriteString("rule", d.Rule);
+                json.WriteString("reason", d.Reason);
+                json.WriteEndObject();
+            }
+
+            json.WriteEndArray();
+        }
+
+        json.WriteEndObject();
+        json.Flush();
+        stream.WriteByte((byte)'\n');
+    }
+}

@@ -1,0 +1,249 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Core.Schedules;
+using Plinth.Core.Sizing;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Files.Json;
+
+/// <summary>A foundation with what is known of it, for output.</summary>
+/// <param name="Foundation">The foundation.</param>
+/// <param name="Design">Its design; null: not sized.</param>
+/// <param name="Result">Its checks; null: not sized.</param>
+/// <param name="State">How sizing left it: "sized", "kept", "by hand", "held", "none found"; null where nothing was sized.</param>
+/// <param name="Stop">What stopped sizing; null if nothing did.</param>
+public sealed record FoundationReport(Foundation Foundation, FoundationDesign? Design, FoundationResult? Result, string? State = null, SizingStop? Stop = null)
+{
+    /// <summary>Whether it is sized and all its checks pass.</summary>
+    public bool Passes => Result is { Passes: true };
+}
+
+/// <summary>Writes results as JSON: m, kN, kNm, kPa, MPa, degrees, full precision.</summary>
+public static class ResultsJson
+{
+    /// <summary>The schema's name.</summary>
+    public const string Schema = "keen-plinth/results/1";
+
+    /// <summary>Options that all JSON output shares.</summary>
+    public static readonly JsonWriterOptions Options = new() { Indented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    /// <summary>Writes the results of a project.</summary>
+    /// <param name="stream">Receives UTF-8.</param>
+    /// <param name="project">The project.</param>
+    /// <param name="version">Version of the program.</param>
+    /// <param name="warnings">Doubts about the input.</param>
+    /// <param name="reports">The foundations, in order of mark.</param>
+    public static void Write(Stream stream, Project project, string version, IReadOnlyList<string> warnings, IReadOnlyList<FoundationReport> reports)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(warnings);
+        ArgumentNullException.ThrowIfNull(reports);
+        using var json = new Utf8JsonWriter(stream, Options);
+        json.WriteStartObject();
+        json.WriteString("schema", Schema);
+        json.WriteString("version", version);
+        json.WriteString("project", project.Title.Name);
+        json.WriteString("code", project.Code.Id);
+        json.WriteString("standard", project.Standard.Id);
+        json.WriteBoolean("passes", reports.All(r => r.Passes));
+        json.WriteStartArray("warnings");
+        foreach (var w in warnings)
+        {
+            json.WriteStringValue(w);
+        }
+
+        json.WriteEndArray();
+        json.WriteStartArray("foundations");
+        foreach (var report in reports)
+        {
+            Write(json, report);
+        }
+
+        json.WriteEndArray();
+        json.WriteEndObject();
+        json.Flush();
+        stream.WriteByte((byte)'\n');
+    }
+
+    /// <summary>Writes a check.</summary>
+    public static void Write(Utf8JsonWriter json, CheckResult check)
+    {
+        ArgumentNullException.ThrowIfNull(json);
+        ArgumentNullException.ThrowIfNull(check);
+        var (symbol, factor) = MachineUnit(check.Unit);
+        var o = check.Outcome;
+        json.WriteStartObject();
+        json.WriteString("id", check.Id);
+        json.WriteString("place", check.Place);
+        json.WriteString("combination", check.Combination);
+        if (o.Face != Face.None)
+        {
+            json.WriteString("face", o.Face == Face.Bottom ? "bottom" : "top");
+        }
+
+        json.WriteNumber("demand", o.Demand * factor);
+        json.WriteNumber("capacity", o.Capacity * factor);
+        json.WriteString("unit", symbol);
+        if (o.Least > 0 || o.Factor > 0)
+        {
+            json.WriteNumber("factor", o.Factor);
+            json.WriteNumber("least", o.Least);
+        }
+
+        json.WriteNumber("utilisation", o.Utilisation);
+        json.WriteBoolean("passes", o.Passes);
+        json.WriteString("clause", check.Clause);
+        json.WriteString("note", o.Note);
+        json.WriteEndObject();
+    }
+
+    /// <summary>Writes the steps of a trace.</summary>
+    public static void WriteTrace(Stream stream, string mark, CheckResult result, IReadOnlyList<TraceStep> steps, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(steps);
+        using var json = new Utf8JsonWriter(stream, Options);
+        json.WriteStartObject();
+        json.WriteString("mark", mark);
+        json.WritePropertyName("check");
+        Write(json, result);
+        json.WriteStartArray("steps");
+        foreach (var s in steps)
+        {
+            json.WriteStartObject();
+            json.WriteString("kind", s.Kind.ToString().ToLowerInvariant());
+            json.WriteString("symbol", s.Symbol);
+            if (s.Kind is not (TraceKind.Heading or TraceKind.Remark))
+            {
+                json.WriteString(s.Kind == TraceKind.Given ? "source" : "formula", s.FormulaText);
+                if (s.Kind != TraceKind.Given)
+                {
+                    json.WriteString("substituted", s.Substituted(units));
+                }
+
+                json.WriteNumber("value", s.Unit.In(s.Value, units));
+                json.WriteString("unit", s.Unit.Symbol(units));
+                json.WriteString("clause", s.Clause);
+            }
+
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+        json.WriteEndObject();
+        json.Flush();
+        stream.WriteByte((byte)'\n');
+    }
+
+    private static void Write(Utf8JsonWriter json, FoundationReport report)
+    {
+        var f = report.Foundation;
+        json.WriteStartObject();
+        json.WriteString("mark", f.Mark);
+        json.WriteString("kind", Foundation.Kind);
+        json.WriteStartArray("places");
+        foreach (var place in f.Places)
+        {
+            json.WriteStartObject();
+            json.WriteStartArray("supports");
+            json.WriteStringValue(place.Support.Label);
+            json.WriteEndArray();
+            var centre = report.Design is { } d ? BaseGeometry.Centre(place, BaseGeometry.Offset(f.Held, ColumnOutline.Of(place.Support, place.AngleDegrees), d.Size)) : new PlanPoint(place.Support.X, place.Support.Y);
+            json.WriteNumber("x_m", centre.X);
+            json.WriteNumber("y_m", centre.Y);
+            json.WriteNumber("angle_deg", place.AngleDegrees);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+        if (report.State is { } state)
+        {
+            json.WriteString("sizing", state);
+        }
+
+        if (report.Stop is { } stop)
+        {
+            json.WriteStartObject("stopped");
+            json.WriteString("check", stop.Check);
+            json.WriteString("place", stop.Place);
+            json.WriteString("combination", stop.Combination);
+            json.WriteNumber("utilisation", stop.Utilisation);
+            json.WriteString("bound", stop.Bound);
+            json.WriteString("note", stop.Note);
+            json.WriteEndObject();
+        }
+
+        if (report.Design is { } design)
+        {
+            Write(json, f, design);
+        }
+
+        json.WriteBoolean("passes", report.Passes);
+        if (report.Result is { } result)
+        {
+            var governing = result.Governing;
+            json.WriteNumber("utilisation", governing.Utilisation);
+            json.WriteString("governing", governing.Id);
+        }
+        else
+        {
+            json.WriteNull("utilisation");
+            json.WriteNull("governing");
+        }
+
+        json.WriteStartArray("not_checked");
+        foreach (var id in CheckCatalog.NotChecked)
+        {
+            json.WriteStringValue(id);
+        }
+
+        json.WriteEndArray();
+        json.WriteStartArray("notes");
+        foreach (var note in report.Result?.Notes ?? [])
+        {
+            json.WriteStringValue(note);
+        }
+
+        json.WriteEndArray();
+        json.WriteStartArray("checks");
+        foreach (var check in report.Result?.Checks ?? [])
+        {
+            Write(json, check);
+        }
+
+        json.WriteEndArray();
+        json.WriteEndObject();
+    }
+
+    private static void Write(Utf8JsonWriter json, Foundation f, FoundationDesign design)
+    {
+        var q = Quantities.Of(f, design);
+        var ground = f.Places[0].Ground;
+        json.WriteNumber("length_m", design.Size.Length);
+        json.WriteNumber("width_m", design.Size.Width);
+        json.WriteNumber("thickness_m", design.Size.Thickness);
+        json.WriteNumber("founding_depth_m", ground.Level - ground.Underside(design.Size.Thickness));
+        json.WriteStartObject("bars");
+        json.WriteString("bottom-x", design.BottomX.ToString());
+        json.WriteString("bottom-y", design.BottomY.ToString());
+        json.WriteString("top-x", design.TopX.ToString());
+        json.WriteString("top-y", design.TopY.ToString());
+        json.WriteEndObject();
+        json.WriteNumber("concrete_m3", q.Concrete);
+        json.WriteNumber("steel_kg", q.Steel);
+    }
+
+    private static (string Symbol, double Factor) MachineUnit(Unit unit)
+    {
+        if (unit == Unit.Section)
+        {
+            return ("m", 1);
+        }
+
+        return unit == Unit.SteelArea ? ("m2", 1) : (unit.Symbol(UnitSystem.Metric), unit.In(1, UnitSystem.Metric));
+    }
+}

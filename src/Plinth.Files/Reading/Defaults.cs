@@ -1,0 +1,35 @@
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Sizing;
+
+namespace Plinth.Files.Reading;
+
+/// <summary>Every default in one place: by the edition of the code, metric or inch-pound. Lengths in m, pressures in kPa.</summary>
+internal static class Defaults
+{
+    private const double Foot = 0.3048;
+    private const double Inch = 0.0254;
+    private const double PoundPerCubicFoot = 0.15708746384615387;
+
+    /// <summary>Defaults of [ground]; bearing and founding depth have none.</summary>
+    public static readonly GroundRules Ground = new("", 0, null, null, double.NaN, BearingBasis.Gross, BearingMethod.Corner, 1.0, 18, 0.45, 0, 0, 0);
+
+    /// <summary>Defaults of [concrete]; strength has none.</summary>
+    public static ConcreteRules Concrete(bool metric) => metric
+        ? new ConcreteRules(double.NaN, 24, 0.075, 0.075, 0.050, 0.020, 0.050)
+        : new ConcreteRules(double.NaN, 150 * PoundPerCubicFoot, 3 * Inch, 3 * Inch, 2 * Inch, 0.75 * Inch, 2 * Inch);
+
+    /// <summary>Defaults of [steel]; yield has none.</summary>
+    public static SteelRules Steel(bool metric) => metric
+        ? new SteelRules(double.NaN, [.. BarSize.MetricSizes.Where(b => b.Name is "T12" or "T16" or "T20" or "T25")], 0.100, 0.300, TopSteel.Demand, LowerLayer.Longer)
+        : new SteelRules(double.NaN, [.. BarSize.UsSizes.Where(b => b.Name is "#4" or "#5" or "#6" or "#7" or "#8" or "#9")], 4 * Inch, 12 * Inch, TopSteel.Demand, LowerLayer.Longer);
+
+    /// <summary>Defaults of [sizing].</summary>
+    public static SizingRules Sizing(bool metric) => metric
+        ? new SizingRules(PlanShape.Square, 0.9, 6, 0.300, 1.5, 0.050, 0.050, 2.0, 1.0)
+        : new SizingRules(PlanShape.Square, 3 * Foot, 20 * Foot, 12 * Inch, 60 * Inch, 3 * Inch, 2 * Inch, 2.0, 1.0);
+
+    /// <summary>What is held where nothing is said.</summary>
+    public static readonly HeldValues Held = HeldValues.Nothing;
+}

@@ -1,0 +1,81 @@
+using Plinth.Core.Foundations;
+using Plinth.Core.Units;
+using Plinth.Files.Adopted;
+using Plinth.Files.Diagnostics;
+
+namespace Plinth.Files.Reading;
+
+/// <summary>Finds designs that contradict what is held, their levels or their columns.</summary>
+internal static class DesignFaults
+{
+    public static void Find(IReadOnlyList<Foundation> foundations, IReadOnlyDictionary<string, AdoptedEntry> adopted, UnitSystem units, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, DiagnosticBag bag)
+    {
+        foreach (var f in foundations)
+        {
+            Levels(f, units, supports, bag);
+            if (adopted.TryGetValue(f.Mark, out var entry))
+            {
+                Held(f, entry, bag);
+                if (Impossible(f, entry.Design, units) is { } fault)
+                {
+                    bag.Error(entry.Spot(fault.Key), $"[{f.Mark}] {fault.Message}");
+                }
+            }
+        }
+    }
+
+    /// <summary>What makes a design impossible, whatever its loads: column beyond the base, levels that cross.</summary>
+    public static (string Key, string Message)? Impossible(Foundation f, FoundationDesign design, UnitSystem units)
+    {
+        foreach (var place in f.Places)
+        {
+            var outline = ColumnOutline.Of(place.Support, place.AngleDegrees);
+            if (!BaseGeometry.ColumnOnBase(f.Held, outline, design.Size))
+            {
+                var o = BaseGeometry.Offset(f.Held, outline, design.Size);
+                var alongX = Math.Abs(o.X) + (outline.FaceX / 2) > (design.Size.Length / 2) + 1e-9;
+                return (alongX ? "length" : "width", $"the column of {place.Name} stands beyond the base; make the base larger, or change its offset or held edges");
+            }
+        }
+
+        return BaseLevels.Fault(f, design.Size.Thickness, units) is { } level ? ("thickness", level) : null;
+    }
+
+    // With the top held, no thickness can help a level that lies below it.
+    private static void Levels(Foundation f, UnitSystem units, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, DiagnosticBag bag)
+    {
+        foreach (var place in f.Places)
+        {
+            if (place.Ground.TopDepth is { } top && place.Support.Level is { } level && level < place.Ground.Level - top - 1e-6)
+            {
+                string Show(double v) => Unit.Length.FormatWithSymbol(v, units);
+                bag.Error(supports[place.Name].Place, $"support \"{place.Name}\": its reactions act at level {Show(level)}, below the top of its base at {Show(place.Ground.Level - top)} (top-depth); give its foundation a deeper ground.top-depth or a ground.founding-depth, or mend the level");
+            }
+        }
+    }
+
+    private static void Held(Foundation f, AdoptedEntry entry, DiagnosticBag bag)
+    {
+        void Differs(string key, bool differs, string held)
+        {
+            if (differs)
+            {
+                bag.Error(entry.Spot(key), $"[{f.Mark}] {key} differs from {held}, which plinth.toml holds for it; delete the table to have it sized anew, or make the two agree");
+            }
+        }
+
+        var (held, size) = (f.Held, entry.Design.Size);
+        Differs("length", held.Length is { } l && Math.Abs(l - size.Length) > 1e-6, "length");
+        Differs("width", held.Width is { } w && Math.Abs(w - size.Width) > 1e-6, "width");
+        Differs("thickness", held.Thickness is { } h && Math.Abs(h - size.Thickness) > 1e-6, "thickness");
+        var outline = ColumnOutline.Of(f.Places[0].Support, f.Places[0].AngleDegrees);
+        Differs("length", BaseGeometry.HeldSide(held.EdgeX0, held.EdgeX1, outline.FaceX) is { } x && Math.Abs(x - size.Length) > 1e-6, "edge-x0 and edge-x1");
+        Differs("width", BaseGeometry.HeldSide(held.EdgeY0, held.EdgeY1, outline.FaceY) is { } y && Math.Abs(y - size.Width) > 1e-6, "edge-y0 and edge-y1");
+        var side = f.Rules.Concrete.CoverSide;
+        var bars = entry.Design.Bars(side);
+        Differs("bottom-x", held.BottomX is { } bx && bx.Resolve(size.Width, side) != bars.BottomX, "bottom-x");
+        Differs("bottom-y", held.BottomY is { } by && by.Resolve(size.Length, side) != bars.BottomY, "bottom-y");
+        Differs("top-x", held.TopX is { } tx && tx.Resolve(size.Width, side) != bars.TopX, "top-x");
+        Differs("top-y", held.TopY is { } ty && ty.Resolve(size.Length, side) != bars.TopY, "top-y");
+    }
+}

@@ -1,0 +1,267 @@
+using System.Globalization;
+using Plinth.Core.Buildings;
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Units;
+using Plinth.Files.Adopted;
+using Plinth.Files.Diagnostics;
+using Plinth.Files.Toml;
+
+namespace Plinth.Files.Reading;
+
+/// <summary>Makes the foundations: those that plinth.toml describes, those that adopted.toml names, and one of its own for every other support.</summary>
+internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string, (GroundRules Rules, TomlTable? Table)> grounds, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, IReadOnlyList<string> order, IReadOnlyDictionary<string, AdoptedEntry> adopted, DiagnosticBag bag)
+{
+    private readonly Dictionary<string, (Foundation Foundation, FilePlace Place)> byMark = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, (string Mark, FilePlace Place)> taken = new(StringComparer.Ordinal);
+
+    public List<Foundation> Read(IReadOnlyList<TableReader> tables)
+    {
+        var marks = new HashSet<string>(adopted.Keys, StringComparer.Ordinal);
+        foreach (var t in tables)
+        {
+            if (t.Node("mark") is { Value: string mark })
+            {
+                marks.Add(mark.Trim());
+            }
+        }
+
+        foreach (var t in tables)
+        {
+            One(t, marks);
+        }
+
+        foreach (var entry in adopted.Values)
+        {
+            FromAdopted(entry);
+        }
+
+        foreach (var label in order)
+        {
+            if (!taken.ContainsKey(label))
+            {
+                Add(NextMark(marks), [label], false, HeldValues.Nothing, rules, null, null, supports[label].Place);
+            }
+        }
+
+        return [.. byMark.Values.Select(v => v.Foundation).OrderBy(f => f.Mark, MarkOrder.Natural)];
+    }
+
+    private static string NextMark(HashSet<string> marks)
+    {
+        for (var n = 1; ; n++)
+        {
+            var mark = "F" + n.ToString(CultureInfo.InvariantCulture);
+            if (marks.Add(mark))
+            {
+                return mark;
+            }
+        }
+    }
+
+    private void One(TableReader t, HashSet<string> marks)
+    {
+        var mark = t.Text("mark")?.Trim();
+        if (mark is not null && (mark.Length == 0 || !mark.All(c => char.IsLetterOrDigit(c) || c is '-' or '_' or '.')))
+        {
+            t.Fault("mark", $"mark \"{mark}\" may hold letters, digits, dots, hyphens and underscores only");
+            return;
+        }
+
+        var alike = t.Has("alike");
+        var places = alike ? AdoptedReader.Lists(t, "alike", bag) : t.Texts("supports") is { } s ? [[.. s.Select(x => x.Text)]] : null;
+        if (alike && t.Has("supports"))
+        {
+            t.Fault("supports", "supports and alike are both given; keep one: supports are carried together, alike are places of one design");
+        }
+
+        if (places is null && !alike && !t.Has("supports") && mark is not null && adopted.TryGetValue(mark, out var known))
+        {
+            (places, alike) = (known.Places, known.Alike);
+        }
+
+        if (places is null)
+        {
+            if (!t.Has("alike") && !t.Has("supports"))
+            {
+                t.Missing("supports", "[\"C7\"]");
+            }
+
+            return;
+        }
+
+        var labels = new List<string>();
+        foreach (var place in places)
+        {
+            if (place.Count > 1)
+            {
+                bag.Error(t.Place, $"a base under several supports ({string.Join(", ", place)}) is not designed yet in this version; give each support a base of its own");
+                return;
+            }
+
+            labels.AddRange(place);
+        }
+
+        var held = Held(t);
+        var angle = t.Has("angle") ? t.QuantityOrNull("angle", Measure.Angle, Sign.Any) : null;
+        string? ground = null;
+        if (t.Node("ground") is { Value: string name })
+        {
+            ground = name;
+            if (!grounds.ContainsKey(name))
+            {
+                t.Fault("ground", $"there is no [grounds.{name}]; " + (Nearest.Of(name, grounds.Keys) is { } near ? $"did you mean \"{near}\"?" : "write the table"));
+                ground = null;
+            }
+        }
+
+        t.NotYet("combinations", "leave-out");
+        var own = new RuleSet(
+            rules.Ground,
+            RuleReader.Stability(t.Inner("stability"), rules.Stability),
+            RuleReader.Concrete(t.Inner("concrete"), rules.Concrete),
+            RuleReader.Steel(t.Inner("steel"), rules.Steel, bag),
+            RuleReader.Sizing(t.Inner("sizing"), rules.Sizing),
+            RuleReader.Rates(t.Inner("rates"), rules.Rates));
+        t.Done();
+        var overGround = t.Node("ground") is { Value: TomlTable } ? t : null;
+        var from = mark ?? adopted.Values.FirstOrDefault(a => a.Places.SelectMany(p => p).ToHashSet().SetEquals(labels))?.Mark ?? NextMark(marks);
+        Add(from, labels, alike, held, own, ground, overGround, t.Place, angle);
+    }
+
+    private HeldValues Held(TableReader t)
+    {
+        HeldEdge? Edge(string key)
+        {
+            if (t.Node(key) is not { } node)
+            {
+                return null;
+            }
+
+            if (node.Value is "column")
+            {
+                return new HeldEdge(true, 0);
+            }
+
+            return t.Quantity(key, node, Measure.Length, Sign.Positive) is { } d ? new HeldEdge(false, d) : null;
+        }
+
+        BarSpec? Bars(string key)
+        {
+            if (t.Text(key) is not { } text)
+            {
+                return null;
+            }
+
+            if (BarSpec.TryParse(text, out var spec, out var fault))
+            {
+                return spec;
+            }
+
+            t.Fault(key, $"{key} {fault}");
+            return null;
+        }
+
+        var held = new HeldValues
+        {
+            Length = t.QuantityOrNull("length", Measure.Length, Sign.Positive),
+            Width = t.QuantityOrNull("width", Measure.Length, Sign.Positive),
+            Thickness = t.QuantityOrNull("thickness", Measure.Length, Sign.Positive),
+            EdgeX0 = Edge("edge-x0"),
+            EdgeX1 = Edge("edge-x1"),
+            EdgeY0 = Edge("edge-y0"),
+            EdgeY1 = Edge("edge-y1"),
+            OffsetX = t.Quantity("offset-x", Measure.Length, 0, Sign.Any),
+            OffsetY = t.Quantity("offset-y", Measure.Length, 0, Sign.Any),
+            BottomX = Bars("bottom-x"),
+            BottomY = Bars("bottom-y"),
+            TopX = Bars("top-x"),
+            TopY = Bars("top-y"),
+            Exposed = t.Flag("exposed", false),
+        };
+        Conflict(t, "x", held.EdgeX0, held.EdgeX1, "length", held.Length);
+        Conflict(t, "y", held.EdgeY0, held.EdgeY1, "width", held.Width);
+        return held;
+    }
+
+    private static void Conflict(TableReader t, string axis, HeldEdge? low, HeldEdge? high, string side, double? given)
+    {
+        if ((low is not null || high is not null) && t.Has("offset-" + axis))
+        {
+            t.Fault("offset-" + axis, $"offset-{axis} and a held edge along {axis} are both given; keep one");
+        }
+
+        if (low is not null && high is not null && given is not null)
+        {
+            t.Fault(side, $"{side} and both edges along {axis} are given; keep two of the three");
+        }
+    }
+
+    private void FromAdopted(AdoptedEntry entry)
+    {
+        if (byMark.TryGetValue(entry.Mark, out var described))
+        {
+            if (!described.Foundation.Places.Select(p => p.Support.Label).ToHashSet().SetEquals(entry.Places.SelectMany(p => p)))
+            {
+                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"), $"[{entry.Mark}] belongs to {string.Join(", ", entry.Places.SelectMany(p => p))} here, but to {string.Join(", ", described.Foundation.Places.Select(p => p.Support.Label))} at {described.Place}; delete the table to have it sized anew");
+            }
+
+            return;
+        }
+
+        var labels = entry.Places.SelectMany(p => p).ToList();
+        if (entry.Places.Any(p => p.Count != 1))
+        {
+            bag.Error(entry.Spot("supports"), $"[{entry.Mark}]: a base under several supports is not designed yet in this version");
+            return;
+        }
+
+        foreach (var label in labels)
+        {
+            if (!supports.ContainsKey(label))
+            {
+                var near = Nearest.Of(label, supports.Keys);
+                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"), $"[{entry.Mark}] stands under support \"{label}\", which supports.csv does not have; delete the table, or name the support" + (near is null ? "" : $" (nearest: \"{near}\")"));
+                return;
+            }
+        }
+
+        Add(entry.Mark, labels, entry.Alike, HeldValues.Nothing, rules, null, null, entry.Spot(""));
+    }
+
+    private void Add(string mark, IReadOnlyList<string> labels, bool alike, HeldValues held, RuleSet own, string? ground, TableReader? overGround, FilePlace place, double? angle = null)
+    {
+        if (byMark.TryGetValue(mark, out var other))
+        {
+            bag.Error(place, $"mark \"{mark}\" stands twice: also at {other.Place}; marks must differ");
+            return;
+        }
+
+        var places = new List<Place>();
+        GroundRules? first = null;
+        foreach (var label in labels)
+        {
+            if (!supports.TryGetValue(label, out var support))
+            {
+                var near = Nearest.Of(label, supports.Keys);
+                bag.Error(place, $"foundation {mark}: support \"{label}\" does not stand in supports.csv" + (near is null ? "" : $"; did you mean \"{near}\"?"));
+                return;
+            }
+
+            if (!taken.TryAdd(label, (mark, place)))
+            {
+                bag.Error(place, $"support \"{label}\" belongs to {mark} here and to {taken[label].Mark} at {taken[label].Place}; a support has one foundation: delete one");
+                return;
+            }
+
+            var groundName = ground ?? support.Support.Ground;
+            var basis = grounds.TryGetValue(groundName, out var named) ? named.Rules : rules.Ground;
+            var values = overGround is null ? basis : RuleReader.Ground(overGround.Inner("ground"), basis, basis.Name);
+            first ??= values;
+            places.Add(new Place(support.Support, angle ?? support.Support.AngleDegrees, values));
+        }
+
+        byMark.Add(mark, (new Foundation(mark, places, alike, held, own with { Ground = first! }), place));
+    }
+}

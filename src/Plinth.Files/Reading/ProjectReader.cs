@@ -1,0 +1,241 @@
+using System.Text;
+using Plinth.Core.Buildings;
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Loads;
+using Plinth.Core.Sizing;
+using Plinth.Core.Units;
+using Plinth.Files.Adopted;
+using Plinth.Files.Diagnostics;
+using Plinth.Files.Toml;
+
+namespace Plinth.Files.Reading;
+
+/// <summary>Reads a project folder: every fault of all its files is collected before anything is computed.</summary>
+public static class ProjectReader
+{
+    /// <summary>The file that makes a folder a project.</summary>
+    public const string FileName = "plinth.toml";
+
+    private const string SupportsName = "supports.csv";
+
+    /// <summary>Reads a project.</summary>
+    /// <param name="directory">Its folder.</param>
+    /// <param name="bag">Receives what is wrong.</param>
+    /// <returns>The project; null if there are errors.</returns>
+    public static LoadedProject? Read(string directory, DiagnosticBag bag)
+    {
+        ArgumentNullException.ThrowIfNull(bag);
+        if (TextFile.Read(Path.Combine(directory, FileName), FileName, bag) is not { } text)
+        {
+            return null;
+        }
+
+        if (string.IsNullOrWhiteSpace(text))
+        {
+            bag.Error(new FilePlace(FileName, 0, 0), "is empty; start one with: plinth new DIR");
+            return null;
+        }
+
+        if (TomlTree.Parse(text, FileName, bag) is not { } root)
+        {
+            return null;
+        }
+
+        var t = new TableReader(root, "", bag);
+        t.NotYet("extends", "import", "totals", "site", "column", "waive", "accept");
+        var (title, units, code) = Title(t.Inner("project"));
+        var metric = code?.Id.StartsWith("aci318m", StringComparison.Ordinal) ?? true;
+        var rules = Rules(t, metric, bag);
+        var grounds = Grounds(t, rules.Ground, bag);
+        var load = t.Inner("loads");
+        var standard = Standard(load);
+        var options = Options(load, t.Inner("seismic"));
+        var reactionsName = load.Text("reactions") ?? "reactions.csv";
+        var asReaction = load.Choice("sense", true, ("reaction", true), ("action", false));
+        load.Done();
+        var cases = CaseReader.Cases(t.Inner("cases"), bag);
+        if (!t.Has("cases"))
+        {
+            t.Missing("[cases]", "DEAD = \"D\" under a line [cases]");
+        }
+
+        var own = CaseReader.Own(t.Each("combination"), cases, bag);
+        var foundationTables = t.Each("foundation");
+        t.Done();
+
+        var supports = new List<(Support Support, FilePlace Place)>();
+        if (TextFile.Read(Path.Combine(directory, SupportsName), SupportsName, bag) is { } supportsText)
+        {
+            supports = SupportsReader.Read(supportsText, SupportsName, grounds.Keys.Where(k => k.Length > 0).ToHashSet(StringComparer.Ordinal), bag);
+        }
+
+        var byLabel = supports.ToDictionary(s => s.Support.Label, s => s, StringComparer.Ordinal);
+        var adoptedText = "";
+        var adoptedEncoding = (Encoding)new UTF8Encoding(false);
+        var adopted = new Dictionary<string, AdoptedEntry>(StringComparer.Ordinal);
+        if (File.Exists(Path.Combine(directory, AdoptedReader.FileName)) || Directory.Exists(Path.Combine(directory, AdoptedReader.FileName)))
+        {
+            adoptedText = TextFile.Read(Path.Combine(directory, AdoptedReader.FileName), AdoptedReader.FileName, bag, out adoptedEncoding) ?? "";
+            adopted = AdoptedReader.Read(adoptedText, bag).ToDictionary(e => e.Mark, e => e, StringComparer.Ordinal);
+        }
+
+        var foundations = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, bag).Read(foundationTables);
+        if (foundations.Any(f => f.Places.Any(p => p.Ground.Surcharge > 0)))
+        {
+            cases.Add(new LoadCase(LoadCase.SurchargeName, LoadSymbol.L));
+        }
+
+        var actions = new Dictionary<string, SupportAction[]>(StringComparer.Ordinal);
+        if (supports.Count > 0 && TextFile.Read(Path.Combine(directory, reactionsName), Path.GetFileName(reactionsName), bag) is { } reactionsText)
+        {
+            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), cases, CaseReader.WithoutSymbol, asReaction, bag);
+        }
+
+        if (!bag.HasErrors && code is not null && standard is not null)
+        {
+            DesignFaults.Find(foundations, adopted, units, byLabel, bag);
+        }
+
+        if (bag.HasErrors || code is null || standard is null)
+        {
+            return null;
+        }
+
+        var combinations = CombinationBuilder.Build(standard, cases, options, own);
+        if (combinations.Used.Count == 0)
+        {
+            bag.Error(new FilePlace(FileName, 0, 0), "leads to no combination; give each case its symbol, or write own combinations");
+            return null;
+        }
+
+        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations);
+        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted.Select(d => d.ToString())]);
+    }
+
+    private static (ProjectTitle Title, UnitSystem Units, ConcreteCode? Code) Title(TableReader t)
+    {
+        var name = t.Text("name");
+        if (string.IsNullOrWhiteSpace(name))
+        {
+            t.Missing("name", "\"Wherry Lane Archive\"");
+        }
+
+        ConcreteCode? code = null;
+        if (t.Text("code") is { } id)
+        {
+            code = ConcreteCodes.Find(id);
+            if (code is null)
+            {
+                t.Fault("code", $"code = \"{id}\" is not known; " + (Nearest.Of(id, ConcreteCodes.Ids) is { } near ? $"did you mean \"{near}\"? " : "") + $"It is one of {string.Join(", ", ConcreteCodes.Ids)}");
+            }
+        }
+        else if (!t.Has("code"))
+        {
+            t.Missing("code", "\"aci318m-19\"");
+        }
+
+        var byCode = code is not null && !code.Id.StartsWith("aci318m", StringComparison.Ordinal) ? UnitSystem.Us : UnitSystem.Metric;
+        var units = t.Choice("units", byCode, ("metric", UnitSystem.Metric), ("us", UnitSystem.Us));
+        var title = new ProjectTitle(name?.Trim() ?? "", t.Text("number") ?? "", t.Text("client") ?? "", t.Text("site") ?? "", t.Text("engineer") ?? "", t.Text("checker") ?? "", t.Text("date") ?? "");
+        t.Done();
+        return (title, units, code);
+    }
+
+    private static RuleSet Rules(TableReader t, bool metric, DiagnosticBag bag)
+    {
+        var groundTable = t.Inner("ground");
+        var ground = RuleReader.Ground(groundTable, Defaults.Ground, "");
+        if (double.IsNaN(ground.Bearing) && !groundTable.Has("bearing"))
+        {
+            groundTable.Missing("bearing", "\"200 kPa\"");
+        }
+
+        if (ground.FoundingDepth is null && ground.TopDepth is null && !groundTable.Has("founding-depth") && !groundTable.Has("top-depth"))
+        {
+            groundTable.Missing("founding-depth (or top-depth)", "\"1.5 m\"");
+        }
+
+        var concreteTable = t.Inner("concrete");
+        var concrete = RuleReader.Concrete(concreteTable, Defaults.Concrete(metric));
+        if (double.IsNaN(concrete.Strength) && !concreteTable.Has("strength"))
+        {
+            concreteTable.Missing("strength", "\"30 MPa\"");
+        }
+
+        var steelTable = t.Inner("steel");
+        var steel = RuleReader.Steel(steelTable, Defaults.Steel(metric), bag);
+        if (double.IsNaN(steel.Yield) && !steelTable.Has("yield"))
+        {
+            steelTable.Missing("yield", "\"420 MPa\"");
+        }
+
+        return new RuleSet(
+            ground,
+            RuleReader.Stability(t.Inner("stability"), new StabilityRules()),
+            concrete,
+            steel,
+            RuleReader.Sizing(t.Inner("sizing"), Defaults.Sizing(metric)),
+            RuleReader.Rates(t.Inner("rates"), new RateRules()));
+    }
+
+    private static Dictionary<string, (GroundRules Rules, TomlTable? Table)> Grounds(TableReader t, GroundRules basis, DiagnosticBag bag)
+    {
+        var result = new Dictionary<string, (GroundRules, TomlTable?)>(StringComparer.Ordinal) { [""] = (basis, null) };
+        var grounds = t.Inner("grounds");
+        foreach (var (name, _, node) in grounds.All())
+        {
+            if (node.Value is TomlTable table)
+            {
+                result[name] = (RuleReader.Ground(new TableReader(table, $"[grounds.{name}]", bag), basis, name), table);
+            }
+            else
+            {
+                bag.Error(node.Place, $"grounds.{name} must be a table; write [grounds.{TomlText.Key(name)}] on a line of its own");
+            }
+        }
+
+        return result;
+    }
+
+    private static LoadStandard? Standard(TableReader t)
+    {
+        if (t.Text("standard") is not { } id)
+        {
+            if (!t.Has("standard"))
+            {
+                t.Missing("standard", "\"asce7-22\"");
+            }
+
+            return null;
+        }
+
+        var standard = LoadStandards.Find(id);
+        if (standard is null)
+        {
+            t.Fault("standard", id is "asce7-10" or "en1990"
+                ? $"standard = \"{id}\" is known but not built yet in this version; it is one of {string.Join(", ", LoadStandards.Ids)}"
+                : $"standard = \"{id}\" is not known; " + (Nearest.Of(id, LoadStandards.Ids) is { } near ? $"did you mean \"{near}\"? " : "") + $"It is one of {string.Join(", ", LoadStandards.Ids)}");
+        }
+
+        return standard;
+    }
+
+    private static LoadOptions Options(TableReader loads, TableReader seismic)
+    {
+        loads.NotYet("loads-not-acting");
+        var options = new LoadOptions(
+            seismic.Number("sds", 0),
+            seismic.Number("redundancy", 1, Sign.Positive),
+            loads.Number("live-companion", 1, Sign.Positive));
+        if (options.LiveCompanion is not (0.5 or 1.0))
+        {
+            loads.Fault("live-companion", "live-companion is 1.0, or 0.5 where the standard allows it (ASCE 7 2.3.1)");
+        }
+
+        seismic.NotYet("orthogonal", "overturning-reduction", "vertical-at-soil");
+        seismic.Done();
+        return options;
+    }
+}

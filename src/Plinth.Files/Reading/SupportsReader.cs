@@ -1,0 +1,162 @@
+using Plinth.Core.Foundations;
+using Plinth.Core.Units;
+using Plinth.Files.Diagnostics;
+using Plinth.Files.Tables;
+
+namespace Plinth.Files.Reading;
+
+/// <summary>Reads supports.csv.</summary>
+internal static class SupportsReader
+{
+    private enum Col
+    {
+        Support, X, Y, Level, Shape, Cx, Cy, PlateX, PlateY, Angle, Ground, Grid, X2, Y2,
+    }
+
+    private static readonly CsvColumn[] Columns =
+    [
+        new("support", null, true), new("x", Measure.Length, true), new("y", Measure.Length, true), new("level", Measure.Length), new("shape", null), new("cx", Measure.Length), new("cy", Measure.Length),
+        new("plate-x", Measure.Length), new("plate-y", Measure.Length), new("angle", Measure.Angle), new("ground", null), new("grid", null), new("x2", Measure.Length), new("y2", Measure.Length),
+    ];
+
+    /// <summary>Reads the supports with the place of each.</summary>
+    public static List<(Support Support, FilePlace Place)> Read(string text, string name, ISet<string> grounds, DiagnosticBag bag)
+    {
+        var result = new List<(Support, FilePlace)>();
+        using var table = CsvTable.Open(text, name, Columns, bag);
+        if (table is null)
+        {
+            return result;
+        }
+
+        foreach (var later in new[] { Col.X2, Col.Y2 })
+        {
+            if (table.Has((int)later))
+            {
+                bag.Error(new FilePlace(name, 1, 1), $"column \"{Columns[(int)later].Name}\" belongs to walls, which are not designed yet in this version; delete it");
+            }
+        }
+
+        var seen = new Dictionary<string, FilePlace>(StringComparer.Ordinal);
+        while (table.Next())
+        {
+            var label = table.Text((int)Col.Support).ToString();
+            var place = table.Place((int)Col.Support);
+            if (!Label(label, "support", place, bag))
+            {
+                continue;
+            }
+
+            if (!seen.TryAdd(label, place))
+            {
+                table.Error((int)Col.Support, $"support \"{label}\" stands twice: first at {seen[label]}; labels must differ");
+                continue;
+            }
+
+            if (One(table, label, grounds) is { } support)
+            {
+                result.Add((support, place));
+            }
+        }
+
+        if (seen.Count == 0 && !bag.HasErrors)
+        {
+            bag.Error(new FilePlace(name, 0, 0), "names no support; add a row for each column base");
+        }
+
+        return result;
+    }
+
+    /// <summary>Whether a label may be used: not empty, no control characters.</summary>
+    public static bool Label(string label, string what, FilePlace place, DiagnosticBag bag)
+    {
+        if (label.Length == 0)
+        {
+            bag.Error(place, $"the {what} has no label; give it one");
+            return false;
+        }
+
+        if (label.Any(char.IsControl))
+        {
+            bag.Error(place, $"the {what} \"{new string([.. label.Select(c => char.IsControl(c) ? '?' : c)])}\" holds a control character; write it with letters, digits and signs");
+            return false;
+        }
+
+        return true;
+    }
+
+    private static Support? One(CsvTable table, string label, ISet<string> grounds)
+    {
+        bool Bad(Col column, double value, bool zeroAllowed)
+        {
+            if (double.IsNaN(value))
+            {
+                return true;
+            }
+
+            if (value < 0 || (value == 0 && !zeroAllowed))
+            {
+                table.Error((int)column, $"{Columns[(int)column].Name} \"{table.Text((int)column)}\" of support \"{label}\" must be more than zero");
+                return true;
+            }
+
+            return false;
+        }
+
+        var ok = true;
+        double Coordinate(Col column)
+        {
+            var value = table.Number((int)column, double.PositiveInfinity);
+            if (double.IsPositiveInfinity(value))
+            {
+                table.Error((int)column, $"support \"{label}\" has no {Columns[(int)column].Name}; give its position");
+            }
+
+            ok &= double.IsFinite(value);
+            return value;
+        }
+
+        var (x, y) = (Coordinate(Col.X), Coordinate(Col.Y));
+        double? level = table.Text((int)Col.Level).IsEmpty ? null : table.Number((int)Col.Level, 0);
+        ok &= level is null || !double.IsNaN(level.Value);
+        var shapeText = table.Text((int)Col.Shape).ToString();
+        ColumnShape? shape = shapeText switch
+        {
+            "" or "rect" => ColumnShape.Rectangular,
+            "round" => ColumnShape.Round,
+            "steel" => ColumnShape.Steel,
+            _ => null,
+        };
+        if (shape is null)
+        {
+            table.Error((int)Col.Shape, shapeText == "wall" ? $"support \"{label}\" is a wall; wall footings are not designed yet in this version" : $"shape \"{shapeText}\" is not known; it is rect, round, steel or wall");
+            return null;
+        }
+
+        if (!table.Has((int)Col.Cx) || table.Text((int)Col.Cx).IsEmpty)
+        {
+            table.Error((int)(table.Has((int)Col.Cx) ? Col.Cx : Col.Support), $"support \"{label}\" has no column size; give {(shape == ColumnShape.Round ? "its diameter in cx" : "cx and cy")}");
+            return null;
+        }
+
+        var cx = table.Number((int)Col.Cx, 0);
+        var cy = table.Number((int)Col.Cy, cx);
+        var (px, py) = (table.Number((int)Col.PlateX, 0), table.Number((int)Col.PlateY, 0));
+        var angle = table.Number((int)Col.Angle, 0);
+        ok &= !Bad(Col.Cx, cx, false) & !Bad(Col.Cy, cy, false) & !Bad(Col.PlateX, px, true) & !Bad(Col.PlateY, py, true) & !double.IsNaN(angle);
+        if (ok && shape == ColumnShape.Steel && (px < cx || py < cy))
+        {
+            table.Error((int)(table.Has((int)Col.PlateX) ? Col.PlateX : Col.Shape), $"the base plate of steel column \"{label}\" must be at least as large as the profile; give plate-x and plate-y");
+            ok = false;
+        }
+
+        var ground = table.Text((int)Col.Ground).ToString();
+        if (ground.Length > 0 && !grounds.Contains(ground))
+        {
+            table.Error((int)Col.Ground, $"there is no [grounds.{ground}] in plinth.toml; " + (Nearest.Of(ground, grounds) is { } near ? $"did you mean \"{near}\"?" : "write the table, or leave the cell empty for [ground]"));
+            ok = false;
+        }
+
+        return ok ? new Support(label, x, y, level, shape.Value, cx, shape == ColumnShape.Round ? cx : cy, shape == ColumnShape.Steel ? px : 0, shape == ColumnShape.Steel ? py : 0, angle, ground, table.Text((int)Col.Grid).ToString()) : null;
+    }
+}

@@ -1,0 +1,129 @@
+using System.Text;
+using Plinth.Files.Diagnostics;
+
+namespace Plinth.Files;
+
+/// <summary>Reads and writes text files: encodings told apart strictly, writing whole or not at all.</summary>
+public static class TextFile
+{
+    private static readonly UTF8Encoding StrictUtf8 = new(false, true);
+
+    /// <summary>Reads a file as UTF-8 (with or without byte-order mark) or UTF-16 (with one, or told by its zeros).</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="name">Its name in messages.</param>
+    /// <param name="bag">Receives what is wrong.</param>
+    /// <returns>The text; null if it cannot be read.</returns>
+    public static string? Read(string path, string name, DiagnosticBag bag) => Read(path, name, bag, out _);
+
+    /// <summary>Reads a file and tells its encoding, so that it can be written back in it.</summary>
+    public static string? Read(string path, string name, DiagnosticBag bag, out Encoding encoding)
+    {
+        ArgumentNullException.ThrowIfNull(bag);
+        encoding = StrictUtf8;
+        byte[] bytes;
+        try
+        {
+            bytes = File.ReadAllBytes(path);
+        }
+        catch (FileNotFoundException)
+        {
+            bag.Error(new FilePlace(name, 0, 0), $"there is no such file at {path}");
+            return null;
+        }
+        catch (DirectoryNotFoundException)
+        {
+            bag.Error(new FilePlace(name, 0, 0), $"there is no such file at {path}");
+            return null;
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            bag.Error(new FilePlace(name, 0, 0), $"cannot be read: {e.Message}");
+            return null;
+        }
+
+        return Decode(bytes, name, bag, out encoding);
+    }
+
+    /// <summary>Writes a file so that a reader sees the old content or the new, never a part: to a temporary file beside it, flushed, then renamed over it.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="text">The content.</param>
+    /// <param name="encoding">How it is written; null: UTF-8 without byte-order mark.</param>
+    /// <exception cref="IOException">It cannot be written.</exception>
+    /// <exception cref="UnauthorizedAccessException">It may not be written.</exception>
+    public static void WriteAtomically(string path, string text, Encoding? encoding = null)
+    {
+        encoding ??= StrictUtf8;
+        var full = Path.GetFullPath(path);
+        full = File.ResolveLinkTarget(full, true)?.FullName ?? full;
+        var temporary = Path.Combine(Path.GetDirectoryName(full)!, "." + Path.GetFileName(full) + "." + Environment.ProcessId.ToString(System.Globalization.CultureInfo.InvariantCulture) + ".new");
+        try
+        {
+            using (var stream = new FileStream(temporary, FileMode.Create, FileAccess.Write, FileShare.None))
+            {
+                stream.Write(encoding.GetPreamble());
+                stream.Write(encoding.GetBytes(text));
+                stream.Flush(flushToDisk: true);
+            }
+
+            File.Move(temporary, full, overwrite: true);
+        }
+        catch
+        {
+            File.Delete(temporary);
+            throw;
+        }
+    }
+
+    private static string? Decode(byte[] bytes, string name, DiagnosticBag bag, out Encoding encoding)
+    {
+        encoding = StrictUtf8;
+        try
+        {
+            if (bytes is [0xEF, 0xBB, 0xBF, ..])
+            {
+                encoding = new UTF8Encoding(true, true);
+                return StrictUtf8.GetString(bytes, 3, bytes.Length - 3);
+            }
+
+            if (bytes is [0xFF, 0xFE, ..] or [0xFE, 0xFF, ..])
+            {
+                encoding = new UnicodeEncoding(bytes[0] == 0xFE, true, true);
+                return encoding.GetString(bytes, 2, bytes.Length - 2);
+            }
+
+            // UTF-16 without a mark: our files begin with an ASCII character, whose other byte is zero.
+            if (bytes.Length >= 2 && (bytes[0] == 0) != (bytes[1] == 0))
+            {
+                encoding = new UnicodeEncoding(bytes[0] == 0, false, true);
+                return encoding.GetString(bytes);
+            }
+
+            var text = StrictUtf8.GetString(bytes);
+            var zero = text.IndexOf('\0', StringComparison.Ordinal);
+            if (zero >= 0)
+            {
+                bag.Error(PlaceAt(name, text, zero), "holds a zero character, so it is not a text file; save it as UTF-8 text");
+                return null;
+            }
+
+            return text;
+        }
+        catch (DecoderFallbackException e)
+        {
+            var before = Encoding.Latin1.GetString(bytes, 0, Math.Clamp(e.Index, 0, bytes.Length));
+            bag.Error(PlaceAt(name, before, before.Length), "is neither UTF-8 nor UTF-16 text; save it as UTF-8");
+            return null;
+        }
+        catch (ArgumentException)
+        {
+            bag.Error(new FilePlace(name, 0, 0), "is neither UTF-8 nor UTF-16 text; save it as UTF-8");
+            return null;
+        }
+    }
+
+    private static FilePlace PlaceAt(string name, string text, int index)
+    {
+        var line = 1 + text.AsSpan(0, index).Count('\n');
+        return new FilePlace(name, line, index - text.LastIndexOf('\n', Math.Max(0, index - 1)));
+    }
+}

@@ -1,0 +1,297 @@
+using System.Globalization;
+using Plinth.Core.Units;
+using Plinth.Files.Diagnostics;
+
+namespace Plinth.Files.Toml;
+
+/// <summary>The sign that a value may have.</summary>
+public enum Sign
+{
+    /// <summary>Any.</summary>
+    Any,
+
+    /// <summary>Zero or more.</summary>
+    NotNegative,
+
+    /// <summary>More than zero.</summary>
+    Positive,
+}
+
+/// <summary>Reads the keys of a table one by one; what was not asked for by the end is an unknown key.</summary>
+/// <param name="table">The table; null: an absent one, whose keys all have their defaults.</param>
+/// <param name="path">Its name in messages: "[ground]".</param>
+/// <param name="bag">Receives what is wrong.</param>
+public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag)
+{
+    private readonly HashSet<string> known = new(StringComparer.Ordinal);
+
+    /// <summary>Where the table begins.</summary>
+    public FilePlace Place => table?.Place ?? default;
+
+    /// <summary>Whether a key is there.</summary>
+    public bool Has(string key)
+    {
+        known.Add(key);
+        return table?[key] is not null;
+    }
+
+    /// <summary>Where a key's value stands, or the table if it is absent.</summary>
+    public FilePlace PlaceOf(string key) => table?[key]?.Place ?? Place;
+
+    /// <summary>The node of a key, or null.</summary>
+    public TomlNode? Node(string key)
+    {
+        known.Add(key);
+        return table?[key];
+    }
+
+    /// <summary>A text.</summary>
+    public string? Text(string key)
+    {
+        if (Node(key) is not { } node)
+        {
+            return null;
+        }
+
+        if (node.Value is string s)
+        {
+            return s;
+        }
+
+        bag.Error(node.Place, $"{key} must be text in quotes; write for example {key} = \"{node.Source.Trim('"')}\"");
+        return null;
+    }
+
+    /// <summary>One of several words.</summary>
+    public T Choice<T>(string key, T fallback, params ReadOnlySpan<(string Word, T Value)> words)
+    {
+        if (Text(key) is not { } text)
+        {
+            return fallback;
+        }
+
+        var all = new List<string>();
+        foreach (var (word, value) in words)
+        {
+            if (word == text)
+            {
+                return value;
+            }
+
+            all.Add(word);
+        }
+
+        var near = Nearest.Of(text, all);
+        bag.Error(PlaceOf(key), $"{key} = \"{text}\" is not known; " + (near is null ? "" : $"did you mean \"{near}\"? ") + $"It is one of {string.Join(", ", all.Select(w => $"\"{w}\""))}");
+        return fallback;
+    }
+
+    /// <summary>A plain number.</summary>
+    public double Number(string key, double fallback, Sign sign = Sign.NotNegative) => NumberOrNull(key, sign) ?? fallback;
+
+    /// <summary>A plain number, or null if the key is absent or wrong.</summary>
+    public double? NumberOrNull(string key, Sign sign = Sign.NotNegative)
+    {
+        if (Node(key) is not { } node)
+        {
+            return null;
+        }
+
+        if (node.Value is not double value)
+        {
+            bag.Error(node.Place, $"{key} must be a plain number, without quotes or unit; write for example {key} = 1.5");
+            return null;
+        }
+
+        return InRange(key, node, value, sign) ? value : null;
+    }
+
+    /// <summary>True or false.</summary>
+    public bool Flag(string key, bool fallback)
+    {
+        if (Node(key) is not { } node)
+        {
+            return fallback;
+        }
+
+        if (node.Value is bool value)
+        {
+            return value;
+        }
+
+        bag.Error(node.Place, $"{key} must be true or false, without quotes");
+        return fallback;
+    }
+
+    /// <summary>A value with a unit.</summary>
+    public double Quantity(string key, Measure measure, double fallback, Sign sign = Sign.NotNegative) => QuantityOrNull(key, measure, sign) ?? fallback;
+
+    /// <summary>A value with a unit, or null if the key is absent or wrong.</summary>
+    public double? QuantityOrNull(string key, Measure measure, Sign sign = Sign.NotNegative) => Node(key) is { } node ? Quantity(key, node, measure, sign) : null;
+
+    /// <summary>Reads a node as a value with a unit, or null if it is wrong.</summary>
+    public double? Quantity(string key, TomlNode node, Measure measure, Sign sign)
+    {
+        ArgumentNullException.ThrowIfNull(node);
+        ArgumentNullException.ThrowIfNull(measure);
+        if (node.Value is not string text)
+        {
+            bag.Error(node.Place, node.Value is double bare
+                ? string.Create(CultureInfo.InvariantCulture, $"{key} = {node.Source} has no unit; write for example {key} = \"{bare} {measure.Example}\"")
+                : $"{key} must be {measure.Name} in quotes; write for example {key} = \"2.5 {measure.Example}\"");
+            return null;
+        }
+
+        if (!Plinth.Core.Units.Quantity.TryRead(text, measure, out var value, out var fault))
+        {
+            bag.Error(node.Place, $"{key} {fault}");
+            return null;
+        }
+
+        return InRange(key, node, value, sign) ? value : null;
+    }
+
+    /// <summary>Two values with units, least and most.</summary>
+    public (double Least, double Most)? Range(string key, Measure measure)
+    {
+        if (Node(key) is not { } node)
+        {
+            return null;
+        }
+
+        if (node.Value is not List<TomlNode> { Count: 2 } list)
+        {
+            bag.Error(node.Place, $"{key} needs two values, least and most; write for example {key} = [\"1 {measure?.Example}\", \"2 {measure?.Example}\"]");
+            return null;
+        }
+
+        if (Quantity(key, list[0], measure!, Sign.Positive) is not { } least || Quantity(key, list[1], measure!, Sign.Positive) is not { } most)
+        {
+            return null;
+        }
+
+        if (least > most)
+        {
+            bag.Error(node.Place, $"{key}: the least value {list[0].Source} is above the greatest {list[1].Source}; swap them");
+            return null;
+        }
+
+        return (least, most);
+    }
+
+    /// <summary>A list of texts; null if the key is absent or wrong.</summary>
+    public IReadOnlyList<(string Text, FilePlace Place)>? Texts(string key)
+    {
+        if (Node(key) is not { } node)
+        {
+            return null;
+        }
+
+        if (node.Value is List<TomlNode> list && list.All(n => n.Value is string))
+        {
+            return [.. list.Select(n => ((string)n.Value!, n.Place))];
+        }
+
+        bag.Error(node.Place, $"{key} must be a list of texts; write for example {key} = [\"a\", \"b\"]");
+        return null;
+    }
+
+    /// <summary>A reader of a table within; absent if it is not there.</summary>
+    public TableReader Inner(string key)
+    {
+        var name = path.Length == 0 ? $"[{key}]" : $"{path.TrimEnd(']')}.{key}]";
+        if (Node(key) is not { } node)
+        {
+            return new TableReader(null, name, bag);
+        }
+
+        if (node.Value is TomlTable inner)
+        {
+            return new TableReader(inner, name, bag);
+        }
+
+        bag.Error(node.Place, $"{key} must be a table; write [{key}] on a line of its own");
+        return new TableReader(null, name, bag);
+    }
+
+    /// <summary>Readers of the tables of an array of tables.</summary>
+    public IReadOnlyList<TableReader> Each(string key)
+    {
+        if (Node(key) is not { } node)
+        {
+            return [];
+        }
+
+        if (node.Value is List<TomlNode> list && list.All(n => n.Value is TomlTable))
+        {
+            return [.. list.Select(n => new TableReader((TomlTable)n.Value!, $"[[{key}]]", bag))];
+        }
+
+        bag.Error(node.Place, $"{key} must be written [[{key}]], in double brackets: there may be several");
+        return [];
+    }
+
+    /// <summary>All keys with their nodes; marks them as known.</summary>
+    public IReadOnlyList<(string Key, FilePlace Place, TomlNode Node)> All()
+    {
+        var entries = table is null ? [] : table.Entries.ToList();
+        known.UnionWith(entries.Select(e => e.Key));
+        return entries;
+    }
+
+    /// <summary>Refuses keys by name that are known but do nothing yet.</summary>
+    public void NotYet(params ReadOnlySpan<string> keys)
+    {
+        foreach (var key in keys)
+        {
+            if (Node(key) is not null)
+            {
+                bag.Error(table!.PlaceOf(key), $"{key} in {(path.Length == 0 ? "plinth.toml" : path)} is known but does nothing yet in this version; delete it, so that nobody takes it as done");
+            }
+        }
+    }
+
+    /// <summary>Reports keys that nobody asked for.</summary>
+    public void Done()
+    {
+        if (table is null)
+        {
+            return;
+        }
+
+        foreach (var (key, place, _) in table.Entries)
+        {
+            if (known.Contains(key))
+            {
+                continue;
+            }
+
+            var near = Nearest.Of(key, known);
+            bag.Error(place, $"{(path.Length == 0 ? "there" : path)} {(path.Length == 0 ? "is no" : "has no")} key \"{key}\"; " + (near is null ? $"known are {string.Join(", ", known.Order(StringComparer.Ordinal))}" : $"did you mean \"{near}\"?"));
+        }
+    }
+
+    /// <summary>Reports a missing key.</summary>
+    public void Missing(string key, string example) =>
+        bag.Error(table is null ? new FilePlace("plinth.toml", 0, 0) : Place, $"{path} needs {key}; write for example {key} = {example}");
+
+    /// <summary>Reports something wrong at a key.</summary>
+    public void Fault(string key, string message) => bag.Error(PlaceOf(key), message);
+
+    private bool InRange(string key, TomlNode node, double value, Sign sign)
+    {
+        if (!double.IsFinite(value))
+        {
+            bag.Error(node.Place, $"{key} = {node.Source} is not a finite number");
+            return false;
+        }
+
+        if ((sign == Sign.Positive && value <= 0) || (sign == Sign.NotNegative && value < 0))
+        {
+            bag.Error(node.Place, $"{key} = {node.Source} must be {(sign == Sign.Positive ? "more than zero" : "zero or more")}");
+            return false;
+        }
+
+        return true;
+    }
+}
