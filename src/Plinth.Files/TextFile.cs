@@ -54,7 +54,7 @@ public static class TextFile
     {
         encoding ??= StrictUtf8;
         var full = Path.GetFullPath(path);
-        full = File.ResolveLinkTarget(full, true)?.FullName ?? full;
+        full = File.Exists(full) ? File.ResolveLinkTarget(full, true)?.FullName ?? full : full;
         var temporary = Path.Combine(Path.GetDirectoryName(full)!, "." + Path.GetFileName(full) + "." + Environment.ProcessId.ToString(System.Globalization.CultureInfo.InvariantCulture) + ".new");
         try
         {

@@ -41,7 +41,7 @@ internal static class BaseLoadCase
         var f = combination.WeightFactor;
         var area = s.Length * s.Width;
         var (rules, ground) = (s.Rules, s.Ground);
-        trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}·{new Sym("h", s.Thickness, Unit.Section)}");
+        trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}·{new Sym("h", s.Thickness, Unit.Length)}");
         trace.Let("Wsoil", s.SoilWeight, Unit.Force, $"{new Sym("γs", ground.SoilWeight, Unit.UnitWeight)}·{new Sym("ds", s.SoilDepth, Unit.Length)}·({new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)} − {new Sym("Acol", s.Place.Place.Support.Area, Unit.Area)})");
         var q = withSurcharge ? s.Place.SurchargeFactors[k] * ground.Surcharge * area : 0;
         if (q != 0)

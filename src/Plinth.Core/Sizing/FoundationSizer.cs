@@ -104,8 +104,8 @@ public sealed class FoundationSizer
                 checker.Set(smaller);
                 if (PlanExceeds(smaller.Size) || search.Find() is not { } bars)
                 {
-                    var failure = PlanExceeds(smaller.Size) ? planFailure!.Value : search.LastFailure!.Value;
-                    result.Add((step, Stop(failure, "")));
+                    var failure = PlanExceeds(smaller.Size) ? planFailure : search.LastFailure;
+                    result.Add((step, failure is { } stopped ? Stop(stopped, "") : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null)));
                     return;
                 }
 
@@ -395,13 +395,41 @@ public sealed class FoundationSizer
             (null, { } b) => $"width held at {l(b)}, length up to {l(rules.MostPlan)}",
             _ => $"plan up to {l(length)} × {l(width)} ([sizing] range.plan)",
         };
-        if (!Fits(size))
+        if (!plans.Any(p => Fits(new BaseSize(p.Length, p.Width, thicknesses[at]))))
         {
             return new SizingStop(null, null, null, 0, bound + ": the column does not stand wholly on it", null);
         }
 
-        planFailure = null;
-        return PlanExceeds(size) ? Stop(planFailure!.Value, bound) : new SizingStop(null, null, null, 0, bound, null);
+        return Nearest(at, bound);
+    }
+
+    // The plan that comes nearest to passing says more than the largest: held edges and weights make some sizes worse as they grow.
+    private SizingStop Nearest(int at, string bound)
+    {
+        const int tries = 400;
+        (double Utilisation, BaseSize Size, Check Check, BaseState State)? best = null;
+        var stride = Math.Max(1, plans.Count / tries);
+        for (var i = plans.Count - 1; i >= 0; i -= stride)
+        {
+            var size = new BaseSize(plans[i].Length, plans[i].Width, thicknesses[at]);
+            if (!Fits(size))
+            {
+                continue;
+            }
+
+            Set(size);
+            var worst = checker.States.SelectMany(s => PlanChecks.Select(c => (Check: c, State: s, Worst: c.Worst(s)))).Where(w => w.Worst is not null)
+                .MaxBy(w => w.Worst!.Value.Outcome.FailsAnyhow ? Math.Max(Outcome.NoCapacity, w.Worst.Value.Outcome.Utilisation) : w.Worst.Value.Outcome.Utilisation);
+            var utilisation = worst.Worst!.Value.Outcome.FailsAnyhow ? double.MaxValue : worst.Worst.Value.Outcome.Utilisation;
+            if (best is null || utilisation < best.Value.Utilisation)
+            {
+                best = (utilisation, size, worst.Check, worst.State);
+            }
+        }
+
+        var b = best!.Value;
+        Set(b.Size);
+        return Stop((b.Check, b.State), $"{bound}; the nearest to passing is {Unit.Length.Format(b.Size.Length, project.Units)} × {Unit.Length.FormatWithSymbol(b.Size.Width, project.Units)}");
     }
 
     private SizingStop ThicknessStop((double Length, double Width) plan, int at)

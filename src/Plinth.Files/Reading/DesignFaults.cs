@@ -6,9 +6,9 @@ using Plinth.Files.Diagnostics;
 namespace Plinth.Files.Reading;
 
 /// <summary>Finds designs that contradict what is held, their levels or their columns.</summary>
-internal static class DesignFaults
+public static class DesignFaults
 {
-    public static void Find(IReadOnlyList<Foundation> foundations, IReadOnlyDictionary<string, AdoptedEntry> adopted, UnitSystem units, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, DiagnosticBag bag)
+    internal static void Find(IReadOnlyList<Foundation> foundations, IReadOnlyDictionary<string, AdoptedEntry> adopted, UnitSystem units, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, DiagnosticBag bag)
     {
         foreach (var f in foundations)
         {

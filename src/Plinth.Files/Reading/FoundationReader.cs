@@ -16,6 +16,8 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
     private readonly Dictionary<string, (Foundation Foundation, FilePlace Place)> byMark = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (string Mark, FilePlace Place)> taken = new(StringComparer.Ordinal);
 
+    private readonly List<(List<string> Labels, Action<string> Add)> unmarked = [];
+
     public List<Foundation> Read(IReadOnlyList<TableReader> tables)
     {
         var marks = new HashSet<string>(adopted.Keys, StringComparer.Ordinal);
@@ -37,9 +39,18 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             FromAdopted(entry);
         }
 
+        // Marks that nobody gave follow the order of supports.csv.
         foreach (var label in order)
         {
-            if (!taken.ContainsKey(label))
+            if (unmarked.Find(p => p.Labels[0] == label) is { Add: { } add })
+            {
+                add(NextMark(marks));
+            }
+            else if (unmarked.Any(p => p.Labels.Contains(label)))
+            {
+                continue;
+            }
+            else if (!taken.ContainsKey(label))
             {
                 Add(NextMark(marks), [label], false, HeldValues.Nothing, rules, null, null, supports[label].Place);
             }
@@ -126,8 +137,16 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             RuleReader.Rates(t.Inner("rates"), rules.Rates));
         t.Done();
         var overGround = t.Node("ground") is { Value: TomlTable } ? t : null;
-        var from = mark ?? adopted.Values.FirstOrDefault(a => a.Places.SelectMany(p => p).ToHashSet().SetEquals(labels))?.Mark ?? NextMark(marks);
-        Add(from, labels, alike, held, own, ground, overGround, t.Place, angle);
+        var belongs = mark ?? adopted.Values.FirstOrDefault(a => a.Places.SelectMany(p => p).ToHashSet().SetEquals(labels))?.Mark;
+        var add = (string given) => Add(given, labels, alike, held, own, ground, overGround, t.Place, angle);
+        if (belongs is not null || !supports.ContainsKey(labels[0]))
+        {
+            add(belongs ?? NextMark(marks));
+        }
+        else
+        {
+            unmarked.Add((labels, add));
+        }
     }
 
     private HeldValues Held(TableReader t)

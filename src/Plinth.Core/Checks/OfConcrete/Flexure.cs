@@ -38,7 +38,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
     public static Outcome Evaluate<T>(BaseState s, in FlexuralStrength strength, int k, ref T trace)
         where T : struct, ITrace
     {
-        if (s.Contact(k).State == ContactState.NoEquilibrium)
+        if (!s.LooksAt(TFace.IsBottom ? Face.Bottom : Face.Top) || s.Contact(k).State == ContactState.NoEquilibrium)
         {
             return Outcome.NotDone;
         }

@@ -1,0 +1,102 @@
+using System.CommandLine;
+using Plinth.Cli.Output;
+using Plinth.Core.Foundations;
+using Plinth.Core.Sizing;
+using Plinth.Files.Adopted;
+using Plinth.Files.Json;
+using Plinth.Files.Reading;
+
+namespace Plinth.Cli.Commands;
+
+/// <summary>Checks what is adopted.</summary>
+internal static class CheckCommand
+{
+    public static Command Build()
+    {
+        var command = new Command("check", """
+            Checks what is adopted; a row a foundation.
+
+            Examples:
+              plinth check                          all foundations
+              plinth check 'F1*' --below 0.7        what has room among F1, F10, F11 …
+              plinth check F7 --set width="2.2 m"   tries a value, writes nothing
+            """);
+        var marks = new Argument<string[]>("mark") { Description = "Marks or patterns (default: all)", Arity = ArgumentArity.ZeroOrMore };
+        var set = new Option<string[]>("--set") { Description = "Try KEY=VALUE without writing (length, width, thickness, bottom-x, bottom-y, top-x, top-y)", HelpName = "KEY=VALUE", AllowMultipleArgumentsPerToken = false };
+        var below = new Option<double?>("--below") { Description = "List only what is used below this utilisation", HelpName = "U" };
+        command.Add(marks);
+        command.Add(set);
+        command.Add(below);
+        var common = new Common(command);
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(set) ?? [], parsed.GetValue(below)));
+        return command;
+    }
+
+    /// <summary>Checks the designs in force.</summary>
+    public static IReadOnlyList<FoundationReport> Check(LoadedProject loaded, IReadOnlyList<Foundation> foundations, Func<Foundation, FoundationDesign?>? design = null)
+    {
+        design ??= loaded.Design;
+        var designs = foundations.Select(f => (Foundation: f, Design: design(f))).ToList();
+        var done = designs.Where(d => d.Design is not null).Select(d => (d.Foundation, d.Design!)).ToList();
+        var results = Building.Check(loaded.Project, done, Runner.Token);
+        var byMark = done.Zip(results).ToDictionary(p => p.First.Foundation.Mark, p => p.Second, StringComparer.Ordinal);
+        return [.. designs.Select(d => new FoundationReport(d.Foundation, d.Design, byMark.GetValueOrDefault(d.Foundation.Mark)))];
+    }
+
+    /// <summary>Changes a design by KEY=VALUE.</summary>
+    /// <exception cref="CallException">It cannot be read, or makes the base impossible.</exception>
+    public static FoundationDesign With(LoadedProject loaded, Foundation foundation, FoundationDesign design, IReadOnlyList<string> pairs)
+    {
+        foreach (var pair in pairs)
+        {
+            var (key, value) = Split(pair);
+            design = AdoptedReader.With(design, key, value, out var fault) ?? throw new CallException(fault!);
+        }
+
+        return DesignFaults.Impossible(foundation, design, loaded.Project.Units) is { } impossible ? throw new CallException($"{foundation.Mark}: {impossible.Message}") : design;
+    }
+
+    /// <summary>Splits KEY=VALUE.</summary>
+    public static (string Key, string Value) Split(string pair)
+    {
+        var at = pair.IndexOf('=', StringComparison.Ordinal);
+        return at > 0 ? (pair[..at].Trim(), pair[(at + 1)..].Trim().Trim('"')) : throw new CallException($"\"{pair}\" is not KEY=VALUE; write for example width=\"2.2 m\"");
+    }
+
+    /// <summary>Prints reports in the form asked.</summary>
+    public static int Print(Call call, LoadedProject loaded, IReadOnlyList<FoundationReport> reports, Action<Screen> table)
+    {
+        switch (call.Format)
+        {
+            case OutputFormat.Json:
+                using (var stdout = Console.OpenStandardOutput())
+                {
+                    using var buffer = new BufferedStream(stdout, 1 << 16);
+                    ResultsJson.Write(buffer, loaded.Project, Call.Version, loaded.Warnings, reports);
+                }
+
+                break;
+            case OutputFormat.Csv:
+                Console.Out.Write(ResultTables.Csv(loaded, reports));
+                break;
+            default:
+                table(new Screen(call));
+                break;
+        }
+
+        return reports.All(r => r.Passes) ? ExitCode.Ok : ExitCode.Fails;
+    }
+
+    private static int Run(Call call, string[] marks, string[] set, double? below)
+    {
+        var loaded = call.Load();
+        var foundations = Call.Choose(loaded.Project, marks);
+        var reports = Check(loaded, foundations, f => loaded.Design(f) is { } d ? With(loaded, f, d, set) : null);
+        if (below is { } limit)
+        {
+            reports = [.. reports.Where(r => r.Result is { } result && result.Governing.Utilisation < limit)];
+        }
+
+        return Print(call, loaded, reports, screen => ResultTables.Checks(screen, loaded, reports, call.Quiet));
+    }
+}

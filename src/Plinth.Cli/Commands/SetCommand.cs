@@ -1,0 +1,47 @@
+using System.CommandLine;
+using Plinth.Cli.Output;
+using Plinth.Files;
+using Plinth.Files.Adopted;
+
+namespace Plinth.Cli.Commands;
+
+/// <summary>Writes values to adopted.toml and checks them at once.</summary>
+internal static class SetCommand
+{
+    public static Command Build()
+    {
+        var command = new Command("set", """
+            Writes values of one foundation to adopted.toml, keeping all else in it, and checks the foundation.
+
+            Examples:
+              plinth set F7 width="2.2 m"
+              plinth set F7 thickness="550 mm" bottom-x="14 T16" bottom-y="14 T16"
+            """);
+        var mark = new Argument<string>("mark") { Description = "The mark" };
+        var pairs = new Argument<string[]>("KEY=VALUE") { Description = "length, width, thickness, bottom-x, bottom-y, top-x, top-y", Arity = ArgumentArity.OneOrMore };
+        command.Add(mark);
+        command.Add(pairs);
+        var common = new Common(command);
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(pairs)!));
+        return command;
+    }
+
+    private static int Run(Call call, string mark, string[] pairs)
+    {
+        var loaded = call.Load();
+        var f = Call.ChooseOne(loaded.Project, mark);
+        var old = loaded.Design(f) ?? throw new CallException($"{f.Mark} is not sized yet; run: plinth size {f.Mark}");
+        var design = CheckCommand.With(loaded, f, old, pairs);
+        var values = pairs.Select(CheckCommand.Split).Select(p => (p.Key, TomlText.Quote(p.Value))).ToList();
+        var text = AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: false);
+        TextFile.WriteAtomically(loaded.AdoptedPath, text, loaded.AdoptedEncoding);
+        var reports = CheckCommand.Check(loaded, [f], _ => design);
+        var exit = CheckCommand.Print(call, loaded, reports, screen => ResultTables.Checks(screen, loaded, reports, call.Quiet));
+        if (!call.Quiet)
+        {
+            Console.Error.WriteLine($"Written to {loaded.AdoptedPath}; {f.Mark} is held from now on (plinth size {f.Mark} --over frees it)");
+        }
+
+        return exit;
+    }
+}

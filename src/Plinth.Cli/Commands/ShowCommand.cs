@@ -1,0 +1,164 @@
+using System.CommandLine;
+using Plinth.Cli.Output;
+using Plinth.Core.Checks;
+using Plinth.Core.Foundations;
+using Plinth.Core.Units;
+using Plinth.Files.Diagnostics;
+using Plinth.Files.Json;
+using Plinth.Files.Reading;
+using Plinth.Files.Tables;
+
+namespace Plinth.Cli.Commands;
+
+/// <summary>One foundation on one screen, or the trace of one of its checks.</summary>
+internal static class ShowCommand
+{
+    public static Command Build()
+    {
+        var command = new Command("show", """
+            Shows one foundation on one screen; with a check, every step of it: symbol, formula, values, result, clause.
+
+            Examples:
+              plinth show F7                                    all its checks
+              plinth show F7 two-way-shear                      the governing combination, step by step
+              plinth show F7 bearing --combination S7:+WX       another combination
+              plinth show F7 --why                              what stops the next smaller step
+            """);
+        var mark = new Argument<string>("mark") { Description = "The mark" };
+        var check = new Argument<string?>("check") { Description = "A check, by the id that JSON output gives it", Arity = ArgumentArity.ZeroOrOne };
+        var combination = new Option<string?>("--combination") { Description = "The combination (default: the governing one)", HelpName = "NAME" };
+        var place = new Option<string?>("--place") { Description = "The place of a mark made alike, by its support (default: where the check governs)", HelpName = "SUPPORT" };
+        var why = new Option<bool>("--why") { Description = "What stops each next smaller step" };
+        command.Add(mark);
+        command.Add(check);
+        command.Add(combination);
+        command.Add(place);
+        command.Add(why);
+        var common = new Common(command);
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(why)));
+        return command;
+    }
+
+    private static int Run(Call call, string mark, string? checkId, string? combination, string? place, bool why)
+    {
+        var loaded = call.Load();
+        var project = loaded.Project;
+        var f = Call.ChooseOne(project, mark);
+        var design = loaded.Design(f) ?? throw new CallException($"{f.Mark} is not sized yet; run: plinth size {f.Mark}");
+        if (combination is not null && !project.Combinations.Used.Any(c => c.Name == combination))
+        {
+            var near = Nearest.Of(combination, project.Combinations.Used.Select(c => c.Name));
+            throw new CallException($"there is no combination \"{combination}\"" + (near is null ? "; plinth combos lists them" : $"; did you mean {near}?"));
+        }
+
+        if (place is not null && !f.Places.Any(p => p.Name == place))
+        {
+            throw new CallException($"{f.Mark} does not stand under {place}; its places are {string.Join(", ", f.Places.Select(p => p.Name))}");
+        }
+
+        if (checkId is not null)
+        {
+            return Trace(call, loaded, f, design, checkId, combination, place);
+        }
+
+        if (combination is not null)
+        {
+            throw new CallException("--combination goes with a check, for example: plinth show " + f.Mark + " bearing --combination " + combination);
+        }
+
+        var reports = CheckCommand.Check(loaded, [f]);
+        return CheckCommand.Print(call, loaded, reports, screen =>
+        {
+            Head(screen, loaded, f, design);
+            ResultTables.Foundation(screen, loaded, f, design, reports[0].Result!);
+            if (why)
+            {
+                SizeCommand.Why(screen, loaded, reports);
+            }
+        });
+    }
+
+    private static int Trace(Call call, LoadedProject loaded, Foundation f, FoundationDesign design, string checkId, string? combination, string? place)
+    {
+        if (CheckCatalog.Find(checkId) is not { } check)
+        {
+            if (CheckCatalog.NotChecked.Contains(checkId))
+            {
+                throw new CallException($"{checkId} is not checked in this version");
+            }
+
+            var near = Nearest.Of(checkId, CheckCatalog.All.Select(c => c.Id));
+            throw new CallException($"there is no check \"{checkId}\"; " + (near is null ? $"checks are {string.Join(", ", CheckCatalog.All.Select(c => c.Id))}" : $"did you mean {near}?"));
+        }
+
+        var chosen = combination is null ? null : loaded.Project.Combinations.Used.First(c => c.Name == combination);
+        if (chosen is not null && !check.IsOfBars && !chosen.IsFor(check.For))
+        {
+            throw new CallException($"combination {combination} is for {string.Join(", ", CombinationsJson.WordsOf(chosen.For))}, but {check.Name} needs one for {string.Join(", ", CombinationsJson.WordsOf(check.For))}");
+        }
+
+        var units = loaded.Project.Units;
+        if (new Checker(loaded.Project, f).Trace(design, check, place, combination) is not { } found)
+        {
+            if (call.Format == OutputFormat.Table)
+            {
+                Console.Out.WriteLine($"{f.Mark}: {check.Name} does not arise: nothing acts that it would check.");
+                return ExitCode.Ok;
+            }
+
+            throw new CallException($"{f.Mark}: {check.Name} does not arise: nothing acts that it would check");
+        }
+
+        var (steps, result) = found;
+        switch (call.Format)
+        {
+            case OutputFormat.Json:
+                using (var stdout = Console.OpenStandardOutput())
+                {
+                    ResultsJson.WriteTrace(stdout, f.Mark, result, steps, units);
+                }
+
+                break;
+            case OutputFormat.Csv:
+                var csv = new CsvText();
+                csv.Row("kind", "symbol", "formula", "substituted", "value", "unit", "clause");
+                foreach (var s in steps)
+                {
+                    csv.Row(s.Kind.ToString().ToLowerInvariant(), s.Symbol, s.FormulaText, s.Substituted(units), s.Unit.In(s.Value, units), s.Unit.Symbol(units), s.Clause ?? "");
+                }
+
+                Console.Out.Write(csv.ToString());
+                break;
+            default:
+                var screen = new Screen(call);
+                screen.Line($"{f.Mark}, {check.Name}{(result.Place is null ? "" : " at " + result.Place)}{(result.Combination is null ? "" : ", " + result.Combination)}", Styles.Head);
+                screen.Line($"{Say.Plan(design.Size, units)} {Unit.Length.Symbol(units)}, h {Unit.Section.FormatWithSymbol(design.Size.Thickness, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
+                TraceText.Write(screen, steps, units);
+                screen.Line();
+                var o = result.Outcome;
+                screen.Line($"Utilisation {Say.Utilisation(o.Utilisation, o.Passes)}: {(o.Passes ? "✓ ok" : "✗ FAIL")}" + (o.Note is null ? "" : $" ({o.Note})"), o.Passes ? Styles.Ok : Styles.Fail);
+                break;
+        }
+
+        return result.Passes ? ExitCode.Ok : ExitCode.Fails;
+    }
+
+    private static void Head(Screen screen, LoadedProject loaded, Foundation f, FoundationDesign design)
+    {
+        var units = loaded.Project.Units;
+        string L(double v) => Unit.Length.FormatWithSymbol(v, units);
+        screen.Line($"{f.Mark}, isolated footing under {string.Join(", ", f.Places.Select(p => p.Support.Label + (p.Support.Grid.Length > 0 ? $" ({p.Support.Grid})" : "")))}", Styles.Head);
+        var origin = loaded.Adopted[f.Mark].ByHand ? "written by hand" : "as sized";
+        screen.Line($"{L(design.Size.Length)} × {L(design.Size.Width)} × {Unit.Section.FormatWithSymbol(design.Size.Thickness, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
+        screen.Line($"bottom: {design.BottomX} along x, {design.BottomY} along y; top: {(design.TopX.Size is null && design.TopY.Size is null ? "none" : $"{design.TopX} along x, {design.TopY} along y")}");
+        foreach (var p in f.Places)
+        {
+            var o = BaseGeometry.Offset(f.Held, ColumnOutline.Of(p.Support, p.AngleDegrees), design.Size);
+            var underside = p.Ground.Underside(design.Size.Thickness);
+            screen.Line($"{p.Name}: underside at {L(underside)}, {L(p.Ground.Level - underside)} below the ground{(p.Ground.Name.Length > 0 ? " " + p.Ground.Name : "")}"
+                + (o.X != 0 || o.Y != 0 ? $"; column {L(o.X)} along x, {L(o.Y)} along y from the centre" : "") + (p.AngleDegrees != 0 ? $"; turned {p.AngleDegrees.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}°" : ""));
+        }
+
+        screen.Line();
+    }
+}

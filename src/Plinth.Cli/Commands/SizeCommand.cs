@@ -1,0 +1,225 @@
+using System.CommandLine;
+using Plinth.Cli.Output;
+using Plinth.Core.Foundations;
+using Plinth.Core.Sizing;
+using Plinth.Core.Units;
+using Plinth.Files;
+using Plinth.Files.Adopted;
+using Plinth.Files.Json;
+using Plinth.Files.Reading;
+using Spectre.Console;
+
+namespace Plinth.Cli.Commands;
+
+/// <summary>Finds sizes and bars.</summary>
+internal static class SizeCommand
+{
+    private const int LeastForProgress = 50;
+
+    public static Command Build()
+    {
+        var command = new Command("size", """
+            Finds sizes and bars where none are adopted or what is adopted fails, and writes them to adopted.toml.
+            What was written or changed by hand is left as it is, and named.
+
+            Examples:
+              plinth size              what is not sized yet, or fails
+              plinth size --all        everything that is not held
+              plinth size F7 --over    F7 even if it was edited by hand
+              plinth size --dry-run    shows what would change, writes nothing
+            """);
+        var marks = new Argument<string[]>("mark") { Description = "Marks or patterns (default: all)", Arity = ArgumentArity.ZeroOrMore };
+        var all = new Option<bool>("--all") { Description = "Size everything that is not held, also what passes" };
+        var over = new Option<bool>("--over") { Description = "Size hand edits too" };
+        var dry = new Option<bool>("--dry-run") { Description = "Show old and new, write nothing" };
+        var why = new Option<bool>("--why") { Description = "Say what stopped each next smaller step" };
+        command.Add(marks);
+        command.Add(all);
+        command.Add(over);
+        command.Add(dry);
+        command.Add(why);
+        var common = new Common(command);
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(all), parsed.GetValue(over), parsed.GetValue(dry), parsed.GetValue(why)));
+        return command;
+    }
+
+    private static int Run(Call call, string[] marks, bool all, bool over, bool dry, bool why)
+    {
+        var loaded = call.Load();
+        var foundations = Call.Choose(loaded.Project, marks);
+        var before = CheckCommand.Check(loaded, foundations).ToDictionary(r => r.Foundation.Mark, StringComparer.Ordinal);
+        bool ByHand(Foundation f) => loaded.Adopted.TryGetValue(f.Mark, out var e) && e.ByHand;
+        var wanted = foundations.Where(f => (!ByHand(f) || over) && (all || over && ByHand(f) || !before[f.Mark].Passes)).ToList();
+        var found = Size(loaded, wanted);
+        var reports = foundations.Select(f => Report(f, found.GetValueOrDefault(f.Mark), before[f.Mark], ByHand(f))).ToList();
+        reports = Checked(loaded, reports);
+        if (!dry)
+        {
+            Runner.Token.ThrowIfCancellationRequested();
+            Adopt(loaded, reports);
+        }
+
+        var exit = CheckCommand.Print(call, loaded, reports, screen =>
+        {
+            ResultTables.Sizes(screen, loaded, reports, call.Quiet);
+            if (why)
+            {
+                Why(screen, loaded, reports);
+            }
+
+            if (dry)
+            {
+                Differences(screen, loaded, reports, before);
+            }
+        });
+        Tell(call, loaded, reports, found, dry);
+        return exit;
+    }
+
+    private static Dictionary<string, SizingResult> Size(LoadedProject loaded, List<Foundation> wanted)
+    {
+        var done = 0;
+        var shows = wanted.Count >= LeastForProgress && !Console.IsErrorRedirected;
+        Action? progress = !shows ? null : () =>
+        {
+            var n = Interlocked.Increment(ref done);
+            if (n % 20 == 0)
+            {
+                Console.Error.Write($"\rsizing {n} of {wanted.Count} ");
+            }
+        };
+        var results = Building.Size(loaded.Project, wanted, progress, Runner.Token);
+        if (shows)
+        {
+            Console.Error.Write("\r" + new string(' ', 40) + "\r");
+        }
+
+        return wanted.Zip(results).ToDictionary(p => p.First.Mark, p => p.Second, StringComparer.Ordinal);
+    }
+
+    private static FoundationReport Report(Foundation f, SizingResult? found, FoundationReport before, bool byHand)
+    {
+        if (found is null)
+        {
+            return before with { State = byHand ? "by hand" : "kept" };
+        }
+
+        // What was adopted stays in force where nothing was found: it fails, and says so.
+        return found.Design is { } design ? new FoundationReport(f, design, null, "sized") : before with { State = "none found", Stop = found.Stop };
+    }
+
+    private static List<FoundationReport> Checked(LoadedProject loaded, List<FoundationReport> reports)
+    {
+        var fresh = reports.Where(r => r.State == "sized").ToDictionary(r => r.Foundation.Mark, r => r.Design!, StringComparer.Ordinal);
+        var results = CheckCommand.Check(loaded, [.. reports.Where(r => r.State == "sized").Select(r => r.Foundation)], f => fresh[f.Mark]).ToDictionary(r => r.Foundation.Mark, StringComparer.Ordinal);
+        return [.. reports.Select(r => results.TryGetValue(r.Foundation.Mark, out var c) ? r with { Result = c.Result } : r)];
+    }
+
+    private static void Adopt(LoadedProject loaded, List<FoundationReport> reports)
+    {
+        var us = loaded.Project.Units == UnitSystem.Us;
+        var tables = reports.Where(r => r.State == "sized").Select(r => (r.Foundation.Mark, AdoptedEntry.Write(r.Foundation, r.Design!, us))).ToList();
+        if (tables.Count == 0)
+        {
+            return;
+        }
+
+        var text = AdoptedEditor.Set(loaded.AdoptedText, tables, whole: true);
+        if (text != loaded.AdoptedText)
+        {
+            TextFile.WriteAtomically(loaded.AdoptedPath, text, loaded.AdoptedEncoding);
+        }
+    }
+
+    private static void Tell(Call call, LoadedProject loaded, List<FoundationReport> reports, Dictionary<string, SizingResult> found, bool dry)
+    {
+        foreach (var r in reports.Where(r => r.Stop is not null))
+        {
+            Console.Error.WriteLine($"{r.Foundation.Mark} ({Say.Supports(r.Foundation)}): nothing found: {Reason(r.Stop!)}");
+        }
+
+        var held = reports.Where(r => r.State == "by hand").Select(r => r.Foundation.Mark).ToList();
+        if (held.Count > 0 && !call.Quiet)
+        {
+            Console.Error.WriteLine($"Held, as written by hand in adopted.toml: {string.Join(", ", held)} (--over sizes them too)");
+        }
+
+        if (call.Verbose)
+        {
+            foreach (var (mark, result) in found)
+            {
+                foreach (var step in result.Steps)
+                {
+                    Console.Error.WriteLine($"{mark}: {step.What}: {Say.Plan(step.Size, loaded.Project.Units)}, h {Unit.Section.FormatWithSymbol(step.Size.Thickness, loaded.Project.Units)}");
+                }
+            }
+        }
+
+        var sized = reports.Count(r => r.State == "sized");
+        if (!call.Quiet)
+        {
+            Console.Error.WriteLine(dry ? $"Nothing written: {sized} would be." : sized == 0 ? "Nothing to write." : $"{sized} written to {loaded.AdoptedPath}");
+        }
+    }
+
+    /// <summary>Why sizing stopped, in a sentence.</summary>
+    public static string Reason(SizingStop stop)
+    {
+        if (stop.Check is null)
+        {
+            return stop.Bound;
+        }
+
+        return $"{Say.Check(stop.Check)}{(stop.Combination is null ? "" : " under " + stop.Combination)} still at {Say.Utilisation(stop.Utilisation, false)}; bound: {stop.Bound}" + (stop.Note is null ? "" : $" ({stop.Note})");
+    }
+
+    /// <summary>What stops each next smaller step.</summary>
+    public static void Why(Screen screen, LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
+    {
+        foreach (var r in reports.Where(r => r.Design is not null))
+        {
+            screen.Line();
+            screen.Line($"{r.Foundation.Mark}: what stops the next smaller step", Styles.Head);
+            var table = Screen.Table("step", ">util.", "stopped by", "combination", "");
+            foreach (var (step, stop) in new FoundationSizer(loaded.Project, r.Foundation).Why(r.Design!))
+            {
+                if (stop is null)
+                {
+                    table.AddRow(Screen.Cell(step), Screen.Cell(""), Screen.Cell("nothing: it passes too"), Screen.Cell(""), Screen.Cell(""));
+                }
+                else if (stop.Check is null)
+                {
+                    table.AddRow(Screen.Cell(step), Screen.Cell(""), Screen.Cell(stop.Bound), Screen.Cell(""), Screen.Cell(""));
+                }
+                else
+                {
+                    table.AddRow(Screen.Cell(step), Screen.Cell(Say.Utilisation(stop.Utilisation, false)), Screen.Cell(Say.Check(stop.Check)), Screen.Cell(stop.Combination ?? "—"), Screen.Cell(r.Foundation.Places.Count > 1 ? stop.Place ?? "" : ""));
+                }
+            }
+
+            screen.Write(table);
+        }
+    }
+
+    private static void Differences(Screen screen, LoadedProject loaded, List<FoundationReport> reports, Dictionary<string, FoundationReport> before)
+    {
+        var units = loaded.Project.Units;
+        var changed = reports.Where(r => r.State == "sized" && before[r.Foundation.Mark].Design is { } old && old != r.Design).ToList();
+        if (changed.Count == 0)
+        {
+            return;
+        }
+
+        screen.Line();
+        screen.Line("Old and new", Styles.Head);
+        var table = Screen.Table("mark", "", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bottom", "top");
+        foreach (var r in changed)
+        {
+            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Say.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(Say.Bars(d.BottomX, d.BottomY)), Screen.Cell(Say.Bars(d.TopX, d.TopY)));
+            Row(r.Foundation.Mark, "old", before[r.Foundation.Mark].Design!);
+            Row("", "new", r.Design!);
+        }
+
+        screen.Write(table);
+    }
+}

@@ -1,0 +1,128 @@
+using System.CommandLine;
+using System.Reflection;
+using Plinth.Core.Buildings;
+using Plinth.Core.Foundations;
+using Plinth.Files.Diagnostics;
+using Plinth.Files.Reading;
+
+namespace Plinth.Cli;
+
+/// <summary>The form of the results.</summary>
+internal enum OutputFormat
+{
+    Table,
+    Json,
+    Csv,
+}
+
+/// <summary>The options that every command takes.</summary>
+internal sealed class Common
+{
+    private readonly Option<string?> project = new("--project") { Description = "The project's folder (default: the nearest folder upwards that holds plinth.toml)", HelpName = "DIR" };
+    private readonly Option<string> format = new("--format") { Description = "Form of the results", DefaultValueFactory = _ => "table" };
+    private readonly Option<bool> quiet = new("--quiet") { Description = "Print results only where something fails, and no warnings" };
+    private readonly Option<bool> verbose = new("--verbose") { Description = "Say more of what is done" };
+    private readonly Option<bool> noColor = new("--no-color") { Description = "No colour (also by the variable NO_COLOR)" };
+
+    /// <summary>Adds the options to a command.</summary>
+    public Common(Command command, bool needsProject = true)
+    {
+        format.AcceptOnlyFromAmong("table", "json", "csv");
+        if (needsProject)
+        {
+            command.Add(project);
+            command.Add(format);
+            command.Add(verbose);
+        }
+
+        command.Add(quiet);
+        command.Add(noColor);
+    }
+
+    /// <summary>The options of a call.</summary>
+    public Call Read(ParseResult parsed) => new(
+        parsed.GetValue(project),
+        parsed.GetValue(format) switch { "json" => OutputFormat.Json, "csv" => OutputFormat.Csv, _ => OutputFormat.Table },
+        parsed.GetValue(quiet),
+        parsed.GetValue(verbose),
+        parsed.GetValue(noColor) || !string.IsNullOrEmpty(Environment.GetEnvironmentVariable("NO_COLOR")));
+}
+
+/// <summary>The options of a call.</summary>
+internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool Quiet, bool Verbose, bool NoColor)
+{
+    /// <summary>Version of the program.</summary>
+    public static string Version => typeof(Call).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()!.InformationalVersion.Split('+')[0];
+
+    /// <summary>Reads the project, printing warnings to standard error.</summary>
+    /// <exception cref="CallException">No folder upwards is a project.</exception>
+    /// <exception cref="InputException">Its files are wrong.</exception>
+    public LoadedProject Load()
+    {
+        var bag = new DiagnosticBag();
+        var loaded = ProjectReader.Read(Find(), bag) ?? throw new InputException(bag);
+        if (!Quiet)
+        {
+            foreach (var w in loaded.Warnings)
+            {
+                Console.Error.WriteLine(w);
+            }
+        }
+
+        return loaded;
+    }
+
+    /// <summary>The foundations that marks or patterns name; all if there are none.</summary>
+    /// <exception cref="CallException">A mark names nothing.</exception>
+    public static IReadOnlyList<Foundation> Choose(Project project, IReadOnlyList<string> marks)
+    {
+        if (marks.Count == 0)
+        {
+            return project.Foundations;
+        }
+
+        var chosen = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var mark in marks)
+        {
+            var found = project.Foundations.Where(f => Matches(f.Mark, mark)).Select(f => f.Mark).ToList();
+            if (found.Count == 0)
+            {
+                var under = project.Foundations.FirstOrDefault(f => f.Places.Any(p => p.Support.Label == mark));
+                var near = under?.Mark ?? Nearest.Of(mark, project.Foundations.Select(f => f.Mark));
+                throw new CallException($"no foundation has the mark \"{mark}\"" + (under is not null ? $"; support {mark} stands on {under.Mark}" : near is null ? "" : $"; did you mean {near}?"));
+            }
+
+            chosen.UnionWith(found);
+        }
+
+        return [.. project.Foundations.Where(f => chosen.Contains(f.Mark))];
+    }
+
+    /// <summary>One foundation.</summary>
+    public static Foundation ChooseOne(Project project, string mark)
+    {
+        var found = Choose(project, [mark]);
+        return found.Count == 1 ? found[0] : throw new CallException($"\"{mark}\" names {found.Count} foundations; name one");
+    }
+
+    private static bool Matches(string mark, string pattern) =>
+        pattern.AsSpan().IndexOfAny("*?") >= 0 ? System.IO.Enumeration.FileSystemName.MatchesSimpleExpression(pattern, mark, ignoreCase: false) : mark == pattern;
+
+    private string Find()
+    {
+        if (ProjectDirectory is { } given)
+        {
+            return Directory.Exists(given) ? given : throw new CallException($"there is no folder {given}");
+        }
+
+        for (var at = new DirectoryInfo(Directory.GetCurrentDirectory()); at is not null; at = at.Parent)
+        {
+            if (File.Exists(Path.Combine(at.FullName, ProjectReader.FileName)))
+            {
+                return at.FullName;
+            }
+        }
+
+        throw new CallException("no plinth.toml in this folder or above it; go to a project, name one with --project, or start one with: plinth new DIR");
+    }
+}

@@ -1,0 +1,152 @@
+using System.Globalization;
+using Plinth.Core.Checks;
+using Plinth.Core.Foundations;
+using Plinth.Core.Units;
+using Plinth.Files.Json;
+using Plinth.Files.Reading;
+using Plinth.Files.Tables;
+using Spectre.Console;
+
+namespace Plinth.Cli.Output;
+
+/// <summary>Prints what sizing and checking found.</summary>
+internal static class ResultTables
+{
+    /// <summary>A row a foundation, what fails first; then a line that counts.</summary>
+    public static void Checks(Screen screen, LoadedProject loaded, IReadOnlyList<FoundationReport> reports, bool quiet)
+    {
+        var units = loaded.Project.Units;
+        var shown = reports.OrderBy(r => r.Passes).ThenByDescending(r => r.Passes ? 0 : r.Result?.Governing.Utilisation ?? double.PositiveInfinity).Where(r => !quiet || !r.Passes).ToList();
+        var many = shown.Any(r => r.Foundation.Places.Count > 1);
+        if (shown.Count > 0)
+        {
+            var table = Screen.Table("mark", "supports", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", ">util.", "result", "governing check", "combination", many ? "at" : "");
+            foreach (var r in shown)
+            {
+                var f = r.Foundation;
+                if (r.Design is not { } design || r.Result is not { } result)
+                {
+                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("✗ not sized", Styles.Fail), Screen.Cell("run plinth size"), Screen.Cell(""), Screen.Cell(""));
+                    continue;
+                }
+
+                var g = result.Governing;
+                table.AddRow(
+                    Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell(Say.Plan(design.Size, units)), Screen.Cell(Unit.Section.Format(design.Size.Thickness, units)),
+                    Screen.Cell(Say.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Say.Verdict(r.Passes), Screen.Cell(Words(g)), Screen.Cell(g.Combination ?? "—"), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
+            }
+
+            screen.Write(table);
+        }
+
+        Summary(screen, reports);
+    }
+
+    /// <summary>A row a foundation with its bars and what sizing did.</summary>
+    public static void Sizes(Screen screen, LoadedProject loaded, IReadOnlyList<FoundationReport> reports, bool quiet)
+    {
+        var units = loaded.Project.Units;
+        var shown = reports.OrderBy(r => r.Passes).Where(r => !quiet || !r.Passes).ToList();
+        if (shown.Count > 0)
+        {
+            var table = Screen.Table("mark", "supports", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bars", ">util.", "governing check", "combination", "sizing");
+            foreach (var r in shown)
+            {
+                var f = r.Foundation;
+                if (r.Design is not { } d || r.Result is not { } result)
+                {
+                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell(r.Stop?.Check is { } c ? Say.Check(c) : ""), Screen.Cell(r.Stop?.Combination ?? ""), Screen.Cell("✗ NONE", Styles.Fail));
+                    continue;
+                }
+
+                var g = result.Governing;
+                var bars = Say.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Say.Bars(d.TopX, d.TopY));
+                var state = r.Passes ? Screen.Cell(r.State ?? "", r.State is "sized" ? Styles.Ok : Style.Plain) : Screen.Cell("✗ " + (r.State is "kept" or "sized" or null ? "FAIL" : r.State), Styles.Fail);
+                table.AddRow(
+                    Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell(Say.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(bars),
+                    Screen.Cell(Say.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Words(g)), Screen.Cell(g.Combination ?? "—"), state);
+            }
+
+            screen.Write(table);
+        }
+
+        Summary(screen, reports);
+    }
+
+    /// <summary>All checks of one foundation.</summary>
+    public static void Foundation(Screen screen, LoadedProject loaded, Foundation f, FoundationDesign design, FoundationResult result)
+    {
+        var units = loaded.Project.Units;
+        var many = f.Places.Count > 1;
+        var table = Screen.Table("check", many ? "at" : "", "combination", ">demand", ">capacity", "", ">util.", "result", "clause or factor");
+        foreach (var c in result.Checks)
+        {
+            var o = c.Outcome;
+            var factor = o.Least > 0 ? string.Create(CultureInfo.InvariantCulture, $"factor {o.Factor:0.00} ≥ {o.Least:0.00}") : c.Clause?.Replace(loaded.Project.Code.Name + " ", "", StringComparison.Ordinal) ?? "";
+            table.AddRow(
+                Screen.Cell(Words(c)), Screen.Cell(many ? c.Place ?? "" : ""), Screen.Cell(c.Combination ?? "—"), Screen.Cell(Say.Value(o.Demand, c.Unit, units)), Screen.Cell(Say.Value(o.Capacity, c.Unit, units)), Screen.Cell(c.Unit.Symbol(units)),
+                Screen.Cell(Say.Utilisation(o.Utilisation, o.Passes), Styles.Of(o.Passes)), Say.Verdict(o.Passes), Screen.Cell(factor, Styles.Quiet));
+        }
+
+        screen.Write(table);
+        foreach (var c in result.Checks.Where(c => c.Outcome.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing")))
+        {
+            screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Say.Check(c.Id)}{(many && c.Place is not null ? " at " + c.Place : "")}: {c.Outcome.Note}");
+        }
+
+        foreach (var note in result.Notes)
+        {
+            screen.Wrapped("· " + note);
+        }
+
+        screen.Wrapped("Not checked: " + string.Join(", ", CheckCatalog.NotChecked) + ".");
+        _ = design;
+    }
+
+    /// <summary>Results as CSV: a row a check.</summary>
+    public static string Csv(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
+    {
+        var units = loaded.Project.Units;
+        var csv = new CsvText();
+        csv.Row("mark", "supports", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "check", "place", "combination", "demand", "capacity", "unit", "factor", "least", "utilisation", "passes", "clause", "note");
+        foreach (var r in reports)
+        {
+            var head = new object?[] { r.Foundation.Mark, string.Join(" ", r.Foundation.Places.Select(p => p.Support.Label)) };
+            if (r.Design is not { } d || r.Result is not { } result)
+            {
+                csv.Row([.. head, .. Enumerable.Repeat<object?>("", 16), "no", "", r.Stop?.Bound ?? "not sized"]);
+                continue;
+            }
+
+            object?[] size = [Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.BottomX.ToString(), d.BottomY.ToString(), d.TopX.ToString(), d.TopY.ToString()];
+            foreach (var c in result.Checks)
+            {
+                var o = c.Outcome;
+                csv.Row([.. head, .. size, c.Id, c.Place ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units), c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "", o.Utilisation, o.Passes ? "yes" : "no", c.Clause ?? "", o.Note ?? ""]);
+            }
+        }
+
+        return csv.ToString();
+    }
+
+    /// <summary>A check for people, with the face or direction that governs.</summary>
+    public static string Words(CheckResult c)
+    {
+        if (c.Id.StartsWith("overturning", StringComparison.Ordinal))
+        {
+            return c.Outcome.Note ?? Say.Check(c.Id);
+        }
+
+        return Say.Check(c.Id) + (c.Outcome.Face == Face.Top && !c.Id.StartsWith("flexure", StringComparison.Ordinal) ? " (top)" : "");
+    }
+
+    private static void Summary(Screen screen, IReadOnlyList<FoundationReport> reports)
+    {
+        var fails = reports.Count(r => !r.Passes && r.Design is not null);
+        var none = reports.Count(r => r.Design is null);
+        var text = string.Create(CultureInfo.InvariantCulture, $"{reports.Count} foundation{(reports.Count == 1 ? "" : "s")}: {reports.Count - fails - none} pass") + (fails > 0 ? $", {fails} FAIL" : "") + (none > 0 ? $", {none} not sized" : "") + ".";
+        screen.Line();
+        screen.Line(text, fails + none > 0 ? Styles.Fail : Styles.Ok);
+        screen.Wrapped("Not checked: " + string.Join(", ", CheckCatalog.NotChecked) + ".");
+    }
+}

@@ -1,0 +1,151 @@
+using Plinth.Core.Units;
+using Spectre.Console;
+using Spectre.Console.Rendering;
+
+namespace Plinth.Cli.Output;
+
+/// <summary>What results are printed on: standard output, plain unless it is a terminal.</summary>
+internal sealed class Screen
+{
+    private const int LeastWidth = 100;
+
+    private readonly IAnsiConsole console;
+
+    public Screen(Call call)
+    {
+        var terminal = !Console.IsOutputRedirected;
+        console = AnsiConsole.Create(new AnsiConsoleSettings
+        {
+            Ansi = terminal && !call.NoColor ? AnsiSupport.Detect : AnsiSupport.No,
+            ColorSystem = terminal && !call.NoColor ? ColorSystemSupport.Detect : ColorSystemSupport.NoColors,
+            Interactive = InteractionSupport.No,
+            Out = new AnsiConsoleOutput(Console.Out),
+        });
+        console.Profile.Width = Math.Max(LeastWidth, terminal ? TerminalWidth() : LeastWidth);
+        console.Profile.Capabilities.Unicode = true;
+    }
+
+    /// <summary>A line of plain text.</summary>
+    public void Line(string text = "") => console.Profile.Out.Writer.WriteLine(text);
+
+    /// <summary>A line in a style.</summary>
+    public void Line(string text, Style style) => console.Write(new Text(text + "\n", style));
+
+    /// <summary>A text broken between words at the width of the screen.</summary>
+    public void Wrapped(string text)
+    {
+        var line = new System.Text.StringBuilder();
+        foreach (var word in text.Split(' '))
+        {
+            if (line.Length + 1 + word.Length > console.Profile.Width - 1 && line.Length > 0)
+            {
+                Line(line.ToString());
+                line.Clear().Append("  ");
+            }
+            else if (line.Length > 0)
+            {
+                line.Append(' ');
+            }
+
+            line.Append(word);
+        }
+
+        Line(line.ToString());
+    }
+
+    /// <summary>A table.</summary>
+    public void Write(Table table) => console.Write(table);
+
+    /// <summary>A table with the look that all share; columns named with a leading ">" are set right.</summary>
+    public static Table Table(params IEnumerable<string> columns)
+    {
+        var table = new Table { Border = Look.Instance, ShowRowSeparators = false };
+        foreach (var name in columns)
+        {
+            var right = name.StartsWith('>');
+            var column = new TableColumn(new Text(right ? name[1..] : name, Styles.Head)) { NoWrap = false, Alignment = right ? Justify.Right : Justify.Left };
+            column.Padding(0, 0);
+            table.AddColumn(column);
+        }
+
+        return table;
+    }
+
+    /// <summary>A cell of text; nothing in it is taken for markup.</summary>
+    public static Text Cell(string text, Style? style = null) => new(text, style ?? Style.Plain);
+
+    private static int TerminalWidth()
+    {
+        try
+        {
+            return Console.WindowWidth;
+        }
+        catch (IOException)
+        {
+            return LeastWidth;
+        }
+    }
+
+    /// <summary>Two spaces between columns and one line under the header: nothing more to look past.</summary>
+    private sealed class Look : TableBorder
+    {
+        public static readonly Look Instance = new();
+
+        public override string GetPart(TableBorderPart part) => part switch
+        {
+            TableBorderPart.HeaderBottom => "─",
+            TableBorderPart.HeaderBottomSeparator => "──",
+            TableBorderPart.HeaderSeparator or TableBorderPart.CellSeparator  => "  ",
+            _ => "",
+        };
+    }
+}
+
+/// <summary>The styles of output: few, and never the only sign of anything.</summary>
+internal static class Styles
+{
+    public static readonly Style Head = new(decoration: Decoration.Bold);
+
+    public static readonly Style Fail = new(Color.Red, decoration: Decoration.Bold);
+
+    public static readonly Style Ok = new(Color.Green);
+
+    /// <summary>Plain for a pass.</summary>
+    public static Style Of(bool passes) => passes ? Style.Plain : Fail;
+
+    public static readonly Style Quiet = new(Color.Grey);
+}
+
+/// <summary>How values are said to people.</summary>
+internal static class Say
+{
+    /// <summary>A utilisation; a fail never prints as 1.00.</summary>
+    public static string Utilisation(double value, bool passes)
+    {
+        if (passes)
+        {
+            return Math.Min(value, 1).ToString("0.00", System.Globalization.CultureInfo.InvariantCulture);
+        }
+
+        var up = Math.Ceiling((value * 100) - 1e-7) / 100;
+        return up <= 1 ? ">1.00" : up.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    /// <summary>Pass or fail as a sign and a word.</summary>
+    public static Text Verdict(bool passes) => passes ? Screen.Cell("✓ ok", Styles.Ok) : Screen.Cell("✗ FAIL", Styles.Fail);
+
+    /// <summary>Plan size: 2.40 × 2.40.</summary>
+    public static string Plan(Core.Foundations.BaseSize size, UnitSystem units) => $"{Unit.Length.Format(size.Length, units)} × {Unit.Length.Format(size.Width, units)}";
+
+    /// <summary>Bars both ways; one word if they are alike.</summary>
+    public static string Bars(Core.Concrete.BarSpec x, Core.Concrete.BarSpec y) => x == y ? $"{x} b.w." : $"{x} x, {y} y";
+
+    /// <summary>Supports of a foundation; several are counted.</summary>
+    public static string Supports(Core.Foundations.Foundation f) => f.Places.Count <= 2 ? string.Join(", ", f.Places.Select(p => p.Support.Label)) : $"{f.Places[0].Support.Label} +{f.Places.Count - 1}";
+
+    /// <summary>A demand or capacity: at most four significant digits after large numbers are left whole.</summary>
+    public static string Value(double value, Unit unit, UnitSystem units) => value >= 1e30 ? "∞" : unit.Format(value, units);
+
+    /// <summary>A name for people of a check by its id.</summary>
+    public static string Check(string id) => Core.Checks.CheckCatalog.Find(id)?.Name ?? id;
+}

@@ -1,0 +1,109 @@
+using System.CommandLine;
+using Plinth.Files.Diagnostics;
+
+namespace Plinth.Cli;
+
+/// <summary>How a command ends.</summary>
+internal static class ExitCode
+{
+    /// <summary>All well.</summary>
+    public const int Ok = 0;
+
+    /// <summary>A foundation fails, is not sized, or none was found for it.</summary>
+    public const int Fails = 1;
+
+    /// <summary>The input or the call is wrong.</summary>
+    public const int Wrong = 2;
+
+    /// <summary>A defect in plinth.</summary>
+    public const int Defect = 70;
+
+    /// <summary>Stopped by the user.</summary>
+    public const int Stopped = 130;
+}
+
+/// <summary>The input or the call is wrong; the message says what and how to mend it.</summary>
+internal sealed class CallException(string message) : Exception(message);
+
+/// <summary>The input files are wrong.</summary>
+internal sealed class InputException(DiagnosticBag bag) : Exception("the input is wrong")
+{
+    public DiagnosticBag Bag { get; } = bag;
+}
+
+/// <summary>Runs a command and turns whatever happens into an exit code and a message.</summary>
+internal static class Runner
+{
+    private static readonly CancellationTokenSource Cancel = new();
+
+    /// <summary>Set when the user stops the work.</summary>
+    public static CancellationToken Token => Cancel.Token;
+
+    public static int Run(RootCommand root, string[] args)
+    {
+        Console.CancelKeyPress += (_, e) =>
+        {
+            e.Cancel = true;
+            Cancel.Cancel();
+        };
+        try
+        {
+            var parsed = root.Parse(args);
+            if (parsed.Errors.Count > 0)
+            {
+                foreach (var error in parsed.Errors)
+                {
+                    Console.Error.WriteLine("plinth: error: " + error.Message);
+                }
+
+                Console.Error.WriteLine($"See: plinth {(parsed.CommandResult.Command is RootCommand ? "" : parsed.CommandResult.Command.Name + " ")}--help");
+                return ExitCode.Wrong;
+            }
+
+            return parsed.Invoke(new InvocationConfiguration { EnableDefaultExceptionHandler = false });
+        }
+        catch (CallException e)
+        {
+            Console.Error.WriteLine("plinth: error: " + e.Message);
+            return ExitCode.Wrong;
+        }
+        catch (InputException e)
+        {
+            foreach (var d in e.Bag.Sorted)
+            {
+                Console.Error.WriteLine(d);
+            }
+
+            return ExitCode.Wrong;
+        }
+        catch (OperationCanceledException)
+        {
+            Console.Error.WriteLine("plinth: stopped; nothing was written");
+            return ExitCode.Stopped;
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            // A reader that closes its end of a pipe (head, less) is no fault.
+            if (e.Message.Contains("Broken pipe", StringComparison.Ordinal))
+            {
+                return ExitCode.Ok;
+            }
+
+            Console.Error.WriteLine("plinth: error: " + e.Message);
+            return ExitCode.Wrong;
+        }
+#pragma warning disable CA1031 // The last line of defence: no input shows a stack trace.
+        catch (Exception e)
+#pragma warning restore CA1031
+        {
+            Console.Error.WriteLine($"plinth: defect: {e.GetType().Name}: {e.Message.ReplaceLineEndings(" ")}");
+            Console.Error.WriteLine("This is a defect in plinth, not in your project. PLINTH_TRACE=1 shows where.");
+            if (Environment.GetEnvironmentVariable("PLINTH_TRACE") == "1")
+            {
+                Console.Error.WriteLine(e.StackTrace);
+            }
+
+            return ExitCode.Defect;
+        }
+    }
+}
