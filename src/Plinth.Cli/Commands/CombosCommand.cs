@@ -98,7 +98,7 @@ internal static class CombosCommand
         }
 
         screen.Line();
-        screen.Line($"{project.Combinations.Used.Count} combinations by {project.Standard.Name}; {project.Combinations.Dropped.Count} left out{(all ? ":" : " (--all lists them)")}");
+        screen.Line($"{project.Combinations.Used.Length} combinations by {project.Standard.Name}; {project.Combinations.Dropped.Count} left out{(all ? ":" : " (--all lists them)")}");
         if (all)
         {
             var table = Screen.Table("name", "rule", "left out because");

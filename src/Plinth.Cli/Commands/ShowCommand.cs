@@ -87,8 +87,8 @@ internal static class ShowCommand
                 throw new CallException($"{checkId} is not checked in this version");
             }
 
-            var near = Nearest.Of(checkId, CheckCatalog.All.Select(c => c.Id));
-            throw new CallException($"there is no check \"{checkId}\"; " + (near is null ? $"checks are {string.Join(", ", CheckCatalog.All.Select(c => c.Id))}" : $"did you mean {near}?"));
+            var near = Nearest.Of(checkId, CheckCatalog.Listed.Select(c => c.Id));
+            throw new CallException($"there is no check \"{checkId}\"; " + (near is null ? $"checks are {string.Join(", ", CheckCatalog.Listed.Select(c => c.Id))}" : $"did you mean {near}?"));
         }
 
         var chosen = combination is null ? null : loaded.Project.Combinations.Used.First(c => c.Name == combination);
@@ -136,7 +136,7 @@ internal static class ShowCommand
                 TraceText.Write(screen, steps, units);
                 screen.Line();
                 var o = result.Outcome;
-                screen.Line($"Utilisation {Say.Utilisation(o.Utilisation, o.Passes)}: {(o.Passes ? "✓ ok" : "✗ FAIL")}" + (o.Note is null ? "" : $" ({o.Note})"), o.Passes ? Styles.Ok : Styles.Fail);
+                screen.Line($"Utilisation {Say.Utilisation(o.Utilisation, o.Passes)}: {(o.Passes ? "✓ ok" : "✗ FAIL")}" + (result.Note is null ? "" : $" ({result.Note})"), o.Passes ? Styles.Ok : Styles.Fail);
                 break;
         }
 

@@ -89,9 +89,9 @@ internal static class ResultTables
         }
 
         screen.Write(table);
-        foreach (var c in result.Checks.Where(c => c.Outcome.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing")))
+        foreach (var c in result.Checks.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing")))
         {
-            screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Say.Check(c.Id)}{(many && c.Place is not null ? " at " + c.Place : "")}: {c.Outcome.Note}");
+            screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Say.Check(c.Id)}{(many && c.Place is not null ? " at " + c.Place : "")}: {c.Note}");
         }
 
         foreach (var note in result.Notes)
@@ -122,7 +122,7 @@ internal static class ResultTables
             foreach (var c in result.Checks)
             {
                 var o = c.Outcome;
-                csv.Row([.. head, .. size, c.Id, c.Place ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units), c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "", o.Utilisation, o.Passes ? "yes" : "no", c.Clause ?? "", o.Note ?? ""]);
+                csv.Row([.. head, .. size, c.Id, c.Place ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units), c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "", o.Utilisation, o.Passes ? "yes" : "no", c.Clause ?? "", c.Note ?? ""]);
             }
         }
 
@@ -134,7 +134,7 @@ internal static class ResultTables
     {
         if (c.Id.StartsWith("overturning", StringComparison.Ordinal))
         {
-            return c.Outcome.Note ?? Say.Check(c.Id);
+            return c.Note ?? Say.Check(c.Id);
         }
 
         return Say.Check(c.Id) + (c.Outcome.Face == Face.Top && !c.Id.StartsWith("flexure", StringComparison.Ordinal) ? " (top)" : "");

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Plinth.Core.Buildings;
 using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
@@ -18,7 +19,9 @@ public sealed class BaseState
     private readonly BaseLoads[] loads;
     private readonly ContactSolution[] contact;
     private readonly int[] solvedAt;
-    private int generation;
+    private readonly CombinationSet set;
+    private readonly (int Generation, int Combination)[] governing;
+    private double weightOfBaseAndSoil;
 
     /// <summary>Makes the state of a foundation at a place; sizes must be set before it is read.</summary>
     public BaseState(Project project, Foundation foundation, LoadedPlace place)
@@ -28,13 +31,17 @@ public sealed class BaseState
         ArgumentNullException.ThrowIfNull(place);
         Place = place;
         Foundation = foundation;
+        Rules = foundation.Rules;
+        Ground = place.Place.Ground;
         Code = project.Code;
         Units = project.Units;
-        Combinations = project.Combinations.Used;
-        loads = new BaseLoads[Combinations.Count];
-        contact = new ContactSolution[Combinations.Count];
-        solvedAt = new int[Combinations.Count];
-        Hints = new int[CheckCatalog.All.Count];
+        set = project.Combinations;
+        Combinations = set.Used;
+        governing = new (int, int)[CheckCatalog.All.Length];
+        loads = new BaseLoads[Combinations.Length];
+        contact = new ContactSolution[Combinations.Length];
+        solvedAt = new int[Combinations.Length];
+        Hints = new int[CheckCatalog.All.Length];
     }
 
     /// <summary>The place.</summary>
@@ -50,16 +57,25 @@ public sealed class BaseState
     public Units.UnitSystem Units { get; }
 
     /// <summary>All combinations.</summary>
-    public IReadOnlyList<Combination> Combinations { get; }
+    public ImmutableArray<Combination> Combinations { get; }
 
     /// <summary>For each check, the combination that last failed: the first to try on the next trial.</summary>
     public int[] Hints { get; }
 
+    /// <summary>Indices of the combinations for any of several families.</summary>
+    public ReadOnlySpan<int> CombinationsFor(Family family) => set.For(family);
+
+    /// <summary>The combination found to govern a check at this size whatever the bars are; −1 if none was found yet.</summary>
+    public int GoverningAt(int check) => governing[check].Generation == Generation ? governing[check].Combination : -1;
+
+    /// <summary>Keeps the combination that governs a check at this size whatever the bars are.</summary>
+    public void SetGoverning(int check, int combination) => governing[check] = (Generation, combination);
+
     /// <summary>The rules in force.</summary>
-    public RuleSet Rules => Foundation.Rules;
+    public RuleSet Rules { get; }
 
     /// <summary>The ground there.</summary>
-    public GroundRules Ground => Place.Place.Ground;
+    public GroundRules Ground { get; }
 
     /// <summary>Plan size and thickness, m.</summary>
     public BaseSize Size { get; private set; }
@@ -103,6 +119,15 @@ public sealed class BaseState
     /// <summary>Weight of the soil that the column displaces, kN.</summary>
     public double DisplacedSoil { get; private set; }
 
+    /// <summary>Counts the sizes that were set, so that what was found for one is not taken for another's.</summary>
+    public int Generation { get; private set; }
+
+    /// <summary>The critical sections with the depth to the bottom bars.</summary>
+    internal OfConcrete.PunchingFace PunchingBottom { get; } = new();
+
+    /// <summary>The critical sections with the depth to the top bars.</summary>
+    internal OfConcrete.PunchingFace PunchingTop { get; } = new();
+
     /// <summary>While sizing seeks the bars of one face: that face; else none, and checks look at both.</summary>
     public Face Looking { get; set; }
 
@@ -113,7 +138,7 @@ public sealed class BaseState
     public void Set(in BaseSize size)
     {
         Size = size;
-        generation++;
+        Generation++;
         var offset = BaseGeometry.Offset(Foundation.Held, Place.Outline, size);
         (ColumnX, ColumnY) = (offset.X, offset.Y);
         Underside = Ground.Underside(size.Thickness);
@@ -121,6 +146,7 @@ public sealed class BaseState
         Arm = (Place.Place.Support.Level ?? top) - Underside;
         SoilDepth = Math.Max(0, Ground.Level - top);
         var area = size.Length * size.Width;
+        weightOfBaseAndSoil = (Rules.Concrete.Weight * size.Thickness) + (Ground.SoilWeight * SoilDepth);
         BaseWeight = Rules.Concrete.Weight * area * size.Thickness;
         DisplacedSoil = Ground.SoilWeight * SoilDepth * Math.Min(area, Place.Place.Support.Area);
         SoilWeight = (Ground.SoilWeight * SoilDepth * area) - DisplacedSoil;
@@ -206,12 +232,11 @@ public sealed class BaseState
 
     /// <summary>Factored weight of base, soil and surcharge on a unit of area in a combination, kPa.</summary>
     public double WeightPerArea(int combination) =>
-        (Combinations[combination].WeightFactor * ((Rules.Concrete.Weight * Thickness) + (Ground.SoilWeight * SoilDepth)))
-        + (Place.SurchargeFactors[combination] * Ground.Surcharge);
+        (Combinations[combination].WeightFactor * weightOfBaseAndSoil) + (Place.SurchargeFactors[combination] * Ground.Surcharge);
 
     private void Solve(int combination)
     {
-        if (solvedAt[combination] == generation)
+        if (solvedAt[combination] == Generation)
         {
             return;
         }
@@ -220,6 +245,6 @@ public sealed class BaseState
         var l = BaseLoadCase.Compute(this, combination, true, ref none);
         loads[combination] = l;
         contact[combination] = ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR);
-        solvedAt[combination] = generation;
+        solvedAt[combination] = Generation;
     }
 }

@@ -10,6 +10,9 @@ namespace Plinth.Core.Checks;
 internal interface ICheckRule<TCapacity>
     where TCapacity : struct
 {
+    /// <summary>Whether the combination with the highest demand governs whatever the bars are, so that it is sought once for a size.</summary>
+    static virtual bool GoverningIgnoresBars => false;
+
     /// <summary>The part that does not depend on the combination.</summary>
     static abstract TCapacity Capacity(BaseState s);
 
@@ -59,10 +62,10 @@ public abstract class Check
 
     /// <summary>The governing combination, with notes.</summary>
     /// <returns>Null where the check does not arise or could not be done in any combination.</returns>
-    public abstract (int Combination, Outcome Outcome)? Worst(BaseState state);
+    public abstract (int Combination, Outcome Outcome, string? Note)? Worst(BaseState state);
 
     /// <summary>The check in one combination, step by step.</summary>
-    public abstract Outcome Trace(BaseState state, int combination, Recorder recorder);
+    public abstract Outcome Trace(BaseState state, int combination, List<TraceStep> steps, NoteSlot note);
 }
 
 /// <summary>Runs a rule over combinations.</summary>
@@ -79,19 +82,42 @@ internal sealed class Check<TRule, TCapacity> : Check
             return Over(TRule.Evaluate(state, capacity, -1, ref none), limit);
         }
 
+        if (TRule.GoverningIgnoresBars && state.GoverningAt(Index) is >= 0 and var known)
+        {
+            return Over(TRule.Evaluate(state, capacity, known, ref none), limit);
+        }
+
         ref var hint = ref state.Hints[Index];
+        var combinations = state.CombinationsFor(For);
+        if (combinations.Length == 0)
+        {
+            return false;
+        }
+
         if (state.Combinations[hint].IsFor(For) && Over(TRule.Evaluate(state, capacity, hint, ref none), limit))
         {
             return true;
         }
 
-        for (var k = 0; k < state.Combinations.Count; k++)
+        var (governing, most) = (-1, double.NegativeInfinity);
+        foreach (var k in combinations)
         {
-            if (k != hint && state.Combinations[k].IsFor(For) && Over(TRule.Evaluate(state, capacity, k, ref none), limit))
+            var o = TRule.Evaluate(state, capacity, k, ref none);
+            if (Over(o, limit))
             {
                 hint = k;
                 return true;
             }
+
+            if (o.Done && o.Demand > most)
+            {
+                (governing, most) = (k, o.Demand);
+            }
+        }
+
+        if (TRule.GoverningIgnoresBars && governing >= 0)
+        {
+            state.SetGoverning(Index, governing);
         }
 
         return false;
@@ -100,30 +126,32 @@ internal sealed class Check<TRule, TCapacity> : Check
     public override bool ExceedsAtHint(BaseState state, double limit)
     {
         var none = default(NoTrace);
-        var k = IsOfBars ? -1 : state.Hints[Index];
-        return (IsOfBars || state.Combinations[k].IsFor(For)) && Over(TRule.Evaluate(state, TRule.Capacity(state), k, ref none), limit);
+        if (IsOfBars)
+        {
+            return Over(TRule.Evaluate(state, TRule.Capacity(state), -1, ref none), limit);
+        }
+
+        var known = TRule.GoverningIgnoresBars ? state.GoverningAt(Index) : -1;
+        var k = known >= 0 ? known : state.Hints[Index];
+        return state.Combinations[k].IsFor(For) && Over(TRule.Evaluate(state, TRule.Capacity(state), k, ref none), limit);
     }
 
-    public override (int Combination, Outcome Outcome)? Worst(BaseState state)
+    public override (int Combination, Outcome Outcome, string? Note)? Worst(BaseState state)
     {
-        var notes = default(NotesOnly);
+        var slot = new NoteSlot();
+        var notes = new NotesOnly(slot);
         var none = default(NoTrace);
         var capacity = TRule.Capacity(state);
         if (IsOfBars)
         {
             var only = TRule.Evaluate(state, capacity, -1, ref notes);
-            return only.Done ? (-1, only) : null;
+            return only.Done ? (-1, only, slot.Text) : null;
         }
 
         var governing = -1;
         var worst = default(Outcome);
-        for (var k = 0; k < state.Combinations.Count; k++)
+        foreach (var k in state.CombinationsFor(For))
         {
-            if (!state.Combinations[k].IsFor(For))
-            {
-                continue;
-            }
-
             var o = TRule.Evaluate(state, capacity, k, ref none);
             if (o.Done && (governing < 0 || Worse(o, worst)))
             {
@@ -131,10 +159,14 @@ internal sealed class Check<TRule, TCapacity> : Check
             }
         }
 
-        return governing < 0 ? null : (governing, TRule.Evaluate(state, capacity, governing, ref notes));
+        return governing < 0 ? null : (governing, TRule.Evaluate(state, capacity, governing, ref notes), slot.Text);
     }
 
-    public override Outcome Trace(BaseState state, int combination, Recorder recorder) => TRule.Evaluate(state, TRule.Capacity(state), combination, ref recorder);
+    public override Outcome Trace(BaseState state, int combination, List<TraceStep> steps, NoteSlot note)
+    {
+        var recorder = new Recorder(steps, note);
+        return TRule.Evaluate(state, TRule.Capacity(state), combination, ref recorder);
+    }
 
     private static bool Worse(in Outcome a, in Outcome b) => a.FailsAnyhow != b.FailsAnyhow ? a.FailsAnyhow : a.Utilisation > b.Utilisation;
 

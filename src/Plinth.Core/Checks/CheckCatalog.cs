@@ -12,7 +12,10 @@ public static class CheckCatalog
     private static readonly Check[] List = Build();
 
     /// <summary>The checks that are done.</summary>
-    public static IReadOnlyList<Check> All => List;
+    public static ReadOnlySpan<Check> All => List;
+
+    /// <summary>The same as a list.</summary>
+    public static IReadOnlyList<Check> Listed => List;
 
     /// <summary>Ids of checks that are known but not done yet: every result lists them.</summary>
     public static IReadOnlyList<string> NotChecked { get; } =
@@ -43,7 +46,7 @@ public static class CheckCatalog
             new Check<Overturning<AxisY>, Nothing> { Id = "overturning-y", Name = "tipping along y", About = "moments about the edges across y, case by case", For = Family.Stability, Unit = Unit.Moment, Clause = None, OfPlan = true },
             new Check<OneWayShear<AxisX>, OneWayStrength> { Id = "one-way-shear-x", Name = "shear across x", About = "shear over the whole width, upward at d from the face, downward at the face", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.OneWayShearClause, OfPlan = false },
             new Check<OneWayShear<AxisY>, OneWayStrength> { Id = "one-way-shear-y", Name = "shear across y", About = "the same along y", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.OneWayShearClause, OfPlan = false },
-            new Check<TwoWayShear, PunchingCapacity> { Id = "two-way-shear", Name = "two-way shear", About = "stress at d/2 round the column with unbalanced moments both ways, closed and open sections", For = Family.Concrete, Unit = Unit.Stress, Clause = c => c.TwoWayShearClause, OfPlan = false },
+            new Check<TwoWayShear, Nothing> { Id = "two-way-shear", Name = "two-way shear", About = "stress at d/2 round the column with unbalanced moments both ways, closed and open sections", For = Family.Concrete, Unit = Unit.Stress, Clause = c => c.TwoWayShearClause, OfPlan = false },
             new Check<Flexure<AxisX, BottomFace>, FlexuralStrength> { Id = "flexure-bottom-x", Name = "bottom flexure x", About = "moment at the column's face against the bottom bars along x", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
             new Check<Flexure<AxisY, BottomFace>, FlexuralStrength> { Id = "flexure-bottom-y", Name = "bottom flexure y", About = "the same along y", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
             new Check<Flexure<AxisX, TopFace>, FlexuralStrength> { Id = "flexure-top-x", Name = "top flexure x", About = "moment at the column's face where weights exceed the pressure, against the top bars along x", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },

@@ -51,9 +51,6 @@ public readonly record struct Outcome
     /// <summary>The face looked at.</summary>
     public Face Face { get; init; }
 
-    /// <summary>What to say; composed only for results that are shown.</summary>
-    public string? Note { get; init; }
-
     /// <summary>Whether the check passes.</summary>
     public bool Passes => Utilisation <= Limit && !FailsAnyhow;
 
@@ -82,7 +79,8 @@ public readonly record struct Outcome
 /// <param name="Unit">Unit of demand and capacity.</param>
 /// <param name="Outcome">What was found.</param>
 /// <param name="Clause">Where the rule stands; null for statics.</param>
-public sealed record CheckResult(string Id, string? Place, string? Combination, Unit Unit, Outcome Outcome, string? Clause)
+/// <param name="Note">What to say of it; null if nothing.</param>
+public sealed record CheckResult(string Id, string? Place, string? Combination, Unit Unit, Outcome Outcome, string? Clause, string? Note)
 {
     /// <summary>Utilisation.</summary>
     public double Utilisation => Outcome.Utilisation;

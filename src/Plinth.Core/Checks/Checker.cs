@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Plinth.Core.Buildings;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
@@ -8,8 +9,6 @@ namespace Plinth.Core.Checks;
 /// <summary>Checks a design of a foundation at all its places.</summary>
 public sealed class Checker
 {
-    private readonly BaseState[] states;
-
     /// <summary>Loads the places of a foundation.</summary>
     public Checker(Project project, Foundation foundation)
     {
@@ -17,7 +16,7 @@ public sealed class Checker
         ArgumentNullException.ThrowIfNull(foundation);
         Project = project;
         Foundation = foundation;
-        states = [.. foundation.Places.Select(p => new BaseState(project, foundation, new LoadedPlace(project, foundation, p)))];
+        States = [.. foundation.Places.Select(p => new BaseState(project, foundation, new LoadedPlace(project, foundation, p)))];
     }
 
     /// <summary>The project.</summary>
@@ -27,7 +26,7 @@ public sealed class Checker
     public Foundation Foundation { get; }
 
     /// <summary>The state at each place, in order.</summary>
-    public IReadOnlyList<BaseState> States => states;
+    public ImmutableArray<BaseState> States { get; }
 
     /// <summary>Checks a design.</summary>
     public FoundationResult Check(FoundationDesign design)
@@ -37,11 +36,11 @@ public sealed class Checker
         var results = new List<CheckResult>();
         foreach (var check in CheckCatalog.All)
         {
-            foreach (var state in states)
+            foreach (var state in States)
             {
                 if (check.Worst(state) is { } worst)
                 {
-                    results.Add(new CheckResult(check.Id, check.IsOfBars ? null : state.Place.Place.Name, worst.Combination < 0 ? null : state.Combinations[worst.Combination].Name, check.Unit, worst.Outcome, check.Clause(state.Code)));
+                    results.Add(new CheckResult(check.Id, check.IsOfBars ? null : state.Place.Place.Name, worst.Combination < 0 ? null : state.Combinations[worst.Combination].Name, check.Unit, worst.Outcome, check.Clause(state.Code), worst.Note));
                 }
 
                 if (check.IsOfBars)
@@ -66,7 +65,7 @@ public sealed class Checker
         ArgumentNullException.ThrowIfNull(check);
         Set(design);
         (BaseState State, int Combination, Outcome Outcome)? chosen = null;
-        foreach (var state in states.Where(s => place is null || s.Place.Place.Name == place))
+        foreach (var state in States.Where(s => place is null || s.Place.Place.Name == place))
         {
             var k = combination is null ? -1 : IndexOf(state, combination);
             if (check.Worst(state) is { } worst && (chosen is null || worst.Outcome.Utilisation > chosen.Value.Outcome.Utilisation))
@@ -81,8 +80,9 @@ public sealed class Checker
         }
 
         var steps = new List<TraceStep>();
-        var outcome = check.Trace(c.State, c.Combination, new Recorder(steps));
-        return (steps, new CheckResult(check.Id, check.IsOfBars ? null : c.State.Place.Place.Name, c.Combination < 0 ? null : c.State.Combinations[c.Combination].Name, check.Unit, outcome, check.Clause(c.State.Code)));
+        var note = new NoteSlot();
+        var outcome = check.Trace(c.State, c.Combination, steps, note);
+        return (steps, new CheckResult(check.Id, check.IsOfBars ? null : c.State.Place.Place.Name, c.Combination < 0 ? null : c.State.Combinations[c.Combination].Name, check.Unit, outcome, check.Clause(c.State.Code), note.Text));
     }
 
     /// <summary>Puts a design into the states.</summary>
@@ -90,7 +90,7 @@ public sealed class Checker
     {
         ArgumentNullException.ThrowIfNull(design);
         var bars = design.Bars(Foundation.Rules.Concrete.CoverSide);
-        foreach (var state in states)
+        foreach (var state in States)
         {
             state.Set(design.Size);
             state.Set(bars);
@@ -99,7 +99,7 @@ public sealed class Checker
 
     private static int IndexOf(BaseState state, string name)
     {
-        for (var k = 0; k < state.Combinations.Count; k++)
+        for (var k = 0; k < state.Combinations.Length; k++)
         {
             if (string.Equals(state.Combinations[k].Name, name, StringComparison.Ordinal))
             {
@@ -121,9 +121,9 @@ public sealed class Checker
             }
         }
 
-        foreach (var s in states)
+        foreach (var s in States)
         {
-            var where = states.Length > 1 ? $" ({s.Place.Place.Name})" : "";
+            var where = States.Length > 1 ? $" ({s.Place.Place.Name})" : "";
             if (s.Place.Place.Support.Level is { } level && level > s.Underside + s.Thickness + 1e-9)
             {
                 Add($"the column runs down to the base: the reactions act {Units.Unit.Length.FormatWithSymbol(level - s.Underside - s.Thickness, s.Units)} above its top, no weight added{where}");
@@ -140,7 +140,7 @@ public sealed class Checker
                 Add($"overhang over 4 thicknesses: a rigid base is doubtful{where}");
             }
 
-            if (Enumerable.Range(0, s.Combinations.Count).Any(k => Torsion(s, k)))
+            if (Enumerable.Range(0, s.Combinations.Length).Any(k => Torsion(s, k)))
             {
                 Add($"moment about the vertical exceeds 5 % of the horizontal force times the longer side: it is not carried into any check{where}");
             }

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Plinth.Core.Buildings;
 using Plinth.Core.Loads;
 
@@ -14,7 +15,7 @@ public sealed class LoadedPlace
         ArgumentNullException.ThrowIfNull(place);
         Place = place;
         Outline = ColumnOutline.Of(place.Support, place.AngleDegrees);
-        Cases = project.Cases;
+        Cases = [.. project.Cases];
         var actions = project.Actions[place.Support.Label];
         CaseActions = new SupportAction[actions.Length];
         SurchargeCase = -1;
@@ -28,9 +29,9 @@ public sealed class LoadedPlace
         }
 
         var used = project.Combinations.Used;
-        Sums = new SupportAction[used.Count];
-        SurchargeFactors = new double[used.Count];
-        for (var k = 0; k < used.Count; k++)
+        Sums = new SupportAction[used.Length];
+        SurchargeFactors = new double[used.Length];
+        for (var k = 0; k < used.Length; k++)
         {
             var sum = default(SupportAction);
             foreach (var term in used[k].Terms)
@@ -56,7 +57,7 @@ public sealed class LoadedPlace
     public ColumnOutline Outline { get; }
 
     /// <summary>The project's cases.</summary>
-    public IReadOnlyList<LoadCase> Cases { get; }
+    public ImmutableArray<LoadCase> Cases { get; }
 
     /// <summary>Action of each case.</summary>
     public SupportAction[] CaseActions { get; }

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+
 namespace Plinth.Core.Loads;
 
 /// <summary>A case and its factor in a combination.</summary>
@@ -18,7 +20,7 @@ public readonly record struct Term(int Case, double Factor);
 public sealed record Combination(
     string Name,
     Family For,
-    IReadOnlyList<Term> Terms,
+    ImmutableArray<Term> Terms,
     double WeightFactor,
     bool Transient,
     bool Counteracting,
@@ -37,9 +39,30 @@ public sealed record Combination(
 public sealed record DroppedCombination(string Name, string Rule, string Reason);
 
 /// <summary>All combinations of a project and those left out.</summary>
-/// <param name="Used">In the order of the standard, own ones last.</param>
-/// <param name="Dropped">What was left out, with the reason.</param>
-public sealed record CombinationSet(IReadOnlyList<Combination> Used, IReadOnlyList<DroppedCombination> Dropped);
+public sealed class CombinationSet
+{
+    private const int Families = 32;
+    private readonly int[][] byFamily;
+
+    /// <summary>Makes the set.</summary>
+    /// <param name="used">In the order of the standard, own ones last.</param>
+    /// <param name="dropped">What was left out, with the reason.</param>
+    public CombinationSet(IEnumerable<Combination> used, IReadOnlyList<DroppedCombination> dropped)
+    {
+        Used = [.. used];
+        Dropped = dropped;
+        byFamily = [.. Enumerable.Range(0, Families).Select(f => Enumerable.Range(0, Used.Length).Where(k => Used[k].IsFor((Family)f)).ToArray())];
+    }
+
+    /// <summary>In the order of the standard, own ones last.</summary>
+    public ImmutableArray<Combination> Used { get; }
+
+    /// <summary>What was left out, with the reason.</summary>
+    public IReadOnlyList<DroppedCombination> Dropped { get; }
+
+    /// <summary>Indices of the combinations that are for any of several families.</summary>
+    public ReadOnlySpan<int> For(Family family) => byFamily[(int)family];
+}
 
 /// <summary>An own combination as the engineer writes it.</summary>
 /// <param name="Name">Its name.</param>

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using System.Text;
 
@@ -123,7 +124,7 @@ public static class CombinationBuilder
 
     private static Combination Make(string name, Family family, IEnumerable<Term> terms, double weights, IReadOnlyList<LoadCase> cases, bool? transient, double? least, bool counteracting, string? clause, string rule)
     {
-        var sorted = terms.Where(t => t.Factor != 0).OrderBy(t => t.Case).ToArray();
+        var sorted = terms.Where(t => t.Factor != 0).OrderBy(t => t.Case).ToImmutableArray();
         var isTransient = transient ?? sorted.Any(t => cases[t.Case].Symbol is LoadSymbol.W or LoadSymbol.E);
         return new Combination(name, family, sorted, weights, isTransient, counteracting, least, clause, rule);
     }

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
@@ -11,17 +12,20 @@ namespace Plinth.Core.Sizing;
 /// </summary>
 internal sealed class BarSearch
 {
-    private static readonly Check[] SectionChecks = [.. CheckCatalog.All.Where(c => !c.OfPlan)];
+    private static readonly Check[] SectionChecks = [.. CheckCatalog.Listed.Where(c => !c.OfPlan)];
     private static readonly Check[] OfBothWays = [.. SectionChecks.Where(c => c.Id is "two-way-shear" or "least-depth")];
-    private static readonly Check[] ChecksX = [.. SectionChecks.Where(c => c.Id.EndsWith("-x", StringComparison.Ordinal))];
-    private static readonly Check[] ChecksY = [.. SectionChecks.Where(c => c.Id.EndsWith("-y", StringComparison.Ordinal))];
+    private static readonly Check[] BottomX = Along("-x", "flexure-top");
+    private static readonly Check[] BottomY = Along("-y", "flexure-top");
+    private static readonly Check[] TopX = Along("-x", "flexure-bottom");
+    private static readonly Check[] TopY = Along("-y", "flexure-bottom");
 
-    private readonly IReadOnlyList<BaseState> states;
+    private readonly ImmutableArray<BaseState> states;
     private readonly RuleSet rules;
     private readonly HeldValues held;
     private Reinforcement bars;
+    private double areaGuess;
 
-    public BarSearch(IReadOnlyList<BaseState> states, Foundation foundation)
+    public BarSearch(ImmutableArray<BaseState> states, Foundation foundation)
     {
         this.states = states;
         rules = foundation.Rules;
@@ -80,47 +84,30 @@ internal sealed class BarSearch
             s.Looking = face;
         }
 
-        var sizesX = Sizes(bottom ? held.BottomX : held.TopX);
-        var sizesY = Sizes(bottom ? held.BottomY : held.TopY);
-        var best = double.PositiveInfinity;
-        var bestCount = int.MaxValue;
-        var bestSame = false;
+        var open = Quick(bottom);
+        // Lightest first: once one is settled, what could not be lighter need not be.
+        (double Mass, int Count, bool Mixed) best = (double.PositiveInfinity, 0, false);
         Reinforcement? found = null;
-        foreach (var x in sizesX)
+        foreach (var c in open.OrderBy(c => c.Mass))
         {
-            foreach (var y in sizesY)
+            if (c.Mass > best.Mass * (1 + 1e-9))
             {
-                Put(bottom, First(x, bottom, true), First(y, bottom, false));
-                Set(bars);
-                if (QuicklyExceeds(OfBothWays))
-                {
-                    continue;
-                }
+                break;
+            }
 
-                if (Least(x, bottom, true) is not { } layerX || Least(y, bottom, false) is not { } layerY)
-                {
-                    continue;
-                }
+            if (Settle(bottom, c.X, c.Y, c.LayerX, c.LayerY) is not { } settled)
+            {
+                continue;
+            }
 
-                var mass = Mass(layerX, true) + Mass(layerY, false);
-                var count = layerX.Count + layerY.Count;
-                var same = layerX.Size == layerY.Size;
-                var tie = Math.Abs(mass - best) < 1e-9 * mass;
-                if (mass > best && !tie || (tie && (count > bestCount || (count == bestCount && (bestSame || !same)))))
-                {
-                    continue;
-                }
-
-                if (Settle(bottom, x, y, layerX, layerY) is { } settled)
-                {
-                    mass = Mass(settled.X, true) + Mass(settled.Y, false);
-                    if (mass < best || tie)
-                    {
-                        (best, bestCount, bestSame) = (mass, settled.X.Count + settled.Y.Count, settled.X.Size == settled.Y.Size);
-                        Put(bottom, settled.X, settled.Y);
-                        found = bars;
-                    }
-                }
+            var mass = Mass(settled.X, true) + Mass(settled.Y, false);
+            var tie = Math.Abs(mass - best.Mass) <= 1e-9 * mass;
+            var rank = (Mass: tie ? best.Mass : mass, Count: settled.X.Count + settled.Y.Count, Mixed: settled.X.Size != settled.Y.Size);
+            if (rank.CompareTo(best) < 0)
+            {
+                best = rank;
+                Put(bottom, settled.X, settled.Y);
+                found = bars;
             }
         }
 
@@ -130,6 +117,58 @@ internal sealed class BarSearch
         }
 
         return found;
+    }
+
+    // For every pair of sizes the least counts under the combinations that failed last. The outer layer's depth is its own, so its count is found once a size.
+    private List<(Candidate X, Candidate Y, BarLayer LayerX, BarLayer LayerY, double Mass)> Quick(bool bottom)
+    {
+        var open = new List<(Candidate X, Candidate Y, BarLayer LayerX, BarLayer LayerY, double Mass)>();
+        var outerIsX = states[0].OuterIsX;
+        var outers = Sizes(outerIsX ? (bottom ? held.BottomX : held.TopX) : bottom ? held.BottomY : held.TopY);
+        var inners = Sizes(outerIsX ? (bottom ? held.BottomY : held.TopY) : bottom ? held.BottomX : held.TopX);
+        var first = true;
+        foreach (var outer in outers)
+        {
+            BarLayer? outerLayer = null;
+            var sought = false;
+            foreach (var inner in inners)
+            {
+                Put(bottom, First(outer, outerIsX), outerIsX);
+                Put(bottom, First(inner, !outerIsX), !outerIsX);
+                Set(bars);
+                if (QuicklyExceeds(OfBothWays))
+                {
+                    // The thinnest bars of all leave the greatest depth: where that is not enough, no other pair is.
+                    if (first)
+                    {
+                        return open;
+                    }
+
+                    // Thicker inner bars leave less.
+                    break;
+                }
+
+                first = false;
+                if (!sought)
+                {
+                    (outerLayer, sought) = (Least(outer, bottom, outerIsX), true);
+                }
+
+                if (outerLayer is not { } o)
+                {
+                    break;
+                }
+
+                Put(bottom, o, outerIsX);
+                if (Least(inner, bottom, !outerIsX) is { } i)
+                {
+                    var mass = Mass(o, outerIsX) + Mass(i, !outerIsX);
+                    open.Add(outerIsX ? (outer, inner, o, i, mass) : (inner, outer, i, o, mass));
+                }
+            }
+        }
+
+        return open;
     }
 
     // The counts were found with the combinations that failed last; all combinations must pass, so they may still grow.
@@ -144,7 +183,7 @@ internal sealed class BarSearch
                 return null;
             }
 
-            if (Exceeds(ChecksX, null))
+            if (Exceeds(bottom ? BottomX : TopX, null))
             {
                 if (x.Fixed || Least(x, bottom, true, layerX.Count + 1) is not { } more)
                 {
@@ -153,7 +192,7 @@ internal sealed class BarSearch
 
                 layerX = more;
             }
-            else if (Exceeds(ChecksY, null))
+            else if (Exceeds(bottom ? BottomY : TopY, null))
             {
                 if (y.Fixed || Least(y, bottom, false, layerY.Count + 1) is not { } more)
                 {
@@ -172,7 +211,7 @@ internal sealed class BarSearch
     // The least count that passes the checks of one direction under the combinations that failed last; more bars never hurt them but for the spacing.
     private BarLayer? Least(Candidate candidate, bool bottom, bool alongX, int from = 0)
     {
-        var checks = alongX ? ChecksX : ChecksY;
+        var checks = bottom ? (alongX ? BottomX : BottomY) : alongX ? TopX : TopY;
         if (candidate.Fixed)
         {
             return candidate.Layer(alongX, states[0], rules);
@@ -193,9 +232,42 @@ internal sealed class BarSearch
             return !QuicklyExceeds(checks);
         }
 
-        if (!Passes(high))
+        // The area that the size before needed is a good guess; from there the count is bracketed by doubling steps, then halved.
+        var guess = Math.Clamp((int)Math.Ceiling(areaGuess / size.Area), low, high);
+        if (Passes(guess))
         {
-            return null;
+            high = guess;
+            for (var step = 1; high > low; step *= 2)
+            {
+                var lower = Math.Max(low, high - step);
+                if (!Passes(lower))
+                {
+                    low = lower + 1;
+                    break;
+                }
+
+                high = lower;
+            }
+        }
+        else
+        {
+            low = guess + 1;
+            for (var step = 1; ; step *= 2)
+            {
+                if (low > high)
+                {
+                    return null;
+                }
+
+                var upper = Math.Min(high, guess + step);
+                if (Passes(upper))
+                {
+                    high = upper;
+                    break;
+                }
+
+                low = upper + 1;
+            }
         }
 
         while (low < high)
@@ -211,6 +283,7 @@ internal sealed class BarSearch
             }
         }
 
+        areaGuess = high * size.Area;
         Put(bottom, new BarLayer(high, size), alongX);
         return new BarLayer(high, size);
     }
@@ -229,11 +302,11 @@ internal sealed class BarSearch
         return (Math.Max(2, (int)Math.Ceiling((room / most) - 1e-9) + 1), (int)Math.Floor((room / least) + 1e-9) + 1);
     }
 
-    private BarLayer First(Candidate candidate, bool bottom, bool alongX)
-    {
-        _ = bottom;
-        return candidate.Fixed ? candidate.Layer(alongX, states[0], rules) : new BarLayer(Math.Max(2, CountRange(candidate.Size!, alongX).High), candidate.Size);
-    }
+    private BarLayer First(Candidate candidate, bool alongX) =>
+        candidate.Fixed ? candidate.Layer(alongX, states[0], rules) : new BarLayer(Math.Max(2, CountRange(candidate.Size!, alongX).High), candidate.Size);
+
+    private static Check[] Along(string axis, string without) =>
+        [.. SectionChecks.Where(c => c.Id.EndsWith(axis, StringComparison.Ordinal) && !c.Id.StartsWith(without, StringComparison.Ordinal))];
 
     private Candidate[] Sizes(BarSpec? stated) => stated is { } s ? [new Candidate(null, s)] : [.. rules.Steel.Bars.Select(b => new Candidate(b, null))];
 

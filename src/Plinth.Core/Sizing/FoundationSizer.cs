@@ -12,13 +12,14 @@ namespace Plinth.Core.Sizing;
 /// </summary>
 public sealed class FoundationSizer
 {
-    private static readonly Check[] PlanChecks = [.. CheckCatalog.All.Where(c => c.OfPlan)];
+    private static readonly Check[] PlanChecks = [.. CheckCatalog.Listed.Where(c => c.OfPlan)];
 
     private readonly Project project;
     private readonly Foundation foundation;
     private readonly Checker checker;
     private readonly BarSearch search;
     private readonly List<SizingStep> steps = [];
+    private readonly Dictionary<(double Length, double Width, int Thickness), Reinforcement?> barsFound = [];
     private readonly double[] thicknesses;
     private readonly IReadOnlyList<(double Length, double Width)> plans;
     private readonly double? heldLength;
@@ -63,7 +64,7 @@ public sealed class FoundationSizer
             steps.Add(new SizingStep("smallest plan", new BaseSize(plan.Length, plan.Width, thicknesses[first])));
             if (LeastThickness(plan, 0, first, out var bars) is { } enough)
             {
-                return Polish(plan, enough, bars);
+                return Polish(plan, enough, bars, smallestAtThickness: enough == first);
             }
 
             var next = first + 1;
@@ -114,7 +115,7 @@ public sealed class FoundationSizer
 
             var check = checker.Check(smaller);
             var g = check.Governing;
-            result.Add((step, check.Passes ? null : new SizingStop(g.Id, g.Place, g.Combination, g.Utilisation, "", g.Outcome.Note)));
+            result.Add((step, check.Passes ? null : new SizingStop(g.Id, g.Place, g.Combination, g.Utilisation, "", g.Note)));
         }
 
         string L(double v) => Unit.Section.FormatWithSymbol(v, project.Units);
@@ -193,9 +194,9 @@ public sealed class FoundationSizer
     }
 
     // Thickness comes down as far as it goes with this plan, then a smaller plan is tried at that thickness, until nothing gives.
-    private SizingResult Polish((double Length, double Width) plan, int at, Reinforcement bars)
+    private SizingResult Polish((double Length, double Width) plan, int at, Reinforcement bars, bool smallestAtThickness)
     {
-        while (SmallestPlan(at) is { } smaller && smaller.Length * smaller.Width < (plan.Length * plan.Width) - 1e-9 && LeastThickness(smaller, 0, at, out var other) is { } less)
+        while (!smallestAtThickness && SmallestPlan(at) is { } smaller && smaller.Length * smaller.Width < (plan.Length * plan.Width) - 1e-9 && LeastThickness(smaller, 0, at, out var other) is { } less)
         {
             (plan, at, bars) = (smaller, less, other);
         }
@@ -252,8 +253,15 @@ public sealed class FoundationSizer
 
     private Reinforcement? Bars((double Length, double Width) plan, int thickness)
     {
-        Set(new BaseSize(plan.Length, plan.Width, thicknesses[thickness]));
-        return search.Find();
+        var key = (plan.Length, plan.Width, thickness);
+        if (!barsFound.TryGetValue(key, out var bars))
+        {
+            Set(new BaseSize(plan.Length, plan.Width, thicknesses[thickness]));
+            bars = search.Find();
+            barsFound.Add(key, bars);
+        }
+
+        return bars;
     }
 
     private (double Length, double Width)? SmallestPlan(int thickness)
@@ -280,14 +288,9 @@ public sealed class FoundationSizer
         {
             s.Set(new BaseSize(1, 1, thickness));
             var g = s.Ground;
-            for (var k = 0; k < s.Combinations.Count; k++)
+            foreach (var k in s.CombinationsFor(Loads.Family.Ground))
             {
                 var c = s.Combinations[k];
-                if (!c.IsFor(Loads.Family.Ground))
-                {
-                    continue;
-                }
-
                 var allowed = g.Bearing * (c.Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;
                 allowed += g.Basis == Ground.BearingBasis.Net ? g.SoilWeight * s.FoundingDepth : 0;
                 var left = allowed - s.WeightPerArea(k);
@@ -435,7 +438,8 @@ public sealed class FoundationSizer
     private SizingStop ThicknessStop((double Length, double Width) plan, int at)
     {
         var reached = Math.Min(at, thicknesses.Length) - 1;
-        Bars(plan, reached);
+        Set(new BaseSize(plan.Length, plan.Width, thicknesses[reached]));
+        search.Find();
         var failure = search.LastFailure;
         var next = at < thicknesses.Length ? BaseLevels.Fault(foundation, thicknesses[at], project.Units) : null;
         var bound = next ?? (foundation.Held.Thickness is { } h
@@ -447,6 +451,6 @@ public sealed class FoundationSizer
     private static SizingStop Stop((Check Check, BaseState State) failure, string bound)
     {
         var worst = failure.Check.Worst(failure.State);
-        return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name, worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0, bound, worst?.Outcome.Note);
+        return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name, worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0, bound, worst?.Note);
     }
 }

@@ -28,6 +28,9 @@ public interface ITrace
 
     /// <summary>Keeps a step.</summary>
     void Add(TraceStep entry);
+
+    /// <summary>Keeps the note that goes with the result; a later one replaces it.</summary>
+    void Note(string text);
 }
 
 /// <summary>What a step of a trace is.</summary>
@@ -90,10 +93,24 @@ public readonly struct NoTrace : ITrace
     {
         // Nothing is kept, by design of the type.
     }
+
+    /// <inheritdoc/>
+    public void Note(string text)
+    {
+        // Nothing is kept, by design of the type.
+    }
+}
+
+/// <summary>Holds the note of a result.</summary>
+public sealed class NoteSlot
+{
+    /// <summary>The note; null if there is none.</summary>
+    public string? Text { get; set; }
 }
 
 /// <summary>Composes notes but records no steps: for results.</summary>
-public readonly struct NotesOnly : ITrace
+/// <param name="slot">Receives the note.</param>
+public readonly struct NotesOnly(NoteSlot slot) : ITrace
 {
     /// <inheritdoc/>
     public static bool Records => false;
@@ -106,11 +123,15 @@ public readonly struct NotesOnly : ITrace
     {
         // Nothing is kept, by design of the type.
     }
+
+    /// <inheritdoc/>
+    public void Note(string text) => slot.Text = text;
 }
 
 /// <summary>Records every step.</summary>
 /// <param name="steps">Receives them.</param>
-public readonly struct Recorder(List<TraceStep> steps) : ITrace
+/// <param name="slot">Receives the note.</param>
+public readonly struct Recorder(List<TraceStep> steps, NoteSlot slot) : ITrace
 {
     /// <inheritdoc/>
     public static bool Records => true;
@@ -120,6 +141,9 @@ public readonly struct Recorder(List<TraceStep> steps) : ITrace
 
     /// <inheritdoc/>
     public void Add(TraceStep entry) => steps.Add(entry);
+
+    /// <inheritdoc/>
+    public void Note(string text) => slot.Text = text;
 }
 
 /// <summary>A formula written as an interpolated string of <see cref="Sym"/>; nothing of it is evaluated unless the recorder records.</summary>
@@ -139,6 +163,9 @@ public readonly struct Formula<T>
 
     /// <summary>The pieces.</summary>
     public IReadOnlyList<FormulaPart> Parts => parts ?? [];
+
+    /// <summary>The pieces of text joined.</summary>
+    public string Text => string.Concat(Parts.Select(p => p.Text));
 
     /// <summary>Adds text.</summary>
     public void AppendLiteral(string text) => parts!.Add(new FormulaPart(text, default));
@@ -189,6 +216,42 @@ public static class TraceExtensions
         return value;
     }
 
+    /// <summary>The same; the clause is composed only if the recorder records.</summary>
+    public static double Let<T>(this ref T trace, string symbol, double value, Unit unit, Formula<T> formula, Formula<T> clause)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Formula, symbol, value, unit, formula.Parts, clause.Text));
+        }
+
+        return value;
+    }
+
+    /// <summary>The same; the clause is composed only if the recorder records.</summary>
+    public static double Empirical<T>(this ref T trace, string symbol, double value, Unit unit, Formula<T> formula, Formula<T> clause)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Empirical, symbol, value, unit, formula.Parts, clause.Text));
+        }
+
+        return value;
+    }
+
+    /// <summary>The same; the clause is composed only if the recorder records.</summary>
+    public static double Given<T>(this ref T trace, string symbol, double value, Unit unit, string source, Formula<T> clause)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Given, symbol, value, unit, [new FormulaPart(source, default)], clause.Text));
+        }
+
+        return value;
+    }
+
     /// <summary>Records a heading.</summary>
     public static void Heading<T>(this ref T trace, string text)
         where T : struct, ITrace
@@ -205,7 +268,7 @@ public static class TraceExtensions
     {
         if (T.Records)
         {
-            trace.Add(new TraceStep(TraceKind.Heading, string.Concat(text.Parts.Select(p => p.Text)), 0, Unit.Ratio, [], null));
+            trace.Add(new TraceStep(TraceKind.Heading, text.Text, 0, Unit.Ratio, [], null));
         }
     }
 

@@ -98,7 +98,7 @@ public static class ResultsJson
         json.WriteNumber("utilisation", o.Utilisation);
         json.WriteBoolean("passes", o.Passes);
         json.WriteString("clause", check.Clause);
-        json.WriteString("note", o.Note);
+        json.WriteString("note", check.Note);
         json.WriteEndObject();
     }
 

@@ -17,6 +17,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
     private readonly Dictionary<string, (string Mark, FilePlace Place)> taken = new(StringComparer.Ordinal);
 
     private readonly List<(List<string> Labels, Action<string> Add)> unmarked = [];
+    private int lastNumber;
 
     public List<Foundation> Read(IReadOnlyList<TableReader> tables)
     {
@@ -59,11 +60,11 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
         return [.. byMark.Values.Select(v => v.Foundation).OrderBy(f => f.Mark, MarkOrder.Natural)];
     }
 
-    private static string NextMark(HashSet<string> marks)
+    private string NextMark(HashSet<string> marks)
     {
-        for (var n = 1; ; n++)
+        while (true)
         {
-            var mark = "F" + n.ToString(CultureInfo.InvariantCulture);
+            var mark = "F" + (++lastNumber).ToString(CultureInfo.InvariantCulture);
             if (marks.Add(mark))
             {
                 return mark;

@@ -104,7 +104,7 @@ public static class ProjectReader
         }
 
         var combinations = CombinationBuilder.Build(standard, cases, options, own);
-        if (combinations.Used.Count == 0)
+        if (combinations.Used.Length == 0)
         {
             bag.Error(new FilePlace(FileName, 0, 0), "leads to no combination; give each case its symbol, or write own combinations");
             return null;

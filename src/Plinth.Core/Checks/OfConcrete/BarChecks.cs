@@ -67,7 +67,8 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
         var face = bottom ? Face.Bottom : Face.Top;
         if (layer.Count < 2)
         {
-            return Outcome.Ratio(1, 0) with { Face = face, Note = T.Notes ? "no bars" : null };
+            trace.Note("no bars");
+            return Outcome.Ratio(1, 0) with { Face = face };
         }
 
         var (breadth, db) = (TAxis.IsX ? s.Width : s.Length, layer.Diameter);
@@ -81,7 +82,7 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
         if (centres / most >= least / centres)
         {
             trace.Let("utilisation", centres / most, Unit.Ratio, $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
-            return Outcome.Ratio(centres, most) with { Face = face, Note = T.Notes ? "greatest distance" : null };
+            return Outcome.Ratio(centres, most) with { Face = face };
         }
 
         // The larger of least/centres and least clear/clear.
@@ -89,11 +90,11 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
         if (clear <= 0 || leastClear / clear > rules.LeastSpacing / centres)
         {
             trace.Let("utilisation", leastClear / clear, Unit.Ratio, $"{new Sym("clear,least", leastClear, Unit.Section)}/({new Sym("s", centres, Unit.Section)} − {new Sym("db", db, Unit.Section)})");
-            return Outcome.Ratio(leastClear, clear) with { Face = face, Note = T.Notes ? "least clear distance" : null };
+            return Outcome.Ratio(leastClear, clear) with { Face = face };
         }
 
         trace.Let("utilisation", rules.LeastSpacing / centres, Unit.Ratio, $"{new Sym("s,least", rules.LeastSpacing, Unit.Section)}/{new Sym("s", centres, Unit.Section)}");
-        return Outcome.Ratio(rules.LeastSpacing, centres) with { Face = face, Note = T.Notes ? "least distance" : null };
+        return Outcome.Ratio(rules.LeastSpacing, centres) with { Face = face };
     }
 }
 

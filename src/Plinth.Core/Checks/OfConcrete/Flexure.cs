@@ -29,6 +29,8 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
     where TAxis : struct, IAxis
     where TFace : struct, IFace
 {
+    public static bool GoverningIgnoresBars => true;
+
     public static FlexuralStrength Capacity(BaseState s)
     {
         var none = default(NoTrace);
@@ -59,7 +61,8 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
         var outcome = Outcome.Ratio(demand, strength.Strength) with { Face = face };
         if (!strength.Ductile && demand > 0)
         {
-            outcome = outcome with { Utilisation = Outcome.NoCapacity, FailsAnyhow = true, Note = T.Notes ? "too much steel for the depth: the section is not tension-controlled; thicken the base" : null };
+            outcome = outcome with { Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
+            trace.Note("too much steel for the depth: the section is not tension-controlled; thicken the base");
         }
 
         if (T.Records)
@@ -74,9 +77,12 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
             }
         }
 
-        return T.Notes && !s.Layer(TAxis.IsX, TFace.IsBottom).Any && demand > 0
-            ? outcome with { Note = TFace.IsBottom ? "no bottom bars" : "weights exceed the pressure beyond the face: top steel is needed" }
-            : outcome;
+        if (!s.Layer(TAxis.IsX, TFace.IsBottom).Any && demand > 0)
+        {
+            trace.Note(TFace.IsBottom ? "no bottom bars" : "weights exceed the pressure beyond the face: top steel is needed");
+        }
+
+        return outcome;
     }
 
     private static FlexuralStrength Strength<T>(BaseState s, ref T trace)

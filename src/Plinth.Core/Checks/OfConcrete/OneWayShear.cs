@@ -74,9 +74,16 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
             }
         }
 
-        return T.Notes && worst.Face == Face.Top && strength.Top == 0 ? worst with { Note = "pressed down beyond the face: top steel is needed" }
-            : T.Notes && worst.Utilisation == 0 ? worst with { Note = "the section at d lies outside the base" }
-            : worst;
+        if (worst.Face == Face.Top && strength.Top == 0)
+        {
+            trace.Note("pressed down beyond the face: top steel is needed");
+        }
+        else if (worst.Utilisation == 0)
+        {
+            trace.Note("the section at d lies outside the base");
+        }
+
+        return worst;
     }
 
     /// <summary>Differences of exact integrals leave a residue where nothing acts; it is no demand.</summary>

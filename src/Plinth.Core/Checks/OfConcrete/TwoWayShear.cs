@@ -7,7 +7,7 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>The critical sections of a face with their strengths.</summary>
-internal struct PunchingFace
+internal sealed class PunchingFace
 {
     /// <summary>The sections.</summary>
     public PunchingSections Sections;
@@ -15,52 +15,40 @@ internal struct PunchingFace
     /// <summary>How many there are.</summary>
     public int Count;
 
-    /// <summary>φvc of each, kPa.</summary>
-    public Strengths Strength;
+    /// <summary>The effective depth and size for which they were found.</summary>
+    public (double Depth, int Generation) FoundFor;
 
-    /// <summary>Strengths by section.</summary>
+    /// <summary>What of each does not depend on loads.</summary>
+    public PunchingProperties Properties;
+
+    /// <summary>Properties by section.</summary>
     [System.Runtime.CompilerServices.InlineArray(9)]
-    internal struct Strengths
+    internal struct PunchingProperties
     {
-        private double first;
+        private SectionProperties first;
     }
 }
 
-/// <summary>Both faces.</summary>
-internal struct PunchingCapacity
-{
-    /// <summary>Column pressed down: depth to the bottom layers.</summary>
-    public PunchingFace Bottom;
-
-    /// <summary>Column pulled up: depth to the top layers; no sections without top bars.</summary>
-    public PunchingFace Top;
-
-    /// <summary>Whether there are top bars both ways.</summary>
-    public bool HasTop;
-}
+/// <summary>What of a critical section does not depend on loads.</summary>
+/// <param name="CentroidX">m from the base's centre.</param>
+/// <param name="CentroidY">m from the base's centre.</param>
+/// <param name="Area">bo·d, m2.</param>
+/// <param name="SlopeX">γv,y/Jy: stress per unit moment about y and metre along x.</param>
+/// <param name="SlopeY">γv,x/Jx.</param>
+/// <param name="Strength">φvc, kPa.</param>
+internal readonly record struct SectionProperties(double CentroidX, double CentroidY, double Area, double SlopeX, double SlopeY, double Strength);
 
 /// <summary>
 /// Two-way shear with unbalanced moments both ways round the column (ACI 318 8.4.4.2, 22.6): at d/2, closed and open sections, worst corner.
 /// A column that pulls up is checked against the depth to the top bars.
 /// </summary>
-internal readonly struct TwoWayShear : ICheckRule<PunchingCapacity>
+internal readonly struct TwoWayShear : ICheckRule<Nothing>
 {
     private readonly record struct Stress(double Value, double Vu, double Mx, double My, double X, double Y);
 
-    public static PunchingCapacity Capacity(BaseState s)
-    {
-        var result = default(PunchingCapacity);
-        result.HasTop = s.Bars.TopX.Any && s.Bars.TopY.Any;
-        Fill(s, true, ref result.Bottom);
-        if (result.HasTop)
-        {
-            Fill(s, false, ref result.Top);
-        }
+    public static Nothing Capacity(BaseState s) => default;
 
-        return result;
-    }
-
-    public static Outcome Evaluate<T>(BaseState s, in PunchingCapacity capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Contact(k).State == ContactState.NoEquilibrium)
@@ -68,7 +56,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchingCapacity>
             return Outcome.NotDone;
         }
 
-        var pressed = Worst(s, capacity.Bottom, k, 1, out var stress, out var section);
+        var pressed = Worst(s, Sections(s, true), k, 1, out var stress, out var section);
         if (!s.LooksAt(stress.Vu < 0 ? Face.Top : Face.Bottom))
         {
             return Outcome.NotDone;
@@ -76,18 +64,20 @@ internal readonly struct TwoWayShear : ICheckRule<PunchingCapacity>
 
         if (!pressed.Done)
         {
-            return T.Notes ? pressed with { Done = true, Note = "the critical section lies outside the base" } : pressed with { Done = true };
+            trace.Note("the critical section lies outside the base");
+            return pressed with { Done = true };
         }
 
         var outcome = pressed with { Face = Face.Bottom };
         if (stress.Vu < 0)
         {
-            if (!capacity.HasTop)
+            if (!s.Bars.TopX.Any || !s.Bars.TopY.Any)
             {
-                return outcome with { Demand = Math.Abs(stress.Value), Capacity = 0, Utilisation = Outcome.NoCapacity, Face = Face.Top, Note = T.Notes ? "the column pulls up: top steel is needed both ways" : null };
+                trace.Note("the column pulls up: top steel is needed both ways");
+                return outcome with { Demand = Math.Abs(stress.Value), Capacity = 0, Utilisation = Outcome.NoCapacity, Face = Face.Top };
             }
 
-            outcome = Worst(s, capacity.Top, k, -1, out stress, out section) with { Done = true, Face = Face.Top };
+            outcome = Worst(s, Sections(s, false), k, -1, out stress, out section) with { Done = true, Face = Face.Top };
         }
 
         if (T.Records)
@@ -97,36 +87,55 @@ internal readonly struct TwoWayShear : ICheckRule<PunchingCapacity>
             trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym("vu", outcome.Demand, Unit.Stress)}/{new Sym("φvc", outcome.Capacity, Unit.Stress)}");
         }
 
-        return T.Notes ? outcome with { Note = section.Words + (s.Place.Outline.Note is { } o ? "; " + o : "") } : outcome;
-    }
-
-    private static void Fill(BaseState s, bool bottom, ref PunchingFace face)
-    {
-        var none = default(NoTrace);
-        face.Count = PunchingSectionFinder.Find(s, s.MeanDepth(bottom), ref face.Sections);
-        for (var i = 0; i < face.Count; i++)
+        if (T.Notes)
         {
-            face.Strength[i] = Strength(s, face.Sections[i], ref none);
+            trace.Note(section.Words + (s.Place.Outline.Note is { } o ? "; " + o : ""));
         }
+
+        return outcome;
     }
 
-    private static double Strength<T>(BaseState s, in PunchingSection section, ref T trace)
+    // The sections of a face; found again only when size or effective depth have changed.
+    private static PunchingFace Sections(BaseState s, bool bottom)
+    {
+        var face = bottom ? s.PunchingBottom : s.PunchingTop;
+        var wanted = (s.MeanDepth(bottom), s.Generation);
+        if (face.FoundFor != wanted)
+        {
+            var none = default(NoTrace);
+            face.FoundFor = wanted;
+            face.Count = PunchingSectionFinder.Find(s, wanted.Item1, ref face.Sections);
+            for (var i = 0; i < face.Count; i++)
+            {
+                face.Properties[i] = Properties(s, face.Sections[i], ref none);
+            }
+        }
+
+        return face;
+    }
+
+    private static SectionProperties Properties<T>(BaseState s, in PunchingSection section, ref T trace)
         where T : struct, ITrace
     {
+        var gy = s.Code.ShearShareOfMoment(ref trace, "γv,y", section.SideX, section.SideY);
+        var gx = s.Code.ShearShareOfMoment(ref trace, "γv,x", section.SideY, section.SideX);
+        var jy = trace.Given("Jy", section.PolarX, Unit.FourthPower, "for moments about y, by faces about the centroid");
+        var jx = trace.Given("Jx", section.PolarY, Unit.FourthPower, "for moments about x, by faces about the centroid");
         var o = s.Place.Outline;
         var beta = Math.Max(o.X, o.Y) / Math.Min(o.X, o.Y);
-        return s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(beta, section.AlphaS, section.Perimeter, section.Depth));
+        var strength = s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(beta, section.AlphaS, section.Perimeter, section.Depth));
+        return new SectionProperties(section.CentroidX, section.CentroidY, section.Perimeter * section.Depth, gy / jy, gx / jx, strength);
     }
 
-    private static Outcome Worst(BaseState s, in PunchingFace face, int k, int sign, out Stress stress, out PunchingSection section)
+    private static Outcome Worst(BaseState s, PunchingFace face, int k, int sign, out Stress stress, out PunchingSection section)
     {
         var none = default(NoTrace);
         var worst = Outcome.NotDone;
         (stress, section) = (default, default);
         for (var i = 0; i < face.Count; i++)
         {
-            var found = Find(s, k, face.Sections[i], sign, ref none);
-            var outcome = Outcome.Ratio(found.Value, face.Strength[i]);
+            var found = Find(s, k, face.Sections[i], face.Properties[i], sign, ref none);
+            var outcome = Outcome.Ratio(found.Value, face.Properties[i].Strength);
             if (!worst.Done || outcome.Utilisation > worst.Utilisation)
             {
                 (worst, stress, section) = (outcome, found, face.Sections[i]);
@@ -137,7 +146,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchingCapacity>
     }
 
     // vu(x, y) = Vu/(bo·d) − γv,x·Mx,c·y/Jx + γv,y·My,c·x/Jy, highest (or, pulled up, lowest) over the section's corners.
-    private static Stress Find<T>(BaseState s, int k, in PunchingSection section, int sign, ref T trace)
+    private static Stress Find<T>(BaseState s, int k, in PunchingSection section, in SectionProperties properties, int sign, ref T trace)
         where T : struct, ITrace
     {
         ref readonly var l = ref s.Loads(k);
@@ -149,7 +158,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchingCapacity>
 
         // Weights act against the pressure inside; where they are not deducted, only their part that exceeds it would count.
         var net = s.Rules.Concrete.Pressure == SectionPressure.Net || inside.Force < (w * area) - displaced ? 1.0 : 0.0;
-        var (cx, cy) = (section.CentroidX, section.CentroidY);
+        var (cx, cy) = (properties.CentroidX, properties.CentroidY);
         var weight = net * ((w * area) - displaced);
         var weightX = net * ((w * area * (section.X0 + section.X1) / 2) - (displaced * s.ColumnX));
         var weightY = net * ((w * area * (section.Y0 + section.Y1) / 2) - (displaced * s.ColumnY));
@@ -162,14 +171,9 @@ internal readonly struct TwoWayShear : ICheckRule<PunchingCapacity>
         var (dx, dy) = (s.ColumnX - cx, s.ColumnY - cy);
         var mx = trace.Let("Mx,c", l.ColumnMx - (n * dy) + qy, Unit.Moment, $"{new Sym("Mx,col", l.ColumnMx, Unit.Moment)} − {new Sym("N", n, Unit.Force)}·{new Sym("y'", dy, Unit.Length)} + {new Sym("∫q·y dA", qy, Unit.Moment)}");
         var my = trace.Let("My,c", l.ColumnMy + (n * dx) - qx, Unit.Moment, $"{new Sym("My,col", l.ColumnMy, Unit.Moment)} + {new Sym("N", n, Unit.Force)}·{new Sym("x'", dx, Unit.Length)} − {new Sym("∫q·x dA", qx, Unit.Moment)}");
-        var gx = s.Code.ShearShareOfMoment(ref trace, "y", section.SideX, section.SideY);
-        var gy = s.Code.ShearShareOfMoment(ref trace, "x", section.SideY, section.SideX);
-        var jx = trace.Given("Jy", section.PolarX, Unit.FourthPower, "for moments about y, by faces about the centroid");
-        var jy = trace.Given("Jx", section.PolarY, Unit.FourthPower, "for moments about x, by faces about the centroid");
-        var bo = section.Perimeter;
-        var direct = trace.Let("v0", vu / (bo * section.Depth), Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", bo, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
-        var slopeX = gx * my / jx;
-        var slopeY = -gy * mx / jy;
+        var direct = trace.Let("v0", vu / properties.Area, Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
+        var slopeX = properties.SlopeX * my;
+        var slopeY = -properties.SlopeY * mx;
 
         // Corners of faces that exist; an open side has its corners at the edge of the base, where its faces end.
         var worst = new Stress(double.NegativeInfinity, vu, mx, my, 0, 0);
@@ -195,7 +199,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchingCapacity>
         {
             trace.Given("x", worst.X, Unit.Length, "worst corner from the section's centroid");
             trace.Given("y", worst.Y, Unit.Length, "worst corner from the section's centroid");
-            trace.Let("vu", worst.Value, Unit.Stress, $"{(sign > 0 ? "" : "−")}({new Sym("v0", direct, Unit.Stress)} − {new Sym("γv,x", gy, Unit.Ratio)}·{new Sym("Mx,c", mx, Unit.Moment)}·{new Sym("y", worst.Y, Unit.Length)}/{new Sym("Jx", jy, Unit.FourthPower)} + {new Sym("γv,y", gx, Unit.Ratio)}·{new Sym("My,c", my, Unit.Moment)}·{new Sym("x", worst.X, Unit.Length)}/{new Sym("Jy", jx, Unit.FourthPower)})", s.Code.Name + " R8.4.4.2.3");
+            trace.Let("vu", worst.Value, Unit.Stress, $"{(sign > 0 ? "" : "−")}({new Sym("v0", direct, Unit.Stress)} − {new Sym("γv,x", properties.SlopeY * section.PolarY, Unit.Ratio)}·{new Sym("Mx,c", mx, Unit.Moment)}·{new Sym("y", worst.Y, Unit.Length)}/{new Sym("Jx", section.PolarY, Unit.FourthPower)} + {new Sym("γv,y", properties.SlopeX * section.PolarX, Unit.Ratio)}·{new Sym("My,c", my, Unit.Moment)}·{new Sym("x", worst.X, Unit.Length)}/{new Sym("Jy", section.PolarX, Unit.FourthPower)})", $"{s.Code.Name} R8.4.4.2.3");
         }
 
         return worst;
@@ -224,7 +228,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchingCapacity>
             trace.Remark("Two-sided section: the product of inertia is ignored.");
         }
 
-        Find(s, k, section, sign, ref trace);
-        Strength(s, section, ref trace);
+        var properties = Properties(s, section, ref trace);
+        Find(s, k, section, properties, sign, ref trace);
     }
 }

@@ -48,9 +48,11 @@ internal readonly struct Bearing : ICheckRule<Nothing>
         }
 
         trace.Let("utilisation", pressure / allowed, Unit.Ratio, $"{new Sym("p", pressure, Unit.Pressure)}/{new Sym("q", allowed, Unit.Pressure)}");
-        return Outcome.Ratio(pressure, allowed) with
+        if (T.Notes && contact.State == ContactState.Partial)
         {
-            Note = T.Notes && contact.State == ContactState.Partial ? System.FormattableString.Invariant($"{contact.Share * 100:0} % of the base in contact") : null,
-        };
+            trace.Note(System.FormattableString.Invariant($"{contact.Share * 100:0} % of the base in contact"));
+        }
+
+        return Outcome.Ratio(pressure, allowed);
     }
 }

@@ -31,18 +31,24 @@ internal readonly struct Equilibrium : ICheckRule<Nothing>
     {
         if (l.N <= 0)
         {
-            return new Outcome
+            if (T.Notes)
             {
-                Done = true, Demand = Outcome.NoCapacity, Capacity = 1, Utilisation = Outcome.NoCapacity, FailsAnyhow = true,
-                Note = T.Notes ? $"nothing presses down (ΣN {Unit.Force.FormatWithSymbol(l.N, s.Units)}): more than {Unit.Force.FormatWithSymbol(-l.N, s.Units)} of factored weight is missing" : null,
-            };
+                trace.Note($"nothing presses down (ΣN {Unit.Force.FormatWithSymbol(l.N, s.Units)}): more than {Unit.Force.FormatWithSymbol(-l.N, s.Units)} of factored weight is missing");
+            }
+
+            return new Outcome { Done = true, Demand = Outcome.NoCapacity, Capacity = 1, Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
         }
 
         var (x, y) = (Math.Abs(l.XR), Math.Abs(l.YR));
         trace.Let("ux", x / (s.Length / 2), Unit.Ratio, $"|{new Sym("xR", l.XR, Unit.Length)}|/({new Sym("L", s.Length, Unit.Length)}/2)");
         trace.Let("uy", y / (s.Width / 2), Unit.Ratio, $"|{new Sym("yR", l.YR, Unit.Length)}|/({new Sym("B", s.Width, Unit.Length)}/2)");
         var outcome = Outcome.Ratio(Math.Max(x / (s.Length / 2), y / (s.Width / 2)), 1);
-        return lost ? outcome with { FailsAnyhow = true, Note = T.Notes ? Tips(s, l) : null } : outcome;
+        if (T.Notes && lost)
+        {
+            trace.Note(Tips(s, l));
+        }
+
+        return lost ? outcome with { FailsAnyhow = true } : outcome;
     }
 
     private static string Tips(BaseState s, in BaseLoads l)

@@ -22,7 +22,12 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
 
         var towardsPlus = plus.Done && (!minus.Done || plus.Utilisation >= minus.Utilisation);
         var outcome = T.Records ? About(s, k, towardsPlus ? 1 : -1, ref trace) : towardsPlus ? plus : minus;
-        return T.Notes ? outcome with { Note = $"tipping towards {(towardsPlus ? "+" : "−")}{TAxis.Name}" } : outcome;
+        if (T.Notes)
+        {
+            trace.Note($"tipping towards {(towardsPlus ? "+" : "−")}{TAxis.Name}");
+        }
+
+        return outcome;
     }
 
     private static Outcome About<T>(BaseState s, int k, int side, ref T trace)

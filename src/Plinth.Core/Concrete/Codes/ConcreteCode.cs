@@ -66,10 +66,10 @@ public abstract class ConcreteCode
 
     /// <summary>Share of the unbalanced moment that eccentricity of shear carries, γv.</summary>
     /// <param name="trace">Receives the steps.</param>
-    /// <param name="axis">Name of the direction of span, for the symbol.</param>
+    /// <param name="symbol">The symbol: "γv,x" or "γv,y".</param>
     /// <param name="along">b1: side of the section along the span of the bending, m.</param>
     /// <param name="across">b2: side across it, m.</param>
-    public abstract double ShearShareOfMoment<T>(ref T trace, string axis, double along, double across)
+    public abstract double ShearShareOfMoment<T>(ref T trace, string symbol, double along, double across)
         where T : struct, ITrace;
 
     /// <summary>Design strength in flexure, φMn.</summary>

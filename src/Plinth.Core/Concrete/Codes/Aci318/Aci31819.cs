@@ -22,10 +22,10 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
         var e = Edition;
         var root = Root(ref trace, concrete);
         var lambda = concrete.Lightweight;
-        var rho = trace.Let("ρw", steelArea / (breadth * depth), Unit.Ratio, $"{new Sym("As", steelArea, Unit.SteelArea)}/({new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)})", Name + " 2.2");
+        var rho = trace.Let("ρw", steelArea / (breadth * depth), Unit.Ratio, $"{new Sym("As", steelArea, Unit.SteelArea)}/({new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)})", $"{Name} 2.2");
         var free = e.OneWaySteel * lambda * Math.Cbrt(rho) * root;
         var most = e.OneWayMost * lambda * root;
-        var vc = trace.Empirical("vc", Math.Min(free, most) * e.StressFactor, e.Stress, $"min({AciEdition.Text(e.OneWaySteel)}·{new Sym("λs", 1, Unit.Ratio)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("ρw", rho, Unit.Ratio)}^(1/3)·{new Sym("√f'c", root, Unit.Ratio)}; {AciEdition.Text(e.OneWayMost)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})", Name + " 22.5.5.1(c), 22.5.5.1.1, 13.2.6.2 (λs = 1)");
+        var vc = trace.Empirical("vc", Math.Min(free, most) * e.StressFactor, e.Stress, $"min({AciEdition.Text(e.OneWaySteel)}·{new Sym("λs", 1, Unit.Ratio)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("ρw", rho, Unit.Ratio)}^(1/3)·{new Sym("√f'c", root, Unit.Ratio)}; {AciEdition.Text(e.OneWayMost)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})", $"{Name} 22.5.5.1(c), 22.5.5.1.1, 13.2.6.2 (λs = 1)");
         var phi = Phi(ref trace, concrete);
         return trace.Let("φVc", phi * vc * breadth * depth, Unit.Force, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}·{new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)}", OneWayShearClause);
     }

@@ -20,25 +20,25 @@ public abstract class Aci318Base(AciEdition edition, string year) : ConcreteCode
     public override string Name { get; } = "ACI 318" + edition.Suffix + "-" + year;
 
     /// <inheritdoc/>
-    public override string OneWayShearClause => Name + " 22.5.5.1";
+    public override string OneWayShearClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 22.5.5.1";
 
     /// <inheritdoc/>
-    public override string TwoWayShearClause => Name + " 22.6.5.2";
+    public override string TwoWayShearClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 22.6.5.2";
 
     /// <inheritdoc/>
-    public override string FlexureClause => Name + " 22.3";
+    public override string FlexureClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 22.3";
 
     /// <inheritdoc/>
-    public override string MinimumSteelClause => Name + " 8.6.1.1";
+    public override string MinimumSteelClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 8.6.1.1";
 
     /// <inheritdoc/>
-    public override string SpacingClause => Name + " 8.7.2.2, 25.2.1";
+    public override string SpacingClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 8.7.2.2, 25.2.1";
 
     /// <inheritdoc/>
-    public override string LeastDepthClause => Name + " 13.3.1.2";
+    public override string LeastDepthClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 13.3.1.2";
 
     /// <inheritdoc/>
-    public override string ShortWayClause => Name + " 13.3.3.3";
+    public override string ShortWayClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 13.3.3.3";
 
     /// <inheritdoc/>
     public override double LeastEffectiveDepth => edition.LeastDepth;
@@ -65,12 +65,12 @@ public abstract class Aci318Base(AciEdition edition, string year) : ConcreteCode
         var third = trace.Empirical("vc(c)", e.TwoWayPerimeter * (2 + (alpha * d / bo)) * lambda * root, Unit.Ratio, $"{AciEdition.Text(e.TwoWayPerimeter)}·(2 + {new Sym("αs", alpha, Unit.Ratio)}·{new Sym("d", d, Unit.Section)}/{new Sym("bo", bo, Unit.Section)})·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}");
         var vc = trace.Empirical("vc", Math.Min(first, Math.Min(second, third)) * e.StressFactor, e.Stress, $"min({new Sym("vc(a)", first, Unit.Ratio)}; {new Sym("vc(b)", second, Unit.Ratio)}; {new Sym("vc(c)", third, Unit.Ratio)})", TwoWayShearClause);
         var phi = Phi(ref trace, concrete);
-        return trace.Let("φvc", phi * vc, e.Stress, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}", Name + " 8.5.1.1, 13.2.6.2 (λs = 1)");
+        return trace.Let("φvc", phi * vc, e.Stress, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}", $"{Name} 8.5.1.1, 13.2.6.2 (λs = 1)");
     }
 
     /// <inheritdoc/>
-    public override double ShearShareOfMoment<T>(ref T trace, string axis, double along, double across) =>
-        trace.Let("γv," + axis, 1 - (1 / (1 + (2.0 / 3 * Math.Sqrt(along / across)))), Unit.Ratio, $"1 − 1/(1 + 2/3·√({new Sym("b1", along, Unit.Length)}/{new Sym("b2", across, Unit.Length)}))", Name + " 8.4.2.2, 8.4.4.2.2");
+    public override double ShearShareOfMoment<T>(ref T trace, string symbol, double along, double across) =>
+        trace.Let(symbol, 1 - (1 / (1 + (2.0 / 3 * Math.Sqrt(along / across)))), Unit.Ratio, $"1 − 1/(1 + 2/3·√({new Sym("b1", along, Unit.Length)}/{new Sym("b2", across, Unit.Length)}))", $"{Name} 8.4.2.2, 8.4.4.2.2");
 
     /// <inheritdoc/>
     public override FlexuralStrength Flexure<T>(ref T trace, ConcreteRules concrete, double yield, double steelArea, double breadth, double depth)
@@ -83,13 +83,13 @@ public abstract class Aci318Base(AciEdition edition, string year) : ConcreteCode
 
         var fc = concrete.Strength;
         var beta = Math.Clamp(0.85 - (0.05 * ((fc / edition.StressFactor) - edition.BetaStart) / edition.BetaStep), 0.65, 0.85);
-        trace.Given("β1", beta, Unit.Ratio, "from f'c", Name + " 22.2.2.4.3");
-        var a = trace.Let("a", steelArea * yield / (0.85 * fc * breadth), Unit.Section, $"{new Sym("As", steelArea, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}/(0.85·{new Sym("f'c", fc, Unit.Stress)}·{new Sym("b", breadth, Unit.Section)})", Name + " 22.2.2.4");
+        trace.Given("β1", beta, Unit.Ratio, "from f'c", $"{Name} 22.2.2.4.3");
+        var a = trace.Let("a", steelArea * yield / (0.85 * fc * breadth), Unit.Section, $"{new Sym("As", steelArea, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}/(0.85·{new Sym("f'c", fc, Unit.Stress)}·{new Sym("b", breadth, Unit.Section)})", $"{Name} 22.2.2.4");
         var c = trace.Let("c", a / beta, Unit.Section, $"{new Sym("a", a, Unit.Section)}/{new Sym("β1", beta, Unit.Ratio)}");
-        var strain = trace.Let("εt", UltimateStrain * (depth - c) / c, Unit.Ratio, $"0.003·({new Sym("d", depth, Unit.Section)} − {new Sym("c", c, Unit.Section)})/{new Sym("c", c, Unit.Section)}", Name + " 22.2.1.2");
+        var strain = trace.Let("εt", UltimateStrain * (depth - c) / c, Unit.Ratio, $"0.003·({new Sym("d", depth, Unit.Section)} − {new Sym("c", c, Unit.Section)})/{new Sym("c", c, Unit.Section)}", $"{Name} 22.2.1.2");
         var yieldStrain = yield / edition.Elasticity;
         var limit = TensionControlled(yieldStrain);
-        var phi = trace.Given("φ", Math.Clamp(0.65 + (0.25 * (strain - yieldStrain) / (limit - yieldStrain)), 0.65, 0.90), Unit.Ratio, strain >= limit ? "tension-controlled" : "between compression- and tension-controlled", Name + " 21.2.2");
+        var phi = trace.Given("φ", Math.Clamp(0.65 + (0.25 * (strain - yieldStrain) / (limit - yieldStrain)), 0.65, 0.90), Unit.Ratio, strain >= limit ? "tension-controlled" : "between compression- and tension-controlled", $"{Name} 21.2.2");
         var strength = trace.Let("φMn", phi * steelArea * yield * (depth - (a / 2)), Unit.Moment, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("As", steelArea, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}·({new Sym("d", depth, Unit.Section)} − {new Sym("a", a, Unit.Section)}/2)", FlexureClause);
         return new FlexuralStrength(strength, strain >= LeastStrain(yieldStrain), strain);
     }
@@ -106,7 +106,7 @@ public abstract class Aci318Base(AciEdition edition, string year) : ConcreteCode
     {
         ArgumentNullException.ThrowIfNull(concrete);
         var fc = concrete.Strength / edition.StressFactor;
-        return trace.Empirical("√f'c", Math.Min(Math.Sqrt(fc), edition.RootLimit), Unit.Ratio, $"min(√({new Sym("f'c", concrete.Strength, edition.Stress)}); {AciEdition.Text(edition.RootLimit)})", Name + " 22.5.3.1, 22.6.3.1");
+        return trace.Empirical("√f'c", Math.Min(Math.Sqrt(fc), edition.RootLimit), Unit.Ratio, $"min(√({new Sym("f'c", concrete.Strength, edition.Stress)}); {AciEdition.Text(edition.RootLimit)})", $"{Name} 22.5.3.1, 22.6.3.1");
     }
 
     /// <summary>φ for shear, or the value stated in its place.</summary>
@@ -115,7 +115,7 @@ public abstract class Aci318Base(AciEdition edition, string year) : ConcreteCode
     {
         ArgumentNullException.ThrowIfNull(concrete);
         return concrete.ShearPhi is { } stated
-            ? trace.Given("φ", stated, Unit.Ratio, "stated as shear-phi", Name + " 21.2.4")
-            : trace.Given("φ", ShearPhi, Unit.Ratio, "shear", Name + " 21.2.1");
+            ? trace.Given("φ", stated, Unit.Ratio, "stated as shear-phi", $"{Name} 21.2.4")
+            : trace.Given("φ", ShearPhi, Unit.Ratio, "shear", $"{Name} 21.2.1");
     }
 }
