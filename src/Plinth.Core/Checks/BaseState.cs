@@ -16,11 +16,14 @@ namespace Plinth.Core.Checks;
 /// </summary>
 public sealed class BaseState
 {
+    private const int KeysKept = 8;
+
     private readonly BaseLoads[] loads;
     private readonly ContactSolution[] contact;
     private readonly int[] solvedAt;
     private readonly CombinationSet set;
-    private readonly (int Generation, int Combination)[] governing;
+    private readonly (int Generation, double Key, int Combination)[] governing;
+    private int nextKept;
     private double weightOfBaseAndSoil;
 
     /// <summary>Makes the state of a foundation at a place; sizes must be set before it is read.</summary>
@@ -37,7 +40,7 @@ public sealed class BaseState
         Units = project.Units;
         set = project.Combinations;
         Combinations = set.Used;
-        governing = new (int, int)[CheckCatalog.All.Length];
+        governing = new (int, double, int)[CheckCatalog.All.Length * KeysKept];
         loads = new BaseLoads[Combinations.Length];
         contact = new ContactSolution[Combinations.Length];
         solvedAt = new int[Combinations.Length];
@@ -65,11 +68,29 @@ public sealed class BaseState
     /// <summary>Indices of the combinations for any of several families.</summary>
     public ReadOnlySpan<int> CombinationsFor(Family family) => set.For(family);
 
-    /// <summary>The combination found to govern a check at this size whatever the bars are; −1 if none was found yet.</summary>
-    public int GoverningAt(int check) => governing[check].Generation == Generation ? governing[check].Combination : -1;
+    /// <summary>The combination found to govern a check at this size for a key; −1 if none was found yet.</summary>
+    public int GoverningAt(int check, double key)
+    {
+        foreach (ref readonly var g in governing.AsSpan(check * KeysKept, KeysKept))
+        {
+            if (g.Generation == Generation && g.Key == key)
+            {
+                return g.Combination;
+            }
+        }
 
-    /// <summary>Keeps the combination that governs a check at this size whatever the bars are.</summary>
-    public void SetGoverning(int check, int combination) => governing[check] = (Generation, combination);
+        return -1;
+    }
+
+    /// <summary>Keeps the combination that governs a check at this size for a key; NaN is not kept.</summary>
+    public void SetGoverning(int check, double key, int combination)
+    {
+        if (!double.IsNaN(key))
+        {
+            governing[(check * KeysKept) + nextKept] = (Generation, key, combination);
+            nextKept = (nextKept + 1) % KeysKept;
+        }
+    }
 
     /// <summary>The rules in force.</summary>
     public RuleSet Rules { get; }

@@ -10,8 +10,11 @@ namespace Plinth.Core.Checks;
 internal interface ICheckRule<TCapacity>
     where TCapacity : struct
 {
-    /// <summary>Whether the combination with the highest demand governs whatever the bars are, so that it is sought once for a size.</summary>
-    static virtual bool GoverningIgnoresBars => false;
+    /// <summary>
+    /// What of the bars decides which combination governs: trials of one size with the same key have the same governing combination, so that it is
+    /// sought once. NaN: nothing less than all of them.
+    /// </summary>
+    static virtual double GoverningKey(BaseState s) => double.NaN;
 
     /// <summary>The part that does not depend on the combination.</summary>
     static abstract TCapacity Capacity(BaseState s);
@@ -82,7 +85,8 @@ internal sealed class Check<TRule, TCapacity> : Check
             return Over(TRule.Evaluate(state, capacity, -1, ref none), limit);
         }
 
-        if (TRule.GoverningIgnoresBars && state.GoverningAt(Index) is >= 0 and var known)
+        var key = TRule.GoverningKey(state);
+        if (state.GoverningAt(Index, key) is >= 0 and var known)
         {
             return Over(TRule.Evaluate(state, capacity, known, ref none), limit);
         }
@@ -109,15 +113,15 @@ internal sealed class Check<TRule, TCapacity> : Check
                 return true;
             }
 
-            if (o.Done && o.Demand > most)
+            if (o.Done && o.Utilisation > most)
             {
-                (governing, most) = (k, o.Demand);
+                (governing, most) = (k, o.Utilisation);
             }
         }
 
-        if (TRule.GoverningIgnoresBars && governing >= 0)
+        if (governing >= 0)
         {
-            state.SetGoverning(Index, governing);
+            state.SetGoverning(Index, key, governing);
         }
 
         return false;
@@ -131,7 +135,7 @@ internal sealed class Check<TRule, TCapacity> : Check
             return Over(TRule.Evaluate(state, TRule.Capacity(state), -1, ref none), limit);
         }
 
-        var known = TRule.GoverningIgnoresBars ? state.GoverningAt(Index) : -1;
+        var known = state.GoverningAt(Index, TRule.GoverningKey(state));
         var k = known >= 0 ? known : state.Hints[Index];
         return state.Combinations[k].IsFor(For) && Over(TRule.Evaluate(state, TRule.Capacity(state), k, ref none), limit);
     }

@@ -29,7 +29,8 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
     where TAxis : struct, IAxis
     where TFace : struct, IFace
 {
-    public static bool GoverningIgnoresBars => true;
+    // The strength is the same for all combinations and the moment at the face knows no bars.
+    public static double GoverningKey(BaseState s) => 0;
 
     public static FlexuralStrength Capacity(BaseState s)
     {

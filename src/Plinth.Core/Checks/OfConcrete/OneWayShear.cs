@@ -13,6 +13,14 @@ internal readonly record struct OneWayStrength(double Bottom, double Top);
 internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
     where TAxis : struct, IAxis
 {
+    // Of one face alone, all combinations have the same strength, and only the depth of its bars places the section.
+    public static double GoverningKey(BaseState s) => s.Looking switch
+    {
+        Face.Bottom => s.Depth(TAxis.IsX, true),
+        Face.Top => -1,
+        _ => double.NaN,
+    };
+
     public static OneWayStrength Capacity(BaseState s)
     {
         var none = default(NoTrace);

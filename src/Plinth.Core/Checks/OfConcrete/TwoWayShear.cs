@@ -46,6 +46,9 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
 {
     private readonly record struct Stress(double Value, double Vu, double Mx, double My, double X, double Y);
 
+    // Size and mean depth settle it: the number of bars has no part in it.
+    public static double GoverningKey(BaseState s) => s.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
+
     public static Nothing Capacity(BaseState s) => default;
 
     public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
