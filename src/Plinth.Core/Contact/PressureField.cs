@@ -6,14 +6,22 @@ namespace Plinth.Core.Contact;
 /// <param name="MomentY">∫p·y dA, kNm.</param>
 public readonly record struct PressureResultant(double Force, double MomentX, double MomentY);
 
-/// <summary>Pressure between a rigid base and ground that takes no tension: p(x, y) = max(0, a + b·x + c·y), kPa, about the base's centre.</summary>
-/// <param name="A">Value at the base's centre, kPa; may be negative where the ground has let go there.</param>
+/// <summary>
+/// Pressure between a rigid base and ground that takes no tension: p(x, y) = max(0, peak + b·(x − x0) + c·(y − y0)), kPa, in axes about the base's centre.
+/// </summary>
+/// <remarks>It hangs on the corner that is pressed most, not on the centre: near the edge the plane is so steep that its value at the centre would cost all digits.</remarks>
+/// <param name="Peak">Value at the anchor, kPa.</param>
 /// <param name="B">Slope along the base's x, kPa/m.</param>
 /// <param name="C">Slope along the base's y, kPa/m.</param>
-public readonly record struct PressureField(double A, double B, double C)
+/// <param name="AnchorX">x0: the corner pressed most, m.</param>
+/// <param name="AnchorY">y0, m.</param>
+public readonly record struct PressureField(double Peak, double B, double C, double AnchorX, double AnchorY)
 {
+    /// <summary>Value of the plane at the base's centre, kPa; negative where the ground has let go there.</summary>
+    public double A => Peak - (B * AnchorX) - (C * AnchorY);
+
     /// <summary>The pressure at a point, kPa; 0 where the base has lifted.</summary>
-    public double At(double x, double y) => Math.Max(0, A + (B * x) + (C * y));
+    public double At(double x, double y) => Math.Max(0, Peak + (B * (x - AnchorX)) + (C * (y - AnchorY)));
 
     /// <summary>Exact force and moments over a rectangle that lies within the base.</summary>
     public PressureResultant OverRectangle(double x0, double y0, double x1, double y1)
@@ -25,7 +33,7 @@ public readonly record struct PressureField(double A, double B, double C)
 
         var xm = (x0 + x1) / 2;
         var ym = (y0 + y1) / 2;
-        var mid = A + (B * xm) + (C * ym);
+        var mid = Peak + (B * (xm - AnchorX)) + (C * (ym - AnchorY));
         var swing = ((Math.Abs(B) * (x1 - x0)) + (Math.Abs(C) * (y1 - y0))) / 2;
         if (mid <= -swing)
         {
@@ -49,12 +57,19 @@ public readonly record struct PressureField(double A, double B, double C)
     /// <summary>Exact force and moments over a convex polygon that lies within the base.</summary>
     public PressureResultant Over(ReadOnlySpan<PlanPoint> corners)
     {
+        Span<PlanPoint> shifted = stackalloc PlanPoint[ConvexPolygon.MostCorners];
+        for (var i = 0; i < corners.Length; i++)
+        {
+            shifted[i] = new PlanPoint(corners[i].X - AnchorX, corners[i].Y - AnchorY);
+        }
+
         Span<PlanPoint> clipped = stackalloc PlanPoint[ConvexPolygon.MostCorners];
-        var count = ConvexPolygon.Clip(corners, A, B, C, clipped);
+        var count = ConvexPolygon.Clip(shifted[..corners.Length], Peak, B, C, clipped);
         var m = ConvexPolygon.Moments(clipped[..count]);
+        var force = (Peak * m.Area) + (B * m.X) + (C * m.Y);
         return new PressureResultant(
-            (A * m.Area) + (B * m.X) + (C * m.Y),
-            (A * m.X) + (B * m.XX) + (C * m.XY),
-            (A * m.Y) + (B * m.XY) + (C * m.YY));
+            force,
+            (Peak * m.X) + (B * m.XX) + (C * m.XY) + (AnchorX * force),
+            (Peak * m.Y) + (B * m.XY) + (C * m.YY) + (AnchorY * force));
     }
 }

@@ -20,7 +20,9 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<Nothing>
         if (s.LooksAt(Face.Top) && s.Layer(TAxis.IsX, false).Any)
         {
             var top = One(s, false, least, ref trace);
-            worst = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
+            var higher = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
+            trace.Let("utilisation", higher.Utilisation, Unit.Ratio, $"max({new Sym("bottom", worst.Utilisation, Unit.Ratio)}; {new Sym("top", top.Utilisation, Unit.Ratio)})");
+            worst = higher;
         }
 
         return worst;
@@ -54,7 +56,9 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
         if (s.LooksAt(Face.Top) && s.Layer(TAxis.IsX, false).Any)
         {
             var top = One(s, false, ref trace);
-            worst = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
+            var higher = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
+            trace.Let("utilisation", higher.Utilisation, Unit.Ratio, $"max({new Sym("bottom", worst.Utilisation, Unit.Ratio)}; {new Sym("top", top.Utilisation, Unit.Ratio)})");
+            worst = higher;
         }
 
         return worst;

@@ -87,6 +87,6 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         _ = trace;
         var first = up ? new Sym(nameUp, valueUp, unit) : new Sym(nameDown, valueDown, unit);
         var second = up ? new Sym(nameDown, valueDown, unit) : new Sym(nameUp, valueUp, unit);
-        return up && Deduct == 0 ? (Formula<T>)$"{first}" : (Formula<T>)$"{first} − {second}";
+        return up && Deduct == 0 ? (Formula<T>)$"max(0; {first})" : (Formula<T>)$"max(0; {first} − {second})";
     }
 }

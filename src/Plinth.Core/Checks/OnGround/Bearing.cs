@@ -31,7 +31,7 @@ internal readonly struct Bearing : ICheckRule<Nothing>
         {
             var p = contact.Pressure;
             var (b, c) = (Math.Abs(p.B) * s.Length / 2, Math.Abs(p.C) * s.Width / 2);
-            pressure = trace.Let("p", p.A + b + c, Unit.Pressure, $"{new Sym("a", p.A, Unit.Pressure)} + |{new Sym("b·L/2", b, Unit.Pressure)}| + |{new Sym("c·B/2", c, Unit.Pressure)}|");
+            pressure = trace.Let("p", p.Peak, Unit.Pressure, $"{new Sym("a", p.A, Unit.Pressure)} + |{new Sym("b·L/2", b, Unit.Pressure)}| + |{new Sym("c·B/2", c, Unit.Pressure)}|");
         }
 
         if (g.Basis == BearingBasis.Net)

@@ -1,0 +1,253 @@
+using System.Globalization;
+using CsCheck;
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Loads;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+using static Plinth.Core.Tests.Given;
+
+namespace Plinth.Core.Tests;
+
+/// <summary>What a trace prints is what was computed: every formula, evaluated again from its text and its values, gives its result.</summary>
+public class TraceTests
+{
+    /// <summary>Evaluates the formulas of traces: + − · / ^, √(), min(a; b), max(a; b), |x|.</summary>
+    private sealed class Evaluator(TraceStep step)
+    {
+        private readonly List<object> tokens = Tokens(step);
+        private int at;
+
+        public double Value()
+        {
+            var value = Sum();
+            at.Should().Be(tokens.Count, step.FormulaText);
+            return value;
+        }
+
+        private static List<object> Tokens(TraceStep step)
+        {
+            var list = new List<object>();
+            foreach (var part in step.Formula)
+            {
+                if (part.Text is null)
+                {
+                    list.Add(step.Kind == TraceKind.Empirical ? part.Symbol.Unit.In(part.Symbol.Value, UnitSystem.Metric) : part.Symbol.Value);
+                    continue;
+                }
+
+                for (var i = 0; i < part.Text.Length;)
+                {
+                    var c = part.Text[i];
+                    if (char.IsAsciiDigit(c))
+                    {
+                        var start = i;
+                        while (i < part.Text.Length && (char.IsAsciiDigit(part.Text[i]) || part.Text[i] == '.'))
+                        {
+                            i++;
+                        }
+
+                        list.Add(double.Parse(part.Text.AsSpan(start, i - start), CultureInfo.InvariantCulture));
+                    }
+                    else if (char.IsLetter(c))
+                    {
+                        list.Add(part.Text.Substring(i, 3));
+                        i += 3;
+                    }
+                    else
+                    {
+                        if (c != ' ')
+                        {
+                            list.Add(c.ToString());
+                        }
+
+                        i++;
+                    }
+                }
+            }
+
+            return list;
+        }
+
+        private bool Take(string token)
+        {
+            if (at < tokens.Count && tokens[at] is string s && s == token)
+            {
+                at++;
+                return true;
+            }
+
+            return false;
+        }
+
+        private double Sum()
+        {
+            var value = Take("−") ? -Product() : Product();
+            while (true)
+            {
+                if (Take("+"))
+                {
+                    value += Product();
+                }
+                else if (Take("−"))
+                {
+                    value -= Product();
+                }
+                else
+                {
+                    return value;
+                }
+            }
+        }
+
+        private double Product()
+        {
+            var value = Power();
+            while (true)
+            {
+                if (Take("·"))
+                {
+                    value *= Power();
+                }
+                else if (Take("/"))
+                {
+                    value /= Power();
+                }
+                else
+                {
+                    return value;
+                }
+            }
+        }
+
+        private double Power()
+        {
+            var value = Atom();
+            return Take("^") ? Math.Pow(value, Atom()) : value;
+        }
+
+        private double Atom()
+        {
+            if (tokens[at] is double number)
+            {
+                at++;
+                return number;
+            }
+
+            var word = (string)tokens[at++];
+            if (word == "√")
+            {
+                Take("(");
+                var inner = Sum();
+                Take(")").Should().BeTrue();
+                return Math.Sqrt(inner);
+            }
+
+            if (word is "min" or "max")
+            {
+                Take("(");
+                var value = Sum();
+                while (Take(";"))
+                {
+                    var next = Sum();
+                    value = word == "min" ? Math.Min(value, next) : Math.Max(value, next);
+                }
+
+                Take(")").Should().BeTrue();
+                return value;
+            }
+
+            var close = word == "|" ? "|" : ")";
+            var result = Sum();
+            Take(close).Should().BeTrue(step.FormulaText);
+            return word == "|" ? Math.Abs(result) : result;
+        }
+    }
+
+    private static void EveryFormulaGivesItsResult(Project project, FoundationDesign design, HashSet<string> seen)
+    {
+        var checker = new Checker(project, project.Foundations[0]);
+        foreach (var check in CheckCatalog.All)
+        {
+            for (var k = 0; k < project.Combinations.Used.Length; k++)
+            {
+                var c = project.Combinations.Used[k];
+                if (!check.IsOfBars && !c.IsFor(check.For))
+                {
+                    continue;
+                }
+
+                if (checker.Trace(design, check, null, c.Name) is not { } trace)
+                {
+                    continue;
+                }
+
+                foreach (var step in trace.Steps.Where(s => s.Kind is TraceKind.Formula or TraceKind.Empirical))
+                {
+                    seen.Add(check.Id + " " + step.Symbol);
+                    var value = step.Kind == TraceKind.Empirical ? step.Unit.In(step.Value, UnitSystem.Metric) : step.Value;
+                    if (double.IsFinite(value))
+                    {
+                        new Evaluator(step).Value().Should().BeApproximately(value, 1e-6 * Math.Max(1e-6, Math.Abs(value)), $"{check.Id}: {step.Symbol} = {step.FormulaText}");
+                    }
+                }
+
+                if (trace.Result.Outcome is { Done: true, FailsAnyhow: false } o && trace.Steps.LastOrDefault(s => s.Symbol == "utilisation") is { } last && o.Utilisation < Outcome.NoCapacity)
+                {
+                    last.Value.Should().BeApproximately(o.Utilisation, 1e-9 * Math.Max(1, o.Utilisation), check.Id + ": the trace ends in the utilisation that is reported");
+                }
+            }
+        }
+    }
+
+    [Fact]
+    public void Every_formula_of_every_check_gives_its_result()
+    {
+        var seen = new HashSet<string>();
+        LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("SNOW", LoadSymbol.S), new("WX", LoadSymbol.W, true), new("EX", LoadSymbol.E, true), new(LoadCase.SurchargeName, LoadSymbol.L)];
+        var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, cases, new LoadOptions(Sds: 0.3), []);
+        var force = Gen.Double[-1, 1];
+        Gen.Select(force, force, force, force, Gen.Double[1.6, 3.4], Gen.Double[1.6, 3.4], Gen.Double[0.35, 0.8], Gen.Int[0, 3]).Sample(
+            (a, b, c, d, length, width, h, kind) =>
+            {
+                SupportAction[] actions =
+                [
+                    new(500 + (300 * a), 10 * b, 10 * c, 30 * d, 30 * a, 0), new(300 + (200 * b), 5 * c, 5 * d, 20 * a, 20 * b, 0), new(60, 0, 0, 0, 0, 0),
+                    new(-150 * c, 60 * d, 20 * a, 90 * b, 160 * c, 0), new(-120 * d, 70 * a, 60 * b, 150 * c, 150 * d, 0), default,
+                ];
+                var rules = Rules with
+                {
+                    Ground = DefaultGround with { Surcharge = kind == 1 ? 10 : 0, Adhesion = 4, PassiveCoefficient = 1.5, TransientIncrease = 1.33, Basis = kind == 2 ? BearingBasis.Net : BearingBasis.Gross, Method = kind == 3 ? BearingMethod.ReducedArea : BearingMethod.Corner },
+                    Concrete = DefaultConcrete with { ShearPhi = kind == 2 ? 0.6 : null, Pressure = kind == 3 ? Core.Concrete.SectionPressure.Gross : Core.Concrete.SectionPressure.Net },
+                };
+                var project = Project(cases, actions, set, rules, Column(0.4, 0.55, level: 0.1), new HeldValues { OffsetX = 0.3 * a, OffsetY = -0.2 }, kind == 0 ? "aci318m-14" : "aci318m-19");
+                EveryFormulaGivesItsResult(project, Design(length, width, h, "13 T16", "11 T20", "10 T16", "10 T16"), seen);
+            },
+            iter: 60);
+        seen.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x", "one-way-shear-x vc", "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q"]);
+    }
+
+    [Fact]
+    public void A_recorded_result_is_the_unrecorded_one()
+    {
+        var project = OneAction(new SupportAction(700, 30, 40, 50, 160, 0));
+        var checker = new Checker(project, project.Foundations[0]);
+        var design = Design(2.2, 2.0, 0.5);
+        foreach (var result in checker.Check(design).Checks)
+        {
+            var traced = checker.Trace(design, CheckCatalog.Find(result.Id)!, null, null)!.Value.Result;
+            traced.Should().Be(result);
+        }
+    }
+
+    [Fact]
+    public void Substitution_shows_values_in_the_units_asked_and_brackets_negatives()
+    {
+        var step = new TraceStep(TraceKind.Formula, "M", -1, Unit.Moment, [new FormulaPart(null, new Sym("H", 0.3048, Unit.Length)), new FormulaPart("·", default), new FormulaPart(null, new Sym("Fx", -4.4482216152605, Unit.Force))], null);
+        step.FormulaText.Should().Be("H·Fx");
+        step.Substituted(UnitSystem.Us).Should().Be("1·(-1)");
+        step.Substituted(UnitSystem.Metric).Should().Be("0.3048·(-4.448)");
+    }
+}
