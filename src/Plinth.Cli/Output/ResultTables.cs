@@ -20,7 +20,7 @@ internal static class ResultTables
         var many = shown.Any(r => r.Foundation.Places.Count > 1);
         if (shown.Count > 0)
         {
-            var table = Screen.Table("mark", "supports", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", ">util.", "result", "governing check", "combination", many ? "at" : "");
+            var table = Screen.Table("mark", "under", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", ">util.", "result", "governing check", "combination", many ? "at" : "");
             foreach (var r in shown)
             {
                 var f = r.Foundation;
@@ -49,7 +49,7 @@ internal static class ResultTables
         var shown = reports.OrderBy(r => r.Passes).Where(r => !quiet || !r.Passes).ToList();
         if (shown.Count > 0)
         {
-            var table = Screen.Table("mark", "supports", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bars", ">util.", "governing check", "combination", "sizing");
+            var table = Screen.Table("mark", "under", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bars", ">util.", "governing check", "combination", "sizing");
             foreach (var r in shown)
             {
                 var f = r.Foundation;

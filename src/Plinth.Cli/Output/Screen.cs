@@ -95,7 +95,7 @@ internal sealed class Screen
         {
             TableBorderPart.HeaderBottom => "─",
             TableBorderPart.HeaderBottomSeparator => "──",
-            TableBorderPart.HeaderSeparator or TableBorderPart.CellSeparator  => "  ",
+            TableBorderPart.HeaderSeparator or TableBorderPart.CellSeparator => "  ",
             _ => "",
         };
     }

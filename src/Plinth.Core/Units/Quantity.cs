@@ -45,7 +45,7 @@ public static class Quantity
             return false;
         }
 
-        value *= unit.Factor;
+        value = unit.ToBase(value);
         return true;
     }
 

@@ -21,7 +21,7 @@ public sealed class CsvTable : IDisposable
     private readonly CsvDataReader? reader;
     private readonly IReadOnlyList<CsvColumn> columns;
     private readonly int[] ordinals;
-    private readonly double[] factors;
+    private readonly ReadUnit[] units;
     private int headerCells;
     private int line;
     private int lines;
@@ -33,9 +33,9 @@ public sealed class CsvTable : IDisposable
         this.columns = columns;
         this.bag = bag;
         ordinals = new int[columns.Count];
-        factors = new double[columns.Count];
+        units = new ReadUnit[columns.Count];
         Array.Fill(ordinals, -1);
-        Array.Fill(factors, 1);
+        Array.Fill(units, new ReadUnit(1, 0, 0, false));
     }
 
     /// <summary>Opens a text and reads its header.</summary>
@@ -102,7 +102,7 @@ public sealed class CsvTable : IDisposable
 
         if (UnitReader.TryNumber(text, out var value))
         {
-            return value * factors[column];
+            return units[column].ToBase(value);
         }
 
         bag.Error(Place(column), double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out _)
@@ -215,7 +215,7 @@ public sealed class CsvTable : IDisposable
             return false;
         }
 
-        factors[column] = read.Factor;
+        units[column] = read;
         return true;
     }
 

@@ -1,0 +1,65 @@
+using System.Globalization;
+using System.Text;
+
+namespace Plinth.Bench;
+
+/// <summary>A made-up building of any size: random columns, 12 cases, all combinations of ASCE 7-22.</summary>
+internal static class GeneratedProject
+{
+    private const string Toml = """
+        [project]
+        name = "Generated"
+        code = "aci318m-19"
+        [loads]
+        standard = "asce7-22"
+        [cases]
+        DEAD = "D"
+        SDL = "D"
+        LIVE = "L"
+        LIVE2 = "L"
+        ROOF = "Lr"
+        SNOW = "S"
+        RAIN = "R"
+        WX = { symbol = "W", reversible = true }
+        WY = { symbol = "W", reversible = true }
+        WD = { symbol = "W", reversible = true }
+        EX = "E"
+        EY = "E"
+        [ground]
+        founding-depth = "1.8 m"
+        bearing = "200 kPa"
+        bearing-transient = 1.33
+        [concrete]
+        strength = "30 MPa"
+        [steel]
+        yield = "420 MPa"
+
+        """;
+
+    public static void Write(int count, string directory)
+    {
+        Directory.CreateDirectory(directory);
+        var random = new Random(7);
+        double Within(double most) => ((random.NextDouble() * 2) - 1) * most;
+        var supports = new StringBuilder("support,x (m),y (m),shape,cx (mm),cy (mm)\n");
+        var reactions = new StringBuilder("support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm),Mz (kNm)\n");
+        for (var i = 0; i < count; i++)
+        {
+            supports.Append(CultureInfo.InvariantCulture, $"C{i + 1},{i % 40 * 7},{i / 40 * 7},rect,450,450\n");
+            var s = 0.5 + (1.1 * random.NextDouble());
+            (string Case, double N, double H, double M)[] rows =
+            [
+                ("DEAD", 600 * s, 8, 10), ("SDL", 200 * s, 3, 4), ("LIVE", 300 * s, 5, 6), ("LIVE2", 100 * s, 2, 3), ("ROOF", 40 * s, 1, 1), ("SNOW", 50 * s, 1, 1), ("RAIN", 30 * s, 1, 1),
+                ("WX", Within(40), 15, 25), ("WY", Within(40), 15, 25), ("WD", Within(40), 12, 20), ("EX", Within(80), 25, 45), ("EY", Within(80), 25, 45),
+            ];
+            foreach (var (name, n, h, m) in rows)
+            {
+                reactions.Append(CultureInfo.InvariantCulture, $"C{i + 1},{name},{Within(h):F2},{Within(h):F2},{n:F2},{Within(m):F2},{Within(m):F2},0\n");
+            }
+        }
+
+        File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml);
+        File.WriteAllText(Path.Combine(directory, "supports.csv"), supports.ToString());
+        File.WriteAllText(Path.Combine(directory, "reactions.csv"), reactions.ToString());
+    }
+}

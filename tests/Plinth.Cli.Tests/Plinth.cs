@@ -1,0 +1,140 @@
+using System.Diagnostics;
+using System.Reflection;
+using System.Text.Json;
+
+namespace Plinth.Cli.Tests;
+
+/// <summary>What a run of the program gave back.</summary>
+public sealed record Ran(int Exit, string Out, string Error)
+{
+    public JsonElement Json => JsonDocument.Parse(Out).RootElement;
+}
+
+/// <summary>The built program; PLINTH_PROGRAM names another build of it, such as the published one.</summary>
+internal static class Program
+{
+    private static readonly string Path = Environment.GetEnvironmentVariable("PLINTH_PROGRAM") is { Length: > 0 } given
+        ? given
+        : System.IO.Path.Combine(Root, "src/Plinth.Cli/bin", Metadata("Configuration"), "net10.0/linux-x64/plinth");
+
+    public static string Root => Metadata("Root");
+
+    public static ProcessStartInfo Start(string directory, params string[] arguments)
+    {
+        var start = new ProcessStartInfo(Path) { WorkingDirectory = directory, RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        foreach (var a in arguments)
+        {
+            start.ArgumentList.Add(a);
+        }
+
+        return start;
+    }
+
+    public static Ran Run(string directory, params string[] arguments) => Run(Start(directory, arguments));
+
+    public static Ran Run(ProcessStartInfo start)
+    {
+        using var process = Process.Start(start)!;
+        var error = process.StandardError.ReadToEndAsync();
+        var output = process.StandardOutput.ReadToEnd();
+        process.WaitForExit();
+        var ran = new Ran(process.ExitCode, output, error.Result);
+        (ran.Out + ran.Error).Should().NotContain("   at Plinth", "no input shows a stack trace");
+        ran.Exit.Should().NotBe(70, ran.Error);
+        return ran;
+    }
+
+    public static string ProgramPath => Path;
+
+    private static string Metadata(string key) => typeof(Program).Assembly.GetCustomAttributes<AssemblyMetadataAttribute>().Single(a => a.Key == key).Value!;
+}
+
+/// <summary>A project in a temporary folder.</summary>
+public sealed class Folder : IDisposable
+{
+    public const string Toml = """
+        [project]
+        name = "Test"
+        code = "aci318m-19"
+
+        [loads]
+        standard = "asce7-22"
+
+        [cases]
+        DEAD = "D"
+        LIVE = "L"
+        WX = { symbol = "W", reversible = true }
+
+        [ground]
+        founding-depth = "1.5 m"
+        bearing = "200 kPa"
+
+        [concrete]
+        strength = "30 MPa"
+
+        [steel]
+        yield = "420 MPa"
+
+        """;
+
+    public const string Supports = """
+        support,x (m),y (m),cx (mm),cy (mm)
+        C1,0,0,400,400
+        C2,6,0,400,400
+        C3,12,0,400,500
+
+        """;
+
+    public const string Reactions = """
+        support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)
+        C1,DEAD,2,0,420,0,5
+        C1,LIVE,1,0,180,0,3
+        C1,WX,-15,0,-20,0,-30
+        C2,DEAD,0,0,640,4,0
+        C2,LIVE,0,0,260,2,0
+        C2,WX,-18,0,0,0,-36
+        C3,DEAD,-2,0,410,0,-5
+        C3,LIVE,-1,0,190,0,-3
+        C3,WX,-15,0,20,0,-30
+
+        """;
+
+    public Folder()
+    {
+        Path = Directory.CreateTempSubdirectory("plinth-test-").FullName;
+        this["plinth.toml"] = Toml;
+        this["supports.csv"] = Supports;
+        this["reactions.csv"] = Reactions;
+    }
+
+    public string Path { get; }
+
+    public string this[string file]
+    {
+        get => File.ReadAllText(System.IO.Path.Combine(Path, file));
+        set => File.WriteAllText(System.IO.Path.Combine(Path, file), value);
+    }
+
+    public bool Has(string file) => File.Exists(System.IO.Path.Combine(Path, file));
+
+    public static Folder Building(string name)
+    {
+        var folder = new Folder();
+        foreach (var file in Directory.GetFiles(System.IO.Path.Combine(Program.Root, "tests/buildings", name)))
+        {
+            File.Copy(file, System.IO.Path.Combine(folder.Path, System.IO.Path.GetFileName(file)), true);
+        }
+
+        return folder;
+    }
+
+    public void Replace(string file, string old, string with)
+    {
+        this[file].Should().Contain(old, file);
+        this[file] = this[file].Replace(old, with, StringComparison.Ordinal);
+    }
+
+    public Ran Run(params string[] arguments) => Program.Run(Path, arguments);
+
+    public void Dispose() => Directory.Delete(Path, true);
+}

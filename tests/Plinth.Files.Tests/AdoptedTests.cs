@@ -1,0 +1,105 @@
+using CsCheck;
+using Plinth.Files.Adopted;
+using Plinth.Files.Diagnostics;
+
+namespace Plinth.Files.Tests;
+
+/// <summary>adopted.toml is changed where it must be and nowhere else.</summary>
+public class AdoptedTests
+{
+    private const string Text = """
+        # first words
+
+        [F1]  # the corner
+        kind = "isolated"
+        supports = ["C1"]   # one
+        length = "2000 mm"
+        width = "2000 mm"
+        # a thought
+        thickness = "500 mm"
+        bottom-x = "13 T16"
+        bottom-y = "13 T16"
+        found = "00000000"
+
+        # between
+
+        [F2]
+        kind = "isolated"
+        supports = ["C2"]
+        length = "1 m"
+        width = "1 m"
+        thickness = "0.4 m"
+        bottom-x = "5 T16"
+        bottom-y = "5 T16"
+        # last words
+        """;
+
+    private static IReadOnlyList<AdoptedEntry> Read(string text)
+    {
+        var bag = new DiagnosticBag();
+        var entries = AdoptedReader.Read(text, bag);
+        bag.HasErrors.Should().BeFalse(string.Join('\n', bag.Sorted));
+        return entries;
+    }
+
+    [Fact]
+    public void A_value_is_changed_in_its_place()
+    {
+        var changed = AdoptedEditor.Set(Text, [("F1", [("width", "\"2200 mm\"")])], whole: false);
+        changed.Should().Be(Text.Replace("width = \"2000 mm\"", "width = \"2200 mm\"", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_missing_key_is_added_after_the_last_and_a_new_table_at_the_end()
+    {
+        var changed = AdoptedEditor.Set(Text, [("F1", [("top-x", "\"5 T12\"")]), ("F3", [("kind", "\"isolated\"")])], whole: false);
+        changed.Should().Contain("found = \"00000000\"\ntop-x = \"5 T12\"\n\n# between").And.EndWith("# last words\n\n[F3]\nkind = \"isolated\"\n");
+    }
+
+    [Fact]
+    public void The_whole_table_drops_what_is_not_wanted_and_keeps_its_comments()
+    {
+        var changed = AdoptedEditor.Set(Text, [("F1", [("kind", "\"isolated\""), ("supports", "[\"C1\"]"), ("length", "\"3 m\"")])], whole: true);
+        changed.Should().StartWith("# first words\n\n[F1]  # the corner\nkind = \"isolated\"\nsupports = [\"C1\"]   # one\nlength = \"3 m\"\n# a thought\n\n# between\n\n[F2]");
+    }
+
+    [Fact]
+    public void Setting_what_is_there_changes_no_byte() => AdoptedEditor.Set(Text, [("F2", [("length", "\"1 m\"")])], whole: false).Should().Be(Text);
+
+    [Fact]
+    public void Windows_line_ends_stay()
+    {
+        var text = Text.ReplaceLineEndings("\r\n");
+        var changed = AdoptedEditor.Set(text, [("F1", [("top-x", "\"none\"")]), ("F9", [("kind", "\"isolated\"")])], whole: false);
+        changed.Replace("\r\n", "", StringComparison.Ordinal).Should().NotContain("\n");
+        Read(text.Replace("00000000", "11111111", StringComparison.Ordinal)).Should().HaveCount(2);
+    }
+
+    [Fact]
+    public void Marks_that_are_no_bare_keys_are_quoted()
+    {
+        var text = AdoptedEditor.Set("", [("F.1", [("kind", "\"isolated\"")])], whole: true);
+        text.Should().Contain("[\"F.1\"]");
+        AdoptedEditor.Set(text, [("F.1", [("kind", "\"x\"")])], whole: false).Should().Contain("kind = \"x\"").And.NotContain("isolated");
+    }
+
+    [Fact]
+    public void The_digest_sees_values_not_layout()
+    {
+        var entry = Read(Text)[0];
+        Read(Text.Replace("length = \"2000 mm\"", "length   =  \"2000 mm\" # same", StringComparison.Ordinal))[0].Digest.Should().Be(entry.Digest);
+        Read(Text.Replace("length = \"2000 mm\"", "length = \"2001 mm\"", StringComparison.Ordinal))[0].Digest.Should().NotBe(entry.Digest);
+        entry.ByHand.Should().BeTrue();
+        Read(Text.Replace("00000000", entry.Digest, StringComparison.Ordinal))[0].ByHand.Should().BeFalse();
+        Read(Text)[1].ByHand.Should().BeTrue("a table without digest was written by hand");
+    }
+
+    [Fact]
+    public void Quoted_text_reads_back() => Gen.String.Sample(s =>
+    {
+        var clean = new string([.. s.Where(c => !char.IsSurrogate(c) && c != '\uFFFE' && c != '\uFFFF')]);
+        var bag = new DiagnosticBag();
+        var tree = Toml.TomlTree.Parse("a = " + TomlText.Quote(clean), "t", bag);
+        return tree?["a"]?.Value is string back && back == clean;
+    });
+}
