@@ -25,6 +25,7 @@ public sealed class BaseState
     private readonly (int Generation, double Key, int Combination)[] governing;
     private int nextKept;
     private double weightOfBaseAndSoil;
+    private (double BottomX, double BottomY, double TopX, double TopY, double Bottom, double Top) depths;
 
     /// <summary>Makes the state of a foundation at a place; sizes must be set before it is read.</summary>
     public BaseState(Project project, Foundation foundation, LoadedPlace place)
@@ -171,10 +172,15 @@ public sealed class BaseState
         BaseWeight = Rules.Concrete.Weight * area * size.Thickness;
         DisplacedSoil = Ground.SoilWeight * SoilDepth * Math.Min(area, Place.Place.Support.Area);
         SoilWeight = (Ground.SoilWeight * SoilDepth * area) - DisplacedSoil;
+        FindDepths();
     }
 
     /// <summary>Sets the bars; sizes stay.</summary>
-    public void Set(in Reinforcement bars) => Bars = bars;
+    public void Set(in Reinforcement bars)
+    {
+        Bars = bars;
+        FindDepths();
+    }
 
     /// <summary>Whether the bars along x lie outermost.</summary>
     public bool OuterIsX => Rules.Steel.LowerLayer switch
@@ -190,15 +196,10 @@ public sealed class BaseState
     /// <summary>Effective depth of a layer, m.</summary>
     /// <param name="alongX">The bars along x, or along y.</param>
     /// <param name="bottom">The bottom layer, or the top.</param>
-    public double Depth(bool alongX, bool bottom)
-    {
-        var cover = bottom ? Rules.Concrete.CoverBottom : Rules.Concrete.CoverTop;
-        var outer = alongX == OuterIsX ? 0 : Layer(!alongX, bottom).Diameter;
-        return Thickness - cover - outer - (Layer(alongX, bottom).Diameter / 2);
-    }
+    public double Depth(bool alongX, bool bottom) => bottom ? (alongX ? depths.BottomX : depths.BottomY) : alongX ? depths.TopX : depths.TopY;
 
     /// <summary>Mean effective depth of both layers of a face, m.</summary>
-    public double MeanDepth(bool bottom) => (Depth(true, bottom) + Depth(false, bottom)) / 2;
+    public double MeanDepth(bool bottom) => bottom ? depths.Bottom : depths.Top;
 
     /// <summary>Times by which evenly spread short-way bars must exceed what is required (2β/(β+1), ACI 318 13.3.3.3); 1 for the long way.</summary>
     public double ShortWayFactor(bool alongX)
@@ -254,6 +255,20 @@ public sealed class BaseState
     /// <summary>Factored weight of base, soil and surcharge on a unit of area in a combination, kPa.</summary>
     public double WeightPerArea(int combination) =>
         (Combinations[combination].WeightFactor * weightOfBaseAndSoil) + (Place.SurchargeFactors[combination] * Ground.Surcharge);
+
+    private void FindDepths()
+    {
+        var outerIsX = OuterIsX;
+        double Of(bool alongX, bool bottom)
+        {
+            var cover = bottom ? Rules.Concrete.CoverBottom : Rules.Concrete.CoverTop;
+            var outer = alongX == outerIsX ? 0 : Layer(!alongX, bottom).Diameter;
+            return Thickness - cover - outer - (Layer(alongX, bottom).Diameter / 2);
+        }
+
+        var (bx, by, tx, ty) = (Of(true, true), Of(false, true), Of(true, false), Of(false, false));
+        depths = (bx, by, tx, ty, (bx + by) / 2, (tx + ty) / 2);
+    }
 
     private void Solve(int combination)
     {

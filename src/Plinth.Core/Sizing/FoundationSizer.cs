@@ -210,7 +210,7 @@ public sealed class FoundationSizer
         var cost = Cost(best);
         for (var thicker = at + 1; thicker <= at + 2 && thicker < thicknesses.Length && LevelsFit(thicknesses[thicker]); thicker++)
         {
-            if (SmallestPlan(thicker) is { } p && Bars(p, thicker) is { } b)
+            if (SmallestPlan(thicker) is { } p && LeastCost(p, thicker) < cost && Bars(p, thicker) is { } b)
             {
                 var design = Design(new BaseSize(p.Length, p.Width, thicknesses[thicker]), b);
                 var c = Cost(design);
@@ -235,12 +235,25 @@ public sealed class FoundationSizer
         return new FoundationDesign(size, Spec(bars.BottomX), Spec(bars.BottomY), Spec(bars.TopX), Spec(bars.TopY));
     }
 
-    // The least thickness from..to with which plan and concrete pass.
+    // No design of this size costs less: concrete and work with the code's least steel. It spares a search that cannot win.
+    private double LeastCost((double Length, double Width) plan, int thickness)
+    {
+        var size = new BaseSize(plan.Length, plan.Width, thicknesses[thickness]);
+        var none = default(Tracing.NoTrace);
+        var rules = foundation.Rules;
+        var ratio = project.Code.MinimumSteelRatio(ref none, rules.Steel.Yield);
+        var side = 2 * rules.Concrete.CoverSide;
+        var volume = ratio * size.Thickness * ((size.Width * (size.Length - side)) + (size.Length * (size.Width - side)));
+        var lightest = rules.Steel.Bars.Min(b => b.MassPerMetre / b.Area);
+        return Cost(new FoundationDesign(size, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None)) + (rules.Rates.Steel * volume * lightest);
+    }
+
+    // The least thickness from..to with which plan and concrete pass; the plan is known to pass at the last.
     private int? LeastThickness((double Length, double Width) plan, int from, int to, out Reinforcement bars)
     {
         for (var i = from; i <= to; i++)
         {
-            if (LevelsFit(thicknesses[i]) && Bars(plan, i) is { } found && !PlanExceeds(new BaseSize(plan.Length, plan.Width, thicknesses[i])))
+            if (LevelsFit(thicknesses[i]) && Bars(plan, i) is { } found && (i == to || !PlanExceeds(new BaseSize(plan.Length, plan.Width, thicknesses[i]))))
             {
                 bars = found;
                 return i;
