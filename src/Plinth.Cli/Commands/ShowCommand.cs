@@ -70,7 +70,7 @@ internal static class ShowCommand
         return CheckCommand.Print(call, loaded, reports, screen =>
         {
             Head(screen, loaded, f, design);
-            ResultTables.Foundation(screen, loaded, f, design, reports[0].Result!);
+            ResultTables.Foundation(screen, loaded, f, reports[0].Result!);
             if (why)
             {
                 SizeCommand.Why(screen, loaded, reports);

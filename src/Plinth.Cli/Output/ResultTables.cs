@@ -74,7 +74,7 @@ internal static class ResultTables
     }
 
     /// <summary>All checks of one foundation.</summary>
-    public static void Foundation(Screen screen, LoadedProject loaded, Foundation f, FoundationDesign design, FoundationResult result)
+    public static void Foundation(Screen screen, LoadedProject loaded, Foundation f, FoundationResult result)
     {
         var units = loaded.Project.Units;
         var many = f.Places.Count > 1;
@@ -89,6 +89,7 @@ internal static class ResultTables
         }
 
         screen.Write(table);
+        screen.Line();
         foreach (var c in result.Checks.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing")))
         {
             screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Say.Check(c.Id)}{(many && c.Place is not null ? " at " + c.Place : "")}: {c.Note}");
@@ -100,7 +101,6 @@ internal static class ResultTables
         }
 
         screen.Wrapped("Not checked: " + string.Join(", ", CheckCatalog.NotChecked) + ".");
-        _ = design;
     }
 
     /// <summary>Results as CSV: a row a check.</summary>

@@ -23,6 +23,10 @@ public readonly record struct PressureField(double Peak, double B, double C, dou
     /// <summary>The pressure at a point, kPa; 0 where the base has lifted.</summary>
     public double At(double x, double y) => Math.Max(0, Peak + (B * (x - AnchorX)) + (C * (y - AnchorY)));
 
+    /// <summary>Whether the whole of a rectangle bears, so that the pressure over it is one plane.</summary>
+    public bool BearsWholly(double x0, double y0, double x1, double y1) =>
+        Peak + (B * (((x0 + x1) / 2) - AnchorX)) + (C * (((y0 + y1) / 2) - AnchorY)) >= ((Math.Abs(B) * (x1 - x0)) + (Math.Abs(C) * (y1 - y0))) / 2;
+
     /// <summary>Exact force and moments over a rectangle that lies within the base.</summary>
     public PressureResultant OverRectangle(double x0, double y0, double x1, double y1)
     {

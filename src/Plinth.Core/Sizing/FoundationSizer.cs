@@ -2,7 +2,6 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
-using Plinth.Core.Units;
 
 namespace Plinth.Core.Sizing;
 
@@ -10,7 +9,7 @@ namespace Plinth.Core.Sizing;
 /// Finds the sizes and bars of a foundation: the smallest plan that passes with the final thickness, the least thickness, the least steel. It has no formulas
 /// of its own: it only asks the checks.
 /// </summary>
-public sealed class FoundationSizer
+public sealed partial class FoundationSizer
 {
     private static readonly Check[] PlanChecks = [.. CheckCatalog.Listed.Where(c => c.OfPlan)];
 
@@ -82,107 +81,6 @@ public sealed class FoundationSizer
 
             first = next;
         }
-    }
-
-    /// <summary>What stops each next smaller step of a design: plan, thickness, bars.</summary>
-    public IReadOnlyList<(string Step, SizingStop? Stop)> Why(FoundationDesign design)
-    {
-        ArgumentNullException.ThrowIfNull(design);
-        var rules = foundation.Rules.Sizing;
-        var size = design.Size;
-        var result = new List<(string, SizingStop?)>();
-        void Try(string step, FoundationDesign smaller, bool anyBars)
-        {
-            var outline = checker.States[0].Place.Outline;
-            if (!BaseGeometry.ColumnOnBase(foundation.Held, outline, smaller.Size))
-            {
-                result.Add((step, new SizingStop(null, null, null, 0, "the column would stand beyond the base", null)));
-                return;
-            }
-
-            if (anyBars)
-            {
-                checker.Set(smaller);
-                if (PlanExceeds(smaller.Size) || search.Find() is not { } bars)
-                {
-                    var failure = PlanExceeds(smaller.Size) ? planFailure : search.LastFailure;
-                    result.Add((step, failure is { } stopped ? Stop(stopped, "") : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null)));
-                    return;
-                }
-
-                smaller = Design(smaller.Size, bars);
-            }
-
-            var check = checker.Check(smaller);
-            var g = check.Governing;
-            result.Add((step, check.Passes ? null : new SizingStop(g.Id, g.Place, g.Combination, g.Utilisation, "", g.Note)));
-        }
-
-        string L(double v) => Unit.Section.FormatWithSymbol(v, project.Units);
-        if (heldLength is null && heldWidth is null && rules.Shape == PlanShape.Square && Math.Abs(size.Length - size.Width) < 1e-9)
-        {
-            Plan($"length and width {L(size.Length - rules.PlanStep)}", size with { Length = Less(size.Length), Width = Less(size.Width) });
-        }
-        else
-        {
-            if (heldLength is null)
-            {
-                Plan($"length {L(size.Length - rules.PlanStep)}", size with { Length = Less(size.Length) });
-            }
-
-            if (heldWidth is null)
-            {
-                Plan($"width {L(size.Width - rules.PlanStep)}", size with { Width = Less(size.Width) });
-            }
-        }
-
-        void Plan(string name, BaseSize smaller)
-        {
-            if (Math.Min(smaller.Length, smaller.Width) < rules.LeastPlan - 1e-9)
-            {
-                result.Add((name, new SizingStop(null, null, null, 0, "below the range [sizing] range.plan", null)));
-            }
-            else if (Math.Max(smaller.Length / smaller.Width, smaller.Width / smaller.Length) > rules.Aspect + 1e-9 && heldLength is null && heldWidth is null)
-            {
-                result.Add((name, new SizingStop(null, null, null, 0, "beyond [sizing] aspect", null)));
-            }
-            else
-            {
-                Try(name, design with { Size = smaller }, true);
-            }
-        }
-
-        double Less(double side) => Math.Round(side - rules.PlanStep, 6);
-        if (foundation.Held.Thickness is null)
-        {
-            var h = Math.Round(size.Thickness - rules.ThicknessStep, 6);
-            if (h < rules.LeastThickness - 1e-9)
-            {
-                result.Add(($"thickness {L(h)}", new SizingStop(null, null, null, 0, "below the range [sizing] range.thickness", null)));
-            }
-            else
-            {
-                Try($"thickness {L(h)}", design with { Size = size with { Thickness = h } }, true);
-            }
-        }
-
-        (string Name, BarSpec Spec, BarSpec? Held, Func<BarSpec, FoundationDesign> With)[] layers =
-        [
-            ("bottom-x", design.BottomX, foundation.Held.BottomX, b => design with { BottomX = b }),
-            ("bottom-y", design.BottomY, foundation.Held.BottomY, b => design with { BottomY = b }),
-            ("top-x", design.TopX, foundation.Held.TopX, b => design with { TopX = b }),
-            ("top-y", design.TopY, foundation.Held.TopY, b => design with { TopY = b }),
-        ];
-        foreach (var (name, spec, heldSpec, with) in layers)
-        {
-            if (spec is { Size: { } bar, Count: > 2 } && heldSpec is null)
-            {
-                var fewer = new BarSpec(bar, spec.Count - 1, 0);
-                Try($"{name} {fewer}", with(fewer), false);
-            }
-        }
-
-        return result;
     }
 
     /// <summary>Cost of a design by the rates, in their currency.</summary>
@@ -381,89 +279,4 @@ public sealed class FoundationSizer
     }
 
     private bool LevelsFit(double thickness) => BaseLevels.Fault(foundation, thickness, project.Units) is null;
-
-    private SizingResult Stopped(int at)
-    {
-        if (thicknesses.Length == 0)
-        {
-            return Failed(new SizingStop(null, null, null, 0, "no thickness of whole steps lies within [sizing] range.thickness", null));
-        }
-
-        var h = thicknesses[Math.Min(at, thicknesses.Length - 1)];
-        return Failed(new SizingStop(null, null, null, 0, BaseLevels.Fault(foundation, h, project.Units) ?? "[sizing] range.thickness", null));
-    }
-
-    private SizingStop PlanStop(int at)
-    {
-        var l = (double v) => Unit.Length.FormatWithSymbol(v, project.Units);
-        var rules = foundation.Rules.Sizing;
-        if (plans.Count == 0)
-        {
-            return new SizingStop(null, null, null, 0, "no side of whole steps lies within [sizing] range.plan", null);
-        }
-
-        var (length, width) = plans[^1];
-        var size = new BaseSize(length, width, thicknesses[at]);
-        var bound = (heldLength, heldWidth) switch
-        {
-            ({ } a, { } b) => $"plan held at {l(a)} × {l(b)}",
-            ({ } a, null) => $"length held at {l(a)}, width up to {l(rules.MostPlan)}",
-            (null, { } b) => $"width held at {l(b)}, length up to {l(rules.MostPlan)}",
-            _ => $"plan up to {l(length)} × {l(width)} ([sizing] range.plan)",
-        };
-        if (!plans.Any(p => Fits(new BaseSize(p.Length, p.Width, thicknesses[at]))))
-        {
-            return new SizingStop(null, null, null, 0, bound + ": the column does not stand wholly on it", null);
-        }
-
-        return Nearest(at, bound);
-    }
-
-    // The plan that comes nearest to passing says more than the largest: held edges and weights make some sizes worse as they grow.
-    private SizingStop Nearest(int at, string bound)
-    {
-        const int tries = 400;
-        (double Utilisation, BaseSize Size, Check Check, BaseState State)? best = null;
-        var stride = Math.Max(1, plans.Count / tries);
-        for (var i = plans.Count - 1; i >= 0; i -= stride)
-        {
-            var size = new BaseSize(plans[i].Length, plans[i].Width, thicknesses[at]);
-            if (!Fits(size))
-            {
-                continue;
-            }
-
-            Set(size);
-            var worst = checker.States.SelectMany(s => PlanChecks.Select(c => (Check: c, State: s, Worst: c.Worst(s)))).Where(w => w.Worst is not null)
-                .MaxBy(w => w.Worst!.Value.Outcome.FailsAnyhow ? Math.Max(Outcome.NoCapacity, w.Worst.Value.Outcome.Utilisation) : w.Worst.Value.Outcome.Utilisation);
-            var utilisation = worst.Worst!.Value.Outcome.FailsAnyhow ? double.MaxValue : worst.Worst.Value.Outcome.Utilisation;
-            if (best is null || utilisation < best.Value.Utilisation)
-            {
-                best = (utilisation, size, worst.Check, worst.State);
-            }
-        }
-
-        var b = best!.Value;
-        Set(b.Size);
-        return Stop((b.Check, b.State), $"{bound}; the nearest to passing is {Unit.Length.Format(b.Size.Length, project.Units)} × {Unit.Length.FormatWithSymbol(b.Size.Width, project.Units)}");
-    }
-
-    private SizingStop ThicknessStop((double Length, double Width) plan, int at)
-    {
-        var reached = Math.Min(at, thicknesses.Length) - 1;
-        Set(new BaseSize(plan.Length, plan.Width, thicknesses[reached]));
-        search.Find();
-        var failure = search.LastFailure;
-        var next = at < thicknesses.Length ? BaseLevels.Fault(foundation, thicknesses[at], project.Units) : null;
-        var bound = next ?? (foundation.Held.Thickness is { } h
-            ? $"thickness held at {Unit.Section.FormatWithSymbol(h, project.Units)}"
-            : $"thickness up to {Unit.Section.FormatWithSymbol(thicknesses[^1], project.Units)} ([sizing] range.thickness) and the bars of [steel]");
-        return failure is { } f ? Stop(f, bound) : new SizingStop(null, null, null, 0, bound, null);
-    }
-
-    private static SizingStop Stop((Check Check, BaseState State) failure, string bound)
-    {
-        var worst = failure.Check.Worst(failure.State);
-        return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name, worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0, bound, worst?.Note);
-    }
 }

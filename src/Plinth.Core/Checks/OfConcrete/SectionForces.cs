@@ -67,15 +67,30 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         trace.Given(axis + ",s", At, Unit.Length, $"section from the base's centre, the part beyond it towards {(Side > 0 ? "+" : "−")}{axis}");
         trace.Given("l", Overhang, Unit.Length, "length of the part beyond");
         trace.Given("w", s.WeightPerArea(k), Unit.Pressure, "factored weight of base, soil and surcharge per area");
+        var (half, wide) = alongX ? (s.Length / 2, s.Width / 2) : (s.Width / 2, s.Length / 2);
+        var (from, to) = Side > 0 ? (At, half) : (-half, At);
+        var p = s.Contact(k).Pressure;
+        var wholly = alongX ? p.BearsWholly(from, -wide, to, wide) : p.BearsWholly(-wide, from, wide, to);
+        var (inner, outer) = alongX ? (p.At(At, 0), p.At(Side * half, 0)) : (p.At(0, At), p.At(0, Side * half));
+        if (wholly)
+        {
+            trace.Given("ps", inner, Unit.Pressure, "pressure at the section, mean across the base");
+            trace.Given("pe", outer, Unit.Pressure, "pressure at the edge, mean across the base");
+        }
+
         if (moment)
         {
-            var u = trace.Given("Mp", UpMoment, Unit.Moment, "∫p·distance dA over the part beyond, exact");
+            var u = wholly
+                ? trace.Let("Mp", UpMoment, Unit.Moment, $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2·({new Sym("ps", inner, Unit.Pressure)} + 2·{new Sym("pe", outer, Unit.Pressure)})/6")
+                : trace.Given("Mp", UpMoment, Unit.Moment, "∫p·distance dA over the part beyond, exact");
             var w = trace.Let("Mw", DownMoment, Unit.Moment, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2/2");
             trace.Let("Mu", up ? MomentUp : MomentDown, Unit.Moment, Net(up, "Mp", u, "Mw", w, Unit.Moment, ref trace));
         }
         else
         {
-            var u = trace.Given("Vp", UpShear, Unit.Force, "∫p dA over the part beyond, exact");
+            var u = wholly
+                ? trace.Let("Vp", UpShear, Unit.Force, $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}·({new Sym("ps", inner, Unit.Pressure)} + {new Sym("pe", outer, Unit.Pressure)})/2")
+                : trace.Given("Vp", UpShear, Unit.Force, "∫p dA over the part beyond, exact");
             var w = trace.Let("Vw", DownShear, Unit.Force, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}");
             trace.Let("Vu", up ? ShearUp : ShearDown, Unit.Force, Net(up, "Vp", u, "Vw", w, Unit.Force, ref trace));
         }

@@ -122,12 +122,30 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
     {
         var gy = s.Code.ShearShareOfMoment(ref trace, "γv,y", section.SideX, section.SideY);
         var gx = s.Code.ShearShareOfMoment(ref trace, "γv,x", section.SideY, section.SideX);
-        var jy = trace.Given("Jy", section.PolarX, Unit.FourthPower, "for moments about y, by faces about the centroid");
-        var jx = trace.Given("Jx", section.PolarY, Unit.FourthPower, "for moments about x, by faces about the centroid");
+        var x0 = section.OpenX > 0 ? section.X0 : section.X1;
+        var y0 = section.OpenY > 0 ? section.Y0 : section.Y1;
+        var jy = Polar(ref trace, "Jy", section.PolarX, section.Depth, ("bx", section.SideX), ("by", section.SideY), section.OpenX == 0, section.OpenY == 0, ((section.X0 + section.X1) / 2) - section.CentroidX, x0 - section.CentroidX);
+        var jx = Polar(ref trace, "Jx", section.PolarY, section.Depth, ("by", section.SideY), ("bx", section.SideX), section.OpenY == 0, section.OpenX == 0, ((section.Y0 + section.Y1) / 2) - section.CentroidY, y0 - section.CentroidY);
         var o = s.Place.Outline;
         var beta = Math.Max(o.X, o.Y) / Math.Min(o.X, o.Y);
         var strength = s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(beta, section.AlphaS, section.Perimeter, section.Depth));
         return new SectionProperties(section.CentroidX, section.CentroidY, section.Perimeter * section.Depth, gy / jy, gx / jx, strength);
+    }
+
+    // By faces about the centroid: those along the span, and those across it at their distance.
+    private static double Polar<T>(ref T trace, string symbol, double value, double depth, (string Name, double Side) along, (string Name, double Side) across, bool closed, bool bothAlong, double middle, double face)
+        where T : struct, ITrace
+    {
+        if (!T.Records)
+        {
+            return value;
+        }
+
+        var (d, a, b) = (new Sym("d", depth, Unit.Length), new Sym(along.Name, along.Side, Unit.Length), new Sym(across.Name, across.Side, Unit.Length));
+        var n = bothAlong ? "2·" : "";
+        return closed
+            ? trace.Let(symbol, value, Unit.FourthPower, $"{n}({d}·{a}^3/12 + {a}·{d}^3/12) + 2·{d}·{b}·({a}/2)^2")
+            : trace.Let(symbol, value, Unit.FourthPower, $"{n}({d}·{a}^3/12 + {a}·{d}^3/12 + {d}·{a}·{new Sym("e", Math.Abs(middle), Unit.Length)}^2) + {d}·{b}·{new Sym("f", Math.Abs(face), Unit.Length)}^2");
     }
 
     private static Outcome Worst(BaseState s, PunchingFace face, int k, int sign, out Stress stress, out PunchingSection section)
@@ -165,7 +183,16 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         var weight = net * ((w * area) - displaced);
         var weightX = net * ((w * area * (section.X0 + section.X1) / 2) - (displaced * s.ColumnX));
         var weightY = net * ((w * area * (section.Y0 + section.Y1) / 2) - (displaced * s.ColumnY));
-        trace.Given("P", inside.Force, Unit.Force, "∫p dA inside the section, exact");
+        if (T.Records && s.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
+        {
+            var middle = trace.Given("pm", inside.Force / area, Unit.Pressure, "pressure in the middle of the section");
+            trace.Let("P", inside.Force, Unit.Force, $"{new Sym("pm", middle, Unit.Pressure)}·{new Sym("bx", section.SideX, Unit.Length)}·{new Sym("by", section.SideY, Unit.Length)}");
+        }
+        else
+        {
+            trace.Given("P", inside.Force, Unit.Force, "∫p dA inside the section, exact");
+        }
+
         trace.Given("Win", weight, Unit.Force, "factored weights inside, less the soil that the column displaces");
         var up = trace.Let("Q", inside.Force - weight, Unit.Force, $"{new Sym("P", inside.Force, Unit.Force)} − {new Sym("Win", weight, Unit.Force)}");
         var vu = trace.Let("Vu", n - up, Unit.Force, $"{new Sym("N", n, Unit.Force)} − {new Sym("Q", up, Unit.Force)}");
