@@ -37,7 +37,7 @@ public sealed class Unit
     public static readonly Unit Stress = new(("MPa", 1000, 3), ("psi", PoundForce / (Inch * Inch), 1));
 
     /// <summary>Plan areas: m2, ft2.</summary>
-    public static readonly Unit Area = new(("m2", 1, 3), ("ft2", Foot * Foot, 2));
+    public static readonly Unit Area = new(("m2", 1, 2), ("ft2", Foot * Foot, 1));
 
     /// <summary>Volumes: m3, ft3.</summary>
     public static readonly Unit Volume = new(("m3", 1, 2), ("ft3", Foot * Foot * Foot, 1));
