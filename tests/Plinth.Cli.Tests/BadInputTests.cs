@@ -76,6 +76,14 @@ public class BadInputTests
     }
 
     [Fact]
+    public void A_fault_in_a_support_is_told_once()
+    {
+        using var f = new Folder();
+        f.Replace("supports.csv", "C3,12,0,400,500", "C3,12,0,-400,500");
+        f.Run("size").Error.Split('\n', StringSplitOptions.RemoveEmptyEntries).Should().ContainSingle("rows of reactions.csv that name it are no faults of their own");
+    }
+
+    [Fact]
     public void All_faults_are_reported_at_once()
     {
         using var f = new Folder();

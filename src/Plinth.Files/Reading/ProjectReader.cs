@@ -66,9 +66,10 @@ public static class ProjectReader
         t.Done();
 
         var supports = new List<(Support Support, FilePlace Place)>();
+        IReadOnlyCollection<string> labels = [];
         if (TextFile.Read(Path.Combine(directory, SupportsName), SupportsName, bag) is { } supportsText)
         {
-            supports = SupportsReader.Read(supportsText, SupportsName, grounds.Keys.Where(k => k.Length > 0).ToHashSet(StringComparer.Ordinal), bag);
+            supports = SupportsReader.Read(supportsText, SupportsName, grounds.Keys.Where(k => k.Length > 0).ToHashSet(StringComparer.Ordinal), bag, out labels);
         }
 
         var byLabel = supports.ToDictionary(s => s.Support.Label, s => s, StringComparer.Ordinal);
@@ -90,7 +91,7 @@ public static class ProjectReader
         var actions = new Dictionary<string, SupportAction[]>(StringComparer.Ordinal);
         if (supports.Count > 0 && TextFile.Read(Path.Combine(directory, reactionsName), Path.GetFileName(reactionsName), bag) is { } reactionsText)
         {
-            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), cases, CaseReader.WithoutSymbol, asReaction, bag);
+            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), labels, cases, CaseReader.WithoutSymbol, asReaction, bag);
         }
 
         if (!bag.HasErrors && code is not null && standard is not null)

@@ -18,6 +18,7 @@ internal static class ReactionsReader
     /// <param name="text">The content.</param>
     /// <param name="name">The file's name in messages.</param>
     /// <param name="supports">The supports with the place of each.</param>
+    /// <param name="labels">All labels of supports.csv, also of rows with faults.</param>
     /// <param name="cases">Index of each case; SURCHARGE among them has no rows.</param>
     /// <param name="caseFault">Says what to do about a case without symbol.</param>
     /// <param name="asReaction">Whether rows are reactions, or actions.</param>
@@ -26,6 +27,7 @@ internal static class ReactionsReader
         string text,
         string name,
         IReadOnlyDictionary<string, FilePlace> supports,
+        IReadOnlyCollection<string> labels,
         IReadOnlyList<LoadCase> cases,
         Func<string, string> caseFault,
         bool asReaction,
@@ -49,7 +51,7 @@ internal static class ReactionsReader
         var byLabel = actions.GetAlternateLookup<ReadOnlySpan<char>>();
         var linesByLabel = lines.GetAlternateLookup<ReadOnlySpan<char>>();
         var byCase = index.GetAlternateLookup<ReadOnlySpan<char>>();
-        var unknownSupports = new HashSet<string>(StringComparer.Ordinal);
+        var unknownSupports = new HashSet<string>(labels.Where(l => !supports.ContainsKey(l)), StringComparer.Ordinal);
         var unknownCases = new HashSet<string>(StringComparer.Ordinal);
         Span<double> v = stackalloc double[6];
         while (table.Next())

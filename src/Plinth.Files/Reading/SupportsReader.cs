@@ -20,8 +20,15 @@ internal static class SupportsReader
     ];
 
     /// <summary>Reads the supports with the place of each.</summary>
-    public static List<(Support Support, FilePlace Place)> Read(string text, string name, ISet<string> grounds, DiagnosticBag bag)
+    /// <param name="text">The content.</param>
+    /// <param name="name">The file's name in messages.</param>
+    /// <param name="grounds">Names of grounds that rows may use.</param>
+    /// <param name="bag">Receives what is wrong.</param>
+    /// <param name="labels">All labels of the file, also of rows with faults: what names them elsewhere is no fault of its own.</param>
+    public static List<(Support Support, FilePlace Place)> Read(string text, string name, ISet<string> grounds, DiagnosticBag bag, out IReadOnlyCollection<string> labels)
     {
+        var seen = new Dictionary<string, FilePlace>(StringComparer.Ordinal);
+        labels = seen.Keys;
         var result = new List<(Support, FilePlace)>();
         using var table = CsvTable.Open(text, name, Columns, bag);
         if (table is null)
@@ -37,7 +44,6 @@ internal static class SupportsReader
             }
         }
 
-        var seen = new Dictionary<string, FilePlace>(StringComparer.Ordinal);
         while (table.Next())
         {
             var label = table.Text((int)Col.Support).ToString();
