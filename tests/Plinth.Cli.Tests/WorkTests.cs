@@ -95,6 +95,25 @@ public class WorkTests
         quiet.Should().NotContain("✓ ok");
     }
 
+    [Theory]
+    [InlineData("office-frame")]
+    [InlineData("workshop-frame")]
+    public void Every_table_keeps_all_its_columns_within_100(string building)
+    {
+        using var f = Folder.Building(building);
+        var size = f.Run("size").Out;
+        var schedule = f.Run("schedule").Out;
+        var check = f.Run("check").Out;
+        foreach (var line in (size + schedule + check + f.Run("show", "F2").Out).Split('\n'))
+        {
+            line.TrimEnd().Length.Should().BeLessThanOrEqualTo(101, line);
+        }
+
+        schedule.Split('\n').First(l => l.StartsWith("mark", StringComparison.Ordinal)).TrimEnd().Should().EndWith("kg");
+        size.Split('\n')[0].TrimEnd().Should().EndWith("sizing");
+        check.Split('\n')[0].TrimEnd().Should().EndWith("combination");
+    }
+
     [Fact]
     public void Same_input_same_bytes()
     {

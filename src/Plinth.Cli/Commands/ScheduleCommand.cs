@@ -79,7 +79,7 @@ internal static class ScheduleCommand
         screen.Line($"Footing schedule: {loaded.Project.Title.Name}", Styles.Head);
         screen.Line();
         var (m, mm, v) = (Unit.Length.Symbol(units), Unit.Section.Symbol(units), Unit.Volume.Symbol(units));
-        var table = Screen.Table("mark", "supports", ">no.", $"plan {m}", $">h {mm}", $">underside {m}", "bottom x", "bottom y", "top x", "top y", $">conc. {v}", ">steel kg");
+        var table = Screen.Table("mark", "under", ">no.", $"plan {m}", $">h {mm}", $">level {m}", "bot. x", "bot. y", "top x", "top y", $">{v}", ">kg");
         foreach (var r in schedule.Rows)
         {
             static string Bars(Core.Concrete.BarSpec b) => b.Size is null ? "—" : b.ToString();
@@ -92,8 +92,8 @@ internal static class ScheduleCommand
         screen.Write(table);
         screen.Line();
         var t = schedule.Total;
-        screen.Line(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {t.Steel:0} kg, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, blinding {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
-        screen.Line("Bars straight, cut to the base less side cover. Bottom x: along the base's x.");
+        screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {t.Steel:0} kg, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, blinding {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
+        screen.Wrapped($"Level: of the underside. {v}: concrete, kg: steel, of all that a row counts. Bars straight, cut to the base less side cover; bot. x: bottom bars along the base's x.");
     }
 
     private static string Csv(LoadedProject loaded, FootingSchedule schedule)

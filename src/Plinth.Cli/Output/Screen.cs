@@ -7,7 +7,9 @@ namespace Plinth.Cli.Output;
 /// <summary>What results are printed on: standard output, plain unless it is a terminal.</summary>
 internal sealed class Screen
 {
+    // Tables are made for 100 columns. Where no terminal sets a width they may be wider: a squeezed column would be lost, which must not happen.
     private const int LeastWidth = 100;
+    private const int WidthWithoutTerminal = 140;
 
     private readonly IAnsiConsole console;
 
@@ -21,7 +23,7 @@ internal sealed class Screen
             Interactive = InteractionSupport.No,
             Out = new AnsiConsoleOutput(Console.Out),
         });
-        console.Profile.Width = Math.Max(LeastWidth, terminal ? TerminalWidth() : LeastWidth);
+        console.Profile.Width = terminal ? Math.Max(LeastWidth, TerminalWidth()) : WidthWithoutTerminal;
         console.Profile.Capabilities.Unicode = true;
     }
 
@@ -37,7 +39,7 @@ internal sealed class Screen
         var line = new System.Text.StringBuilder();
         foreach (var word in text.Split(' '))
         {
-            if (line.Length + 1 + word.Length > console.Profile.Width - 1 && line.Length > 0)
+            if (line.Length + 1 + word.Length > Math.Min(console.Profile.Width, LeastWidth) - 1 && line.Length > 0)
             {
                 Line(line.ToString());
                 line.Clear().Append("  ");
