@@ -122,24 +122,7 @@ public static class AdoptedReader
                 return required ? null : BarSpec.None;
             }
 
-            if (t.Node(key)!.Value is TomlTable)
-            {
-                t.Fault(key, $"{key} as a table (ends, band) is known but does nothing yet in this version; write for example {key} = \"13 T16\"");
-                return null;
-            }
-
-            if (t.Text(key) is not { } text)
-            {
-                return null;
-            }
-
-            if (BarSpec.TryParse(text, out var spec, out var fault))
-            {
-                return spec;
-            }
-
-            t.Fault(key, $"{key} {fault}");
-            return null;
+            return t.Bars(key);
         }
 
         var (length, width, thickness) = (Size("length"), Size("width"), Size("thickness"));

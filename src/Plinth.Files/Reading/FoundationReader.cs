@@ -1,6 +1,5 @@
 using System.Globalization;
 using Plinth.Core.Buildings;
-using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Units;
@@ -167,22 +166,6 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             return t.Quantity(key, node, Measure.Length, Sign.Positive) is { } d ? new HeldEdge(false, d) : null;
         }
 
-        BarSpec? Bars(string key)
-        {
-            if (t.Text(key) is not { } text)
-            {
-                return null;
-            }
-
-            if (BarSpec.TryParse(text, out var spec, out var fault))
-            {
-                return spec;
-            }
-
-            t.Fault(key, $"{key} {fault}");
-            return null;
-        }
-
         var held = new HeldValues
         {
             Length = t.QuantityOrNull("length", Measure.Length, Sign.Positive),
@@ -194,10 +177,10 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             EdgeY1 = Edge("edge-y1"),
             OffsetX = t.Quantity("offset-x", Measure.Length, 0, Sign.Any),
             OffsetY = t.Quantity("offset-y", Measure.Length, 0, Sign.Any),
-            BottomX = Bars("bottom-x"),
-            BottomY = Bars("bottom-y"),
-            TopX = Bars("top-x"),
-            TopY = Bars("top-y"),
+            BottomX = t.Bars("bottom-x"),
+            BottomY = t.Bars("bottom-y"),
+            TopX = t.Bars("top-x"),
+            TopY = t.Bars("top-y"),
             Exposed = t.Flag("exposed", false),
         };
         Conflict(t, "x", held.EdgeX0, held.EdgeX1, "length", held.Length);

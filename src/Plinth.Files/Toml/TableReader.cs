@@ -1,4 +1,5 @@
 using System.Globalization;
+using Plinth.Core.Concrete;
 using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
 
@@ -149,6 +150,29 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
         }
 
         return InRange(key, node, value, sign) ? value : null;
+    }
+
+    /// <summary>A layer of bars: "13 T16", "T16 @ 180 mm", "none"; null if the key is absent or wrong.</summary>
+    public BarSpec? Bars(string key)
+    {
+        if (Node(key) is { Value: TomlTable })
+        {
+            Fault(key, $"{key} as a table (ends, band) is known but does nothing yet in this version; write for example {key} = \"13 T16\"");
+            return null;
+        }
+
+        if (Text(key) is not { } text)
+        {
+            return null;
+        }
+
+        if (BarSpec.TryParse(text, out var spec, out var fault))
+        {
+            return spec;
+        }
+
+        Fault(key, $"{key} {fault}");
+        return null;
     }
 
     /// <summary>Two values with units, least and most.</summary>
