@@ -84,7 +84,7 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         var chosen = new HashSet<string>(StringComparer.Ordinal);
         foreach (var mark in marks)
         {
-            var found = project.Foundations.Where(f => Matches(f.Mark, mark)).Select(f => f.Mark).ToList();
+            var found = project.Foundations.Where(f => Pattern.Matches(f.Mark, mark)).Select(f => f.Mark).ToList();
             if (found.Count == 0)
             {
                 var under = project.Foundations.FirstOrDefault(f => f.Places.Any(p => p.Support.Label == mark));
@@ -104,9 +104,6 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         var found = Choose(project, [mark]);
         return found.Count == 1 ? found[0] : throw new CallException($"\"{mark}\" names {found.Count} foundations; name one");
     }
-
-    private static bool Matches(string mark, string pattern) =>
-        pattern.AsSpan().IndexOfAny("*?") >= 0 ? System.IO.Enumeration.FileSystemName.MatchesSimpleExpression(pattern, mark, ignoreCase: false) : mark == pattern;
 
     private string Find()
     {

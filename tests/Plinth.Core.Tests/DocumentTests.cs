@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Reflection;
 using System.Text;
 using Plinth.Core.Checks;
@@ -19,18 +20,54 @@ public class DocumentTests
         foreach (var c in CheckCatalog.Listed)
         {
             var families = Enum.GetValues<Family>().Where(f => f != Family.None && (c.For & f) != 0).Select(f => f.ToString().ToLowerInvariant());
-            text.Append(System.Globalization.CultureInfo.InvariantCulture, $"| `{c.Id}` | {c.Name} | {c.About} | {(c.IsOfBars ? "—" : string.Join(", ", families))} | {(c.Unit.Symbol(UnitSystem.Metric) is { Length: > 0 } u ? u : "—")} | {c.Clause(code) ?? "statics"} |\n");
+            text.Append(CultureInfo.InvariantCulture, $"| `{c.Id}` | {c.Name} | {c.About} | {(c.IsOfBars ? "—" : string.Join(", ", families))} | {(c.Unit.Symbol(UnitSystem.Metric) is { Length: > 0 } u ? u : "—")} | {c.Clause(code) ?? "statics"} |\n");
         }
 
         text.Append("\nA utilisation is demand over capacity; for `uplift`, `sliding` and `overturning` it is the least factor times demand over capacity. A check passes up to 1 + 1e-9.\n");
         text.Append("\n## Not checked in this version\n\nEvery output lists them: ").AppendJoin(", ", CheckCatalog.NotChecked.Select(i => $"`{i}`")).Append(".\n");
-        var path = Path.Combine(Root(), "docs/checks.md");
-        if (Environment.GetEnvironmentVariable("PLINTH_WRITE_DOCS") == "1")
+        Holds("docs/checks.md", text.ToString());
+    }
+
+    [Fact]
+    public void The_list_of_combinations_is_what_the_standards_give()
+    {
+        var text = new StringBuilder("# The combinations of each load standard\n\n");
+        text.Append("Made from the code (tests/Plinth.Core.Tests/DocumentTests.cs) for one building; StandardListingTests holds every line against lists written from the standards' text.\n\n");
+        text.Append("Cases: D, L, Lr, S; winds WX, WY and earthquakes EX, EY with both signs; SDS = 0, ρ = 1. Under EN 1990: G, Q (offices, category B), ROOF (category H), S, WX, WY, EX, EY, design approach 1, recommended values.\n");
+        foreach (var id in new[] { "asce7-10", "asce7-16", "asce7-22", "en1990" })
         {
-            File.WriteAllText(path, text.ToString());
+            var standard = LoadStandards.Find(id)!;
+            var cases = id == "en1990" ? StandardListingTests.European : StandardListingTests.American;
+            var set = CombinationBuilder.Build(standard, cases, new LoadOptions(), []);
+            text.Append(CultureInfo.InvariantCulture, $"\n## {standard.Name} (`{id}`): {set.Used.Length} combinations\n");
+            foreach (var rule in set.Used.GroupBy(c => (c.Rule, c.Clause, c.For)))
+            {
+                text.Append(CultureInfo.InvariantCulture, $"\n**{rule.Key.Rule}** — {rule.Key.Clause}; for {string.Join(", ", Enum.GetValues<Family>().Where(f => f != Family.None && (rule.Key.For & f) != 0).Select(f => f.ToString().ToLowerInvariant()))}{(rule.First().Counteracting ? "; counteracting" : "")}\n\n");
+                foreach (var c in rule)
+                {
+                    string Sum(Func<Term, double> of) => string.Join(" ", c.Terms.Select((t, i) => (of(t) < 0 ? i == 0 ? "−" : "− " : i == 0 ? "" : "+ ") + Math.Abs(of(t)).ToString("0.####", CultureInfo.InvariantCulture) + " " + cases[t.Case].Name));
+                    text.Append(CultureInfo.InvariantCulture, $"- `{c.Name}` {Sum(t => t.Factor)}{(c.Terms.Any(t => t.Differs) ? $"; what tips or lifts: {Sum(t => t.Tips)}" : "")}\n");
+                }
+            }
+
+            foreach (var d in set.Dropped)
+            {
+                text.Append(CultureInfo.InvariantCulture, $"\nLeft out: `{d.Name}` ({d.Rule}): {d.Reason}.\n");
+            }
         }
 
-        File.ReadAllText(path).Should().Be(text.ToString());
+        Holds("docs/combinations.md", text.ToString());
+    }
+
+    private static void Holds(string name, string text)
+    {
+        var path = Path.Combine(Root(), name);
+        if (Environment.GetEnvironmentVariable("PLINTH_WRITE_DOCS") == "1")
+        {
+            File.WriteAllText(path, text);
+        }
+
+        File.ReadAllText(path).Should().Be(text);
     }
 
     private static string Root()

@@ -1,6 +1,7 @@
 using System.CommandLine;
 using System.Globalization;
 using Plinth.Cli.Output;
+using Plinth.Core.Foundations;
 using Plinth.Core.Loads;
 using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
@@ -20,86 +21,128 @@ internal static class CombosCommand
             Lists the load combinations: what each is for, its factors, its clause. For a support, its combined actions.
 
             Examples:
-              plinth combos             all combinations in use
-              plinth combos --all       those left out too, and why
-              plinth combos C7          combined actions of support C7, N downwards, at the level of the reactions
+              plinth combos                 all combinations in use, under the rule that each comes from
+              plinth combos --all           those left out too, and why
+              plinth combos C7              combined actions of support C7, N downwards, at the level of the reactions
+              plinth combos C7 --envelope   only those that can govern a check of C7
+
+            The envelope leaves out a combination whose action is a weighted mean of others' of its kind: one of those exceeds it.
             """);
         var support = new Argument<string?>("support") { Description = "A support", Arity = ArgumentArity.ZeroOrOne };
         var all = new Option<bool>("--all") { Description = "List what was left out, and why" };
+        var envelope = new Option<bool>("--envelope") { Description = "With a support: only the combinations that can govern" };
         command.Add(support);
         command.Add(all);
+        command.Add(envelope);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(support), parsed.GetValue(all)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(support), parsed.GetValue(all), parsed.GetValue(envelope)));
         return command;
     }
 
-    private static int Run(Call call, string? support, bool all)
+    private static int Run(Call call, string? support, bool all, bool envelope)
     {
-        var loaded = call.Load();
-        var project = loaded.Project;
-        if (support is not null && !project.Actions.ContainsKey(support))
+        if (envelope && support is null)
         {
-            var near = Nearest.Of(support, project.Actions.Keys);
-            throw new CallException($"there is no support \"{support}\"" + (near is null ? "" : $"; did you mean {near}?"));
+            throw new CallException("--envelope needs a support; write for example: plinth combos C7 --envelope");
         }
 
+        var loaded = call.Load();
+        var project = loaded.Project;
+        Foundation? foundation = null;
+        if (support is not null)
+        {
+            if (!project.Actions.ContainsKey(support))
+            {
+                var near = Nearest.Of(support, project.Actions.Keys);
+                throw new CallException($"there is no support \"{support}\"" + (near is null ? "" : $"; did you mean {near}?"));
+            }
+
+            foundation = project.Foundations.FirstOrDefault(f => f.Places.Any(p => p.Support.Label == support));
+        }
+
+        var set = foundation is null ? project.Combinations : project.CombinationsOf(foundation);
+        var shown = envelope
+            ? Envelope.Find(set, project.Cases, project.Actions[support!])
+            : [.. Enumerable.Range(0, set.Used.Length).Select(k => new EnvelopeEntry(k, set.Used[k].For, []))];
         switch (call.Format)
         {
             case OutputFormat.Json:
                 using (var stdout = Console.OpenStandardOutput())
                 {
-                    CombinationsJson.Write(stdout, project, support, all);
+                    CombinationsJson.Write(stdout, project, set, shown, envelope, support, all);
                 }
 
                 break;
             case OutputFormat.Csv:
-                Console.Out.Write(Csv(loaded, support));
+                Console.Out.Write(Csv(loaded, set, shown, support, all));
                 break;
             default:
-                Print(new Screen(call), loaded, support, all);
+                Print(new Screen(call), loaded, set, shown, envelope, support, all);
+                if (foundation?.Chosen is { } chosen)
+                {
+                    new Screen(call).Wrapped($"{foundation.Mark}: {chosen.Note}");
+                }
+
                 break;
         }
 
         return ExitCode.Ok;
     }
 
-    private static string Factors(LoadedProject loaded, Combination c) =>
-        string.Join(" ", c.Terms.Select((t, i) => (i == 0 ? (t.Factor < 0 ? "−" : "") : t.Factor < 0 ? "− " : "+ ") + Math.Abs(t.Factor).ToString("0.####", CultureInfo.InvariantCulture) + " " + loaded.Project.Cases[t.Case].Name));
+    private static string Factors(LoadedProject loaded, Combination c, Func<Term, double>? of = null) =>
+        string.Join(" ", c.Terms.Select(t => (Term: t, Factor: of is null ? t.Factor : of(t))).Select((t, i) =>
+            (i == 0 ? (t.Factor < 0 ? "−" : "") : t.Factor < 0 ? "− " : "+ ") + Math.Abs(t.Factor).ToString("0.####", CultureInfo.InvariantCulture) + " " + loaded.Project.Cases[t.Term.Case].Name));
 
-    private static void Print(Screen screen, LoadedProject loaded, string? support, bool all)
+    private static void Print(Screen screen, LoadedProject loaded, CombinationSet set, IReadOnlyList<EnvelopeEntry> shown, bool envelope, string? support, bool all)
     {
         var project = loaded.Project;
         var units = project.Units;
         if (support is null)
         {
-            var table = Screen.Table("name", "for", "factors", "clause");
-            foreach (var c in project.Combinations.Used)
+            // One block a rule: the engineer looks for the standard's line first, then for the case.
+            foreach (var rule in set.Used.GroupBy(c => (c.Rule, c.Clause, c.For)))
             {
-                table.AddRow(Screen.Cell(c.Name), Screen.Cell(string.Join(", ", CombinationsJson.WordsOf(c.For))), Screen.Cell(Factors(loaded, c)), Screen.Cell(c.Clause ?? "own", Styles.Quiet));
-            }
+                screen.Line($"{rule.Key.Rule}   {rule.Key.Clause ?? "own"}   for {string.Join(", ", CombinationsJson.WordsOf(rule.Key.For))}", Styles.Head);
+                var width = rule.Max(c => c.Name.Length) + 2;
+                foreach (var c in rule)
+                {
+                    var weights = c.Terms.Any(t => project.Cases[t.Case].Symbol is LoadSymbol.D or LoadSymbol.G && t.Factor == c.WeightFactor) ? "" : string.Create(CultureInfo.InvariantCulture, $"; weights × {c.WeightFactor:0.####}");
+                    screen.Wrapped("  " + c.Name.PadRight(width) + Factors(loaded, c) + weights, 4 + width);
+                    if (c.Terms.Any(t => t.Differs))
+                    {
+                        screen.Wrapped("  " + "".PadRight(width) + "uplift, overturning: tips " + Factors(loaded, c, t => t.Tips) + "; holds " + Factors(loaded, c, t => t.Holds), 4 + width);
+                    }
+                }
 
-            screen.Write(table);
+                screen.Line();
+            }
         }
         else
         {
             screen.Line($"Combined actions of {support}, N downwards, at the level where its reactions act");
             screen.Line();
             var (f, m) = (Unit.Force.Symbol(units), Unit.Moment.Symbol(units));
-            var table = Screen.Table("name", $">N {f}", $">Fx {f}", $">Fy {f}", $">Mx {m}", $">My {m}", $">Mz {m}");
-            foreach (var c in project.Combinations.Used)
+            var table = Screen.Table(["name", $">N {f}", $">Fx {f}", $">Fy {f}", $">Mx {m}", $">My {m}", $">Mz {m}", .. envelope ? ["can govern", "extreme"] : Array.Empty<string>()]);
+            foreach (var entry in shown)
             {
+                var c = set.Used[entry.Index];
                 var a = CombinationsJson.ActionOf(project, support, c);
                 string F(double v) => Unit.Force.Format(v, units);
                 string M(double v) => Unit.Moment.Format(v, units);
-                table.AddRow(Screen.Cell(c.Name), Screen.Cell(F(a.N)), Screen.Cell(F(a.Fx)), Screen.Cell(F(a.Fy)), Screen.Cell(M(a.Mx)), Screen.Cell(M(a.My)), Screen.Cell(M(a.Mz)));
+                string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My), M(a.Mz), .. envelope ? [string.Join(", ", CombinationsJson.WordsOf(entry.For)), string.Join(", ", entry.Extremes)] : Array.Empty<string>()];
+                table.AddRow(cells.Select(t => Screen.Cell(t)).ToArray());
             }
 
             screen.Write(table);
+            screen.Line();
+            if (envelope)
+            {
+                screen.Line($"{shown.Count} of {set.Used.Length} combinations can govern; the others are weighted means of these");
+            }
         }
 
-        screen.Line();
-        screen.Line($"{project.Combinations.Used.Length} combinations by {project.Standard.Name}; {project.Combinations.Dropped.Count} left out{(all ? ":" : " (--all lists them)")}");
-        if (all)
+        screen.Line($"{project.Combinations.Used.Length} combinations by {project.Standard.Name}; {project.Combinations.Dropped.Count} left out{(project.Combinations.Dropped.Count == 0 ? "" : all ? ":" : " (--all lists them)")}");
+        if (all && project.Combinations.Dropped.Count > 0)
         {
             var table = Screen.Table("name", "rule", "left out because");
             foreach (var d in project.Combinations.Dropped)
@@ -111,21 +154,22 @@ internal static class CombosCommand
         }
     }
 
-    private static string Csv(LoadedProject loaded, string? support)
+    private static string Csv(LoadedProject loaded, CombinationSet set, IReadOnlyList<EnvelopeEntry> shown, string? support, bool all)
     {
         var units = loaded.Project.Units;
         var csv = new CsvText();
         var (f, m) = (Unit.Force.Symbol(units), Unit.Moment.Symbol(units));
-        var head = new List<object?> { "name", "for", "factors", "weights", "clause" };
+        var head = new List<object?> { "name", "for", "factors", "weights", "rule", "clause", "left out because" };
         if (support is not null)
         {
             head.AddRange([$"N ({f})", $"Fx ({f})", $"Fy ({f})", $"Mx ({m})", $"My ({m})", $"Mz ({m})"]);
         }
 
         csv.Row(head);
-        foreach (var c in loaded.Project.Combinations.Used)
+        foreach (var entry in shown)
         {
-            var row = new List<object?> { c.Name, string.Join(" ", CombinationsJson.WordsOf(c.For)), Factors(loaded, c), c.WeightFactor, c.Clause ?? "own" };
+            var c = set.Used[entry.Index];
+            var row = new List<object?> { c.Name, string.Join(" ", CombinationsJson.WordsOf(entry.For)), Factors(loaded, c), c.WeightFactor, c.Rule, c.Clause ?? "own", "" };
             if (support is not null)
             {
                 var a = CombinationsJson.ActionOf(loaded.Project, support, c);
@@ -133,6 +177,11 @@ internal static class CombosCommand
             }
 
             csv.Row(row);
+        }
+
+        foreach (var d in all ? loaded.Project.Combinations.Dropped : [])
+        {
+            csv.Row([d.Name, "", "", "", d.Rule, "", d.Reason, .. support is null ? [] : Enumerable.Repeat<object?>("", 6)]);
         }
 
         return csv.ToString();

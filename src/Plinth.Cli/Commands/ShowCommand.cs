@@ -51,6 +51,11 @@ internal static class ShowCommand
             throw new CallException($"there is no combination \"{combination}\"" + (near is null ? "; plinth combos lists them" : $"; did you mean {near}?"));
         }
 
+        if (combination is not null && !project.CombinationsOf(f).Used.Any(c => c.Name == combination))
+        {
+            throw new CallException($"{f.Mark} leaves out combination {combination}: {f.Chosen!.Note}");
+        }
+
         if (place is not null && !f.Places.Any(p => p.Name == place))
         {
             throw new CallException($"{f.Mark} does not stand under {place}; its places are {string.Join(", ", f.Places.Select(p => p.Name))}");

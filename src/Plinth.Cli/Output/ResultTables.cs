@@ -147,6 +147,11 @@ internal static class ResultTables
         var text = string.Create(CultureInfo.InvariantCulture, $"{reports.Count} foundation{(reports.Count == 1 ? "" : "s")}: {reports.Count - fails - none} pass") + (fails > 0 ? $", {fails} FAIL" : "") + (none > 0 ? $", {none} not sized" : "") + ".";
         screen.Line();
         screen.Line(text, fails + none > 0 ? Styles.Fail : Styles.Ok);
+        foreach (var f in reports.Select(r => r.Foundation).Where(f => f.Chosen is not null))
+        {
+            screen.Wrapped($"{f.Mark}: {f.Chosen!.Note}");
+        }
+
         screen.Wrapped("Not checked: " + string.Join(", ", CheckCatalog.NotChecked) + ".");
     }
 }

@@ -34,22 +34,26 @@ internal sealed class Screen
     public void Line(string text, Style style) => console.Write(new Text(text + "\n", style));
 
     /// <summary>A text broken between words at the width of the screen.</summary>
-    public void Wrapped(string text)
+    /// <param name="text">The text; spaces at its start are kept.</param>
+    /// <param name="indent">Indent of the lines that follow the first.</param>
+    public void Wrapped(string text, int indent = 2)
     {
         var line = new System.Text.StringBuilder();
+        var started = false;
         foreach (var word in text.Split(' '))
         {
             if (line.Length + 1 + word.Length > Math.Min(console.Profile.Width, LeastWidth) - 1 && line.Length > 0)
             {
                 Line(line.ToString());
-                line.Clear().Append("  ");
+                line.Clear().Append(' ', indent);
             }
-            else if (line.Length > 0)
+            else if (started)
             {
                 line.Append(' ');
             }
 
             line.Append(word);
+            started = true;
         }
 
         Line(line.ToString());

@@ -46,4 +46,12 @@ public sealed record Project(
     CombinationSet Combinations,
     IReadOnlyList<Support> Supports,
     IReadOnlyDictionary<string, SupportAction[]> Actions,
-    IReadOnlyList<Foundation> Foundations);
+    IReadOnlyList<Foundation> Foundations)
+{
+    /// <summary>The combinations that a foundation is checked for.</summary>
+    public CombinationSet CombinationsOf(Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        return foundation.Chosen?.Set ?? Combinations;
+    }
+}

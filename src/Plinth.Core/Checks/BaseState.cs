@@ -39,7 +39,7 @@ public sealed class BaseState
         Ground = place.Place.Ground;
         Code = project.Code;
         Units = project.Units;
-        set = project.Combinations;
+        set = project.CombinationsOf(foundation);
         Combinations = set.Used;
         governing = new (int, double, int)[CheckCatalog.All.Length * KeysKept];
         loads = new BaseLoads[Combinations.Length];

@@ -121,6 +121,11 @@ public sealed class Checker
             }
         }
 
+        if (Foundation.Chosen is { } chosen)
+        {
+            Add(chosen.Note);
+        }
+
         foreach (var s in States)
         {
             var where = States.Length > 1 ? $" ({s.Place.Place.Name})" : "";

@@ -1,6 +1,8 @@
+using System.Globalization;
 using Plinth.Core.Buildings;
 using Plinth.Core.Concrete;
 using Plinth.Core.Ground;
+using Plinth.Core.Loads;
 
 namespace Plinth.Core.Foundations;
 
@@ -81,8 +83,23 @@ public sealed record Place(Support Support, double AngleDegrees, GroundRules Gro
 /// <param name="Rules">The rules in force for it.</param>
 public sealed record Foundation(string Mark, IReadOnlyList<Place> Places, bool Alike, HeldValues Held, RuleSet Rules)
 {
+    /// <summary>The combinations that the engineer has chosen for it; null: all.</summary>
+    public ChosenCombinations? Chosen { get; init; }
+
     /// <summary>The kind as it stands in files.</summary>
     public const string Kind = "isolated";
+}
+
+/// <summary>The combinations chosen for a foundation, out of the project's.</summary>
+/// <param name="Set">Those that are checked.</param>
+/// <param name="All">How many the project has.</param>
+/// <param name="Only">Names or patterns of those to check; empty: all.</param>
+/// <param name="LeaveOut">Names or patterns of those left out.</param>
+public sealed record ChosenCombinations(CombinationSet Set, int All, IReadOnlyList<string> Only, IReadOnlyList<string> LeaveOut)
+{
+    /// <summary>What to say of the choice, always.</summary>
+    public string Note => string.Create(CultureInfo.InvariantCulture, $"{Set.Used.Length} of {All} combinations are checked here")
+        + (Only.Count > 0 ? ": " + string.Join(", ", Only) : "") + (LeaveOut.Count > 0 ? "; left out: " + string.Join(", ", LeaveOut) : "");
 }
 
 /// <summary>Plan size and thickness of a base, m.</summary>

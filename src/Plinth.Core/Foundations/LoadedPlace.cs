@@ -28,7 +28,7 @@ public sealed class LoadedPlace
             }
         }
 
-        var used = project.Combinations.Used;
+        var used = project.CombinationsOf(foundation).Used;
         Sums = new SupportAction[used.Length];
         SurchargeFactors = new double[used.Length];
         for (var k = 0; k < used.Length; k++)

@@ -5,7 +5,56 @@ namespace Plinth.Core.Loads;
 /// <summary>A case and its factor in a combination.</summary>
 /// <param name="Case">Index of the case in the project's list.</param>
 /// <param name="Factor">Its factor, sign included.</param>
-public readonly record struct Term(int Case, double Factor);
+/// <param name="Tips">Its factor in uplift and overturning where it acts against the base.</param>
+/// <param name="Holds">Its factor in uplift and overturning where it resists.</param>
+public readonly record struct Term(int Case, double Factor, double Tips, double Holds)
+{
+    /// <summary>A term with one factor in all checks.</summary>
+    public Term(int @case, double factor)
+        : this(@case, factor, factor, factor)
+    {
+    }
+
+    /// <summary>Whether uplift and overturning take another factor than the other checks.</summary>
+    public bool Differs => Tips != Factor || Holds != Factor;
+
+    /// <summary>The same case with all factors multiplied.</summary>
+    public Term Times(double by) => new(Case, by * Factor, by * Tips, by * Holds);
+}
+
+/// <summary>The limit state that a combination of EN 1990 belongs to, by which EN 1997 and EN 1992 choose their partial factors.</summary>
+public enum LimitState
+{
+    /// <summary>A standard that tells none apart.</summary>
+    None,
+
+    /// <summary>Loss of static equilibrium, set A.</summary>
+    Equ,
+
+    /// <summary>Uplift by water or other vertical actions.</summary>
+    Upl,
+
+    /// <summary>Strength of structure and ground, set B.</summary>
+    SetB,
+
+    /// <summary>Strength of structure and ground, set C.</summary>
+    SetC,
+
+    /// <summary>Accidental design situation.</summary>
+    Accidental,
+
+    /// <summary>Seismic design situation.</summary>
+    Seismic,
+
+    /// <summary>Characteristic combination of serviceability.</summary>
+    Characteristic,
+
+    /// <summary>Frequent combination of serviceability.</summary>
+    Frequent,
+
+    /// <summary>Quasi-permanent combination of serviceability.</summary>
+    QuasiPermanent,
+}
 
 /// <summary>A factored sum of cases, for one or more families of checks.</summary>
 /// <param name="Name">Unique: the set's letter and the standard's number, then every alternative taken; or the engineer's own.</param>
@@ -28,6 +77,9 @@ public sealed record Combination(
     string? Clause,
     string Rule)
 {
+    /// <summary>The limit state it belongs to, where the standard tells them apart.</summary>
+    public LimitState State { get; init; }
+
     /// <summary>Whether the combination is for a family.</summary>
     public bool IsFor(Family family) => (For & family) != 0;
 }
@@ -59,6 +111,9 @@ public sealed class CombinationSet
 
     /// <summary>What was left out, with the reason.</summary>
     public IReadOnlyList<DroppedCombination> Dropped { get; }
+
+    /// <summary>The set without those that a test refuses.</summary>
+    public CombinationSet Where(Func<Combination, bool> keeps) => new(Used.Where(keeps), Dropped);
 
     /// <summary>Indices of the combinations that are for any of several families.</summary>
     public ReadOnlySpan<int> For(Family family) => byFamily[(int)family];

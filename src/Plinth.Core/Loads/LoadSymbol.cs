@@ -1,6 +1,6 @@
 namespace Plinth.Core.Loads;
 
-/// <summary>The nature of a load, by the symbol that ASCE 7 gives it (2.2).</summary>
+/// <summary>The nature of a load, by the symbol that the load standard gives it: ASCE 7 2.2, EN 1990 1.6.</summary>
 public enum LoadSymbol
 {
     /// <summary>Dead load.</summary>
@@ -30,8 +30,27 @@ public enum LoadSymbol
     /// <summary>Load by fluids with defined pressure and highest level.</summary>
     F,
 
-    /// <summary>Self-straining load; only in own combinations.</summary>
+    /// <summary>Self-straining load (ASCE 7: only in own combinations) or thermal action (EN 1990).</summary>
     T,
+
+    /// <summary>Permanent action of EN 1990.</summary>
+    G,
+
+    /// <summary>Imposed variable action of EN 1990, with a category.</summary>
+    Q,
+
+    /// <summary>Accidental action of EN 1990.</summary>
+    A,
+}
+
+/// <summary>The axis of plan that an earthquake case acts along.</summary>
+public enum PlanAxis
+{
+    /// <summary>Along x.</summary>
+    X,
+
+    /// <summary>Along y.</summary>
+    Y,
 }
 
 /// <summary>The families of checks that a combination is for.</summary>
@@ -55,22 +74,4 @@ public enum Family
 
     /// <summary>Crack widths.</summary>
     Crack = 16,
-}
-
-/// <summary>One load case of the analysis.</summary>
-/// <param name="Name">Its name in the reactions table.</param>
-/// <param name="Symbol">Its nature.</param>
-/// <param name="Reversible">Whether it may act with either sign.</param>
-/// <param name="Alternatives">Cases that share this word exclude each other; null: it adds to the others of its symbol.</param>
-/// <param name="Permanent">For H: whether it is always there and so may be counted on.</param>
-public sealed record LoadCase(string Name, LoadSymbol Symbol, bool Reversible = false, string? Alternatives = null, bool Permanent = false)
-{
-    /// <summary>The case that stands for the surcharge on the ground over a base.</summary>
-    public const string SurchargeName = "SURCHARGE";
-
-    /// <summary>Whether the case always acts, so that stability may count on it: D, F and permanent H.</summary>
-    public bool IsPermanent => Symbol is LoadSymbol.D or LoadSymbol.F || (Symbol == LoadSymbol.H && Permanent);
-
-    /// <summary>Whether the case stands for the surcharge.</summary>
-    public bool IsSurcharge => string.Equals(Name, SurchargeName, StringComparison.Ordinal);
 }

@@ -29,14 +29,29 @@ public static class CombinationsJson
         return sum;
     }
 
+    /// <summary>A limit state in words.</summary>
+    public static string WordOf(LimitState state) => state switch
+    {
+        LimitState.Equ => "EQU",
+        LimitState.Upl => "UPL",
+        LimitState.SetB => "STR/GEO set B",
+        LimitState.SetC => "STR/GEO set C",
+        _ => state.ToString().ToLowerInvariant(),
+    };
+
     /// <summary>Writes the combinations.</summary>
     /// <param name="stream">Receives UTF-8.</param>
     /// <param name="project">The project.</param>
+    /// <param name="set">The combinations of the project, or those chosen for a foundation.</param>
+    /// <param name="shown">Those of them to write.</param>
+    /// <param name="envelope">Whether what each can govern is written.</param>
     /// <param name="support">Label of a support whose actions are added; null: none.</param>
     /// <param name="all">Whether those left out are listed.</param>
-    public static void Write(Stream stream, Project project, string? support, bool all)
+    public static void Write(Stream stream, Project project, CombinationSet set, IReadOnlyList<EnvelopeEntry> shown, bool envelope, string? support, bool all)
     {
         ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(set);
+        ArgumentNullException.ThrowIfNull(shown);
         using var json = new Utf8JsonWriter(stream, ResultsJson.Options);
         json.WriteStartObject();
         if (support is not null)
@@ -45,8 +60,9 @@ public static class CombinationsJson
         }
 
         json.WriteStartArray("combinations");
-        foreach (var c in project.Combinations.Used)
+        foreach (var entry in shown)
         {
+            var c = set.Used[entry.Index];
             json.WriteStartObject();
             json.WriteString("name", c.Name);
             json.WriteStartArray("for");
@@ -63,9 +79,28 @@ public static class CombinationsJson
             }
 
             json.WriteEndObject();
+            if (c.Terms.Any(t => t.Differs))
+            {
+                json.WriteStartObject("overturning_factors");
+                foreach (var term in c.Terms)
+                {
+                    json.WriteStartObject(project.Cases[term.Case].Name);
+                    json.WriteNumber("tips", term.Tips);
+                    json.WriteNumber("holds", term.Holds);
+                    json.WriteEndObject();
+                }
+
+                json.WriteEndObject();
+            }
+
             json.WriteNumber("weights", c.WeightFactor);
             json.WriteBoolean("transient", c.Transient);
             json.WriteBoolean("counteracting", c.Counteracting);
+            if (c.State != LimitState.None)
+            {
+                json.WriteString("limit_state", WordOf(c.State));
+            }
+
             json.WriteString("rule", c.Rule);
             json.WriteString("clause", c.Clause);
             if (support is not null)
@@ -79,6 +114,24 @@ public static class CombinationsJson
                 json.WriteNumber("My_kNm", a.My);
                 json.WriteNumber("Mz_kNm", a.Mz);
                 json.WriteEndObject();
+            }
+
+            if (envelope)
+            {
+                json.WriteStartArray("can_govern");
+                foreach (var word in WordsOf(entry.For))
+                {
+                    json.WriteStringValue(word);
+                }
+
+                json.WriteEndArray();
+                json.WriteStartArray("extremes");
+                foreach (var word in entry.Extremes)
+                {
+                    json.WriteStringValue(word);
+                }
+
+                json.WriteEndArray();
             }
 
             json.WriteEndObject();

@@ -15,7 +15,7 @@ internal static class CaseReader
         ("ground", Family.Ground), ("stability", Family.Stability), ("settlement", Family.Settlement), ("concrete", Family.Concrete), ("crack", Family.Crack),
     ];
 
-    public static List<LoadCase> Cases(TableReader t, DiagnosticBag bag)
+    public static List<LoadCase> Cases(TableReader t, LoadStandard? standard, LoadOptions options, DiagnosticBag bag)
     {
         var cases = new List<LoadCase>();
         foreach (var (name, place, node) in t.All())
@@ -33,17 +33,16 @@ internal static class CaseReader
 
             if (node.Value is string symbol)
             {
-                if (Symbol(symbol, node.Place, bag) is { } s)
+                if (Symbol(symbol, node.Place, standard, bag) is { } s)
                 {
-                    cases.Add(new LoadCase(name, s, s == LoadSymbol.E));
+                    var made = new LoadCase(name, s, s == LoadSymbol.E);
+                    Complete(made, node.Place, options, bag);
+                    cases.Add(made);
                 }
             }
             else if (node.Value is TomlTable table)
             {
-                if (One(name, new TableReader(table, $"case {name}", bag), bag) is { } made)
-                {
-                    cases.Add(made);
-                }
+                cases.AddRange(One(name, new TableReader(table, $"case {name}", bag), standard, options, bag));
             }
             else
             {
@@ -94,7 +93,8 @@ internal static class CaseReader
         return $"case \"{name}\" has no symbol; add it to [cases] in plinth.toml, for example {TomlText.Key(name)} = \"{guess ?? "D"}\"" + (guess is null ? " (D, L, Lr, S, R, W, E, H, F or T)" : "");
     }
 
-    private static string? Guess(string name)
+    /// <summary>The symbol that a case's name suggests, by generic trade words; null: none.</summary>
+    public static string? Guess(string name)
     {
         var n = name.ToUpperInvariant();
         (string Start, string Symbol)[] words =
@@ -105,38 +105,127 @@ internal static class CaseReader
         return words.FirstOrDefault(w => n.StartsWith(w.Start, StringComparison.Ordinal)).Symbol;
     }
 
-    private static LoadCase? One(string name, TableReader t, DiagnosticBag bag)
+    private static IEnumerable<LoadCase> One(string name, TableReader t, LoadStandard? standard, LoadOptions options, DiagnosticBag bag)
     {
-        t.NotYet("for", "weights", "transient", "direction", "spectrum");
+        if (t.Has("for"))
+        {
+            return Combined(name, t, bag) is { } combined ? [combined] : [];
+        }
+
         var text = t.Text("symbol");
-        if (text is null && !t.Has("for"))
+        if (text is null && !t.Has("symbol"))
         {
             t.Missing("symbol", "\"W\"");
         }
 
-        var symbol = text is null ? null : Symbol(text, t.PlaceOf("symbol"), bag);
-        var reversible = t.Flag("reversible", symbol == LoadSymbol.E);
+        var symbol = text is null ? null : Symbol(text, t.PlaceOf("symbol"), standard, bag);
+        var spectrum = t.Flag("spectrum", false);
+        var reversible = t.Flag("reversible", spectrum || symbol == LoadSymbol.E);
         var alternatives = t.Text("alternatives");
         var permanent = t.Flag("permanent", false);
+        var direction = t.Choice<PlanAxis?>("direction", null, ("x", PlanAxis.X), ("y", PlanAxis.Y));
+        var category = t.Text("category");
+        var psi = t.Node("psi") is { } node ? LoadsReader.Read(node) : null;
         if (permanent && symbol is not null and not LoadSymbol.H)
         {
-            t.Fault("permanent", "permanent is for H alone: D and F are permanent, all others are variable");
+            t.Fault("permanent", "permanent is for H alone: D, G and F are permanent, all others are variable");
+        }
+
+        if (spectrum && (symbol is not null and not (LoadSymbol.W or LoadSymbol.E) || !reversible))
+        {
+            t.Fault("spectrum", "spectrum is for W and E, whose unsigned results act with every sign; delete it, or reversible = false");
+        }
+
+        if (direction is not null && symbol is not null and not LoadSymbol.E)
+        {
+            t.Fault("direction", "direction is for E alone: it says which cases orthogonal pairs");
+        }
+
+        if (category is not null && symbol is not null and not LoadSymbol.Q)
+        {
+            t.Fault("category", "category is for Q of en1990 alone");
+        }
+        else if (category is not null && !options.Eurocode.Psi.ContainsKey(category) || category is "S" or "W" or "T")
+        {
+            t.Fault("category", $"category \"{category}\" is not known; categories are A to H (EN 1990 table A1.1)");
+            category = "A";
+        }
+
+        if (t.Has("psi") && psi is null)
+        {
+            t.Fault("psi", "psi needs ψ0, ψ1, ψ2 from 0 to 1; write for example psi = [0.7, 0.5, 0.3]");
         }
 
         t.Done();
-        return symbol is { } s ? new LoadCase(name, s, reversible, alternatives, permanent) : null;
+        if (symbol is not { } s)
+        {
+            return [];
+        }
+
+        var made = new LoadCase(name, s, reversible, alternatives, permanent) { Direction = direction, Category = category, OwnPsi = psi };
+        Complete(made, t.Place, options, bag);
+        return spectrum ? made.SpectrumVariants() : [made];
     }
 
-    private static LoadSymbol? Symbol(string text, FilePlace place, DiagnosticBag bag)
+    // What the standard's options need of a case.
+    private static void Complete(LoadCase c, FilePlace place, LoadOptions options, DiagnosticBag bag)
+    {
+        if (c.Symbol == LoadSymbol.Q && c.Category is null && c.OwnPsi is null)
+        {
+            bag.Error(place, $"case \"{c.Name}\" needs the category of its load; write for example {TomlText.Key(c.Name)} = {{ symbol = \"Q\", category = \"B\" }}");
+        }
+
+        if (c.Symbol == LoadSymbol.E && options.Orthogonal > 0 && c.Direction is null)
+        {
+            bag.Error(place, $"orthogonal pairs earthquake cases by direction, which case \"{c.Name}\" does not say; write for example {TomlText.Key(c.Name)} = {{ symbol = \"E\", direction = \"x\" }}");
+        }
+    }
+
+    private static LoadCase? Combined(string name, TableReader t, DiagnosticBag bag)
+    {
+        var family = For(t, bag);
+        var weights = t.NumberOrNull("weights");
+        if (!t.Has("weights"))
+        {
+            t.Missing("weights", "0.6, the factor on D within it, which the weights of base and soil take");
+        }
+
+        if (!t.Has("transient"))
+        {
+            t.Missing("transient", "true where it holds wind or earthquake, else false");
+        }
+
+        var transient = t.Flag("transient", false);
+        foreach (var key in (ReadOnlySpan<string>)["symbol", "reversible", "alternatives", "permanent", "direction", "spectrum", "category", "psi"])
+        {
+            if (t.Has(key))
+            {
+                t.Fault(key, $"case \"{name}\" is combined beforehand (for = …), so {key} does nothing; delete it");
+            }
+        }
+
+        t.Done();
+        return weights is { } w && family != Family.None ? new LoadCase(name, null) { Combined = new CombinedResult(family, w, transient) } : null;
+    }
+
+    private static LoadSymbol? Symbol(string text, FilePlace place, LoadStandard? standard, DiagnosticBag bag)
     {
         var i = Array.IndexOf(Symbols, text);
         if (i >= 0)
         {
-            return (LoadSymbol)i;
+            var symbol = (LoadSymbol)i;
+            if (standard is null || standard.Symbols.Contains(symbol))
+            {
+                return symbol;
+            }
+
+            var like = (symbol, standard is En1990) switch { (LoadSymbol.D, true) => "; permanent loads are \"G\" there", (LoadSymbol.L or LoadSymbol.Lr, true) => "; imposed loads are { symbol = \"Q\", category = … } there", (LoadSymbol.G, false) => "; dead loads are \"D\" there", (LoadSymbol.Q, false) => "; live loads are \"L\" there", _ => "" };
+            bag.Error(place, $"\"{text}\" is no symbol of {standard.Name}, whose symbols are {string.Join(", ", standard.Symbols)}{like}");
+            return null;
         }
 
         var near = Array.Find(Symbols, s => string.Equals(s, text, StringComparison.OrdinalIgnoreCase));
-        bag.Error(place, $"\"{text}\" is not a load symbol; " + (near is null ? $"symbols are {string.Join(", ", Symbols)}" : $"did you mean \"{near}\"?"));
+        bag.Error(place, $"\"{text}\" is not a load symbol; " + (near is null ? $"symbols are {string.Join(", ", standard?.Symbols.Select(s => s.ToString()) ?? Symbols)}" : $"did you mean \"{near}\"?"));
         return null;
     }
 
@@ -180,7 +269,7 @@ internal static class CaseReader
                 continue;
             }
 
-            var isCase = cases.Any(c => c.Name == key);
+            var isCase = cases.Any(c => c.Name == key || c.Source == key);
             var isSymbol = Enum.TryParse<LoadSymbol>(key, out var symbol) && Symbols.Contains(key);
             if (isCase && isSymbol)
             {

@@ -10,7 +10,7 @@ using Plinth.Files.Toml;
 namespace Plinth.Files.Reading;
 
 /// <summary>Makes the foundations: those that plinth.toml describes, those that adopted.toml names, and one of its own for every other support.</summary>
-internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string, (GroundRules Rules, TomlTable? Table)> grounds, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, IReadOnlyList<string> order, IReadOnlyDictionary<string, AdoptedEntry> adopted, DiagnosticBag bag)
+internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string, (GroundRules Rules, TomlTable? Table)> grounds, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, IReadOnlyList<string> order, IReadOnlyDictionary<string, AdoptedEntry> adopted, CombinationChoice chosen, DiagnosticBag bag)
 {
     private readonly Dictionary<string, (Foundation Foundation, FilePlace Place)> byMark = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (string Mark, FilePlace Place)> taken = new(StringComparer.Ordinal);
@@ -127,7 +127,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             }
         }
 
-        t.NotYet("combinations", "leave-out");
+        var choice = CombinationChoice.Read(t);
         var own = new RuleSet(
             rules.Ground,
             RuleReader.Stability(t.Inner("stability"), rules.Stability),
@@ -136,6 +136,11 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             RuleReader.Sizing(t.Inner("sizing"), rules.Sizing),
             RuleReader.Rates(t.Inner("rates"), rules.Rates));
         t.Done();
+        if (choice is not null)
+        {
+            chosen.Add(labels, choice);
+        }
+
         var overGround = t.Node("ground") is { Value: TomlTable } ? t : null;
         var belongs = mark ?? adopted.Values.FirstOrDefault(a => a.Places.SelectMany(p => p).ToHashSet().SetEquals(labels))?.Mark;
         var add = (string given) => Add(given, labels, alike, held, own, ground, overGround, t.Place, angle);

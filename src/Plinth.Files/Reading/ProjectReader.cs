@@ -50,12 +50,12 @@ public static class ProjectReader
         var rules = Rules(t, metric, bag);
         var grounds = Grounds(t, rules.Ground, bag);
         var load = t.Inner("loads");
-        var standard = Standard(load);
-        var options = Options(load, t.Inner("seismic"));
+        var standard = LoadsReader.Standard(load);
+        var options = LoadsReader.Options(load, t.Inner("seismic"), standard, bag);
         var reactionsName = load.Text("reactions") ?? "reactions.csv";
         var asReaction = load.Choice("sense", true, ("reaction", true), ("action", false));
         load.Done();
-        var cases = CaseReader.Cases(t.Inner("cases"), bag);
+        var cases = CaseReader.Cases(t.Inner("cases"), standard, options, bag);
         if (!t.Has("cases"))
         {
             t.Missing("[cases]", "DEAD = \"D\" under a line [cases]");
@@ -82,10 +82,15 @@ public static class ProjectReader
             adopted = AdoptedReader.Read(adoptedText, bag).ToDictionary(e => e.Mark, e => e, StringComparer.Ordinal);
         }
 
-        var foundations = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, bag).Read(foundationTables);
+        var chosen = new CombinationChoice(bag);
+        var foundations = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, bag).Read(foundationTables);
         if (foundations.Any(f => f.Places.Any(p => p.Ground.Surcharge > 0)))
         {
-            cases.Add(new LoadCase(LoadCase.SurchargeName, LoadSymbol.L));
+            cases.Add(standard?.Surcharge ?? new LoadCase(LoadCase.SurchargeName, LoadSymbol.L));
+            if (cases.Find(c => c.Combined is not null) is { } combined)
+            {
+                bag.Warning(new FilePlace(FileName, 0, 0), $"results combined beforehand (\"{combined.Name}\") hold no surcharge: it is left out of them");
+            }
         }
 
         var actions = new Dictionary<string, SupportAction[]>(StringComparer.Ordinal);
@@ -108,6 +113,12 @@ public static class ProjectReader
         if (combinations.Used.Length == 0)
         {
             bag.Error(new FilePlace(FileName, 0, 0), "leads to no combination; give each case its symbol, or write own combinations");
+            return null;
+        }
+
+        foundations = chosen.Apply(foundations, combinations);
+        if (bag.HasErrors)
+        {
             return null;
         }
 
@@ -198,45 +209,5 @@ public static class ProjectReader
         }
 
         return result;
-    }
-
-    private static LoadStandard? Standard(TableReader t)
-    {
-        if (t.Text("standard") is not { } id)
-        {
-            if (!t.Has("standard"))
-            {
-                t.Missing("standard", "\"asce7-22\"");
-            }
-
-            return null;
-        }
-
-        var standard = LoadStandards.Find(id);
-        if (standard is null)
-        {
-            t.Fault("standard", id is "asce7-10" or "en1990"
-                ? $"standard = \"{id}\" is known but not built yet in this version; it is one of {string.Join(", ", LoadStandards.Ids)}"
-                : $"standard = \"{id}\" is not known; " + (Nearest.Of(id, LoadStandards.Ids) is { } near ? $"did you mean \"{near}\"? " : "") + $"It is one of {string.Join(", ", LoadStandards.Ids)}");
-        }
-
-        return standard;
-    }
-
-    private static LoadOptions Options(TableReader loads, TableReader seismic)
-    {
-        loads.NotYet("loads-not-acting");
-        var options = new LoadOptions(
-            seismic.Number("sds", 0),
-            seismic.Number("redundancy", 1, Sign.Positive),
-            loads.Number("live-companion", 1, Sign.Positive));
-        if (options.LiveCompanion is not (0.5 or 1.0))
-        {
-            loads.Fault("live-companion", "live-companion is 1.0, or 0.5 where the standard allows it (ASCE 7 2.3.1)");
-        }
-
-        seismic.NotYet("orthogonal", "overturning-reduction", "vertical-at-soil");
-        seismic.Done();
-        return options;
     }
 }

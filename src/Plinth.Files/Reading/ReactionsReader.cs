@@ -47,7 +47,8 @@ internal static class ReactionsReader
             return actions;
         }
 
-        var index = cases.Select((c, i) => (c, i)).Where(p => !p.c.IsSurcharge).ToDictionary(p => p.c.Name, p => p.i, StringComparer.Ordinal);
+        // The variants of an unsigned result share its rows; the first stands for all.
+        var index = cases.Select((c, i) => (c, i)).Where(p => !p.c.IsSurcharge).GroupBy(p => p.c.Source).ToDictionary(g => g.Key, g => g.First().i, StringComparer.Ordinal);
         var byLabel = actions.GetAlternateLookup<ReadOnlySpan<char>>();
         var linesByLabel = lines.GetAlternateLookup<ReadOnlySpan<char>>();
         var byCase = index.GetAlternateLookup<ReadOnlySpan<char>>();
@@ -89,7 +90,12 @@ internal static class ReactionsReader
             }
 
             at[k] = table.Line;
-            row![k] = asReaction ? SupportAction.FromReaction(v[0], v[1], v[2], v[3], v[4], v[5]) : SupportAction.FromAction(v[0], v[1], v[2], v[3], v[4], v[5]);
+            var action = asReaction ? SupportAction.FromReaction(v[0], v[1], v[2], v[3], v[4], v[5]) : SupportAction.FromAction(v[0], v[1], v[2], v[3], v[4], v[5]);
+            for (var i = k; i < cases.Count && (i == k || string.Equals(cases[i].Source, cases[k].Source, StringComparison.Ordinal)); i++)
+            {
+                row![i] = cases[i].Signs is { } signs ? signs.Of(action) : action;
+                at[i] = table.Line;
+            }
         }
 
         Absent(name, supports, cases, lines, bag);
@@ -100,14 +106,14 @@ internal static class ReactionsReader
     {
         for (var k = 0; k < cases.Count; k++)
         {
-            if (cases[k].IsSurcharge)
+            if (cases[k].IsSurcharge || (k > 0 && cases[k - 1].Source == cases[k].Source))
             {
                 continue;
             }
 
             if (!lines.Values.Any(l => l[k] != 0))
             {
-                bag.Warning(new FilePlace(name, 0, 0), $"case \"{cases[k].Name}\" has a symbol in plinth.toml but no rows here: it is zero everywhere");
+                bag.Warning(new FilePlace(name, 0, 0), $"case \"{cases[k].Source}\" has a symbol in plinth.toml but no rows here: it is zero everywhere");
             }
         }
 
@@ -119,7 +125,7 @@ internal static class ReactionsReader
                 continue;
             }
 
-            var missing = cases.Where((c, k) => !c.IsSurcharge && at[k] == 0 && lines.Values.Any(l => l[k] != 0)).Select(c => c.Name).ToList();
+            var missing = cases.Where((c, k) => !c.IsSurcharge && at[k] == 0 && lines.Values.Any(l => l[k] != 0)).Select(c => c.Source).Distinct().ToList();
             if (missing.Count > 0)
             {
                 bag.Warning(supports[label], $"support \"{label}\" has no row for {string.Join(", ", missing)}, which others have: taken as zero");

@@ -54,25 +54,27 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
 
             // The case's own moment and H·F count as one: turning towards +x is +My, towards +y is −Mx.
             var own = TAxis.IsX ? a.My + (s.Arm * a.Fx) : (s.Arm * a.Fy) - a.Mx;
-            var turning = side * term.Factor * own;
+            var turns = side * term.Factor * own > 0 ? term.Tips : term.Holds;
+            var turning = side * turns * own;
             if (turning > 0 || resists)
             {
                 if (T.Records && turning != 0)
                 {
                     var (m, f) = TAxis.IsX ? (new Sym($"My[{c.Name}]", a.My, Unit.Moment), new Sym($"Fx[{c.Name}]", a.Fx, Unit.Force)) : (new Sym($"Mx[{c.Name}]", a.Mx, Unit.Moment), new Sym($"Fy[{c.Name}]", a.Fy, Unit.Force));
-                    trace.Let(turning > 0 ? $"T[{c.Name}]" : $"R[{c.Name}]", Math.Abs(turning), Unit.Moment, $"|{new Sym("f", term.Factor, Unit.Ratio)}·({(TAxis.IsX ? "" : "−")}{m} + {new Sym("H", s.Arm, Unit.Length)}·{f})|");
+                    trace.Let(turning > 0 ? $"T[{c.Name}]" : $"R[{c.Name}]", Math.Abs(turning), Unit.Moment, $"|{new Sym("f", turns, Unit.Ratio)}·({(TAxis.IsX ? "" : "−")}{m} + {new Sym("H", s.Arm, Unit.Length)}·{f})|");
                 }
 
                 tips += Math.Max(0, turning);
                 holds += Math.Max(0, -turning);
             }
 
-            var pressing = term.Factor * a.N * arm;
+            var presses = term.Factor * a.N < 0 ? term.Tips : term.Holds;
+            var pressing = presses * a.N * arm;
             if (pressing < 0 || resists)
             {
                 if (T.Records && pressing != 0)
                 {
-                    trace.Let(pressing < 0 ? $"T'[{c.Name}]" : $"R'[{c.Name}]", Math.Abs(pressing), Unit.Moment, $"|{new Sym("f", term.Factor, Unit.Ratio)}·{new Sym($"N[{c.Name}]", a.N, Unit.Force)}·{new Sym("arm", arm, Unit.Length)}|");
+                    trace.Let(pressing < 0 ? $"T'[{c.Name}]" : $"R'[{c.Name}]", Math.Abs(pressing), Unit.Moment, $"|{new Sym("f", presses, Unit.Ratio)}·{new Sym($"N[{c.Name}]", a.N, Unit.Force)}·{new Sym("arm", arm, Unit.Length)}|");
                 }
 
                 tips += Math.Max(0, -pressing);

@@ -23,16 +23,18 @@ internal readonly struct Uplift : ICheckRule<Nothing>
             }
 
             var c = s.Place.Cases[term.Case];
-            var n = term.Factor * s.Place.CaseActions[term.Case].N;
+            var own = s.Place.CaseActions[term.Case].N;
+            var factor = term.Factor * own < 0 ? term.Tips : term.Holds;
+            var n = factor * own;
             if (n < 0)
             {
                 up -= n;
-                Tell(ref trace, "U", c.Name, -n, "−", term.Factor, n / term.Factor);
+                Tell(ref trace, "U", c.Name, -n, "−", factor, own);
             }
             else if (n > 0 && (c.IsPermanent || rules.VariableResists))
             {
                 down += n;
-                Tell(ref trace, "R", c.Name, n, "", term.Factor, n / term.Factor);
+                Tell(ref trace, "R", c.Name, n, "", factor, own);
             }
         }
 

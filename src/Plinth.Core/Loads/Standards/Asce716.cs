@@ -4,12 +4,8 @@ namespace Plinth.Core.Loads;
 
 /// <summary>Combinations of ASCE 7-16: strength 2.3.1 and 2.3.6 (set U), allowable stress 2.4.1 and 2.4.5 (set S).</summary>
 /// <remarks>Snow is at its allowable-stress level here; ASCE 7-22 changes it to strength level and only that.</remarks>
-public class Asce716 : LoadStandard
+public class Asce716 : Asce7
 {
-    private const Family Strength = Family.Concrete;
-    private const Family Service = Family.Ground | Family.Stability;
-    private const Family Sustained = Service | Family.Settlement;
-
     private readonly List<LoadRule> rules;
 
     /// <summary>Makes the rules.</summary>
