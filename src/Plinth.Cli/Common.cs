@@ -105,7 +105,9 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         return found.Count == 1 ? found[0] : throw new CallException($"\"{mark}\" names {found.Count} foundations; name one");
     }
 
-    private string Find()
+    /// <summary>The project's folder.</summary>
+    /// <exception cref="CallException">No folder upwards is a project.</exception>
+    public string Find()
     {
         if (ProjectDirectory is { } given)
         {

@@ -6,6 +6,7 @@ var root = new RootCommand("Sizes, checks and schedules every foundation of a bu
 {
     NewCommand.Build(),
     DemoCommand.Build(),
+    ImportCommand.Build(),
     CombosCommand.Build(),
     SizeCommand.Build(),
     CheckCommand.Build(),

@@ -55,7 +55,7 @@ public static class TextFile
         encoding ??= StrictUtf8;
         var full = Path.GetFullPath(path);
         full = File.Exists(full) ? File.ResolveLinkTarget(full, true)?.FullName ?? full : full;
-        var temporary = Path.Combine(Path.GetDirectoryName(full)!, "." + Path.GetFileName(full) + "." + Environment.ProcessId.ToString(System.Globalization.CultureInfo.InvariantCulture) + ".new");
+        var temporary = TemporaryFor(full);
         try
         {
             using (var stream = new FileStream(temporary, FileMode.Create, FileAccess.Write, FileShare.None))
@@ -73,6 +73,14 @@ public static class TextFile
             throw;
         }
     }
+
+    /// <summary>Opens a file to be written whole or not at all: to a temporary file beside it, put in its place by <see cref="AtomicFile.Commit"/>.</summary>
+    /// <exception cref="IOException">It cannot be written.</exception>
+    /// <exception cref="UnauthorizedAccessException">It may not be written.</exception>
+    public static AtomicFile WriteAtomically(string path) => new(path);
+
+    internal static string TemporaryFor(string full) =>
+        Path.Combine(Path.GetDirectoryName(full)!, "." + Path.GetFileName(full) + "." + Environment.ProcessId.ToString(System.Globalization.CultureInfo.InvariantCulture) + ".new");
 
     private static string? Decode(byte[] bytes, string name, DiagnosticBag bag, out Encoding encoding)
     {

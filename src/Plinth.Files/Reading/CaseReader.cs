@@ -89,14 +89,21 @@ internal static class CaseReader
     /// <summary>What to say about a case of the reactions that [cases] does not name.</summary>
     public static string WithoutSymbol(string name)
     {
-        var guess = Guess(name);
+        var guess = Guess(name, false);
         return $"case \"{name}\" has no symbol; add it to [cases] in plinth.toml, for example {TomlText.Key(name)} = \"{guess ?? "D"}\"" + (guess is null ? " (D, L, Lr, S, R, W, E, H, F or T)" : "");
     }
 
     /// <summary>The symbol that a case's name suggests, by generic trade words; null: none.</summary>
-    public static string? Guess(string name)
+    /// <param name="name">The case.</param>
+    /// <param name="european">Whether in the symbols of EN 1990.</param>
+    public static string? Guess(string name, bool european = false)
     {
-        var n = name.ToUpperInvariant();
+        var guess = GuessAmerican(name.ToUpperInvariant());
+        return !european ? guess : guess switch { "D" => "G", "L" or "Lr" => "Q", "R" or "H" or "F" => null, _ => guess };
+    }
+
+    private static string? GuessAmerican(string n)
+    {
         (string Start, string Symbol)[] words =
         [
             ("DEAD", "D"), ("SDL", "D"), ("SDEAD", "D"), ("DL", "D"), ("SELF", "D"), ("SW", "D"), ("LIVE", "L"), ("LL", "L"), ("IMPOSED", "L"), ("ROOF", "Lr"), ("LR", "Lr"), ("SNOW", "S"), ("RAIN", "R"),

@@ -8,6 +8,7 @@ using Plinth.Core.Sizing;
 using Plinth.Core.Units;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
+using Plinth.Files.Import;
 using Plinth.Files.Toml;
 
 namespace Plinth.Files.Reading;
@@ -18,7 +19,8 @@ public static class ProjectReader
     /// <summary>The file that makes a folder a project.</summary>
     public const string FileName = "plinth.toml";
 
-    private const string SupportsName = "supports.csv";
+    /// <summary>The table of supports.</summary>
+    public const string SupportsName = "supports.csv";
 
     /// <summary>Reads a project.</summary>
     /// <param name="directory">Its folder.</param>
@@ -44,7 +46,7 @@ public static class ProjectReader
         }
 
         var t = new TableReader(root, "", bag);
-        t.NotYet("extends", "import", "totals", "site", "column", "waive", "accept");
+        t.NotYet("extends", "totals", "site", "column", "waive", "accept");
         var (title, units, code) = Title(t.Inner("project"));
         var metric = code?.Id.StartsWith("aci318m", StringComparison.Ordinal) ?? true;
         var rules = Rules(t, metric, bag);
@@ -61,6 +63,7 @@ public static class ProjectReader
             t.Missing("[cases]", "DEAD = \"D\" under a line [cases]");
         }
 
+        ImportReader.Read(t.Inner("import"), bag);
         var own = CaseReader.Own(t.Each("combination"), cases, bag);
         var foundationTables = t.Each("foundation");
         t.Done();
