@@ -7,11 +7,13 @@ var root = new RootCommand("Sizes, checks and schedules every foundation of a bu
     NewCommand.Build(),
     DemoCommand.Build(),
     ImportCommand.Build(),
+    AuditCommand.Build(),
     CombosCommand.Build(),
     SizeCommand.Build(),
     CheckCommand.Build(),
     ShowCommand.Build(),
     SetCommand.Build(),
     ScheduleCommand.Build(),
+    CompareCommand.Build(),
 };
 return Runner.Run(root, args);

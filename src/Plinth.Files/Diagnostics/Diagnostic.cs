@@ -26,7 +26,8 @@ public readonly record struct FilePlace(string File, int Line, int Column)
 /// <param name="Severity">How grave.</param>
 /// <param name="Place">Where.</param>
 /// <param name="Message">What is wrong and how to mend it.</param>
-public sealed record Diagnostic(Severity Severity, FilePlace Place, string Message)
+/// <param name="Code">Its code, by which a script tells it from others; "input" where it has none of its own.</param>
+public sealed record Diagnostic(Severity Severity, FilePlace Place, string Message, string Code = "input")
 {
     /// <summary>As printed: place, grade, message.</summary>
     public override string ToString() => $"{Place}: {(Severity == Severity.Error ? "error" : "warning")}: {Message}";
@@ -67,7 +68,7 @@ public sealed class DiagnosticBag
     }
 
     /// <summary>Adds a warning.</summary>
-    public void Warning(FilePlace place, string message) => list.Add(new Diagnostic(Severity.Warning, place, message));
+    public void Warning(FilePlace place, string message, string code = "input") => list.Add(new Diagnostic(Severity.Warning, place, message, code));
 }
 
 /// <summary>Finds the known word nearest to one that is not known.</summary>

@@ -1,4 +1,6 @@
+using Plinth.Core.Audit;
 using Plinth.Core.Loads;
+using Plinth.Core.Units;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Toml;
@@ -81,6 +83,32 @@ internal static class CaseReader
             }
 
             result.Add(own);
+        }
+
+        return result;
+    }
+
+    /// <summary>Totals that the analysis reports: N as text, or a table of N, Fx, Fy, as applied.</summary>
+    public static Dictionary<string, StatedTotal> Totals(TableReader t, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
+    {
+        var result = new Dictionary<string, StatedTotal>(StringComparer.Ordinal);
+        foreach (var (name, place, node) in t.All())
+        {
+            if (!cases.Any(c => c.Source == name))
+            {
+                var near = Nearest.Of(name, cases.Select(c => c.Source));
+                bag.Error(place, $"[totals]: there is no case \"{name}\" in [cases]" + (near is null ? "" : $"; did you mean \"{near}\"?"));
+            }
+            else if (node.Value is TomlTable table)
+            {
+                var inner = new TableReader(table, $"total of {name}", bag);
+                result[name] = new StatedTotal(inner.QuantityOrNull("N", Measure.Force, Sign.Any), inner.QuantityOrNull("Fx", Measure.Force, Sign.Any), inner.QuantityOrNull("Fy", Measure.Force, Sign.Any));
+                inner.Done();
+            }
+            else if (t.Quantity(name, node, Measure.Force, Sign.Any) is { } n)
+            {
+                result[name] = new StatedTotal(n, null, null);
+            }
         }
 
         return result;

@@ -1,7 +1,10 @@
 using System.Text;
+using Plinth.Core.Audit;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
+using Plinth.Core.Loads;
 using Plinth.Files.Adopted;
+using Plinth.Files.Diagnostics;
 
 namespace Plinth.Files.Reading;
 
@@ -11,9 +14,22 @@ namespace Plinth.Files.Reading;
 /// <param name="Adopted">What is adopted, by mark.</param>
 /// <param name="AdoptedText">The text of adopted.toml; empty if there is none.</param>
 /// <param name="AdoptedEncoding">Its encoding.</param>
-/// <param name="Warnings">Doubts that do not stop the work, as printed.</param>
-public sealed record LoadedProject(string Directory, Project Project, IReadOnlyDictionary<string, AdoptedEntry> Adopted, string AdoptedText, Encoding AdoptedEncoding, IReadOnlyList<string> Warnings)
+/// <param name="Doubts">Doubts that do not stop the work.</param>
+/// <param name="Sources">Where supports, cases and rows stand in the files.</param>
+/// <param name="Totals">Totals that the analysis reports, by case.</param>
+public sealed record LoadedProject(
+    string Directory,
+    Project Project,
+    IReadOnlyDictionary<string, AdoptedEntry> Adopted,
+    string AdoptedText,
+    Encoding AdoptedEncoding,
+    IReadOnlyList<Diagnostic> Doubts,
+    SourcePlaces Sources,
+    IReadOnlyDictionary<string, StatedTotal> Totals)
 {
+    /// <summary>The doubts as printed.</summary>
+    public IReadOnlyList<string> Warnings => [.. Doubts.Select(d => d.ToString())];
+
     /// <summary>Path of adopted.toml.</summary>
     public string AdoptedPath => Path.Combine(Directory, AdoptedReader.FileName);
 
@@ -22,5 +38,27 @@ public sealed record LoadedProject(string Directory, Project Project, IReadOnlyD
     {
         ArgumentNullException.ThrowIfNull(foundation);
         return Adopted.TryGetValue(foundation.Mark, out var entry) ? entry.Design : null;
+    }
+}
+
+/// <summary>Where the parts of a project stand in its files, for what is said of them later.</summary>
+/// <param name="Supports">Row of each support.</param>
+/// <param name="Cases">Key of each case in [cases].</param>
+/// <param name="ReactionsName">Name of the table of reactions.</param>
+/// <param name="Rows">Line of each support's row by index of case; 0: none.</param>
+public sealed record SourcePlaces(IReadOnlyDictionary<string, FilePlace> Supports, IReadOnlyDictionary<string, FilePlace> Cases, string ReactionsName, IReadOnlyDictionary<string, int[]> Rows)
+{
+    /// <summary>The place of what a finding is about: the row of a support in a case, the support, the case, or the table.</summary>
+    public FilePlace Of(Finding finding, IReadOnlyList<LoadCase> cases)
+    {
+        ArgumentNullException.ThrowIfNull(finding);
+        ArgumentNullException.ThrowIfNull(cases);
+        if (finding.Support is { } support)
+        {
+            var k = finding.Case is null ? -1 : Enumerable.Range(0, cases.Count).FirstOrDefault(i => cases[i].Source == finding.Case, -1);
+            return k >= 0 && Rows.TryGetValue(support, out var lines) && lines[k] > 0 ? new FilePlace(ReactionsName, lines[k], 1) : Supports.GetValueOrDefault(support);
+        }
+
+        return finding.Case is { } name && Cases.TryGetValue(name, out var place) ? place : new FilePlace(ReactionsName, 0, 0);
     }
 }

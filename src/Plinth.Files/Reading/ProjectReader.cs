@@ -25,8 +25,9 @@ public static class ProjectReader
     /// <summary>Reads a project.</summary>
     /// <param name="directory">Its folder.</param>
     /// <param name="bag">Receives what is wrong.</param>
+    /// <param name="reactionsPath">A table of reactions in place of the project's own; null: its own.</param>
     /// <returns>The project; null if there are errors.</returns>
-    public static LoadedProject? Read(string directory, DiagnosticBag bag)
+    public static LoadedProject? Read(string directory, DiagnosticBag bag, string? reactionsPath = null)
     {
         ArgumentNullException.ThrowIfNull(bag);
         if (TextFile.Read(Path.Combine(directory, FileName), FileName, bag) is not { } text)
@@ -46,7 +47,7 @@ public static class ProjectReader
         }
 
         var t = new TableReader(root, "", bag);
-        t.NotYet("extends", "totals", "site", "column", "waive", "accept");
+        t.NotYet("extends", "site", "column", "waive", "accept");
         var (title, units, code) = Title(t.Inner("project"));
         var metric = code?.Id.StartsWith("aci318m", StringComparison.Ordinal) ?? true;
         var rules = Rules(t, metric, bag);
@@ -55,6 +56,7 @@ public static class ProjectReader
         var standard = LoadsReader.Standard(load);
         var options = LoadsReader.Options(load, t.Inner("seismic"), standard, bag);
         var reactionsName = load.Text("reactions") ?? "reactions.csv";
+        reactionsName = reactionsPath is null ? reactionsName : Path.GetFullPath(reactionsPath);
         var asReaction = load.Choice("sense", true, ("reaction", true), ("action", false));
         load.Done();
         var cases = CaseReader.Cases(t.Inner("cases"), standard, options, bag);
@@ -64,6 +66,7 @@ public static class ProjectReader
         }
 
         ImportReader.Read(t.Inner("import"), bag);
+        var totals = CaseReader.Totals(t.Inner("totals"), cases, bag);
         var own = CaseReader.Own(t.Each("combination"), cases, bag);
         var foundationTables = t.Each("foundation");
         t.Done();
@@ -97,9 +100,10 @@ public static class ProjectReader
         }
 
         var actions = new Dictionary<string, SupportAction[]>(StringComparer.Ordinal);
+        var rowLines = new Dictionary<string, int[]>(StringComparer.Ordinal);
         if (supports.Count > 0 && TextFile.Read(Path.Combine(directory, reactionsName), Path.GetFileName(reactionsName), bag) is { } reactionsText)
         {
-            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), labels, cases, CaseReader.WithoutSymbol, asReaction, bag);
+            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), labels, cases, CaseReader.WithoutSymbol, asReaction, bag, out rowLines);
         }
 
         if (!bag.HasErrors && code is not null && standard is not null)
@@ -126,7 +130,9 @@ public static class ProjectReader
         }
 
         var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations);
-        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted.Select(d => d.ToString())]);
+        var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All().ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
+        var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces, Path.GetFileName(reactionsName), rowLines);
+        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals);
     }
 
     private static (ProjectTitle Title, UnitSystem Units, ConcreteCode? Code) Title(TableReader t)

@@ -23,6 +23,7 @@ internal static class ReactionsReader
     /// <param name="caseFault">Says what to do about a case without symbol.</param>
     /// <param name="asReaction">Whether rows are reactions, or actions.</param>
     /// <param name="bag">Receives what is wrong.</param>
+    /// <param name="lines">Line of each support's row by case; 0: it has none.</param>
     public static Dictionary<string, SupportAction[]> Read(
         string text,
         string name,
@@ -31,10 +32,11 @@ internal static class ReactionsReader
         IReadOnlyList<LoadCase> cases,
         Func<string, string> caseFault,
         bool asReaction,
-        DiagnosticBag bag)
+        DiagnosticBag bag,
+        out Dictionary<string, int[]> lines)
     {
         var actions = supports.Keys.ToDictionary(s => s, _ => new SupportAction[cases.Count], StringComparer.Ordinal);
-        var lines = supports.Keys.ToDictionary(s => s, _ => new int[cases.Count], StringComparer.Ordinal);
+        lines = supports.Keys.ToDictionary(s => s, _ => new int[cases.Count], StringComparer.Ordinal);
         using var table = CsvTable.Open(text, name, Columns, bag);
         if (table is null)
         {
@@ -113,7 +115,7 @@ internal static class ReactionsReader
 
             if (!lines.Values.Any(l => l[k] != 0))
             {
-                bag.Warning(new FilePlace(name, 0, 0), $"case \"{cases[k].Source}\" has a symbol in plinth.toml but no rows here: it is zero everywhere");
+                bag.Warning(new FilePlace(name, 0, 0), $"case \"{cases[k].Source}\" has a symbol in plinth.toml but no rows here: it is zero everywhere", "case-missing");
             }
         }
 
@@ -128,7 +130,7 @@ internal static class ReactionsReader
             var missing = cases.Where((c, k) => !c.IsSurcharge && at[k] == 0 && lines.Values.Any(l => l[k] != 0)).Select(c => c.Source).Distinct().ToList();
             if (missing.Count > 0)
             {
-                bag.Warning(supports[label], $"support \"{label}\" has no row for {string.Join(", ", missing)}, which others have: taken as zero");
+                bag.Warning(supports[label], $"support \"{label}\" has no row for {string.Join(", ", missing)}, which others have: taken as zero", "row-missing");
             }
         }
     }
