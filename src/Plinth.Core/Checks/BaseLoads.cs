@@ -59,6 +59,24 @@ internal static class BaseLoadCase
             trace.Let("ΣN", n, Unit.Force, $"{new Sym("N", a.N, Unit.Force)} + {new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", s.SoilWeight, Unit.Force)})");
         }
 
+        var (besideN, besideX, besideY) = (0.0, 0.0, 0.0);
+        for (var i = 0; i < s.PlacedLoads.Length; i++)
+        {
+            var load = s.PlacedLoads[i];
+            var p = s.Place.LoadTerms[k][i].Factor * load.N;
+            (besideN, besideX, besideY) = (besideN + p, besideX - (p * load.Y), besideY + (p * load.X));
+        }
+
+        if (s.PlacedLoads.Length > 0)
+        {
+            if (T.Records)
+            {
+                TellBeside(s, k, ref trace);
+            }
+
+            n = trace.Let("ΣN", n + besideN, Unit.Force, $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("ΣP", besideN, Unit.Force)}");
+        }
+
         // The soil's centroid lies off the base's centre by what the column displaces.
         var displaced = f * s.DisplacedSoil;
         var (sumX, sumY) = (mx - (a.N * s.ColumnY) + (displaced * s.ColumnY), my + (a.N * s.ColumnX) - (displaced * s.ColumnX));
@@ -79,10 +97,29 @@ internal static class BaseLoadCase
             }
         }
 
+        if (s.PlacedLoads.Length > 0)
+        {
+            sumX = trace.Let("ΣMx", sumX + besideX, Unit.Moment, $"{new Sym("ΣMx", sumX, Unit.Moment)} − {new Sym("ΣP·y", -besideX, Unit.Moment)}");
+            sumY = trace.Let("ΣMy", sumY + besideY, Unit.Moment, $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("ΣP·x", besideY, Unit.Moment)}");
+        }
+
         var result = new BaseLoads(a, mx, my, n, sumX, sumY);
         trace.Let("xR", result.XR, Unit.Length, $"{new Sym("ΣMy", sumY, Unit.Moment)}/{new Sym("ΣN", n, Unit.Force)}");
         trace.Let("yR", result.YR, Unit.Length, $"−{new Sym("ΣMx", sumX, Unit.Moment)}/{new Sym("ΣN", n, Unit.Force)}");
         return result;
+    }
+
+    private static void TellBeside<T>(BaseState s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        for (var i = 0; i < s.PlacedLoads.Length; i++)
+        {
+            var (load, factor) = (s.PlacedLoads[i], s.Place.LoadTerms[k][i].Factor);
+            var name = s.Place.Cases[load.Case].Name;
+            trace.Let($"P{i + 1}", factor * load.N, Unit.Force, $"{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{name}]", load.N, Unit.Force)}");
+            trace.Given($"x{i + 1}", load.X, Unit.Length, $"centre of load {i + 1} beside the column from the base's centre");
+            trace.Given($"y{i + 1}", load.Y, Unit.Length, "the same along y");
+        }
     }
 
     /// <summary>Tells the contact pressures that hold the loads, and returns them.</summary>

@@ -21,6 +21,7 @@ public sealed class BaseState
     private readonly BaseLoads[] loads;
     private readonly ContactSolution[] contact;
     private readonly int[] solvedAt;
+    private readonly PlacedLoad[] placedLoads;
     private readonly CombinationSet set;
     private readonly (int Generation, double Key, int Combination)[] governing;
     private int nextKept;
@@ -45,6 +46,7 @@ public sealed class BaseState
         loads = new BaseLoads[Combinations.Length];
         contact = new ContactSolution[Combinations.Length];
         solvedAt = new int[Combinations.Length];
+        placedLoads = new PlacedLoad[place.Loads.Count];
         Hints = new int[CheckCatalog.All.Length];
     }
 
@@ -163,6 +165,11 @@ public sealed class BaseState
         Generation++;
         var offset = BaseGeometry.Offset(Foundation.Held, Place.Outline, size);
         (ColumnX, ColumnY) = (offset.X, offset.Y);
+        for (var i = 0; i < placedLoads.Length; i++)
+        {
+            placedLoads[i] = Place.Loads[i].On(offset, size);
+        }
+
         Underside = Ground.Underside(size.Thickness);
         var top = Underside + size.Thickness;
         Arm = (Place.Place.Support.Level ?? top) - Underside;
@@ -250,6 +257,24 @@ public sealed class BaseState
 
         var none = default(NoTrace);
         return BaseLoadCase.Compute(this, combination, false, ref none);
+    }
+
+    /// <summary>The loads beside the column, on this base.</summary>
+    public ReadOnlySpan<PlacedLoad> PlacedLoads => placedLoads;
+
+    /// <summary>Factored loads beside the column within a rectangle: their sum, and its moments about the centre, kN and kNm.</summary>
+    public (double Force, double MomentX, double MomentY) LoadsWithin(int combination, double x0, double y0, double x1, double y1)
+    {
+        var (force, mx, my) = (0.0, 0.0, 0.0);
+        for (var i = 0; i < placedLoads.Length; i++)
+        {
+            var (shareX, atX) = placedLoads[i].Within(true, x0, x1);
+            var (shareY, atY) = placedLoads[i].Within(false, y0, y1);
+            var n = Place.LoadTerms[combination][i].Factor * placedLoads[i].N * shareX * shareY;
+            (force, mx, my) = (force + n, mx + (n * atX), my + (n * atY));
+        }
+
+        return (force, mx, my);
     }
 
     /// <summary>Factored weight of base, soil and surcharge on a unit of area in a combination, kPa.</summary>

@@ -121,6 +121,11 @@ public sealed class Checker
             }
         }
 
+        foreach (var load in Foundation.Loads)
+        {
+            Add($"load on the base: {load.Words(Project.Cases[load.Case].Name, Project.Units)} from the column's centre");
+        }
+
         if (Foundation.Chosen is { } chosen)
         {
             Add(chosen.Note);

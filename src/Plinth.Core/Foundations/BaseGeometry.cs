@@ -25,6 +25,27 @@ public static class BaseGeometry
         return Math.Abs(o.X) + (column.FaceX / 2) <= (size.Length / 2) + slack && Math.Abs(o.Y) + (column.FaceY / 2) <= (size.Width / 2) + slack;
     }
 
+    /// <summary>Whether the column and all loads beside it stand wholly on the base.</summary>
+    public static bool AllOnBase(Foundation foundation, in ColumnOutline column, in BaseSize size)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        if (!ColumnOnBase(foundation.Held, column, size))
+        {
+            return false;
+        }
+
+        var offset = Offset(foundation.Held, column, size);
+        foreach (var load in foundation.Loads)
+        {
+            if (!load.LiesOn(offset, size))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /// <summary>The base's centre in project axes, m.</summary>
     public static PlanPoint Centre(Place place, in PlanPoint offset)
     {

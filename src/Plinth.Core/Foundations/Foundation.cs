@@ -83,6 +83,9 @@ public sealed record Place(Support Support, double AngleDegrees, GroundRules Gro
 /// <param name="Rules">The rules in force for it.</param>
 public sealed record Foundation(string Mark, IReadOnlyList<Place> Places, bool Alike, HeldValues Held, RuleSet Rules)
 {
+    /// <summary>Loads that stand on the base beside its column.</summary>
+    public IReadOnlyList<PlanLoad> Loads { get; init; } = [];
+
     /// <summary>The combinations that the engineer has chosen for it; null: all.</summary>
     public ChosenCombinations? Chosen { get; init; }
 

@@ -29,6 +29,8 @@ public sealed class LoadedPlace
         }
 
         var used = project.CombinationsOf(foundation).Used;
+        Loads = foundation.Loads;
+        LoadTerms = [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
         Sums = new SupportAction[used.Length];
         SurchargeFactors = new double[used.Length];
         for (var k = 0; k < used.Length; k++)
@@ -64,6 +66,36 @@ public sealed class LoadedPlace
 
     /// <summary>Action in each combination, without the surcharge.</summary>
     public SupportAction[] Sums { get; }
+
+    /// <summary>Loads on the base beside the column.</summary>
+    public IReadOnlyList<PlanLoad> Loads { get; }
+
+    /// <summary>Factors of these loads in each combination.</summary>
+    public Term[][] LoadTerms { get; }
+
+    /// <summary>Factored force of the loads whose size does not follow the base's, kN.</summary>
+    public double LoadForce(int combination)
+    {
+        var sum = 0.0;
+        for (var i = 0; i < Loads.Count; i++)
+        {
+            sum += Loads[i].Shape == PlanLoadShape.WholeBase ? 0 : LoadTerms[combination][i].Factor * Loads[i].On(default, default).N;
+        }
+
+        return sum;
+    }
+
+    /// <summary>Factored pressure of the loads over the whole base, kPa.</summary>
+    public double LoadPressure(int combination)
+    {
+        var sum = 0.0;
+        for (var i = 0; i < Loads.Count; i++)
+        {
+            sum += Loads[i].Shape == PlanLoadShape.WholeBase ? LoadTerms[combination][i].Factor * Loads[i].Value : 0;
+        }
+
+        return sum;
+    }
 
     /// <summary>Factor of the surcharge in each combination.</summary>
     public double[] SurchargeFactors { get; }

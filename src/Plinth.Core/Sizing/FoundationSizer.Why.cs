@@ -18,7 +18,7 @@ public sealed partial class FoundationSizer
         void Try(string step, FoundationDesign smaller, bool anyBars)
         {
             var outline = checker.States[0].Place.Outline;
-            if (!BaseGeometry.ColumnOnBase(foundation.Held, outline, smaller.Size))
+            if (!BaseGeometry.AllOnBase(foundation, outline, smaller.Size))
             {
                 result.Add((step, new SizingStop(null, null, null, 0, "the column would stand beyond the base", null)));
                 return;

@@ -204,10 +204,10 @@ public sealed partial class FoundationSizer
                 var c = s.Combinations[k];
                 var allowed = g.Bearing * (c.Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;
                 allowed += g.Basis == Ground.BearingBasis.Net ? g.SoilWeight * s.FoundingDepth : 0;
-                var left = allowed - s.WeightPerArea(k);
+                var left = allowed - s.WeightPerArea(k) - s.Place.LoadPressure(k);
                 if (left > 0)
                 {
-                    least = Math.Max(least, (s.Place.Sums[k].N - (c.WeightFactor * g.SoilWeight * s.SoilDepth * s.Place.Place.Support.Area)) / left);
+                    least = Math.Max(least, (s.Place.Sums[k].N + s.Place.LoadForce(k) - (c.WeightFactor * g.SoilWeight * s.SoilDepth * s.Place.Place.Support.Area)) / left);
                 }
             }
         }
@@ -238,7 +238,7 @@ public sealed partial class FoundationSizer
     {
         foreach (var s in checker.States)
         {
-            if (!BaseGeometry.ColumnOnBase(foundation.Held, s.Place.Outline, size))
+            if (!BaseGeometry.AllOnBase(foundation, s.Place.Outline, size))
             {
                 return false;
             }

@@ -20,6 +20,9 @@ public sealed record Measure(string Name, int ForcePower, int LengthPower, strin
     /// <summary>A moment, in kNm.</summary>
     public static readonly Measure Moment = new("a moment", 1, 1, "kN m");
 
+    /// <summary>A force per length, in kN/m.</summary>
+    public static readonly Measure LineLoad = new("a force per length", 1, -1, "kN/m");
+
     /// <summary>A pressure or stress, in kPa.</summary>
     public static readonly Measure Pressure = new("a pressure", 1, -2, "kPa");
 
@@ -29,7 +32,7 @@ public sealed record Measure(string Name, int ForcePower, int LengthPower, strin
     /// <summary>An angle, in degrees.</summary>
     public static readonly Measure Angle = new("an angle", 0, 0, "deg", true);
 
-    private static readonly Measure[] Named = [Length, Force, Moment, Pressure, UnitWeight, Angle];
+    private static readonly Measure[] Named = [Length, Force, Moment, LineLoad, Pressure, UnitWeight, Angle];
 
     /// <summary>Whether <paramref name="other"/> has the same dimension.</summary>
     public bool Matches(Measure other)

@@ -30,6 +30,9 @@ public sealed class Unit
     /// <summary>Moments: kNm, kip ft.</summary>
     public static readonly Unit Moment = new(("kNm", 1, 1), ("kip ft", 1000 * PoundForce * Foot, 1));
 
+    /// <summary>Forces per length: kN/m, kip/ft.</summary>
+    public static readonly Unit LineLoad = new(("kN/m", 1, 1), ("kip/ft", 1000 * PoundForce / Foot, 2));
+
     /// <summary>Pressures on the ground: kPa, ksf.</summary>
     public static readonly Unit Pressure = new(("kPa", 1, 1), ("ksf", 1000 * PoundForce / (Foot * Foot), 3));
 

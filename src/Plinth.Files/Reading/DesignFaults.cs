@@ -36,6 +36,11 @@ public static class DesignFaults
                 var alongX = Math.Abs(o.X) + (outline.FaceX / 2) > (design.Size.Length / 2) + 1e-9;
                 return (alongX ? "length" : "width", $"the column of {place.Name} stands beyond the base; make the base larger, or change its offset or held edges");
             }
+
+            if (!BaseGeometry.AllOnBase(f, outline, design.Size))
+            {
+                return ("length", $"a load of [[foundation.load]] lies beyond the base at {place.Name}; make the base larger, or mend its place");
+            }
         }
 
         return BaseLevels.Fault(f, design.Size.Thickness, units) is { } level ? ("thickness", level) : null;

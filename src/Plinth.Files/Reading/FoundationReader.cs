@@ -2,6 +2,7 @@ using System.Globalization;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
+using Plinth.Core.Loads;
 using Plinth.Core.Units;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
@@ -10,7 +11,7 @@ using Plinth.Files.Toml;
 namespace Plinth.Files.Reading;
 
 /// <summary>Makes the foundations: those that plinth.toml describes, those that adopted.toml names, and one of its own for every other support.</summary>
-internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string, (GroundRules Rules, TomlTable? Table)> grounds, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, IReadOnlyList<string> order, IReadOnlyDictionary<string, AdoptedEntry> adopted, CombinationChoice chosen, DiagnosticBag bag)
+internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string, (GroundRules Rules, TomlTable? Table)> grounds, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, IReadOnlyList<string> order, IReadOnlyDictionary<string, AdoptedEntry> adopted, CombinationChoice chosen, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
 {
     private readonly Dictionary<string, (Foundation Foundation, FilePlace Place)> byMark = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (string Mark, FilePlace Place)> taken = new(StringComparer.Ordinal);
@@ -128,6 +129,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
         }
 
         var choice = CombinationChoice.Read(t);
+        var loads = PlanLoadReader.Read(t.Each("load"), cases, bag);
         var own = new RuleSet(
             rules.Ground,
             RuleReader.Stability(t.Inner("stability"), rules.Stability),
@@ -143,7 +145,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
 
         var overGround = t.Node("ground") is { Value: TomlTable } ? t : null;
         var belongs = mark ?? adopted.Values.FirstOrDefault(a => a.Places.SelectMany(p => p).ToHashSet().SetEquals(labels))?.Mark;
-        var add = (string given) => Add(given, labels, alike, held, own, ground, overGround, t.Place, angle);
+        var add = (string given) => Add(given, labels, alike, held, own, ground, overGround, t.Place, angle, loads);
         if (belongs is not null || !supports.ContainsKey(labels[0]))
         {
             add(belongs ?? NextMark(marks));
@@ -238,7 +240,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
         Add(entry.Mark, labels, entry.Alike, HeldValues.Nothing, rules, null, null, entry.Spot(""));
     }
 
-    private void Add(string mark, IReadOnlyList<string> labels, bool alike, HeldValues held, RuleSet own, string? ground, TableReader? overGround, FilePlace place, double? angle = null)
+    private void Add(string mark, IReadOnlyList<string> labels, bool alike, HeldValues held, RuleSet own, string? ground, TableReader? overGround, FilePlace place, double? angle = null, IReadOnlyList<PlanLoad>? loads = null)
     {
         if (byMark.TryGetValue(mark, out var other))
         {
@@ -270,6 +272,6 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             places.Add(new Place(support.Support, angle ?? support.Support.AngleDegrees, values));
         }
 
-        byMark.Add(mark, (new Foundation(mark, places, alike, held, own with { Ground = first! }), place));
+        byMark.Add(mark, (new Foundation(mark, places, alike, held, own with { Ground = first! }) { Loads = loads ?? [] }, place));
     }
 }

@@ -69,13 +69,30 @@ public static class ProjectReader
         var totals = CaseReader.Totals(t.Inner("totals"), cases, bag);
         var own = CaseReader.Own(t.Each("combination"), cases, bag);
         var foundationTables = t.Each("foundation");
+        var groundNames = grounds.Keys.Where(k => k.Length > 0).ToHashSet(StringComparer.Ordinal);
+        var typed = TypedSupports.Read(t.Each("support"), cases, groundNames, asReaction, bag);
         t.Done();
 
         var supports = new List<(Support Support, FilePlace Place)>();
         IReadOnlyCollection<string> labels = [];
-        if (TextFile.Read(Path.Combine(directory, SupportsName), SupportsName, bag) is { } supportsText)
+        var hasTable = typed.Count == 0 || File.Exists(Path.Combine(directory, SupportsName));
+        if (hasTable && TextFile.Read(Path.Combine(directory, SupportsName), SupportsName, bag) is { } supportsText)
         {
-            supports = SupportsReader.Read(supportsText, SupportsName, grounds.Keys.Where(k => k.Length > 0).ToHashSet(StringComparer.Ordinal), bag, out labels);
+            supports = SupportsReader.Read(supportsText, SupportsName, groundNames, bag, out labels);
+        }
+
+        // Those of the table have rows in reactions.csv; those typed here bring their own.
+        var inTable = supports.ToDictionary(s => s.Support.Label, s => s.Place, StringComparer.Ordinal);
+        foreach (var (support, place, _) in typed)
+        {
+            if (supports.Find(s => s.Support.Label == support.Label) is { Support: not null } other)
+            {
+                bag.Error(place, $"support \"{support.Label}\" stands twice: also at {other.Place}; labels must differ");
+            }
+            else
+            {
+                supports.Add((support, place));
+            }
         }
 
         var byLabel = supports.ToDictionary(s => s.Support.Label, s => s, StringComparer.Ordinal);
@@ -89,7 +106,7 @@ public static class ProjectReader
         }
 
         var chosen = new CombinationChoice(bag);
-        var foundations = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, bag).Read(foundationTables);
+        var foundations = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, cases, bag).Read(foundationTables);
         if (foundations.Any(f => f.Places.Any(p => p.Ground.Surcharge > 0)))
         {
             cases.Add(standard?.Surcharge ?? new LoadCase(LoadCase.SurchargeName, LoadSymbol.L));
@@ -101,9 +118,16 @@ public static class ProjectReader
 
         var actions = new Dictionary<string, SupportAction[]>(StringComparer.Ordinal);
         var rowLines = new Dictionary<string, int[]>(StringComparer.Ordinal);
-        if (supports.Count > 0 && TextFile.Read(Path.Combine(directory, reactionsName), Path.GetFileName(reactionsName), bag) is { } reactionsText)
+        if (inTable.Count > 0 && TextFile.Read(Path.Combine(directory, reactionsName), Path.GetFileName(reactionsName), bag) is { } reactionsText)
         {
-            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), labels, cases, CaseReader.WithoutSymbol, asReaction, bag, out rowLines);
+            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), inTable, labels, cases, CaseReader.WithoutSymbol, asReaction, bag, out rowLines);
+        }
+
+        foreach (var (support, _, given) in typed)
+        {
+            var padded = given;
+            Array.Resize(ref padded, cases.Count);
+            actions[support.Label] = padded;
         }
 
         if (!bag.HasErrors && code is not null && standard is not null)

@@ -10,7 +10,7 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="Overhang">Length of the part beyond, m; 0 or less: the section lies outside the base.</param>
 /// <param name="UpShear">∫p dA over the part, kN.</param>
 /// <param name="UpMoment">∫p·distance dA about the section, kNm.</param>
-/// <param name="DownShear">Factored weights on the part, kN.</param>
+/// <param name="DownShear">Factored weights and loads beside the column on the part, kN.</param>
 /// <param name="DownMoment">Their moment about the section, kNm.</param>
 /// <param name="Deduct">Share of the weights that counts against upward effects: 1 net, 0 gross.</param>
 internal readonly record struct SectionForces(int Side, double At, double Overhang, double UpShear, double UpMoment, double DownShear, double DownMoment, double Deduct)
@@ -50,7 +50,9 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         var r = alongX ? p.OverRectangle(from, -across / 2, to, across / 2) : p.OverRectangle(-across / 2, from, across / 2, to);
         var moment = side * ((alongX ? r.MomentX : r.MomentY) - (at * r.Force));
         var weight = s.WeightPerArea(k) * overhang * across;
-        return new SectionForces(side, at, overhang, r.Force, moment, weight, weight * overhang / 2, s.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
+        var (besideForce, besideX, besideY) = s.PlacedLoads.Length == 0 ? default : alongX ? s.LoadsWithin(k, from, double.NegativeInfinity, to, double.PositiveInfinity) : s.LoadsWithin(k, double.NegativeInfinity, from, double.PositiveInfinity, to);
+        var beside = side * ((alongX ? besideX : besideY) - (at * besideForce));
+        return new SectionForces(side, at, overhang, r.Force, moment, weight + besideForce, (weight * overhang / 2) + beside, s.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
     }
 
     /// <summary>Tells the forces.</summary>
@@ -83,7 +85,13 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
             var u = wholly
                 ? trace.Let("Mp", UpMoment, Unit.Moment, $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2·({new Sym("ps", inner, Unit.Pressure)} + 2·{new Sym("pe", outer, Unit.Pressure)})/6")
                 : trace.Given("Mp", UpMoment, Unit.Moment, "∫p·distance dA over the part beyond, exact");
-            var w = trace.Let("Mw", DownMoment, Unit.Moment, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2/2");
+            var own = s.WeightPerArea(k) * across * Overhang * Overhang / 2;
+            var w = trace.Let("Mw", own, Unit.Moment, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2/2");
+            if (s.PlacedLoads.Length > 0)
+            {
+                w = trace.Let("Mw", DownMoment, Unit.Moment, $"{new Sym("Mw", own, Unit.Moment)} + {new Sym("Mbeside", DownMoment - own, Unit.Moment)}");
+            }
+
             trace.Let("Mu", up ? MomentUp : MomentDown, Unit.Moment, Net(up, "Mp", u, "Mw", w, Unit.Moment, ref trace));
         }
         else
@@ -91,7 +99,13 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
             var u = wholly
                 ? trace.Let("Vp", UpShear, Unit.Force, $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}·({new Sym("ps", inner, Unit.Pressure)} + {new Sym("pe", outer, Unit.Pressure)})/2")
                 : trace.Given("Vp", UpShear, Unit.Force, "∫p dA over the part beyond, exact");
-            var w = trace.Let("Vw", DownShear, Unit.Force, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}");
+            var own = s.WeightPerArea(k) * across * Overhang;
+            var w = trace.Let("Vw", own, Unit.Force, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}");
+            if (s.PlacedLoads.Length > 0)
+            {
+                w = trace.Let("Vw", DownShear, Unit.Force, $"{new Sym("Vw", own, Unit.Force)} + {new Sym("Vbeside", DownShear - own, Unit.Force)}");
+            }
+
             trace.Let("Vu", up ? ShearUp : ShearDown, Unit.Force, Net(up, "Vp", u, "Vw", w, Unit.Force, ref trace));
         }
     }

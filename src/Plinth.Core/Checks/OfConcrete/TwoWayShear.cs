@@ -178,11 +178,12 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         var displaced = s.Combinations[k].WeightFactor * s.DisplacedSoil;
 
         // Weights act against the pressure inside; where they are not deducted, only their part that exceeds it would count.
-        var net = s.Rules.Concrete.Pressure == SectionPressure.Net || inside.Force < (w * area) - displaced ? 1.0 : 0.0;
+        var (beside, besideX, besideY) = s.PlacedLoads.Length == 0 ? default : s.LoadsWithin(k, section.X0, section.Y0, section.X1, section.Y1);
+        var net = s.Rules.Concrete.Pressure == SectionPressure.Net || inside.Force < (w * area) - displaced + beside ? 1.0 : 0.0;
         var (cx, cy) = (properties.CentroidX, properties.CentroidY);
-        var weight = net * ((w * area) - displaced);
-        var weightX = net * ((w * area * (section.X0 + section.X1) / 2) - (displaced * s.ColumnX));
-        var weightY = net * ((w * area * (section.Y0 + section.Y1) / 2) - (displaced * s.ColumnY));
+        var weight = net * ((w * area) - displaced + beside);
+        var weightX = net * ((w * area * (section.X0 + section.X1) / 2) - (displaced * s.ColumnX) + besideX);
+        var weightY = net * ((w * area * (section.Y0 + section.Y1) / 2) - (displaced * s.ColumnY) + besideY);
         if (T.Records && s.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
         {
             var middle = trace.Given("pm", inside.Force / area, Unit.Pressure, "pressure in the middle of the section");
@@ -193,7 +194,7 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
             trace.Given("P", inside.Force, Unit.Force, "∫p dA inside the section, exact");
         }
 
-        trace.Given("Win", weight, Unit.Force, "factored weights inside, less the soil that the column displaces");
+        trace.Given("Win", weight, Unit.Force, s.PlacedLoads.Length == 0 ? "factored weights inside, less the soil that the column displaces" : "factored weights and loads beside the column inside, less the soil that the column displaces");
         var up = trace.Let("Q", inside.Force - weight, Unit.Force, $"{new Sym("P", inside.Force, Unit.Force)} − {new Sym("Win", weight, Unit.Force)}");
         var vu = trace.Let("Vu", n - up, Unit.Force, $"{new Sym("N", n, Unit.Force)} − {new Sym("Q", up, Unit.Force)}");
         var qx = trace.Given("∫q·x dA", inside.MomentX - weightX - (cx * up), Unit.Moment, "of net pressure inside, about the section's centroid");

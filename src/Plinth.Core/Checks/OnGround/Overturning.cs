@@ -82,6 +82,21 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
             }
         }
 
+        for (var i = 0; i < s.PlacedLoads.Length; i++)
+        {
+            var (term, load) = (s.Place.LoadTerms[k][i], s.PlacedLoads[i]);
+            var c = s.Place.Cases[term.Case];
+            var lever = half - (side * (TAxis.IsX ? load.X : load.Y));
+            var factor = term.Factor * load.N < 0 ? term.Tips : term.Holds;
+            var pressing = factor * load.N * lever;
+            if (pressing != 0 && (pressing < 0 || c.IsPermanent || variableResists))
+            {
+                trace.Let(pressing < 0 ? $"T{i + 1}[{c.Name}]" : $"R{i + 1}[{c.Name}]", Math.Abs(pressing), Unit.Moment, $"|{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{c.Name}]", load.N, Unit.Force)}·{new Sym($"arm{i + 1}", lever, Unit.Length)}|");
+                tips += Math.Max(0, -pressing);
+                holds += Math.Max(0, pressing);
+            }
+        }
+
         if (tips == 0)
         {
             return Outcome.NotDone;

@@ -38,6 +38,23 @@ internal readonly struct Uplift : ICheckRule<Nothing>
             }
         }
 
+        for (var i = 0; i < s.PlacedLoads.Length; i++)
+        {
+            var (term, own) = (s.Place.LoadTerms[k][i], s.PlacedLoads[i].N);
+            var c = s.Place.Cases[term.Case];
+            var factor = term.Factor * own < 0 ? term.Tips : term.Holds;
+            if (factor * own < 0)
+            {
+                up -= factor * own;
+                Tell(ref trace, "U", $"{c.Name}, load {i + 1}", -factor * own, "−", factor, own);
+            }
+            else if (factor * own > 0 && (c.IsPermanent || rules.VariableResists))
+            {
+                down += factor * own;
+                Tell(ref trace, "R", $"{c.Name}, load {i + 1}", factor * own, "", factor, own);
+            }
+        }
+
         if (up == 0)
         {
             return Outcome.NotDone;
