@@ -128,6 +128,25 @@ public sealed class Folder : IDisposable
         return folder;
     }
 
+    /// <summary>Copies a folder of the building's too, such as its raw tables.</summary>
+    public Folder WithRaw(string building)
+    {
+        Directory.CreateDirectory(System.IO.Path.Combine(Path, "raw"));
+        foreach (var file in Directory.GetFiles(System.IO.Path.Combine(Program.Root, "tests/buildings", building, "raw")))
+        {
+            File.Copy(file, System.IO.Path.Combine(Path, "raw", System.IO.Path.GetFileName(file)), true);
+        }
+
+        return this;
+    }
+
+    /// <summary>Rewrites reactions.csv row by row; null leaves a row out.</summary>
+    public void Rewrite(Func<string[], string[]?> row)
+    {
+        var lines = this["reactions.csv"].Split('\n', StringSplitOptions.RemoveEmptyEntries);
+        this["reactions.csv"] = string.Join('\n', lines.Skip(1).Select(l => row(l.TrimEnd('\r').Split(','))).OfType<string[]>().Select(c => string.Join(',', c)).Prepend(lines[0])) + "\n";
+    }
+
     public void Replace(string file, string old, string with)
     {
         this[file].Should().Contain(old, file);

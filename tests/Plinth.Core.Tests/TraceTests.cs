@@ -207,7 +207,8 @@ public class TraceTests
     {
         var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
         LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("SNOW", LoadSymbol.S), new("WX", LoadSymbol.W, true), new("EX", LoadSymbol.E, true), new(LoadCase.SurchargeName, LoadSymbol.L)];
-        var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, cases, new LoadOptions(Sds: 0.3), []);
+        var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, cases, new LoadOptions(Sds: 0.3) { OverturningReduction = 0.25 }, []);
+        PlanLoad[] beside = [new(0, PlanLoadShape.Line, 15, -0.6, 0.3, 0.5, 0.5), new(1, PlanLoadShape.WholeBase, 6, 0, 0, 0, 0), new(3, PlanLoadShape.Rectangle, -20, -0.5, -0.3, 0.4, 0.6), new(2, PlanLoadShape.Point, 25, 0.4, 0.1, 0.4, 0.1)];
         var force = Gen.Double[-1, 1];
         Gen.Select(force, force, force, force, Gen.Double[1.6, 3.4], Gen.Double[1.6, 3.4], Gen.Double[0.35, 0.8], Gen.Int[0, 3]).Sample(
             (a, b, c, d, length, width, h, kind) =>
@@ -223,10 +224,15 @@ public class TraceTests
                     Concrete = DefaultConcrete with { ShearPhi = kind == 2 ? 0.6 : null, Pressure = kind == 3 ? Core.Concrete.SectionPressure.Gross : Core.Concrete.SectionPressure.Net },
                 };
                 var project = Project(cases, actions, set, rules, Column(0.4, 0.55, level: 0.1), new HeldValues { OffsetX = kind == 2 ? (length / 2) - 0.25 : 0.3 * a, OffsetY = -0.2 }, kind == 0 ? "aci318m-14" : "aci318m-19");
+                if (kind == 1)
+                {
+                    project = project with { Foundations = [project.Foundations[0] with { Loads = beside }] };
+                }
+
                 EveryFormulaGivesItsResult(project, Design(length, width, h, "13 T16", "11 T20", "10 T16", "10 T16"), seen);
             },
             iter: 60);
-        seen.Keys.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x", "two-way-shear Jx", "two-way-shear P", "one-way-shear-y Vp", "flexure-bottom-x Mp", "one-way-shear-x vc", "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q"]);
+        seen.Keys.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x", "two-way-shear Jx", "two-way-shear P", "one-way-shear-y Vp", "flexure-bottom-x Mp", "one-way-shear-x vc", "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q", "bearing P1", "overturning-x T3[WX]", "flexure-bottom-x Mw", "uplift U[WX, load 3]"]);
     }
 
     [Fact]

@@ -89,7 +89,7 @@ internal static class CasesAudit
             if (!d.Project.Cases.Any(c => c.Symbol is { } s && any.Contains(s)))
             {
                 var dead = what is "dead" or "permanent";
-                yield return new Finding("symbol-missing", dead ? Grade.Warning : Grade.Note, null, null, $"no case is a {what} load ({string.Join(", ", any)}): the combinations of {standard.Name} that are about it are left out", "add the case, if the building has the load");
+                yield return new Finding("symbol-missing", dead ? Grade.Warning : Grade.Note, null, null, $"no case is {(what[0] is 'e' or 'i' ? "an" : "a")} {what} load ({string.Join(", ", any)}): the combinations of {standard.Name} that are about it are left out", "add the case, if the building has the load");
             }
         }
     }

@@ -1,0 +1,272 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text.Json;
+
+namespace Plinth.Cli.Tests;
+
+/// <summary>Combinations, audit and comparison of whole buildings through the built program.</summary>
+public class LoadsTests
+{
+    private static string Negative(string v) => v.StartsWith('-') ? v[1..] : double.Parse(v, CultureInfo.InvariantCulture) == 0 ? v : "-" + v;
+
+    private static string Times(string v, double by) => (by * double.Parse(v, CultureInfo.InvariantCulture)).ToString("R", CultureInfo.InvariantCulture);
+
+    private static List<(string Code, string Grade, string Place, string Message)> Findings(Ran ran) =>
+        [.. ran.Json.GetProperty("findings").EnumerateArray().Select(f => (f.GetProperty("code").GetString()!, f.GetProperty("grade").GetString()!, f.GetProperty("place").GetString()!, f.GetProperty("message").GetString()!))];
+
+    [Theory]
+    [InlineData("office-frame")]
+    [InlineData("workshop-frame")]
+    public void Audit_of_a_real_building_raises_no_doubt(string building)
+    {
+        using var f = Folder.Building(building);
+        var ran = f.Run("audit", "--strict", "--format", "json");
+        ran.Exit.Should().Be(0);
+        Findings(ran).Should().OnlyContain(x => x.Grade == "note");
+    }
+
+    [Theory]
+    [InlineData("office-frame", "C9", "LIVE")]
+    [InlineData("workshop-frame", "P5", "SNOW")]
+    public void Audit_finds_what_was_made_wrong_on_purpose(string building, string support, string @case)
+    {
+        void Wrong(Action<Folder> make, string code, string message, int exit, int strict = 1)
+        {
+            using var f = Folder.Building(building);
+            make(f);
+            var ran = f.Run("audit", "--format", "json");
+            ran.Exit.Should().Be(exit, code + ran.Error);
+            Findings(ran).Should().Contain(x => x.Code == code && x.Message.Contains(message, StringComparison.Ordinal));
+            f.Run("audit", "--strict", "--quiet").Exit.Should().Be(strict);
+        }
+
+        Wrong(f => f.Rewrite(r => [r[0], r[1], .. r.Skip(2).Select(Negative)]), "gravity-lifts", "the sense is likely turned round", 1);
+        Wrong(f => f.Rewrite(r => [r[0], r[1], r[2], r[4], r[3], r[5], r[7], r[6]]), "gravity-sideways", "the model's y axis is likely up", 1);
+        Wrong(f => f.Rewrite(r => r[0] == support && r[1] == @case ? null : r), "row-missing", $"support \"{support}\" has no row for {@case}, which others have", 0);
+        Wrong(f => f.Rewrite(r => r[1] == @case ? [r[0], r[1], .. r.Skip(2).Select(Negative)] : r), "case-lifts", $"case {@case}", 0);
+        Wrong(f => f.Rewrite(r => r[0] == support ? [r[0], r[1], .. r.Skip(2).Select(Negative)] : r), "sign-unlike", $"support {support} is lifted by", 0);
+        Wrong(
+            f =>
+            {
+                f.Replace("plinth.toml", "[cases]\n", "[cases]\nAGAIN = \"D\"\n");
+                f["reactions.csv"] += string.Join('\n', f["reactions.csv"].Split('\n').Where(l => l.Contains(",DEAD,", StringComparison.Ordinal)).Select(l => l.Replace(",DEAD,", ",AGAIN,", StringComparison.Ordinal))) + "\n";
+            },
+            "cases-alike",
+            "the same case under two names counts twice",
+            0);
+    }
+
+    [Fact]
+    public void Audit_finds_kip_read_as_kN_with_stated_totals_and_without()
+    {
+        using var f = Folder.Building("workshop-frame");
+        f["reactions.csv"] = f["reactions.csv"].Replace("(kip", "(kN", StringComparison.Ordinal).Replace(" ft)", " m)", StringComparison.Ordinal);
+        Findings(f.Run("audit", "--format", "json")).Should().Contain(x => x.Code == "plan-pressure" && x.Message.Contains("lighter than any building"));
+        f["plinth.toml"] += "\n[totals]\nDEAD = \"105.8 kip\"\nWXP = { N = \"-586.5 kip\", Fx = \"167.3 kip\" }\n";
+        var ran = f.Run("audit", "--format", "json");
+        ran.Exit.Should().Be(1);
+        Findings(ran).Where(x => x.Code == "total-differs").Should().HaveCount(3).And.OnlyContain(x => x.Message.Contains("0.225 times as much, so kip were read as kN") && x.Place.StartsWith("plinth.toml:"));
+    }
+
+    [Fact]
+    public void A_case_that_stands_twice_is_an_error_with_both_lines()
+    {
+        using var f = Folder.Building("office-frame");
+        f["reactions.csv"] += "C1,LIVE,0,0,1,0,0,0\n";
+        var ran = f.Run("audit");
+        ran.Exit.Should().Be(2);
+        ran.Error.Should().Contain("reactions.csv:245:1: error: support \"C1\" has case \"LIVE\" twice: first on line 4; delete one");
+    }
+
+    [Fact]
+    public void Audit_prints_totals_shares_and_findings_within_the_page()
+    {
+        using var f = new Folder();
+        var ran = f.Run("audit", "--shares");
+        ran.Exit.Should().Be(0);
+        ran.Out.Should().MatchRegex(@"DEAD +D +3 +1470\.0 +0\.0 +0\.0 +5\.96 +0\.00 +43\.5 % at C2").And.Contain("Share of each support").And.Contain("symbol-missing");
+        ran.Out.Split('\n').Should().OnlyContain(l => l.Length <= 100);
+        f.Run("audit", "--format", "csv").Out.Should().StartWith("code,grade,place,support,case,message,remedy\n");
+    }
+
+    // The office without earthquake, so that wind governs somewhere; one wind case is raised by 15 %.
+    private static Folder Windy()
+    {
+        var f = Folder.Building("office-frame");
+        f["plinth.toml"] = string.Join('\n', f["plinth.toml"].Split('\n').Where(l => !l.StartsWith("EX ", StringComparison.Ordinal) && !l.StartsWith("EY ", StringComparison.Ordinal)));
+        f.Rewrite(r => r[1] is "EX" or "EY" ? null : r);
+        f.Run("size");
+        f["old.csv"] = f["reactions.csv"];
+        f.Rewrite(r => r[1] == "WY" ? [r[0], r[1], .. r.Skip(2).Select(v => Times(v, 1.15))] : r);
+        return f;
+    }
+
+    [Fact]
+    public void Compare_names_the_foundations_that_check_fails_and_no_others()
+    {
+        using var f = Windy();
+        var ran = f.Run("compare", "old.csv", "--format", "json");
+        ran.Exit.Should().Be(1);
+        var failsNow = ran.Json.GetProperty("foundations").EnumerateArray().Where(x => x.GetProperty("fate").GetString() == "fails now").Select(x => x.GetProperty("mark").GetString()!).ToHashSet();
+        var changed = ran.Json.GetProperty("actions").EnumerateArray().ToList();
+        changed.Select(a => a.GetProperty("case").GetString()).Distinct().Should().Equal("WY");
+        changed.Should().HaveCount(27).And.OnlyContain(a => Ratio(a) > 1.149 && Ratio(a) < 1.151);
+        static HashSet<string> Fails(Ran check) => [.. check.Json.GetProperty("foundations").EnumerateArray().Where(x => !x.GetProperty("passes").GetBoolean() && x.GetProperty("checks").GetArrayLength() > 0).Select(x => x.GetProperty("mark").GetString()!)];
+        var now = Fails(f.Run("check", "--format", "json"));
+        f["reactions.csv"] = f["old.csv"];
+        Fails(f.Run("check", "--format", "json")).Should().BeEmpty("all passed before");
+        failsNow.Should().BeEquivalentTo(now).And.Contain(["F2", "F6", "F12"]);
+        failsNow.Should().HaveCount(7);
+    }
+
+    private static double Ratio(JsonElement a) => a.TryGetProperty("after_kN", out var n) ? n.GetDouble() / a.GetProperty("before_kN").GetDouble() : a.GetProperty("after_kNm").GetDouble() / a.GetProperty("before_kNm").GetDouble();
+
+    [Fact]
+    public void Compare_reads_folders_and_revisions_too()
+    {
+        using var f = Windy();
+        using var old = new Folder();
+        foreach (var file in new[] { "plinth.toml", "supports.csv", "adopted.toml" })
+        {
+            old[file] = f[file];
+        }
+
+        old["reactions.csv"] = f["old.csv"];
+        var byTable = f.Run("compare", "old.csv");
+        byTable.Out.Should().Contain("+ 26 in the same ratio").And.Contain("27 foundations: 7 FAILS NOW, 6 not sized, 14 as before.");
+        byTable.Out.Split('\n').Should().OnlyContain(l => l.Length <= 100);
+        f.Run("compare", old.Path).Out.Should().Be(byTable.Out);
+        Git(old.Path, "init", "-q");
+        Git(old.Path, "add", ".");
+        Git(old.Path, "-c", "user.name=a", "-c", "user.email=a@example.org", "commit", "-qm", "one");
+        old["reactions.csv"] = f["reactions.csv"];
+        old.Run("compare", "HEAD").Out.Should().Be(byTable.Out);
+        old.Run("compare", "HEAD", "--tolerance", "0.2").Out.Should().Contain("No reaction changed beyond the tolerance.");
+        var unknown = old.Run("compare", "HEAD~4");
+        unknown.Exit.Should().Be(2);
+        unknown.Error.Should().Contain("\"HEAD~4\" is no folder, no table of reactions and no revision of the project's git history");
+        f.Run("compare", "old.csv", "--format", "csv").Out.Should().Contain("foundation,F6,fails now,sliding,");
+    }
+
+    private static void Git(string directory, params string[] arguments)
+    {
+        var start = new ProcessStartInfo("git") { WorkingDirectory = directory };
+        foreach (var a in arguments)
+        {
+            start.ArgumentList.Add(a);
+        }
+
+        using var process = Process.Start(start)!;
+        process.WaitForExit();
+        process.ExitCode.Should().Be(0);
+    }
+
+    [Fact]
+    public void A_chosen_combination_is_always_shown()
+    {
+        using var f = new Folder();
+        f["plinth.toml"] += "[[foundation]]\nsupports = [\"C2\"]\nleave-out = [\"U4*\", \"S7:-WX\"]\n";
+        var ran = f.Run("size");
+        ran.Exit.Should().Be(0, ran.Error);
+        ran.Out.Should().Contain("11 of 14 combinations are checked here; left out: U4*, S7:-WX");
+        f.Run("show", "F2").Out.Should().Contain("left out: U4*, S7:-WX");
+        f.Run("check", "--format", "json").Out.Should().Contain("left out: U4*, S7:-WX");
+        f.Run("combos", "C2").Out.Should().NotContain("U4:+WX").And.Contain("F2: 11 of 14 combinations are checked here");
+        f.Run("combos", "C1").Out.Should().Contain("U4:+WX");
+        var left = f.Run("show", "F2", "two-way-shear", "--combination", "U4:+WX");
+        left.Exit.Should().Be(2);
+        left.Error.Should().Contain("F2 leaves out combination U4:+WX");
+    }
+
+    [Fact]
+    public void A_footing_typed_by_hand_needs_no_table()
+    {
+        using var f = new Folder();
+        using var typed = new Folder();
+        File.Delete(Path.Combine(typed.Path, "supports.csv"));
+        File.Delete(Path.Combine(typed.Path, "reactions.csv"));
+        typed["plinth.toml"] += """
+            [[support]]
+            label = "C1"
+            cx = "400 mm"
+            reactions.DEAD = { Fx = "2 kN", Fz = "420 kN", My = "5 kNm" }
+            reactions.LIVE = { Fx = "1 kN", Fz = "180 kN", My = "3 kNm" }
+            reactions.WX = { Fx = "-15 kN", Fz = "-20 kN", My = "-30 kNm" }
+
+            """;
+        var ran = typed.Run("size");
+        ran.Exit.Should().Be(0, ran.Error);
+        f.Run("size", "F1").Exit.Should().Be(0);
+        string First(Folder x) => x.Run("check", "F1", "--format", "json").Json.GetProperty("foundations")[0].GetRawText();
+        First(typed).Should().Be(First(f), "the same values from the tables");
+    }
+
+    [Fact]
+    public void Unsigned_and_combined_results_run_through_every_check()
+    {
+        using var f = new Folder();
+        f.Replace("plinth.toml", "WX = { symbol = \"W\", reversible = true }", "WX = { symbol = \"E\", spectrum = true }\n\"COMB 12\" = { for = [\"ground\", \"stability\"], weights = 0.6, transient = true }");
+        f["reactions.csv"] += string.Concat(new[] { "C1", "C2", "C3" }.Select(c => $"{c},COMB 12,-9,0,240,0,-20\n"));
+        f.Run("size").Exit.Should().Be(0);
+        var combos = f.Run("combos").Out;
+        combos.Should().Contain("U7:-WX[+-]").And.Contain("combined beforehand").And.Contain("1 COMB 12; weights × 0.6");
+        var checks = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray().Select(c => c.GetProperty("combination").GetString()).ToList();
+        checks.Should().Contain(c => c != null && c.Contains("WX["));
+    }
+
+    [Fact]
+    public void European_combinations_are_listed_with_their_limit_states()
+    {
+        using var f = new Folder();
+        f.Replace("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\ndesign-approach = 1\npartial.B = { G-sup = 1.2 }");
+        f.Replace("plinth.toml", "DEAD = \"D\"\nLIVE = \"L\"", "DEAD = \"G\"\nLIVE = { symbol = \"Q\", category = \"B\" }");
+        var combos = f.Run("combos", "--format", "json").Json.GetProperty("combinations").EnumerateArray().ToList();
+        var b = combos.Single(c => c.GetProperty("name").GetString() == "B:Gsup:Q:+WX");
+        b.GetProperty("limit_state").GetString().Should().Be("STR/GEO set B");
+        b.GetProperty("factors").GetRawText().Replace(" ", "", StringComparison.Ordinal).Replace("\n", "", StringComparison.Ordinal).Should().Be("{\"DEAD\":1.2,\"LIVE\":1.5,\"WX\":0.8999999999999999}");
+        combos.Select(c => c.GetProperty("limit_state").GetString()).Distinct().Should().Equal("EQU", "UPL", "STR/GEO set B", "STR/GEO set C", "characteristic", "frequent", "quasipermanent");
+        f.Run("combos", "--all").Out.Should().Contain("SEIS").And.Contain("no case of E, which it is about");
+        f.Run("size").Exit.Should().Be(0, "the checks of today read them");
+    }
+
+    [Fact]
+    public void The_envelope_holds_every_combination_that_governs()
+    {
+        using var f = Folder.Building("workshop-frame");
+        f.Run("size");
+        foreach (var foundation in f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray())
+        {
+            var support = foundation.GetProperty("places")[0].GetProperty("supports")[0].GetString()!;
+            var envelope = f.Run("combos", support, "--envelope", "--format", "json").Json.GetProperty("combinations").EnumerateArray().Select(c => c.GetProperty("name").GetString()).ToHashSet();
+            foreach (var check in foundation.GetProperty("checks").EnumerateArray().Where(c => c.GetProperty("combination").GetString() is not null && c.GetProperty("utilisation").GetDouble() > 0.05))
+            {
+                envelope.Should().Contain(check.GetProperty("combination").GetString(), $"{support} {check.GetProperty("id")}");
+            }
+        }
+    }
+
+    [Fact]
+    public void Named_states_of_a_plant_as_the_guide_shows_them()
+    {
+        using var f = new Folder();
+        f.Replace("plinth.toml", "LIVE = \"L\"", "EMPTY = \"D\"\nCONTENT = \"F\"\nTESTWATER = \"T\"\nLIVE = \"L\"");
+        f.Replace("plinth.toml", "[ground]", """
+            [[combination]]
+            name = "erection"
+            for = ["ground", "stability"]
+            factors = { EMPTY = 1.0, WX = 0.5 }
+            weights = 0.9
+
+            [[combination]]
+            name = "test"
+            for = ["ground", "stability", "settlement"]
+            factors = { D = 1.0, TESTWATER = 1.0, WX = 0.3 }
+
+            [ground]
+            """);
+        f["reactions.csv"] += string.Concat(new[] { "C1", "C2", "C3" }.Select(c => $"{c},EMPTY,0,0,90,0,0\n{c},CONTENT,0,0,60,0,0\n{c},TESTWATER,0,0,75,0,0\n"));
+        var ran = f.Run("combos");
+        ran.Exit.Should().Be(0, ran.Error);
+        ran.Out.Should().Contain("EMPTY + 0.5 WX   own   for ground, stability").And.MatchRegex(@"erection +1 EMPTY \+ 0\.5 WX; weights × 0\.9").And.MatchRegex(@"test +1 DEAD \+ 1 EMPTY \+ 1 TESTWATER \+ 0\.3 WX");
+    }
+}
