@@ -30,7 +30,7 @@ public sealed class LoadedPlace
 
         var used = project.CombinationsOf(foundation).Used;
         Loads = foundation.Loads;
-        LoadTerms = [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
+        LoadTerms = Loads.Count == 0 ? [] : [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
         Sums = new SupportAction[used.Length];
         SurchargeFactors = new double[used.Length];
         for (var k = 0; k < used.Length; k++)
