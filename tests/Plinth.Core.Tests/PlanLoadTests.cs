@@ -1,6 +1,5 @@
 using CsCheck;
 using Plinth.Core.Buildings;
-using Plinth.Core.Checks;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Loads;

@@ -1,5 +1,4 @@
 using System.IO.Compression;
-using System.Text;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Import;
 using static Plinth.Files.Tests.RawFolder;

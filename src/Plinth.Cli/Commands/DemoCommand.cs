@@ -39,13 +39,14 @@ internal static class DemoCommand
             var path = Path.Combine(directory, name["demo/".Length..]);
             if (!File.Exists(path))
             {
+                Directory.CreateDirectory(Path.GetDirectoryName(path)!);
                 TextFile.WriteAtomically(path, Resource.Text(name));
             }
         }
 
         string[] color = call.NoColor ? ["--no-color"] : [];
         var exit = ExitCode.Ok;
-        foreach (var (build, line) in new (Func<Command>, string[])[] { (SizeCommand.Build, ["size"]), (CheckCommand.Build, ["check"]), (ScheduleCommand.Build, ["schedule"]) })
+        foreach (var (build, line) in new (Func<Command>, string[])[] { (ImportCommand.Build, ["import"]), (AuditCommand.Build, ["audit"]), (SizeCommand.Build, ["size"]), (CheckCommand.Build, ["check"]), (ScheduleCommand.Build, ["schedule"]) })
         {
             string[] arguments = [.. line, "--project", directory, .. color];
             Console.Out.WriteLine();
