@@ -119,7 +119,7 @@ internal static class AuditCommand
         screen.Line();
 
         var counts = findings.GroupBy(x => x.Grade).ToDictionary(g => g.Key, g => g.Count());
-        screen.Line(findings.Count == 0 ? "Nothing doubtful was found." : string.Create(CultureInfo.InvariantCulture, $"{findings.Count} findings: {counts.GetValueOrDefault(Grade.Error)} errors, {counts.GetValueOrDefault(Grade.Warning)} warnings, {counts.GetValueOrDefault(Grade.Note)} notes."), counts.ContainsKey(Grade.Error) ? Styles.Fail : Style.Plain);
+        screen.Line(findings.Count == 0 ? "Nothing doubtful was found." : string.Create(CultureInfo.InvariantCulture, $"{Count(findings.Count, "finding")}: {Count(counts.GetValueOrDefault(Grade.Error), "error")}, {Count(counts.GetValueOrDefault(Grade.Warning), "warning")}, {Count(counts.GetValueOrDefault(Grade.Note), "note")}."), counts.ContainsKey(Grade.Error) ? Styles.Fail : Style.Plain);
     }
 
     private static void Shares(Screen screen, LoadedProject loaded, AuditResult result)
@@ -141,6 +141,8 @@ internal static class AuditCommand
     }
 
     private static string Percent(double share) => (100 * share).ToString("0.0", CultureInfo.InvariantCulture).Replace("-0.0", "0.0", StringComparison.Ordinal) + " %";
+
+    private static string Count(int n, string what) => string.Create(CultureInfo.InvariantCulture, $"{n} {what}{(n == 1 ? "" : "s")}");
 
     private static string Sign(Grade grade) => grade switch { Grade.Error => "✗", Grade.Warning => "!", _ => "·" };
 

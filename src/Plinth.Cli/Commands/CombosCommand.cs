@@ -122,14 +122,14 @@ internal static class CombosCommand
             screen.Line($"Combined actions of {support}, N downwards, at the level where its reactions act");
             screen.Line();
             var (f, m) = (Unit.Force.Symbol(units), Unit.Moment.Symbol(units));
-            var table = Screen.Table(["name", $">N {f}", $">Fx {f}", $">Fy {f}", $">Mx {m}", $">My {m}", $">Mz {m}", .. envelope ? ["can govern", "extreme"] : Array.Empty<string>()]);
+            var table = Screen.Table(["name", $">N {f}", $">Fx {f}", $">Fy {f}", $">Mx {m}", $">My {m}", .. envelope ? ["extreme", "can govern"] : (string[])[$">Mz {m}"]]);
             foreach (var entry in shown)
             {
                 var c = set.Used[entry.Index];
                 var a = CombinationsJson.ActionOf(project, support, c);
                 string F(double v) => Unit.Force.Format(v, units);
                 string M(double v) => Unit.Moment.Format(v, units);
-                string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My), M(a.Mz), .. envelope ? [string.Join(", ", CombinationsJson.WordsOf(entry.For)), string.Join(", ", entry.Extremes)] : Array.Empty<string>()];
+                string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My), .. envelope ? [string.Join(", ", entry.Extremes), string.Join(", ", CombinationsJson.WordsOf(entry.For))] : (string[])[M(a.Mz)]];
                 table.AddRow(cells.Select(t => Screen.Cell(t)).ToArray());
             }
 

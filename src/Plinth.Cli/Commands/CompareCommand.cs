@@ -139,9 +139,18 @@ internal static class CompareCommand
             screen.Line();
         }
 
-        var counts = c.Foundations.GroupBy(f => f.Fate).OrderBy(g => g.Key).Select(g => string.Create(CultureInfo.InvariantCulture, $"{g.Count()} {(g.Key <= Fate.FailsStill ? ComparisonJson.WordOf(g.Key).ToUpperInvariant() : ComparisonJson.WordOf(g.Key))}"));
+        var counts = c.Foundations.GroupBy(f => f.Fate).OrderBy(g => g.Key).Select(g => string.Create(CultureInfo.InvariantCulture, $"{g.Count()} {Several(g.Key)}"));
         screen.Line(string.Create(CultureInfo.InvariantCulture, $"{c.Foundations.Count} foundations: ") + string.Join(", ", counts) + ".", c.Foundations.Any(f => f.Fate <= Fate.NotSized) ? Styles.Fail : Styles.Ok);
     }
+
+    private static string Several(Fate fate) => fate switch
+    {
+        Fate.FailsNow => "FAIL now",
+        Fate.FailsStill => "FAIL still",
+        Fate.PassesAgain => "pass again",
+        Fate.HasRoom => "have room",
+        _ => ComparisonJson.WordOf(fate),
+    };
 
     private static Text Util(CheckResult? c) => Screen.Cell(c is null ? "—" : Say.Utilisation(c.Utilisation, c.Passes), c is null ? Style.Plain : Styles.Of(c.Passes));
 
