@@ -26,7 +26,8 @@ internal static class CombosCommand
               plinth combos C7              combined actions of support C7, N downwards, at the level of the reactions
               plinth combos C7 --envelope   only those that can govern a check of C7
 
-            The envelope leaves out a combination whose action is a weighted mean of others' of its kind: one of those exceeds it.
+            The envelope leaves out a combination whose action is a weighted mean of others' of its kind: one of those
+            exceeds it. Extreme: ↑Fx has the most, ↓Fx the least Fx of all for the same checks.
             """);
         var support = new Argument<string?>("support") { Description = "A support", Arity = ArgumentArity.ZeroOrOne };
         var all = new Option<bool>("--all") { Description = "List what was left out, and why" };
@@ -129,7 +130,7 @@ internal static class CombosCommand
                 var a = CombinationsJson.ActionOf(project, support, c);
                 string F(double v) => Unit.Force.Format(v, units);
                 string M(double v) => Unit.Moment.Format(v, units);
-                string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My), .. envelope ? [string.Join(", ", entry.Extremes), string.Join(", ", CombinationsJson.WordsOf(entry.For))] : (string[])[M(a.Mz)]];
+                string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My), .. envelope ? [string.Concat(entry.Extremes).Replace("most ", "↑", StringComparison.Ordinal).Replace("least ", "↓", StringComparison.Ordinal), string.Join(", ", CombinationsJson.WordsOf(entry.For))] : (string[])[M(a.Mz)]];
                 table.AddRow(cells.Select(t => Screen.Cell(t)).ToArray());
             }
 
