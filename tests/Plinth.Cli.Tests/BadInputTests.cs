@@ -47,6 +47,13 @@ public class BadInputTests
     [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-12\"", "standard = \"asce7-12\" is not known; did you mean \"asce7-10\"?")]
     [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"", "\"D\" is no symbol of EN 1990, whose symbols are G, Q, S, W, T, A, E; permanent loads are \"G\" there")]
     [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-22\"\ndesign-approach = 2", "design-approach does nothing under asce7-22; delete it")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\ndesign-approach = 4", "design-approach is 1, 2 or 3")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\npartial.B = { G-sup = 0.9 }", "G-inf 1 of set B is above G-sup 0.9; swap them")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\npsi.Z = [1, 1, 1]", "\"Z\" has no ψ here; categories of Q are A to H")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\npsi.A = [1, 2, 0]", "psi.A needs ψ0, ψ1, ψ2 from 0 to 1")]
+    [InlineData("plinth.toml", "DEAD = \"D\"\nLIVE = \"L\"", "DEAD = \"G\"\nLIVE = \"Q\"\n[seismic]\nsds = 0.2", "case \"LIVE\" needs the category of its load", "standard = \"asce7-22\"", "standard = \"en1990\"")]
+    [InlineData("plinth.toml", "DEAD = \"D\"\nLIVE = \"L\"", "DEAD = \"G\"\nLIVE = \"Q\"\n[seismic]\nsds = 0.2", "sds does nothing under en1990; delete it", "standard = \"asce7-22\"", "standard = \"en1990\"")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-22\"\n[seismic]\noverturning-reduction = 0.3", "overturning-reduction is at most 0.25 (ASCE 7 12.13.4)")]
     [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = { symbol = \"L\", spectrum = true }", "spectrum is for W and E")]
     [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = { symbol = \"L\", category = \"B\" }", "category is for Q of en1990 alone")]
     [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = { for = [\"ground\"] }", "needs weights; write for example weights = 0.6, the factor on D within it")]
@@ -66,10 +73,15 @@ public class BadInputTests
     [InlineData("plinth.toml", "[steel]", "[ground]", "table [ground] stands twice")]
     [InlineData("plinth.toml", "yield = \"420 MPa\"", "yield = \"420 MPa\"\nyield = \"500 MPa\"", "key \"yield\" stands twice: first at plinth.toml:21:1")]
     [InlineData("plinth.toml", "yield = \"420 MPa\"", "yield = \"420 MPa\"\nbars = [\"T17\"]", "\"T17\" is not a bar size")]
-    public void Wrong_files_are_refused_with_place_and_mend(string file, string old, string with, string message)
+    public void Wrong_files_are_refused_with_place_and_mend(string file, string old, string with, string message, string? also = null, string? by = null)
     {
         using var f = new Folder();
         f.Replace(file, old, with);
+        if (also is not null)
+        {
+            f.Replace(file, also, by!);
+        }
+
         Refused(f, message);
     }
 

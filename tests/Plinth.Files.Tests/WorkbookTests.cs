@@ -145,3 +145,79 @@ public class WorkbookTests
                 && double.Parse(n.ToString(), System.Globalization.CultureInfo.InvariantCulture) == n.Value;
         });
 }
+
+/// <summary>What the names of cases and headers suggest; a guess that is wrong is worse than none.</summary>
+public class GuessTests
+{
+    [Theory]
+    [InlineData("DEAD", "D")]
+    [InlineData("Dead load", "D")]
+    [InlineData("Superimposed", "D")]
+    [InlineData("SDL", "D")]
+    [InlineData("self weight", "D")]
+    [InlineData("G1", "D")]
+    [InlineData("LIVE", "L")]
+    [InlineData("Imposed 2", "L")]
+    [InlineData("Roof live", "Lr")]
+    [InlineData("CRANE", "L")]
+    [InlineData("SNOW drift", "S")]
+    [InlineData("Wind +X", "W")]
+    [InlineData("WX", "W")]
+    [InlineData("W90-", "W")]
+    [InlineData("WXPS", "W")]
+    [InlineData("WYN", "W")]
+    [InlineData("Earthquake Y", "E")]
+    [InlineData("EY", "E")]
+    [InlineData("E 1", "E")]
+    [InlineData("Earth pressure", "H")]
+    [InlineData("Temperature fall", "T")]
+    [InlineData("EMPTY", null)]
+    [InlineData("SERVICE", null)]
+    [InlineData("LEVEL 3", null)]
+    [InlineData("Total", null)]
+    [InlineData("LC7", null)]
+    [InlineData("12", null)]
+    public void Symbols_by_name(string name, string? symbol)
+    {
+        using var f = new RawFolder().With("raw.csv", $"Joint,Load case,Fz (kN)\n1,{name},5\n");
+        var text = ImportGuess.Text(f.Path, "raw.csv", null, new HashSet<string>(), false, new DiagnosticBag())!;
+        var line = text.Split('\n').Last(l => l.Contains('=', StringComparison.Ordinal));
+        line.Should().EndWith(symbol is null ? " = \"?\"" : $" = \"{symbol}\"");
+        line.StartsWith('#').Should().Be(symbol is null, "what is not known is left to the engineer");
+    }
+
+    [Theory]
+    [InlineData("Node,Case,FX (kN),FY (kN),FZ (kN)", "Fx = \"FX (kN)\", Fy = \"FY (kN)\", Fz = \"FZ (kN)\"")]
+    [InlineData("Support label,Load combination,Reaction x (kN),Reaction y (kN),Vertical (kN)", "Fx = \"Reaction x (kN)\", Fy = \"Reaction y (kN)\", Fz = \"Vertical (kN)\"")]
+    [InlineData("Joint No.,Loading,Moment about x (kNm),Hx (kN),Rz (kN)", "Mx = \"Moment about x (kNm)\", Fx = \"Hx (kN)\", Fz = \"Rz (kN)\"")]
+    [InlineData("Point,LC,Step,Fz (kN),My (kNm)", "step = \"Step\", Fz = \"Fz (kN)\", My = \"My (kNm)\"")]
+    public void Columns_by_header(string header, string columns)
+    {
+        using var f = new RawFolder().With("raw.csv", $"Some title\n{header}\n1,DEAD,1,2,3\n");
+        ImportGuess.Text(f.Path, "raw.csv", null, new HashSet<string>(), false, new DiagnosticBag()).Should().Contain(columns);
+    }
+
+    [Theory]
+    [InlineData("1,2,-300", "[\"x\", \"y\", \"z\"]", "action")]
+    [InlineData("1,2,300", "[\"x\", \"y\", \"z\"]", "reaction")]
+    [InlineData("1,300,2", "[\"x\", \"-z\", \"y\"]", "reaction")]
+    [InlineData("-300,1,2", "[\"y\", \"z\", \"x\"]", "action")]
+    public void Up_and_sense_by_what_permanent_cases_add_up_to(string values, string axes, string sense)
+    {
+        using var f = new RawFolder().With("raw.csv", $"Joint,Case,Fx (kN),Fy (kN),Fz (kN)\n1,DEAD,{values}\n1,WIND,999,999,999\n");
+        var text = ImportGuess.Text(f.Path, "raw.csv", null, new HashSet<string> { "DEAD" }, false, new DiagnosticBag())!;
+        text.Should().Contain($"axes = {axes}").And.Contain($"sense = \"{sense}\"").And.NotContain("DEAD = ", "it has a symbol already");
+        f.Import(text.Split("[cases]")[0]).Report!.Cases[0].Totals.N.Should().BeGreaterThan(0, "weight presses down by the guess");
+    }
+
+    [Theory]
+    [InlineData("a,b\n1,2\n", "no row of it looks like the header of a table of reactions")]
+    [InlineData("", "is empty")]
+    public void What_is_no_table_of_reactions_is_told(string raw, string message)
+    {
+        using var f = new RawFolder().With("raw.csv", raw);
+        var bag = new DiagnosticBag();
+        ImportGuess.Text(f.Path, "raw.csv", null, new HashSet<string>(), false, bag).Should().BeNull();
+        string.Join('\n', bag.Sorted).Should().Contain(message);
+    }
+}

@@ -57,7 +57,7 @@ public static partial class ImportGuess
             text.Append("\n[cases]                      # add these to the table that stands; proposed by their names: look at each\n");
             foreach (var c in open)
             {
-                var symbol = CaseReader.Guess(c, european);
+                var symbol = CaseWords.Guess(c, european);
                 text.Append(symbol is null ? "# " : "").Append(TomlText.Key(c)).Append(" = ").Append(TomlText.Quote(symbol ?? "?")).Append('\n');
             }
         }
@@ -103,7 +103,7 @@ public static partial class ImportGuess
 
             for (var i = 0; i < 3; i++)
             {
-                if (CaseReader.Guess(name, european) is "D" or "G" && at[i] >= 0 && table.Table.TryNumber(at[i], out var n))
+                if (CaseWords.Guess(name, european) is "D" or "G" && at[i] >= 0 && table.Table.TryNumber(at[i], out var n))
                 {
                     sums[i] += n.Value;
                 }

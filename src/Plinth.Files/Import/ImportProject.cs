@@ -50,6 +50,11 @@ public sealed record ImportProject(ImportSpec? Spec, string? File, string? Sheet
         var inner = new TableReader(root, "", bag).Inner("import");
         var (file, sheet) = (inner.Text("file"), inner.Text("sheet"));
         var spec = ImportReader.Read(inner, bag);
+        if (file is not null && string.Equals(Path.GetFullPath(Path.Combine(directory, file)), Path.GetFullPath(Path.Combine(directory, reactions)), StringComparison.Ordinal))
+        {
+            bag.Error(inner.PlaceOf("file"), $"file = \"{file}\" is the table that the import writes; keep the raw table under another name, for example raw/{Path.GetFileName(file)}");
+        }
+
         var positions = Positions(Path.Combine(directory, ProjectReader.SupportsName), aside);
         return bag.HasErrors ? null : new ImportProject(spec, file, sheet, new ImportContext(asReaction, units, european, symbols, positions), reactions);
     }

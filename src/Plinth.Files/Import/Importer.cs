@@ -81,7 +81,7 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
             sink.Rows,
             sink.Supports.Count,
             [.. leftOut.Select(p => new LeftOut(p.Key, p.Value.Rows, p.Value.Examples))],
-            [.. sink.Cases.Select((c, i) => new CaseTotals(cases.Names[i], c.Supports, c.Totals, project.Symbols.GetValueOrDefault(cases.Names[i]), CaseReader.Guess(cases.Names[i], project.European)))],
+            [.. sink.Cases.Select((c, i) => new CaseTotals(cases.Names[i], c.Supports, c.Totals, project.Symbols.GetValueOrDefault(cases.Names[i]), CaseWords.Guess(cases.Names[i], project.European)))],
             sink.Supports.All(s => s.Position is not null),
             merge.Came,
             merge.Went,

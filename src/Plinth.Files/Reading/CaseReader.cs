@@ -7,15 +7,10 @@ using Plinth.Files.Toml;
 
 namespace Plinth.Files.Reading;
 
-/// <summary>Reads [cases] and [[combination]].</summary>
+/// <summary>Reads [cases] and [totals].</summary>
 internal static class CaseReader
 {
     private static readonly string[] Symbols = Enum.GetNames<LoadSymbol>();
-
-    private static readonly (string Word, Family Family)[] Families =
-    [
-        ("ground", Family.Ground), ("stability", Family.Stability), ("settlement", Family.Settlement), ("concrete", Family.Concrete), ("crack", Family.Crack),
-    ];
 
     public static List<LoadCase> Cases(TableReader t, LoadStandard? standard, LoadOptions options, DiagnosticBag bag)
     {
@@ -55,39 +50,6 @@ internal static class CaseReader
         return cases;
     }
 
-    public static List<OwnCombination> Own(IReadOnlyList<TableReader> tables, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
-    {
-        var result = new List<OwnCombination>();
-        var names = new HashSet<string>(StringComparer.Ordinal);
-        foreach (var t in tables)
-        {
-            var name = t.Text("name")?.Trim();
-            if (string.IsNullOrEmpty(name))
-            {
-                t.Missing("name", "\"flood\"");
-                name = "?";
-            }
-            else if (!names.Add(name))
-            {
-                t.Fault("name", $"combination \"{name}\" stands twice; names must differ");
-            }
-
-            var family = For(t, bag);
-            var (symbols, byCase) = Factors(t, cases, bag);
-            var own = new OwnCombination(name, family, symbols, byCase, t.NumberOrNull("weights"), t.Has("transient") ? t.Flag("transient", false) : null, t.NumberOrNull("least"));
-            t.Done();
-            if (CombinationBuilder.WeightsOf(own, cases) is null)
-            {
-                bag.Error(t.Place, $"combination \"{name}\" has no single factor on D, so it must say what the weights of base and soil take; write for example weights = 1.0");
-                continue;
-            }
-
-            result.Add(own);
-        }
-
-        return result;
-    }
-
     /// <summary>Totals that the analysis reports: N as text, or a table of N, Fx, Fy, as applied.</summary>
     public static Dictionary<string, StatedTotal> Totals(TableReader t, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
     {
@@ -112,32 +74,6 @@ internal static class CaseReader
         }
 
         return result;
-    }
-
-    /// <summary>What to say about a case of the reactions that [cases] does not name.</summary>
-    public static string WithoutSymbol(string name)
-    {
-        var guess = Guess(name, false);
-        return $"case \"{name}\" has no symbol; add it to [cases] in plinth.toml, for example {TomlText.Key(name)} = \"{guess ?? "D"}\"" + (guess is null ? " (D, L, Lr, S, R, W, E, H, F or T)" : "");
-    }
-
-    /// <summary>The symbol that a case's name suggests, by generic trade words; null: none.</summary>
-    /// <param name="name">The case.</param>
-    /// <param name="european">Whether in the symbols of EN 1990.</param>
-    public static string? Guess(string name, bool european = false)
-    {
-        var guess = GuessAmerican(name.ToUpperInvariant());
-        return !european ? guess : guess switch { "D" => "G", "L" or "Lr" => "Q", "R" or "H" or "F" => null, _ => guess };
-    }
-
-    private static string? GuessAmerican(string n)
-    {
-        (string Start, string Symbol)[] words =
-        [
-            ("DEAD", "D"), ("SDL", "D"), ("SDEAD", "D"), ("DL", "D"), ("SELF", "D"), ("SW", "D"), ("LIVE", "L"), ("LL", "L"), ("IMPOSED", "L"), ("ROOF", "Lr"), ("LR", "Lr"), ("SNOW", "S"), ("RAIN", "R"),
-            ("WIND", "W"), ("EARTHQ", "E"), ("SEIS", "E"), ("EQ", "E"), ("SOIL", "H"), ("TEMP", "T"), ("W", "W"), ("E", "E"), ("D", "D"), ("L", "L"), ("S", "S"),
-        ];
-        return words.FirstOrDefault(w => n.StartsWith(w.Start, StringComparison.Ordinal)).Symbol;
     }
 
     private static IEnumerable<LoadCase> One(string name, TableReader t, LoadStandard? standard, LoadOptions options, DiagnosticBag bag)
@@ -218,7 +154,7 @@ internal static class CaseReader
 
     private static LoadCase? Combined(string name, TableReader t, DiagnosticBag bag)
     {
-        var family = For(t, bag);
+        var family = CombinationReader.For(t, bag);
         var weights = t.NumberOrNull("weights");
         if (!t.Has("weights"))
         {
@@ -262,73 +198,5 @@ internal static class CaseReader
         var near = Array.Find(Symbols, s => string.Equals(s, text, StringComparison.OrdinalIgnoreCase));
         bag.Error(place, $"\"{text}\" is not a load symbol; " + (near is null ? $"symbols are {string.Join(", ", standard?.Symbols.Select(s => s.ToString()) ?? Symbols)}" : $"did you mean \"{near}\"?"));
         return null;
-    }
-
-    private static Family For(TableReader t, DiagnosticBag bag)
-    {
-        var family = Family.None;
-        if (!t.Has("for"))
-        {
-            t.Missing("for", "[\"ground\", \"stability\"]");
-            return family;
-        }
-
-        foreach (var (word, place) in t.Texts("for") ?? [])
-        {
-            var found = Array.Find(Families, f => f.Word == word);
-            if (found.Word is null)
-            {
-                bag.Error(place, $"\"{word}\" is not a family of checks; families are {string.Join(", ", Families.Select(f => f.Word))}");
-            }
-
-            family |= found.Family;
-        }
-
-        return family;
-    }
-
-    private static (Dictionary<LoadSymbol, double> Symbols, Dictionary<string, double> Cases) Factors(TableReader t, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
-    {
-        var symbols = new Dictionary<LoadSymbol, double>();
-        var byCase = new Dictionary<string, double>(StringComparer.Ordinal);
-        if (!t.Has("factors"))
-        {
-            t.Missing("factors", "{ D = 1.0, L = 1.0 }");
-        }
-
-        foreach (var (key, place, node) in t.Inner("factors").All())
-        {
-            if (node.Value is not double value || !double.IsFinite(value))
-            {
-                bag.Error(node.Place, $"the factor of {key} must be a plain number; write for example {key} = 1.2");
-                continue;
-            }
-
-            var isCase = cases.Any(c => c.Name == key || c.Source == key);
-            var isSymbol = Enum.TryParse<LoadSymbol>(key, out var symbol) && Symbols.Contains(key);
-            if (isCase && isSymbol)
-            {
-                bag.Error(place, $"\"{key}\" is both a case and a symbol; name the case otherwise, so that the factor has one meaning");
-            }
-            else if (isCase)
-            {
-                byCase[key] = value;
-            }
-            else if (isSymbol)
-            {
-                symbols[symbol] = value;
-                if (!cases.Any(c => c.Symbol == symbol))
-                {
-                    bag.Warning(place, $"no case has the symbol {key}: this factor does nothing");
-                }
-            }
-            else
-            {
-                var near = Nearest.Of(key, cases.Select(c => c.Name).Concat(Symbols));
-                bag.Error(place, $"\"{key}\" is neither a case nor a symbol; " + (near is null ? "name one of [cases]" : $"did you mean \"{near}\"?"));
-            }
-        }
-
-        return (symbols, byCase);
     }
 }

@@ -8,7 +8,7 @@ namespace Plinth.Files.Reading;
 internal static class LoadsReader
 {
     /// <summary>The standard; null if it is absent or not known.</summary>
-    public static LoadStandard? Standard(TableReader t)
+    public static LoadStandard? Standard(TableReader t, DiagnosticBag bag)
     {
         if (t.Text("standard") is not { } id)
         {
@@ -24,6 +24,12 @@ internal static class LoadsReader
         if (standard is null)
         {
             t.Fault("standard", $"standard = \"{id}\" is not known; " + (Nearest.Of(id, LoadStandards.Ids) is { } near ? $"did you mean \"{near}\"? " : "") + $"It is one of {string.Join(", ", LoadStandards.Ids)}");
+        }
+
+        if (standard is En1990)
+        {
+            // Said every time, so that nobody takes these results for a design by EN 1997 and EN 1992.
+            bag.Warning(t.PlaceOf("standard"), "the combinations of EN 1990 stand ready, but checks by EN 1997 and EN 1992 are not built in this version: factored combinations are held against the allowable bearing, the least factors and the ACI code stated here", "code-mixed");
         }
 
         return standard;

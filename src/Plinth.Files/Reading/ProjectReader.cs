@@ -53,7 +53,7 @@ public static class ProjectReader
         var rules = Rules(t, metric, bag);
         var grounds = Grounds(t, rules.Ground, bag);
         var load = t.Inner("loads");
-        var standard = LoadsReader.Standard(load);
+        var standard = LoadsReader.Standard(load, bag);
         var options = LoadsReader.Options(load, t.Inner("seismic"), standard, bag);
         var reactionsName = load.Text("reactions") ?? "reactions.csv";
         reactionsName = reactionsPath is null ? reactionsName : Path.GetFullPath(reactionsPath);
@@ -67,7 +67,7 @@ public static class ProjectReader
 
         ImportReader.Read(t.Inner("import"), bag);
         var totals = CaseReader.Totals(t.Inner("totals"), cases, bag);
-        var own = CaseReader.Own(t.Each("combination"), cases, bag);
+        var own = CombinationReader.Own(t.Each("combination"), cases, bag);
         var foundationTables = t.Each("foundation");
         var groundNames = grounds.Keys.Where(k => k.Length > 0).ToHashSet(StringComparer.Ordinal);
         var typed = TypedSupports.Read(t.Each("support"), cases, groundNames, asReaction, bag);
@@ -120,7 +120,7 @@ public static class ProjectReader
         var rowLines = new Dictionary<string, int[]>(StringComparer.Ordinal);
         if (inTable.Count > 0 && TextFile.Read(Path.Combine(directory, reactionsName), Path.GetFileName(reactionsName), bag) is { } reactionsText)
         {
-            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), inTable, labels, cases, CaseReader.WithoutSymbol, asReaction, bag, out rowLines);
+            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), inTable, labels, cases, CaseWords.WithoutSymbol, asReaction, bag, out rowLines);
         }
 
         foreach (var (support, _, given) in typed)

@@ -87,7 +87,7 @@ internal static class TypedSupports
             var own = Enumerable.Range(0, cases.Count).Where(k => cases[k].Source == name && !cases[k].IsSurcharge).ToList();
             if (own.Count == 0)
             {
-                bag.Error(place, CaseReader.WithoutSymbol(name));
+                bag.Error(place, CaseWords.WithoutSymbol(name));
             }
             else if (node.Value is not TomlTable table)
             {
