@@ -106,6 +106,22 @@ public class ImportTests
     }
 
     [Fact]
+    public void What_came_went_and_moved_is_printed()
+    {
+        using var f = Folder.Building("workshop-frame").WithRaw("workshop-frame");
+        f["plinth.toml"] += "\n" + FromCsv + Labels;
+        f["supports.csv"] = string.Join('\n', f["supports.csv"].Split('\n').Where(l => !l.StartsWith("G8,", StringComparison.Ordinal))).Replace("P2,0.000,25.000", "P2,0.000,24.000", StringComparison.Ordinal) + "OLD,1,2,3,rect,1,1,1,1,Z/9\n";
+        var ran = f.Run("import");
+        ran.Exit.Should().Be(0, ran.Error);
+        ran.Out.Should().Contain("Came (1): G8").And.Contain("Moved (1): P2 y 24.00 → 25.00 ft").And.Contain("Went: OLD,1,2,3,rect,1,1,1,1,Z/9");
+        f["supports.csv"].Should().Contain("\nP2,0.000,25.000,-0.500,steel,24.00,10.00,30.00,16.00,A/2\n").And.Contain("\nG8,64.000,175.000,-0.500,").And.NotContain("OLD");
+        f.Run("import", "--quiet").Out.Should().BeEmpty("quiet when all is well");
+        f.Run("import", "--dry-run", "--format", "csv").Out.Should().StartWith("case,symbol,proposed,supports,N (kip),Fx (kip)").And.Contain("\nDEAD,D,D,24,");
+        f.Replace("plinth.toml", "file = \"raw/base-reactions.csv\"", "file = \"reactions.csv\"");
+        f.Run("import").Error.Should().Contain("file = \"reactions.csv\" is the table that the import writes; keep the raw table under another name");
+    }
+
+    [Fact]
     public void What_cannot_be_read_leaves_both_tables_as_they_were()
     {
         using var f = Folder.Building("workshop-frame").WithRaw("workshop-frame");

@@ -92,6 +92,39 @@ public class AuditTests
         findings.Where(f => f.Code == "symbol-missing").Select(f => f.Message).Should().HaveCount(2).And.Contain(m => m.Contains("earthquake")).And.Contain(m => m.Contains("roof"));
     }
 
+    [Theory]
+    [InlineData("ENV MAX", true)]
+    [InlineData("wind-min", true)]
+    [InlineData("Comb 1/Max", true)]
+    [InlineData("MAXWELL", false)]
+    [InlineData("ENVIRONMENT", false)]
+    [InlineData("ADMIN", false)]
+    public void A_case_of_extremes_is_known_by_its_name(string name, bool extremes)
+    {
+        LoadCase[] cases = [.. Cases.Take(4), new(name, LoadSymbol.E, true)];
+        Findings(Building(cases: cases)).Any(f => f.Code == "extremes" && f.Case == name).Should().Be(extremes);
+    }
+
+    [Fact]
+    public void Equal_loads_on_a_roof_and_even_loads_are_only_noted()
+    {
+        LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("SDL", LoadSymbol.D), new("ROOF", LoadSymbol.Lr), new("SNOW", LoadSymbol.S), new("WX", LoadSymbol.W, true)];
+        var p = Building((_, _, a) => a, cases);
+        var actions = p.Actions.ToDictionary(a => a.Key, a => new[] { a.Value[0], 0.3 * a.Value[0], 0.1 * a.Value[0], 0.1 * a.Value[0], a.Value[3] });
+        var findings = Findings(p with { Actions = actions });
+        findings.Single(f => f.Code == "cases-alike").Should().Match<Finding>(f => f.Grade == Grade.Note && f.Case == "SNOW");
+        findings.Single(f => f.Code == "cases-proportional").Should().Match<Finding>(f => f.Grade == Grade.Note && f.Case == "SDL" && f.Message.Contains("0.3 times DEAD"));
+    }
+
+    [Fact]
+    public void Where_the_building_stands_changes_no_finding()
+    {
+        // Moved by kilometres, as on a national grid; moments at the supports stay, those about the origin do not.
+        var p = Building((s, c, a) => s == "C5" ? -1 * a : a);
+        var away = p with { Supports = [.. p.Supports.Select(s => s with { X = s.X + 4000, Y = s.Y - 2500 })] };
+        Findings(away).Select(f => (f.Code, f.Support, f.Case)).Should().Equal(Findings(p).Select(f => (f.Code, f.Support, f.Case)));
+    }
+
     [Fact]
     public void Columns_that_stand_close_and_supports_that_lift_are_noted()
     {

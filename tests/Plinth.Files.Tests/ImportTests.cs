@@ -199,6 +199,66 @@ public class ImportTests
     }
 
     [Fact]
+    public void Rows_units_delimiter_and_sign_may_be_stated_where_finding_them_fails()
+    {
+        // Two rows could be the header, no row has units, and every number could be a whole one with thousands.
+        const string Raw = "Joint;Loading;FX;FZ;MY\nJoint;Loading;FX;FZ;MY\n1;DEAD;1,000;2,000;3,000\n";
+        const string Stated = RawFolder.Long + "header = 2\nunits-row = false\ndelimiter = \";\"\ndecimal = \",\"\nencoding = \"utf-8\"\nunits = { Fx = \"kip\", Fz = \"kip\", My = \"kip-ft\" }\n";
+        using var f = Given(Raw, Stated);
+        Gives(f, "support,case,Fx (kip),Fz (kip),My (kip-ft)\n1,DEAD,1.000,2.000,3.000\n");
+        f.Report!.Cases[0].Totals.N.Should().BeApproximately(2 * 4.4482216152605, 1e-9);
+        using var point = Given(Raw, Stated.Replace("decimal = \",\"", "decimal = \".\"", StringComparison.Ordinal));
+        point.Faults.Should().Contain("\"1,000\" is not a number with a decimal point; say decimal = \",\" if it is the other");
+    }
+
+    [Fact]
+    public void A_new_table_of_supports_takes_sizes_from_a_further_table()
+    {
+        using var f = new RawFolder().With("raw.csv", Plain).With("pos.csv", "No;X (m);Y (m);Z (m)\n2;6,0;0;-0,5\n1;0;0;-0,5\n3;9;9;4\n").With("sizes.csv", "label,form,b (mm),h (mm),axis\nC1,rect,400,600,A/1\nC2,round,500,,B/1\n")
+            .Import(RawFolder.Long + "label-pattern = \"^(\\\\d)$\"\nlabel-to = \"C$1\"\npositions = { file = \"pos.csv\", columns = { support = \"No\", x = \"X\", y = \"Y\", z = \"Z\" } }\nsizes = { file = \"sizes.csv\", columns = { support = \"label\", shape = \"form\", cx = \"b\", cy = \"h\", grid = \"axis\" } }\n");
+        f.Faults.Should().BeEmpty();
+        f.Report!.SupportsText.Should().Be("support,x (m),y (m),level (m),shape,cx (mm),cy (mm),grid\nC1,0,0,-0.5,rect,400,600,A/1\nC2,6.0,0,-0.5,round,500,,B/1\n");
+        f.Report.HasPositions.Should().BeTrue();
+        f.Report.Read.Should().HaveCount(3);
+    }
+
+    [Theory]
+    [InlineData("No,X (m),Y (m)\n1,0,0\n", "\"2\" is not among the positions in pos.csv; add it there, or leave it out")]
+    [InlineData("No,X (m),Y (m)\n1,0,0\n1,1,1\n2,6,0\n", "pos.csv:3:1: error: \"1\" stands twice among the positions")]
+    [InlineData("No,X (m),Y (m)\n1,zero,0\n2,6,0\n", "pos.csv:2:3: error: X (m) \"zero\" of \"1\" is not a number")]
+    [InlineData("No,X,Y\n1,0,0\n2,6,0\n", "column \"X\" has no unit, in its header or in a row below it; say it in plinth.toml: units.x = \"mm\"")]
+    public void Positions_that_do_not_fit_are_told(string positions, string message)
+    {
+        using var f = new RawFolder().With("raw.csv", Plain).With("pos.csv", positions).Import(RawFolder.Long + "positions = { file = \"pos.csv\", columns = { support = \"No\", x = \"X\", y = \"Y\" } }\n");
+        f.Report.Should().BeNull();
+        f.Faults.Should().Contain(message);
+    }
+
+    [Fact]
+    public void What_is_not_committed_leaves_no_trace()
+    {
+        using var f = new RawFolder().With("table.csv", "old");
+        var path = Path.Combine(f.Path, "table.csv");
+        using (var file = TextFile.WriteAtomically(path))
+        {
+            file.Writer.Write("half");
+            file.Writer.Flush();
+            File.ReadAllText(path).Should().Be("old", "a reader sees the old content until the new is whole");
+        }
+
+        File.ReadAllText(path).Should().Be("old");
+        Directory.GetFiles(f.Path).Should().HaveCount(1);
+        using (var file = TextFile.WriteAtomically(path))
+        {
+            file.Writer.Write("new");
+            file.Commit();
+        }
+
+        File.ReadAllText(path).Should().Be("new");
+        Directory.GetFiles(f.Path).Should().HaveCount(1);
+    }
+
+    [Fact]
     public void A_second_import_moves_what_moved_and_keeps_what_was_added_by_hand()
     {
         const string Positions = "No,X (mm),Y (mm),Z (mm)\n1,0,0,-500\n2,6000,0,-500\n";

@@ -97,7 +97,11 @@ internal static class ImportCommand
                 Console.Out.Write(Csv(report, project.Context.Units));
                 break;
             default:
-                Print(new Screen(call), report, project, dry);
+                if (!call.Quiet || dry)
+                {
+                    Print(new Screen(call), report, project, dry);
+                }
+
                 break;
         }
 

@@ -15,7 +15,7 @@ public static class Auditor
         var d = new AuditData(project);
         List<Finding> findings =
         [
-            .. GravityAudit.Direction(d), .. GravityAudit.Stated(d, stated), .. CasesAudit.Empty(d), .. CasesAudit.Alike(d), .. CasesAudit.Symbols(d), .. SupportsAudit.Grounds(d),
+            .. GravityAudit.Direction(d), .. GravityAudit.Stated(d, stated), .. CasesAudit.Empty(d), .. CasesAudit.Alike(d), .. CasesAudit.Extremes(d), .. CasesAudit.Symbols(d), .. SupportsAudit.Grounds(d),
         ];
 
         // With weight that does not press down all else is a consequence, which would hide the cause.

@@ -19,6 +19,9 @@ internal static class CasesAudit
         }
     }
 
+    public static IEnumerable<Finding> Extremes(AuditData d) =>
+        d.Cases.Where(c => LoadCase.HoldsExtremes(c.Source)).Select(c => new Finding("extremes", Grade.Warning, null, c.Source, $"case {c.Source} holds maxima or minima by its name: each component is the extreme of another moment, so they never act together", "take the cases or steps themselves"));
+
     public static IEnumerable<Finding> Columns(AuditData d)
     {
         foreach (var (name, of) in Components)
@@ -48,11 +51,13 @@ internal static class CasesAudit
                 var (a, b) = (d.Cases[k], d.Cases[j]);
                 if (Math.Abs(ratio - 1) < 1e-6)
                 {
-                    yield return new Finding("cases-alike", Grade.Warning, null, b.Source, $"case {b.Source} equals {a.Source} at every support: the same case under two names counts twice", "take one out, or import the right one");
+                    // Loads on a roof exclude each other, so equal ones count once.
+                    var exclude = IsRoof(a) && IsRoof(b);
+                    yield return new Finding("cases-alike", exclude ? Grade.Note : Grade.Warning, null, b.Source, $"case {b.Source} equals {a.Source} at every support: the same case under two names{(exclude ? "" : " counts twice")}", "take one out, or import the right one, unless the loads are equal");
                 }
                 else if (a.Symbol == b.Symbol && ratio > 0 && AuditData.IsGravity(a))
                 {
-                    yield return new Finding("cases-proportional", Grade.Warning, null, b.Source, string.Create(CultureInfo.InvariantCulture, $"case {b.Source} is {ratio:0.###} times {a.Source} at every support and has the same symbol: a factored copy counts twice"), "take out what is a combination");
+                    yield return new Finding("cases-proportional", Grade.Note, null, b.Source, string.Create(CultureInfo.InvariantCulture, $"case {b.Source} is {ratio:0.###} times {a.Source} at every support and has the same symbol: right for even loads; a factored copy would count twice"), "take it out if it is a combination");
                 }
             }
         }
@@ -93,6 +98,8 @@ internal static class CasesAudit
             }
         }
     }
+
+    private static bool IsRoof(LoadCase c) => c.Symbol is LoadSymbol.Lr or LoadSymbol.S or LoadSymbol.R;
 
     private static bool Opposite(double fx, double fy, double size, in LoadTotals other)
     {

@@ -1,3 +1,5 @@
+using System.Text.RegularExpressions;
+
 namespace Plinth.Core.Loads;
 
 /// <summary>What an engineer states of results that the analysis has combined already.</summary>
@@ -12,7 +14,7 @@ public sealed record CombinedResult(Family For, double Weights, bool Transient);
 /// <param name="Reversible">Whether it may act with either sign.</param>
 /// <param name="Alternatives">Cases that share this word exclude each other; null: it adds to the others of its symbol.</param>
 /// <param name="Permanent">For H: whether it is always there and so may be counted on.</param>
-public sealed record LoadCase(string Name, LoadSymbol? Symbol, bool Reversible = false, string? Alternatives = null, bool Permanent = false)
+public sealed partial record LoadCase(string Name, LoadSymbol? Symbol, bool Reversible = false, string? Alternatives = null, bool Permanent = false)
 {
     /// <summary>The case that stands for the surcharge on the ground over a base.</summary>
     public const string SurchargeName = "SURCHARGE";
@@ -35,11 +37,19 @@ public sealed record LoadCase(string Name, LoadSymbol? Symbol, bool Reversible =
     /// <summary>The case's name in the reactions table: that of the variants of an unsigned result is one.</summary>
     public string Source => Signs is null ? Name : Name[..Name.LastIndexOf('[')];
 
+    /// <summary>
+    /// Whether a name says that a case holds maxima or minima: each component is then the extreme of another moment, so that together they are no load.
+    /// </summary>
+    public static bool HoldsExtremes(string name) => Extremes().IsMatch(name);
+
     /// <summary>Whether stability may count on it: D, G, F and permanent H; combined results resist as a whole.</summary>
     public bool IsPermanent => Symbol is LoadSymbol.D or LoadSymbol.G or LoadSymbol.F || (Symbol == LoadSymbol.H && Permanent) || Combined is not null;
 
     /// <summary>Whether the case stands for the surcharge.</summary>
     public bool IsSurcharge => string.Equals(Name, SurchargeName, StringComparison.Ordinal);
+
+    [GeneratedRegex(@"(^|[^\p{L}])(max|min|maximum|minimum|maxima|minima|env|envelope|extreme)([^\p{L}]|$)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Extremes();
 
     /// <summary>
     /// The variants of an unsigned result, such as a response spectrum's: every pattern of signs of N, of Fx with My, and of Fy with Mx. Each variant is

@@ -1,12 +1,12 @@
 using System.Globalization;
-using System.Text.RegularExpressions;
+using Plinth.Core.Loads;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Reading;
 
 namespace Plinth.Files.Import;
 
 /// <summary>Turns the model's cases and steps into cases of the project.</summary>
-internal sealed partial class CaseMap(ImportSpec spec, DiagnosticBag bag)
+internal sealed class CaseMap(ImportSpec spec, DiagnosticBag bag)
 {
     private readonly Dictionary<string, int> known = new(StringComparer.Ordinal);
     private readonly Dictionary<string, Dictionary<string, int>> steps = new(StringComparer.Ordinal);
@@ -48,7 +48,7 @@ internal sealed partial class CaseMap(ImportSpec spec, DiagnosticBag bag)
         {
             // Left out, and counted where it is met.
         }
-        else if (Extremes().IsMatch(name))
+        else if (LoadCase.HoldsExtremes(name))
         {
             bag.Error(place, string.Create(CultureInfo.InvariantCulture, $"case \"{name}\" holds maxima or minima: each component is the extreme of another moment, so they never act together; export the cases or steps themselves, or leave-out-cases = [{Adopted.TomlText.Quote(name)}]"));
         }
@@ -65,7 +65,4 @@ internal sealed partial class CaseMap(ImportSpec spec, DiagnosticBag bag)
         into[key] = index;
         return index;
     }
-
-    [GeneratedRegex(@"(^|[^\p{L}])(max|min|maximum|minimum|maxima|minima|env|envelope|extreme)([^\p{L}]|$)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Extremes();
 }
