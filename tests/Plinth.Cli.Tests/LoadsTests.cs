@@ -278,3 +278,90 @@ public class LoadsTests
         ran.Out.Should().Contain("EMPTY + 0.5 WX   own   for ground, stability").And.MatchRegex(@"erection +1 EMPTY \+ 0\.5 WX; weights × 0\.9").And.MatchRegex(@"test +1 DEAD \+ 1 EMPTY \+ 1 TESTWATER \+ 0\.3 WX");
     }
 }
+
+/// <summary>The forms that scripts read.</summary>
+public class LoadsOutputTests
+{
+    private static string Keys(JsonElement e) => string.Join(' ', e.EnumerateObject().Select(p => p.Name));
+
+    [Fact]
+    public void Audit_as_json_and_csv()
+    {
+        using var f = new Folder();
+        f["plinth.toml"] += "[totals]\nDEAD = \"1600 kN\"\n";
+        var ran = f.Run("audit", "--format", "json");
+        ran.Exit.Should().Be(1, "a total that differs is an error");
+        var json = ran.Json;
+        Keys(json).Should().Be("schema project passes cases findings");
+        json.GetProperty("schema").GetString().Should().Be("keen-plinth/audit/1");
+        Keys(json.GetProperty("cases")[0]).Should().Be("case symbol supports N_kN Fx_kN Fy_kN Mx_kNm My_kNm Mz_kNm x_m y_m stated_N_kN shares");
+        json.GetProperty("cases")[0].GetProperty("shares").GetProperty("C2").GetDouble().Should().BeApproximately(640 / 1470.0, 1e-12);
+        Keys(json.GetProperty("findings")[0]).Should().Be("code grade place support case message remedy");
+        var csv = f.Run("audit", "--format", "csv").Out.Split('\n');
+        csv[1].Should().StartWith("total-differs,ERROR,plinth.toml:9:1,,DEAD,");
+        f.Run("audit", "--format", "json").Out.Should().Be(ran.Out, "the same input gives the same bytes");
+    }
+
+    [Fact]
+    public void Compare_as_json_and_csv()
+    {
+        using var f = new Folder();
+        f.Run("size").Exit.Should().Be(0);
+        f["old.csv"] = f["reactions.csv"];
+        f.Rewrite(r => r[0] == "C3" && r[1] == "DEAD" ? [r[0], r[1], r[2], r[3], "300", .. r.Skip(5)] : r);
+        var ran = f.Run("compare", "old.csv", "--format", "json", "--room", "0.85");
+        ran.Exit.Should().Be(0);
+        Keys(ran.Json).Should().Be("schema before after passes cases_came cases_went supports_came supports_went supports_moved actions foundations");
+        var change = ran.Json.GetProperty("actions")[0];
+        (change.GetProperty("support").GetString(), change.GetProperty("component").GetString(), change.GetProperty("before_kN").GetDouble(), change.GetProperty("after_kN").GetDouble()).Should().Be(("C3", "N", 410.0, 300.0));
+        ran.Json.GetProperty("actions").GetArrayLength().Should().Be(1);
+        Keys(ran.Json.GetProperty("foundations")[0]).Should().Be("mark supports fate design_changed before after");
+        f.Run("compare", "old.csv", "--format", "csv").Out.Should().Contain("action,C3,DEAD,N,,410,,,300,kN\n");
+        f.Run("compare", "old.csv", "--tolerance", "2").Error.Should().Contain("--tolerance and --room are shares between 0 and 1");
+        f.Run("compare", "missing.csv").Exit.Should().Be(2);
+    }
+
+    [Fact]
+    public void Compare_tells_cases_and_supports_that_came_and_went()
+    {
+        using var f = new Folder();
+        using var old = new Folder();
+        f.Run("size");
+        old.Run("size");
+        old["supports.csv"] = old["supports.csv"].Replace("C3,12,0", "C3,12.5,0", StringComparison.Ordinal);
+        f["supports.csv"] += "C4,18,0,400,400\n";
+        f.Replace("plinth.toml", "LIVE = \"L\"", "LIVE = \"L\"\nSNOW = \"S\"");
+        f["reactions.csv"] += "C4,DEAD,0,0,300,0,0\nC4,SNOW,0,0,20,0,0\n";
+        var ran = f.Run("compare", old.Path, "--quiet");
+        ran.Exit.Should().Be(1, "C4 is not sized");
+        ran.Out.Should().Contain("Cases that came: SNOW").And.Contain("Supports that came: C4").And.Contain("Supports that moved: C3").And.Contain("✗ not sized");
+        var back = old.Run("compare", f.Path, "--quiet");
+        back.Out.Should().Contain("Cases that went: SNOW").And.Contain("Supports that went: C4");
+    }
+
+    [Fact]
+    public void Combinations_as_json_and_csv()
+    {
+        using var f = new Folder();
+        var first = f.Run("combos", "C1", "--envelope", "--format", "json").Json.GetProperty("combinations")[0];
+        Keys(first).Should().Be("name for factors weights transient counteracting rule clause action can_govern extremes");
+        var csv = f.Run("combos", "--all", "--format", "csv").Out.Split('\n');
+        csv[0].Should().Be("name,for,factors,weights,rule,clause,left out because");
+        csv.Should().Contain("U1,concrete,1.4 DEAD,1.4,1.4D,ASCE 7-22 2.3.1,").And.Contain(l => l.StartsWith("U7,") && l.EndsWith("\"no case of E, which it is about\""));
+        f.Run("combos", "--envelope").Error.Should().Contain("--envelope needs a support");
+    }
+
+    [Fact]
+    public void Options_of_the_standard_reach_the_combinations_of_a_project()
+    {
+        using var f = new Folder();
+        f.Replace("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-10\"\nloads-not-acting = true\nlive-companion = 0.5");
+        f.Replace("plinth.toml", "WX = { symbol = \"W\", reversible = true }", "WX = { symbol = \"E\", direction = \"x\" }\nWY = { symbol = \"E\", direction = \"y\" }\n[seismic]\nsds = 1.0\northogonal = 0.3\noverturning-reduction = 0.25\nvertical-at-soil = false");
+        f["reactions.csv"] += string.Concat(new[] { "C1", "C2", "C3" }.Select(c => $"{c},WY,0,-9,1,8,0\n"));
+        var combos = f.Run("combos").Out;
+        combos.Should().Contain("ASCE 7-10 2.3.2, 12.4.2.3").And.MatchRegex(@"U5:\+WX:0\.3WY-:noL +1\.4 DEAD \+ 1 WX − 0\.3 WY").And.MatchRegex(@"U5:\+WX:0\.3WY- +1\.4 DEAD \+ 0\.5 LIVE \+ 1 WX − 0\.3 WY")
+            .And.MatchRegex(@"S8:\+WX:0\.3WY\+ +0\.6 DEAD \+ 0\.7 WX \+ 0\.21 WY").And.Contain("tips 0.6 DEAD + 0.525 WX + 0.1575 WY");
+        f.Run("size").Exit.Should().Be(0);
+        f.Run("show", "F1", "overturning-x").Out.Should().Contain("0.525");
+    }
+}

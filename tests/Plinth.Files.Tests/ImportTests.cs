@@ -165,8 +165,9 @@ public class ImportTests
         { Plain.Replace("100.25", "\"1,100.25\"", StringComparison.Ordinal), "has separators of thousands; format the column without them" },
         { Plain.Replace("100.25", "#DIV/0!", StringComparison.Ordinal), "holds the spreadsheet error #DIV/0!; mend its formula" },
         { Plain.Replace("100.25", "1e999", StringComparison.Ordinal), "\"1e999\" is not a number" },
-        { Plain.Replace(" (kN)", "", StringComparison.Ordinal), "column \"FX\" has no unit, in its header or in a row below it; say it in plinth.toml: units.Fx = \"kN\"" },
+        { Plain.Replace(" (kN)", "", StringComparison.Ordinal), "column \"FX\" has no unit that is known here, in its header or in a row below it; say it in plinth.toml: units.Fx = \"kN\"" },
         { Plain.Replace("FZ (kN)", "FZ (kPa)", StringComparison.Ordinal), "column \"FZ (kPa)\": \"kPa\" is no unit of a force" },
+        { Plain.Replace("FZ (kN)", "FZ (stone)", StringComparison.Ordinal), "column \"FZ (stone)\" has no unit that is known here" },
         { Plain.Replace("Loading", "Sort", StringComparison.Ordinal), "no row of raw.csv has the columns \"Loading\"; mend the names, or say header =" },
         { Plain + "1,DEAD,1,2,3\n", "raw.csv:6:1: error: support \"1\" has case \"DEAD\" twice" },
         { Plain.Replace("MY (kNm)", "FZ (kN)", StringComparison.Ordinal), "\"MY\"" },
@@ -226,7 +227,7 @@ public class ImportTests
     [InlineData("No,X (m),Y (m)\n1,0,0\n", "\"2\" is not among the positions in pos.csv; add it there, or leave it out")]
     [InlineData("No,X (m),Y (m)\n1,0,0\n1,1,1\n2,6,0\n", "pos.csv:3:1: error: \"1\" stands twice among the positions")]
     [InlineData("No,X (m),Y (m)\n1,zero,0\n2,6,0\n", "pos.csv:2:3: error: X (m) \"zero\" of \"1\" is not a number")]
-    [InlineData("No,X,Y\n1,0,0\n2,6,0\n", "column \"X\" has no unit, in its header or in a row below it; say it in plinth.toml: units.x = \"mm\"")]
+    [InlineData("No,X,Y\n1,0,0\n2,6,0\n", "column \"X\" has no unit that is known here, in its header or in a row below it; say it in plinth.toml: units.x = \"mm\"")]
     public void Positions_that_do_not_fit_are_told(string positions, string message)
     {
         using var f = new RawFolder().With("raw.csv", Plain).With("pos.csv", positions).Import(RawFolder.Long + "positions = { file = \"pos.csv\", columns = { support = \"No\", x = \"X\", y = \"Y\" } }\n");

@@ -190,6 +190,7 @@ public class GuessTests
     [InlineData("Node,Case,FX (kN),FY (kN),FZ (kN)", "Fx = \"FX (kN)\", Fy = \"FY (kN)\", Fz = \"FZ (kN)\"")]
     [InlineData("Support label,Load combination,Reaction x (kN),Reaction y (kN),Vertical (kN)", "Fx = \"Reaction x (kN)\", Fy = \"Reaction y (kN)\", Fz = \"Vertical (kN)\"")]
     [InlineData("Joint No.,Loading,Moment about x (kNm),Hx (kN),Rz (kN)", "Mx = \"Moment about x (kNm)\", Fx = \"Hx (kN)\", Fz = \"Rz (kN)\"")]
+    [InlineData("Node,Loading,Force (X),Force (Y) [kN],Force (Z), Moment (X)", "Fx = \"Force (X)\", Fy = \"Force (Y) [kN]\", Fz = \"Force (Z)\", Mx = \"Moment (X)\"")]
     [InlineData("Point,LC,Step,Fz (kN),My (kNm)", "step = \"Step\", Fz = \"Fz (kN)\", My = \"My (kNm)\"")]
     public void Columns_by_header(string header, string columns)
     {

@@ -140,7 +140,7 @@ public sealed partial class FoundationSizer
         };
         if (!plans.Any(p => Fits(new BaseSize(p.Length, p.Width, thicknesses[at]))))
         {
-            return new SizingStop(null, null, null, 0, bound + ": the column does not stand wholly on it", null);
+            return new SizingStop(null, null, null, 0, bound + ": the column or a load beside it does not stand wholly on it", null);
         }
 
         return Nearest(at, bound);

@@ -7,6 +7,7 @@ namespace Plinth.Files.Import;
 /// <summary>A raw table that stands before its first row of data, with its columns told apart.</summary>
 internal sealed class RawColumns : IDisposable
 {
+    private static readonly char[] Brackets = ['(', '['];
     private readonly string[] header;
     private readonly string?[] units;
     private bool pending;
@@ -190,7 +191,7 @@ internal sealed class RawColumns : IDisposable
         var place = new FilePlace(Table.Name, units[index] is null ? HeaderLine : UnitsLine, index + 1);
         if (text is null)
         {
-            bag.Error(place, $"column \"{header[index]}\" has no unit, in its header or in a row below it; say it in plinth.toml: units.{key} = \"{measure.Example}\"");
+            bag.Error(place, $"column \"{header[index]}\" has no unit that is known here, in its header or in a row below it; say it in plinth.toml: units.{key} = \"{measure.Example}\"");
             return null;
         }
 
@@ -212,7 +213,9 @@ internal sealed class RawColumns : IDisposable
         var open = close == ')' ? header.LastIndexOf('(') : close == ']' ? header.LastIndexOf('[') : -1;
         if (open > 0)
         {
-            return header[(open + 1)..^1].Trim();
+            // "Force (X)" names an axis, not a unit.
+            var inside = header[(open + 1)..^1].Trim();
+            return UnitReader.TryRead(inside, out _) ? inside : null;
         }
 
         var comma = header.LastIndexOf(',');
@@ -226,7 +229,10 @@ internal sealed class RawColumns : IDisposable
     {
         var exact = Array.FindIndex(cells, c => string.Equals(c, name, StringComparison.Ordinal));
         exact = exact >= 0 ? exact : Array.FindIndex(cells, c => string.Equals(c, name, StringComparison.OrdinalIgnoreCase));
-        return exact >= 0 ? exact : Array.FindIndex(cells, c => string.Equals(Bare(c), name, StringComparison.OrdinalIgnoreCase));
+        exact = exact >= 0 ? exact : Array.FindIndex(cells, c => string.Equals(Bare(c), name, StringComparison.OrdinalIgnoreCase));
+
+        // With a unit that is not known the column is still the one meant: its unit is what is asked for.
+        return exact >= 0 ? exact : Array.FindIndex(cells, c => c.LastIndexOfAny(Brackets) is > 0 and var at && string.Equals(c[..at].TrimEnd(), name, StringComparison.OrdinalIgnoreCase));
     }
 
     private static RawTable? Refuse(TableSpec spec, DiagnosticBag bag)
