@@ -236,10 +236,12 @@ public class LoadsTests
         split["Bb:Gsup:Q"].Should().Contain("\"DEAD\": 1.1475");
     }
 
-    [Fact]
-    public void The_envelope_holds_every_combination_that_governs()
+    [Theory]
+    [InlineData("workshop-frame")]
+    [InlineData("office-frame")]
+    public void The_envelope_holds_every_combination_that_governs(string building)
     {
-        using var f = Folder.Building("workshop-frame");
+        using var f = Folder.Building(building);
         f.Run("size");
         foreach (var foundation in f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray())
         {
