@@ -7,12 +7,16 @@ namespace Plinth.Core.Audit;
 /// <summary>The numbers of a project as the audit looks at them: supports in order, each case once.</summary>
 internal sealed class AuditData
 {
+    private readonly SupportAction[][] actions;
+
     public AuditData(Project project)
     {
         Project = project;
         Supports = project.Supports;
         Indices = [.. Enumerable.Range(0, project.Cases.Count).Where(k => !project.Cases[k].IsSurcharge && (k == 0 || project.Cases[k].Source != project.Cases[k - 1].Source || project.Cases[k].Signs is null))];
         Cases = [.. Indices.Select(k => project.Cases[k])];
+        ByX = [.. Enumerable.Range(0, Supports.Count).OrderBy(i => Supports[i].X)];
+        actions = [.. Supports.Select(s => project.Actions[s.Label])];
         Totals = [.. Indices.Select(k => Supports.Aggregate(default(LoadTotals), (t, s) => t.Plus(project.Actions[s.Label][k], s.X, s.Y, s.Level ?? 0)))];
     }
 
@@ -24,10 +28,13 @@ internal sealed class AuditData
 
     public IReadOnlyList<LoadTotals> Totals { get; }
 
+    /// <summary>Indices of the supports from the lowest x to the highest.</summary>
+    public IReadOnlyList<int> ByX { get; }
+
     private int[] Indices { get; }
 
     /// <summary>Action of a support in a case, both by index.</summary>
-    public SupportAction Action(int support, int k) => Project.Actions[Supports[support].Label][Indices[k]];
+    public SupportAction Action(int support, int k) => actions[support][Indices[k]];
 
     /// <summary>Values of a component over all supports in a case.</summary>
     public double[] Values(int k, Func<SupportAction, double> of) => [.. Enumerable.Range(0, Supports.Count).Select(i => of(Action(i, k)))];

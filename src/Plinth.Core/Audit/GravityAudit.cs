@@ -66,9 +66,10 @@ internal static class GravityAudit
             yield break;
         }
 
+        var nearest = Nearest(d);
         for (var i = 0; i < d.Supports.Count; i++)
         {
-            var near = Nearest(d, i);
+            var near = nearest[i];
             var odd = new List<string>();
             for (var k = 0; k < d.Cases.Count; k++)
             {
@@ -166,29 +167,49 @@ internal static class GravityAudit
         return true;
     }
 
-    private static int[] Nearest(AuditData d, int i)
+    // From each support outwards along x, until no further one can be nearer than those found.
+    private static int[][] Nearest(AuditData d)
     {
-        var nearest = new int[Neighbours];
-        var at = new double[Neighbours];
-        Array.Fill(at, double.PositiveInfinity);
-        for (var j = 0; j < d.Supports.Count; j++)
+        var result = new int[d.Supports.Count][];
+        var distances = new double[Neighbours];
+        for (var at = 0; at < d.ByX.Count; at++)
         {
-            var (dx, dy) = (d.Supports[i].X - d.Supports[j].X, d.Supports[i].Y - d.Supports[j].Y);
-            var distance = (dx * dx) + (dy * dy);
-            if (j == i || distance >= at[^1])
+            var i = d.ByX[at];
+            var found = result[i] = new int[Neighbours];
+            Array.Fill(distances, double.PositiveInfinity);
+            var (low, high) = (at - 1, at + 1);
+            while (low >= 0 || high < d.ByX.Count)
             {
-                continue;
-            }
+                var below = low >= 0 ? d.Supports[i].X - d.Supports[d.ByX[low]].X : double.PositiveInfinity;
+                var above = high < d.ByX.Count ? d.Supports[d.ByX[high]].X - d.Supports[i].X : double.PositiveInfinity;
+                var dx = Math.Min(below, above);
+                if (dx * dx >= distances[^1])
+                {
+                    break;
+                }
 
-            var slot = Neighbours - 1;
-            for (; slot > 0 && at[slot - 1] > distance; slot--)
-            {
-                (at[slot], nearest[slot]) = (at[slot - 1], nearest[slot - 1]);
+                var j = below <= above ? d.ByX[low--] : d.ByX[high++];
+                var dy = d.Supports[i].Y - d.Supports[j].Y;
+                Insert(found, distances, j, (dx * dx) + (dy * dy));
             }
-
-            (at[slot], nearest[slot]) = (distance, j);
         }
 
-        return nearest;
+        return result;
+    }
+
+    private static void Insert(int[] found, double[] distances, int j, double distance)
+    {
+        if (distance >= distances[^1])
+        {
+            return;
+        }
+
+        var slot = found.Length - 1;
+        for (; slot > 0 && distances[slot - 1] > distance; slot--)
+        {
+            (distances[slot], found[slot]) = (distances[slot - 1], found[slot - 1]);
+        }
+
+        (distances[slot], found[slot]) = (distance, j);
     }
 }

@@ -92,10 +92,11 @@ internal static class SupportsAudit
         foreach (var s in d.Supports)
         {
             var (least, name) = (0.0, "");
+            var actions = p.Actions[s.Label];
             foreach (var k in p.Combinations.For(Family.Stability))
             {
                 var c = p.Combinations.Used[k];
-                var n = c.Terms.Sum(t => t.Factor * p.Actions[s.Label][t.Case].N);
+                var n = Sum(c, actions);
                 (least, name) = n < least ? (n, c.Name) : (least, name);
             }
 
@@ -113,20 +114,31 @@ internal static class SupportsAudit
 
     public static IEnumerable<Finding> Distances(AuditData d)
     {
-        double[] sides = [.. d.Supports.Select(s => Side(d, s))];
-        for (var i = 0; i < d.Supports.Count; i++)
+        var grounds = d.Project.Foundations.SelectMany(f => f.Places).ToDictionary(p => p.Support.Label, p => p.Ground.Bearing, StringComparer.Ordinal);
+        double[] sides = [.. d.Supports.Select(s => grounds.TryGetValue(s.Label, out var bearing) ? Side(d, s, bearing) : 0)];
+        var largest = sides.DefaultIfEmpty(0).Max();
+        var near = new List<(int I, int J)>();
+        for (var at = 0; at < d.ByX.Count; at++)
         {
-            for (var j = i + 1; j < d.Supports.Count; j++)
+            // Along x no pair further apart than the largest base can meet.
+            for (var next = at + 1; next < d.ByX.Count && d.Supports[d.ByX[next]].X - d.Supports[d.ByX[at]].X < largest; next++)
             {
+                var (i, j) = (Math.Min(d.ByX[at], d.ByX[next]), Math.Max(d.ByX[at], d.ByX[next]));
                 var (a, b) = (d.Supports[i], d.Supports[j]);
-                var (dx, dy) = (Math.Abs(a.X - b.X), Math.Abs(a.Y - b.Y));
                 var reach = (sides[i] + sides[j]) / 2;
-                if (dx < reach && dy < reach)
+                if (Math.Abs(a.X - b.X) < reach && Math.Abs(a.Y - b.Y) < reach)
                 {
-                    string Show(double v) => Unit.Length.FormatWithSymbol(v, d.Project.Units);
-                    yield return new Finding("columns-near", Grade.Note, a.Label, null, $"supports {a.Label} and {b.Label} stand {Show(Math.Sqrt((dx * dx) + (dy * dy)))} apart; square bases of about {Show(sides[i])} and {Show(sides[j])} would overlap", "one base under both may serve better");
+                    near.Add((i, j));
                 }
             }
+        }
+
+        foreach (var (i, j) in near.Order())
+        {
+            var (a, b) = (d.Supports[i], d.Supports[j]);
+            var (dx, dy) = (a.X - b.X, a.Y - b.Y);
+            string Show(double v) => Unit.Length.FormatWithSymbol(v, d.Project.Units);
+            yield return new Finding("columns-near", Grade.Note, a.Label, null, $"supports {a.Label} and {b.Label} stand {Show(Math.Sqrt((dx * dx) + (dy * dy)))} apart; square bases of about {Show(sides[i])} and {Show(sides[j])} would overlap", "one base under both may serve better");
         }
     }
 
@@ -140,17 +152,28 @@ internal static class SupportsAudit
     }
 
     // Least square that the bearing value allows under the sustained combinations; nine tenths are left to the column.
-    private static double Side(AuditData d, Support s)
+    private static double Side(AuditData d, Support s, double bearing)
     {
         var p = d.Project;
-        var ground = p.Foundations.SelectMany(f => f.Places).FirstOrDefault(x => x.Support.Label == s.Label)?.Ground;
+        var actions = p.Actions[s.Label];
         var n = 0.0;
         foreach (var k in p.Combinations.For(Family.Ground))
         {
-            n = p.Combinations.Used[k].Transient ? n : Math.Max(n, p.Combinations.Used[k].Terms.Sum(t => t.Factor * p.Actions[s.Label][t.Case].N));
+            n = p.Combinations.Used[k].Transient ? n : Math.Max(n, Sum(p.Combinations.Used[k], actions));
         }
 
-        return ground is null ? 0 : Math.Sqrt(n / (0.9 * ground.Bearing));
+        return Math.Sqrt(n / (0.9 * bearing));
+    }
+
+    private static double Sum(Combination c, SupportAction[] actions)
+    {
+        var n = 0.0;
+        foreach (var t in c.Terms)
+        {
+            n += t.Factor * actions[t.Case].N;
+        }
+
+        return n;
     }
 
     private static string Times(double ratio) => ratio >= 1 ? string.Create(CultureInfo.InvariantCulture, $"{ratio:0} times") : string.Create(CultureInfo.InvariantCulture, $"1/{1 / ratio:0} of");
