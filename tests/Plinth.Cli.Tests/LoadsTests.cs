@@ -281,6 +281,37 @@ public class LoadsTests
     }
 }
 
+/// <summary>Bases that were sized alone, held against each other.</summary>
+public class SitePlanTests
+{
+    [Fact]
+    public void Overlapping_bases_of_a_real_building_are_named_and_no_script_takes_them_for_well()
+    {
+        using var f = Folder.Building("office-frame");
+        f.Run("size").Out.Should().Contain("✗ F14 (under C14) and F20 (under C20) OVERLAP in plan by").And.Contain("F15 (under C15) and F21 (under C21) OVERLAP");
+        var one = f.Run("check", "F20", "--format", "json");
+        one.Exit.Should().Be(1, "it passes alone, but cannot be built");
+        one.Json.GetProperty("passes").GetBoolean().Should().BeFalse();
+        one.Json.GetProperty("foundations")[0].GetProperty("passes").GetBoolean().Should().BeTrue();
+        var near = one.Json.GetProperty("near")[0];
+        near.GetProperty("marks").EnumerateArray().Select(m => m.GetString()).Should().Equal("F14", "F20");
+        near.GetProperty("overlaps").GetBoolean().Should().BeTrue();
+        f.Run("check", "F8").Exit.Should().Be(0, "it meets no other");
+    }
+
+    [Fact]
+    public void A_tried_size_is_held_against_its_neighbours()
+    {
+        using var f = new Folder();
+        f.Run("size").Exit.Should().Be(0);
+        var wide = f.Run("check", "F2", "--set", "length=10.2 m");
+        wide.Exit.Should().Be(1);
+        wide.Out.Should().Contain("F1 (under C1) and F2 (under C2) OVERLAP in plan");
+        f.Run("check", "F2", "--set", "length=9.9 m").Out.Should().Contain("leave a gap of").And.NotContain("OVERLAP");
+        f.Run("check", "F2", "--set", "length=3 m").Out.Should().NotContain("gap of");
+    }
+}
+
 /// <summary>The forms that scripts read.</summary>
 public class LoadsOutputTests
 {

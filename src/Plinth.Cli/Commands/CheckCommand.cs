@@ -1,5 +1,6 @@
 using System.CommandLine;
 using Plinth.Cli.Output;
+using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Sizing;
 using Plinth.Files.Adopted;
@@ -66,13 +67,14 @@ internal static class CheckCommand
     /// <summary>Prints reports in the form asked.</summary>
     public static int Print(Call call, LoadedProject loaded, IReadOnlyList<FoundationReport> reports, Action<Screen> table)
     {
+        var near = Near(loaded, reports);
         switch (call.Format)
         {
             case OutputFormat.Json:
                 using (var stdout = Console.OpenStandardOutput())
                 {
                     using var buffer = new BufferedStream(stdout, 1 << 16);
-                    ResultsJson.Write(buffer, loaded.Project, Call.Version, loaded.Warnings, reports);
+                    ResultsJson.Write(buffer, loaded.Project, Call.Version, loaded.Warnings, reports, near);
                 }
 
                 break;
@@ -80,11 +82,21 @@ internal static class CheckCommand
                 Console.Out.Write(ResultTables.Csv(loaded, reports));
                 break;
             default:
-                table(new Screen(call));
+                var screen = new Screen(call);
+                table(screen);
+                ResultTables.Near(screen, loaded.Project.Units, near, call.Quiet);
                 break;
         }
 
-        return reports.All(r => r.Passes) ? ExitCode.Ok : ExitCode.Fails;
+        return reports.All(r => r.Passes) && !near.Any(n => n.Overlaps) ? ExitCode.Ok : ExitCode.Fails;
+    }
+
+    // Each base was designed alone; what is shown is held against all that are sized.
+    private static List<NearBases> Near(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
+    {
+        var shown = reports.ToDictionary(r => r.Foundation.Mark, r => r.Design, StringComparer.Ordinal);
+        var bases = loaded.Project.Foundations.Select(f => (Foundation: f, Design: shown.TryGetValue(f.Mark, out var d) ? d : loaded.Design(f))).Where(b => b.Design is not null).Select(b => (b.Foundation, b.Design!));
+        return [.. SitePlan.Near(bases).Where(n => shown.ContainsKey(n.First) || shown.ContainsKey(n.Second))];
     }
 
     private static int Run(Call call, string[] marks, string[] set, double? below)

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
@@ -138,6 +139,21 @@ internal static class ResultTables
         }
 
         return Say.Check(c.Id) + (c.Outcome.Face == Face.Top && !c.Id.StartsWith("flexure", StringComparison.Ordinal) ? " (top)" : "");
+    }
+
+    /// <summary>Bases that overlap, then those that leave a small gap.</summary>
+    public static void Near(Screen screen, UnitSystem units, IReadOnlyList<NearBases> near, bool quiet)
+    {
+        string Pair(NearBases n) => $"{n.First} (under {n.FirstPlace}) and {n.Second} (under {n.SecondPlace})";
+        foreach (var n in near.Where(n => n.Overlaps))
+        {
+            screen.Wrapped($"✗ {Pair(n)} OVERLAP in plan by {Unit.Length.FormatWithSymbol(-n.Gap, units)}{(n.ApartInLevel ? ", one above the other" : "")}: carry both on one base, or hold an edge");
+        }
+
+        foreach (var n in near.Where(n => !n.Overlaps && !quiet))
+        {
+            screen.Wrapped($"· {Pair(n)} leave a gap of {Unit.Length.FormatWithSymbol(n.Gap, units)}: room for forms and excavation is short");
+        }
     }
 
     private static void Summary(Screen screen, IReadOnlyList<FoundationReport> reports)

@@ -38,11 +38,13 @@ public static class ResultsJson
     /// <param name="version">Version of the program.</param>
     /// <param name="warnings">Doubts about the input.</param>
     /// <param name="reports">The foundations, in order of mark.</param>
-    public static void Write(Stream stream, Project project, string version, IReadOnlyList<string> warnings, IReadOnlyList<FoundationReport> reports)
+    /// <param name="near">Bases that overlap or leave a small gap.</param>
+    public static void Write(Stream stream, Project project, string version, IReadOnlyList<string> warnings, IReadOnlyList<FoundationReport> reports, IReadOnlyList<NearBases> near)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(warnings);
         ArgumentNullException.ThrowIfNull(reports);
+        ArgumentNullException.ThrowIfNull(near);
         using var json = new Utf8JsonWriter(stream, Options);
         json.WriteStartObject();
         json.WriteString("schema", Schema);
@@ -50,7 +52,7 @@ public static class ResultsJson
         json.WriteString("project", project.Title.Name);
         json.WriteString("code", project.Code.Id);
         json.WriteString("standard", project.Standard.Id);
-        json.WriteBoolean("passes", reports.All(r => r.Passes));
+        json.WriteBoolean("passes", reports.All(r => r.Passes) && !near.Any(n => n.Overlaps));
         json.WriteStartArray("warnings");
         foreach (var w in warnings)
         {
@@ -62,6 +64,25 @@ public static class ResultsJson
         foreach (var report in reports)
         {
             Write(json, report);
+        }
+
+        json.WriteEndArray();
+        json.WriteStartArray("near");
+        foreach (var n in near)
+        {
+            json.WriteStartObject();
+            json.WriteStartArray("marks");
+            json.WriteStringValue(n.First);
+            json.WriteStringValue(n.Second);
+            json.WriteEndArray();
+            json.WriteStartArray("places");
+            json.WriteStringValue(n.FirstPlace);
+            json.WriteStringValue(n.SecondPlace);
+            json.WriteEndArray();
+            json.WriteNumber("gap_m", n.Gap);
+            json.WriteBoolean("overlaps", n.Overlaps);
+            json.WriteBoolean("apart_in_level", n.ApartInLevel);
+            json.WriteEndObject();
         }
 
         json.WriteEndArray();
