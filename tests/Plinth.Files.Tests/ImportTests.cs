@@ -111,6 +111,9 @@ public class ImportTests
         using var g = new RawFolder().With("raw.csv", Plain).With("pos.csv", "No,X (m),Y (m),Z (m)\n1,0,0,-0.5\n2,6,0,3\n").Import(RawFolder.Long + "keep-level = [\"-500 mm\"]\npositions = { file = \"pos.csv\", columns = { support = \"No\", x = \"X\", y = \"Y\", z = \"Z\" } }\n");
         g.Report!.Supports.Should().Be(1);
         g.Report.LeftOut.Single().Reason.Should().Be("not at keep-level");
+        using var totals = Given(Plain + "Total of all,n/a,sum,sum,-\n", RawFolder.Long + "leave-out = [\"Total*\"]\n");
+        Gives(totals, Expected);
+        totals.Report!.LeftOut.Single().Examples.Should().Equal("Total of all");
         using var h = Given(Plain + "Total,DEAD,1.5,300.25,0\n", RawFolder.Long + "skip = [6]\n");
         Gives(h, Expected);
     }
@@ -155,6 +158,8 @@ public class ImportTests
         const string Raw = "Joint,Loading,FX (kN),FZ (kN),MY (kNm)\n1,DEAD,1,2,3\n,WX,4,5,6\n2,DEAD,7,8,9\n";
         using var f = Given(Raw, RawFolder.Long + "carry-down = [\"support\"]\n");
         f.Reactions.Should().Contain("\n1,WX,4,5,6\n2,DEAD");
+        using var headed = Given("Joint,Loading,FX (kN),FZ (kN),MY (kNm)\nJ1,,,,\n,DEAD,1,2,3\nJ2,,,,\n,DEAD,4,5,6\n,WX,7,8,9\n", RawFolder.Long + "carry-down = [\"support\"]\nleave-out = [\"J1\"]\n");
+        Gives(headed, "support,case,Fx (kN),Fz (kN),My (kNm)\nJ2,DEAD,4,5,6\nJ2,WX,7,8,9\n");
         using var g = Given(Raw);
         g.Faults.Should().Contain("raw.csv:3:1: error: this row names no support; carry-down = [\"support\"] repeats the one above");
     }

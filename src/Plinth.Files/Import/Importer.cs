@@ -127,6 +127,24 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
             {
                 label = lastLabel;
             }
+            else if (carryLabel && !label.SequenceEqual(lastLabel))
+            {
+                lastLabel = label.ToString();
+            }
+
+            // A row that is left out may hold anything.
+            var known = lookup.TryGetValue(label, out var support);
+            if (!known && !label.IsEmpty && LeftOutByName(label.ToString()))
+            {
+                (known, support) = (true, LeaveAs("leave-out"));
+                supports[label.ToString()] = support;
+            }
+
+            if (known && support < 0)
+            {
+                Leave(reasons[-support - 1], t, at[0]);
+                continue;
+            }
 
             if (!Numbers(t, columns, components, model, out var any))
             {
@@ -145,14 +163,9 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
                 continue;
             }
 
-            if (!lookup.TryGetValue(label, out var support))
+            if (!known)
             {
                 support = AddSupport(label.ToString(), t, at[0]);
-            }
-
-            if (carryLabel && !label.SequenceEqual(lastLabel))
-            {
-                lastLabel = label.ToString();
             }
 
             var caseText = t.Text(at[1]);
@@ -209,6 +222,8 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
             : project.Positions.TryGetValue(name, out var known) ? known : ((double, double, double)?)null;
         return supports[label] = sink!.AddSupport(name, place);
     }
+
+    private bool LeftOutByName(string label) => spec.LeaveOut.Any(p => Pattern.Matches(label, p));
 
     private int LeaveAs(string why)
     {
