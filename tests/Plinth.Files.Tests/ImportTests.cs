@@ -158,6 +158,8 @@ public class ImportTests
         const string Raw = "Joint,Loading,FX (kN),FZ (kN),MY (kNm)\n1,DEAD,1,2,3\n,WX,4,5,6\n2,DEAD,7,8,9\n";
         using var f = Given(Raw, RawFolder.Long + "carry-down = [\"support\"]\n");
         f.Reactions.Should().Contain("\n1,WX,4,5,6\n2,DEAD");
+        using var byCase = Given("Joint,Loading,FX (kN),FZ (kN),MY (kNm)\nJ1,DEAD,1,2,3\nJ2,,4,5,6\nJ1,WX,1,2,3\nJ2,,7,8,9\n", RawFolder.Long + "carry-down = [\"case\"]\nleave-out = [\"J1\"]\n");
+        Gives(byCase, "support,case,Fx (kN),Fz (kN),My (kNm)\nJ2,DEAD,4,5,6\nJ2,WX,7,8,9\n");
         using var headed = Given("Joint,Loading,FX (kN),FZ (kN),MY (kNm)\nJ1,,,,\n,DEAD,1,2,3\nJ2,,,,\n,DEAD,4,5,6\n,WX,7,8,9\n", RawFolder.Long + "carry-down = [\"support\"]\nleave-out = [\"J1\"]\n");
         Gives(headed, "support,case,Fx (kN),Fz (kN),My (kNm)\nJ2,DEAD,4,5,6\nJ2,WX,7,8,9\n");
         using var g = Given(Raw);

@@ -132,6 +132,17 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
                 lastLabel = label.ToString();
             }
 
+            // Also a row that is left out names the case of those below it.
+            var caseText = t.Text(at[1]);
+            if (caseText.IsEmpty && carryCase)
+            {
+                caseText = lastCase;
+            }
+            else if (carryCase && !caseText.SequenceEqual(lastCase))
+            {
+                lastCase = caseText.ToString();
+            }
+
             // A row that is left out may hold anything.
             var known = lookup.TryGetValue(label, out var support);
             if (!known && !label.IsEmpty && LeftOutByName(label.ToString()))
@@ -166,16 +177,6 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
             if (!known)
             {
                 support = AddSupport(label.ToString(), t, at[0]);
-            }
-
-            var caseText = t.Text(at[1]);
-            if (caseText.IsEmpty && carryCase)
-            {
-                caseText = lastCase;
-            }
-            else if (carryCase && !caseText.SequenceEqual(lastCase))
-            {
-                lastCase = caseText.ToString();
             }
 
             if (support < 0)
