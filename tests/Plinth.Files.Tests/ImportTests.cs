@@ -279,7 +279,7 @@ public class ImportTests
         f.Report.Moved.Should().Equal("1 x 0.00 → 0.25 m");
         f.Report.Kept.Should().Equal("1 cx 450 (the table has 500)");
         f.Report.Went.Should().Equal("9,3,gone,0,-0.5,300");
-        using var again = new RawFolder().With("raw.csv", Plain).With("pos.csv", Positions).With("sizes.csv", "col,b (mm)\n1,450\n2,400\n").With("supports.csv", "support,x (m),y (m),level (m),cx (mm)\n1,0,0,-0.50,450\n2,6,0,-0.50,\"400\"\n").Import(Import);
+        using var again = new RawFolder().With("raw.csv", Plain).With("pos.csv", Positions).With("sizes.csv", "col,b (mm)\n1,450\n2,400\n").With("supports.csv", "support,x (m),y (m),level (m),cx (mm),\"remark, m\"\n1,0,0,-0.50,450,\n2,6,0,-0.50,\"400\",\n").Import(Import);
         again.Report!.SupportsText.Should().BeNull("nothing changed, so not a byte is touched");
     }
 }

@@ -109,7 +109,7 @@ internal sealed class SupportsMerge(string directory, ImportSpec spec, PositionT
         for (var i = 0; i < header.Count; i++)
         {
             var unit = RawColumns.InHeader(header[i]);
-            columns.TryAdd(unit is null ? header[i] : header[i][..header[i].LastIndexOf('(')].Trim(), (i, unit is not null && UnitReader.TryRead(unit, out var u) ? u : new ReadUnit(1, 0, 0, false)));
+            columns.TryAdd(RawColumns.Bare(header[i]).Trim(), (i, unit is not null && UnitReader.TryRead(unit, out var u) ? u : new ReadUnit(1, 0, 0, false)));
         }
 
         if (!columns.TryGetValue("support", out var name))
