@@ -49,6 +49,81 @@ public sealed record GroundRules(
     double PassiveCoefficient,
     double Surcharge)
 {
+    /// <summary>Unit weight of the soil below the water, kN/m3.</summary>
+    public double SaturatedWeight { get; init; } = 20;
+
+    /// <summary>Unit weight of water, kN/m3.</summary>
+    public double WaterWeight { get; init; } = 9.81;
+
+    /// <summary>Depth of the highest water below the ground, m; null: none is stated.</summary>
+    public double? WaterDepth { get; init; }
+
+    /// <summary>Depth of the lowest water, m; null: the ground may be dry.</summary>
+    public double? WaterDepthLow { get; init; }
+
+    /// <summary>Depth from the ground in which no passive pressure is relied on, m.</summary>
+    public double PassiveIgnoredDepth { get; init; }
+
+    /// <summary>Angle from the vertical at which the soil that a rising base lifts spreads, degrees; 0: only what stands over it.</summary>
+    public double UpliftSpread { get; init; }
+
+    /// <summary>Modulus of subgrade reaction, kN/m3; null: not stated.</summary>
+    public double? SubgradeModulus { get; init; }
+
+    /// <summary>Greatest settlement, m; null: not stated, so that settlement is not checked.</summary>
+    public double? MostSettlement { get; init; }
+
+    /// <summary>Greatest angular distortion between neighbouring bases, as a ratio; null: not checked.</summary>
+    public double? MostDistortion { get; init; }
+
+    /// <summary>Soil strength from which bearing is found; null: the stated value is used.</summary>
+    public BearingCapacity? Capacity { get; init; }
+
+    /// <summary>Bearing by least side of the base: sides rising, m and kPa; empty: one value for all.</summary>
+    public IReadOnlyList<(double Side, double Bearing)> BearingBySide { get; init; } = [];
+
+    /// <summary>Layers from the ground downwards; empty: none are stated.</summary>
+    public IReadOnlyList<GroundLayer> Layers { get; init; } = [];
+
+    /// <summary>By how much a load spreads sideways on each side per depth below the underside.</summary>
+    public double LoadSpread { get; init; } = 0.5;
+
+    /// <summary>The part of the plan in which this ground stands; empty: only where it is named.</summary>
+    public IReadOnlyList<Contact.PlanPoint> Area { get; init; } = [];
+
+    /// <summary>The ground by depth with a state of the water.</summary>
+    public GroundColumn Column(WaterState water) => new(SoilWeight, SaturatedWeight, WaterWeight, (water == WaterState.High ? WaterDepth : water == WaterState.Low ? WaterDepthLow : null) ?? double.PositiveInfinity);
+
+    /// <summary>Whether water may stand above an underside that lies no deeper than a depth.</summary>
+    /// <param name="deepest">m.</param>
+    public bool WaterAbove(double deepest) => WaterDepth is { } d && d < deepest;
+
+    /// <summary>The stated bearing for a base, kPa; infinite where none is stated.</summary>
+    /// <param name="side">Its lesser side, m.</param>
+    public double StatedBearing(double side)
+    {
+        if (BearingBySide.Count == 0)
+        {
+            return double.IsNaN(Bearing) ? double.PositiveInfinity : Bearing;
+        }
+
+        var table = BearingBySide;
+        if (side <= table[0].Side)
+        {
+            return table[0].Bearing;
+        }
+
+        for (var i = 1; i < table.Count; i++)
+        {
+            if (side <= table[i].Side)
+            {
+                return table[i - 1].Bearing + ((table[i].Bearing - table[i - 1].Bearing) * (side - table[i - 1].Side) / (table[i].Side - table[i - 1].Side));
+            }
+        }
+
+        return table[^1].Bearing;
+    }
+
     /// <summary>Level of the underside of a base of a thickness, m.</summary>
     public double Underside(double thickness) => Level - (FoundingDepth ?? (TopDepth!.Value + thickness));
 }
@@ -70,4 +145,8 @@ public sealed record StabilityRules(
     double Contact = 1.0,
     double ContactTransient = 0.75,
     double ContactCounteracting = 0.0,
-    bool VariableResists = false);
+    bool VariableResists = false)
+{
+    /// <summary>Least factor against flotation.</summary>
+    public double Flotation { get; init; } = 1.1;
+}

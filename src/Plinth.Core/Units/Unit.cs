@@ -60,6 +60,15 @@ public sealed class Unit
     /// <summary>Pounds per square inch in both systems.</summary>
     public static readonly Unit Psi = Fixed("psi", PoundForce / (Inch * Inch), 1);
 
+    /// <summary>Degrees of angle.</summary>
+    public static readonly Unit Degrees = Fixed("°", 1, 1);
+
+    /// <summary>Lengths of settlement: mm, in.</summary>
+    public static readonly Unit Settlement = new(("mm", 0.001, 1), ("in", Inch, 2));
+
+    /// <summary>Moduli of subgrade reaction: MN/m3, kcf.</summary>
+    public static readonly Unit Subgrade = new(("MN/m3", 1000, 1), ("kcf", 1000 * PoundForce / (Foot * Foot * Foot), 1));
+
     private static Unit Fixed(string symbol, double factor, int decimals) => new((symbol, factor, decimals), (symbol, factor, decimals));
 
     /// <summary>The unit's symbol; empty for a plain number.</summary>

@@ -5,7 +5,7 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OnGround;
 
-/// <summary>Pressure on the ground against the bearing value.</summary>
+/// <summary>Pressure on the ground against the bearing value: stated, by the size of the base, or found from the strength of the soil.</summary>
 internal readonly struct Bearing : ICheckRule<Nothing>
 {
     public static Nothing Capacity(BaseState s) => default;
@@ -19,6 +19,42 @@ internal readonly struct Bearing : ICheckRule<Nothing>
             return Outcome.NotDone;
         }
 
+        var g = s.Ground;
+        var outcome = Outcome.NotDone;
+        var stated = g.StatedBearing(Math.Min(s.Length, s.Width));
+        if (double.IsFinite(stated))
+        {
+            outcome = Stated(s, k, stated, contact, ref trace);
+        }
+
+        if (g.Capacity is { FrictionAngle: { } friction } drained)
+        {
+            outcome = Higher(outcome, Found(s, k, drained, friction, drained.Cohesion, ref trace));
+        }
+
+        if (g.Capacity is { Undrained: { } strength } undrained)
+        {
+            outcome = Higher(outcome, Found(s, k, undrained, 0, strength, ref trace));
+        }
+
+        if (T.Records && g.Capacity is not null)
+        {
+            trace.Given("utilisation", outcome.Utilisation, Unit.Ratio, "the highest of those above");
+        }
+
+        if (T.Notes && contact.State == ContactState.Partial)
+        {
+            trace.Note(System.FormattableString.Invariant($"{contact.Share * 100:0} % of the base in contact"));
+        }
+
+        return outcome;
+    }
+
+    private static Outcome Higher(in Outcome a, in Outcome b) => !a.Done || b.Utilisation > a.Utilisation ? b : a;
+
+    private static Outcome Stated<T>(BaseState s, int k, double stated, in ContactSolution contact, ref T trace)
+        where T : struct, ITrace
+    {
         var g = s.Ground;
         ref readonly var l = ref s.Loads(k);
         trace.Heading("Bearing");
@@ -36,23 +72,89 @@ internal readonly struct Bearing : ICheckRule<Nothing>
 
         if (g.Basis == BearingBasis.Net)
         {
-            var overburden = trace.Let("p0", g.SoilWeight * s.FoundingDepth, Unit.Pressure, $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("Df", s.FoundingDepth, Unit.Length)}");
-            pressure = trace.Let("pnet", Math.Max(0, pressure - overburden), Unit.Pressure, $"max(0; {new Sym("p", pressure, Unit.Pressure)} − {new Sym("p0", overburden, Unit.Pressure)})");
+            pressure = Net(s, k, pressure, ref trace);
         }
 
-        var transient = s.Combinations[k].Transient && g.TransientIncrease != 1;
-        var allowed = trace.Given("q", g.Bearing, Unit.Pressure, g.Basis == BearingBasis.Net ? "allowable, net" : "allowable, gross");
-        if (transient)
+        var source = g.BearingBySide.Count > 0 ? "allowable, by the lesser side" : "allowable";
+        var allowed = trace.Given("q", stated, Unit.Pressure, g.Basis == BearingBasis.Net ? source + ", net" : source + ", gross");
+        return Compare(s, k, pressure, allowed, "q", ref trace);
+    }
+
+    private static double Net<T>(BaseState s, int k, double pressure, ref T trace)
+        where T : struct, ITrace
+    {
+        var ground = s.GroundColumn(k);
+        var df = s.FoundingDepth;
+        var wet = ground.IsWet && ground.Water < df;
+        var p0 = wet
+            ? trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure, $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("dw", ground.Water, Unit.Length)} + ({new Sym("γsat", ground.Saturated, Unit.UnitWeight)} − {new Sym("γw", ground.WaterWeight, Unit.UnitWeight)})·({new Sym("Df", df, Unit.Length)} − {new Sym("dw", ground.Water, Unit.Length)})")
+            : trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure, $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("Df", df, Unit.Length)}");
+        return trace.Let("pnet", Math.Max(0, pressure - p0), Unit.Pressure, $"max(0; {new Sym("p", pressure, Unit.Pressure)} − {new Sym("p0", p0, Unit.Pressure)})");
+    }
+
+    private static Outcome Compare<T>(BaseState s, int k, double pressure, double allowed, string symbol, ref T trace)
+        where T : struct, ITrace
+    {
+        var g = s.Ground;
+        if (s.Combinations[k].Transient && g.TransientIncrease != 1)
         {
-            allowed = trace.Let("q,t", g.Bearing * g.TransientIncrease, Unit.Pressure, $"{new Sym("q", g.Bearing, Unit.Pressure)}·{new Sym("increase", g.TransientIncrease, Unit.Ratio)}");
+            allowed = trace.Let("q,t", allowed * g.TransientIncrease, Unit.Pressure, $"{new Sym(symbol, allowed, Unit.Pressure)}·{new Sym("increase", g.TransientIncrease, Unit.Ratio)}");
         }
 
-        trace.Let("utilisation", pressure / allowed, Unit.Ratio, $"{new Sym("p", pressure, Unit.Pressure)}/{new Sym("q", allowed, Unit.Pressure)}");
-        if (T.Notes && contact.State == ContactState.Partial)
+        if (allowed > 0)
         {
-            trace.Note(System.FormattableString.Invariant($"{contact.Share * 100:0} % of the base in contact"));
+            trace.Let("utilisation", pressure / allowed, Unit.Ratio, $"{new Sym("p", pressure, Unit.Pressure)}/{new Sym("q", allowed, Unit.Pressure)}");
         }
 
         return Outcome.Ratio(pressure, allowed);
+    }
+
+    // The load on the effective area against the ultimate pressure there over the factor of safety.
+    private static Outcome Found<T>(BaseState s, int k, BearingCapacity soil, double friction, double cohesion, ref T trace)
+        where T : struct, ITrace
+    {
+        ref readonly var l = ref s.Loads(k);
+        var ground = s.GroundColumn(k);
+        var drained = friction > 0;
+        trace.Heading(drained ? "Bearing from soil strength, drained" : "Bearing from soil strength, undrained");
+        var lx = trace.Let("Lx'", s.Length - (2 * Math.Abs(l.XR)), Unit.Length, $"{new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|");
+        var ly = trace.Let("Ly'", s.Width - (2 * Math.Abs(l.YR)), Unit.Length, $"{new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|");
+        var (df, b) = (s.FoundingDepth, Math.Min(s.Length, s.Width));
+        var q = drained
+            ? trace.Given("q", ground.EffectiveStress(df), Unit.Pressure, "effective overburden at the underside")
+            : trace.Given("q", ground.Weight(0, df), Unit.Pressure, "total overburden at the underside");
+        var vertical = drained ? l.N : trace.Let("V", l.N + (s.GroundLoad(k).WaterPressure * s.Length * s.Width), Unit.Force, $"{new Sym("ΣN", l.N, Unit.Force)} + {new Sym("U", s.GroundLoad(k).WaterPressure * s.Length * s.Width, Unit.Force)}");
+        var weight = drained ? Below(s, ground, b, ref trace) : 0;
+        var (fx, fy) = (l.Column.Fx, l.Column.Fy);
+        var horizontal = Math.Sqrt((fx * fx) + (fy * fy));
+        var longIsX = lx >= ly;
+        var along = horizontal > 0 ? (longIsX ? fx * fx : fy * fy) / (horizontal * horizontal) : 0;
+        var ultimate = soil.Theory.Ultimate(ref trace, new BearingSituation(friction, cohesion, q, weight, df, b, Math.Min(lx, ly), Math.Max(lx, ly), vertical, horizontal, along));
+        var pressure = trace.Let("p", vertical / (lx * ly), Unit.Pressure, $"{new Sym("V", vertical, Unit.Force)}/({new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
+        if (s.Ground.Basis == BearingBasis.Net)
+        {
+            pressure = trace.Let("pnet", Math.Max(0, pressure - q), Unit.Pressure, $"max(0; {new Sym("p", pressure, Unit.Pressure)} − {new Sym("q", q, Unit.Pressure)})");
+            ultimate = trace.Let("q,ult,net", Math.Max(0, ultimate - q), Unit.Pressure, $"max(0; {new Sym("q,ult", ultimate, Unit.Pressure)} − {new Sym("q", q, Unit.Pressure)})");
+        }
+
+        var allowed = trace.Let("qa", ultimate / soil.Safety, Unit.Pressure, $"{new Sym("q,ult", ultimate, Unit.Pressure)}/{new Sym("FS", soil.Safety, Unit.Ratio)}");
+        return Compare(s, k, pressure, allowed, "qa", ref trace);
+    }
+
+    // Water within one breadth below the underside lightens the soil that the base must push aside, in proportion.
+    private static double Below<T>(BaseState s, GroundColumn ground, double breadth, ref T trace)
+        where T : struct, ITrace
+    {
+        var buoyant = ground.Saturated - ground.WaterWeight;
+        var (df, water) = (s.FoundingDepth, ground.Water);
+        if (!ground.IsWet || water >= df + breadth)
+        {
+            return trace.Given("γ", ground.Moist, Unit.UnitWeight, "soil below the underside, no water within one breadth");
+        }
+
+        var (sat, w) = (new Sym("γsat", ground.Saturated, Unit.UnitWeight), new Sym("γw", ground.WaterWeight, Unit.UnitWeight));
+        return water <= df
+            ? trace.Let("γ", buoyant, Unit.UnitWeight, $"{sat} − {w}")
+            : trace.Let("γ", buoyant + ((ground.Moist - buoyant) * (water - df) / breadth), Unit.UnitWeight, $"({sat} − {w}) + ({new Sym("γs", ground.Moist, Unit.UnitWeight)} − ({sat} − {w}))·({new Sym("dw", water, Unit.Length)} − {new Sym("Df", df, Unit.Length)})/{new Sym("B", breadth, Unit.Length)}");
     }
 }

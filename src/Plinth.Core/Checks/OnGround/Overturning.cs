@@ -102,8 +102,17 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
             return Outcome.NotDone;
         }
 
+        if (T.Records)
+        {
+            BaseLoadCase.TellWeights(s, k, ref trace);
+        }
+
         var fw = combination.WeightFactor;
-        var weights = trace.Let("R[weights]", fw * (((s.BaseWeight + s.SoilWeight + s.DisplacedSoil) * half) - (s.DisplacedSoil * arm)), Unit.Moment, $"{new Sym("fw", fw, Unit.Ratio)}·(({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", s.SoilWeight, Unit.Force)} + {new Sym("Wdis", s.DisplacedSoil, Unit.Force)})·{new Sym("half", half, Unit.Length)} − {new Sym("Wdis", s.DisplacedSoil, Unit.Force)}·{new Sym("arm", arm, Unit.Length)})");
+        var prism = s.PrismWeight(k);
+        var block = s.GroundLoad(k).Block;
+        var water = s.GroundLoad(k).WaterPressure * s.Length * s.Width;
+        trace.Let("Wcol", prism, Unit.Force, $"{new Sym("fw", fw, Unit.Ratio)}·({new Sym("Wped", s.PedestalWeight, Unit.Force)} − {new Sym("Wdis", s.GroundLoad(k).Displaced, Unit.Force)})");
+        var weights = trace.Let("R[weights]", (((fw * (s.BaseWeight + block)) - water) * half) + (prism * arm), Unit.Moment, $"({new Sym("fw", fw, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wblock", block, Unit.Force)}) − {new Sym("U", water, Unit.Force)})·{new Sym("half", half, Unit.Length)} + {new Sym("Wcol", prism, Unit.Force)}·{new Sym("arm", arm, Unit.Length)}");
         trace.Given("acting", tips, Unit.Moment, "sum of T");
         trace.Let("resisting", holds + weights, Unit.Moment, $"{new Sym("sum of R", holds, Unit.Moment)} + {new Sym("R[weights]", weights, Unit.Moment)}");
         return StabilityFactor.Judge(s, combination, s.Rules.Stability.Overturning, tips, holds + weights, Unit.Moment, ref trace);

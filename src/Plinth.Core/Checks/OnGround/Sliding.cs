@@ -34,12 +34,32 @@ internal readonly struct Sliding : ICheckRule<Nothing>
         var passive = 0.0;
         if (g.PassiveCoefficient > 0)
         {
-            var (df, top) = (s.FoundingDepth, Math.Max(0, s.FoundingDepth - s.Thickness));
             var front = trace.Let("front", ((s.Length * Math.Abs(fy)) + (s.Width * Math.Abs(fx))) / force, Unit.Length, $"({new Sym("L", s.Length, Unit.Length)}·|{new Sym("Fy", fy, Unit.Force)}| + {new Sym("B", s.Width, Unit.Length)}·|{new Sym("Fx", fx, Unit.Force)}|)/{new Sym("F", force, Unit.Force)}");
-            passive = trace.Let("Rp", g.PassiveCoefficient * g.SoilWeight * ((df * df) - (top * top)) / 2 * front, Unit.Force, $"{new Sym("Kp", g.PassiveCoefficient, Unit.Ratio)}·{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}/2·({new Sym("Df", df, Unit.Length)}^2 − {new Sym("Df−h", top, Unit.Length)}^2)·{new Sym("front", front, Unit.Length)}");
+            passive = Passive(s, k, front, ref trace);
         }
 
         var resistance = trace.Let("R", friction + adhesion + passive, Unit.Force, $"{new Sym("Rf", friction, Unit.Force)} + {new Sym("Ra", adhesion, Unit.Force)} + {new Sym("Rp", passive, Unit.Force)}");
         return StabilityFactor.Judge(s, s.Combinations[k], s.Rules.Stability.Sliding, force, resistance, Unit.Force, ref trace);
+    }
+    // Kp times the effective overburden over the height of the base, less the depth that is not relied on.
+    private static double Passive<T>(BaseState s, int k, double front, ref T trace)
+        where T : struct, ITrace
+    {
+        var (g, ground, df) = (s.Ground, s.GroundColumn(k), s.FoundingDepth);
+        var top = Math.Min(df, Math.Max(g.PassiveIgnoredDepth, Math.Max(0, df - s.Thickness)));
+        var stress = ground.EffectiveStressOver(top, df);
+        var (from, to, width) = (new Sym(g.PassiveIgnoredDepth > df - s.Thickness ? "d,ignored" : "Df−h", top, Unit.Length), new Sym("Df", df, Unit.Length), new Sym("front", front, Unit.Length));
+        if (!ground.IsWet || ground.Water >= df)
+        {
+            return trace.Let("Rp", g.PassiveCoefficient * stress * front, Unit.Force, $"{new Sym("Kp", g.PassiveCoefficient, Unit.Ratio)}·{new Sym("γs", ground.Moist, Unit.UnitWeight)}/2·({to}^2 − {from}^2)·{width}");
+        }
+
+        // In two parts, above the water and below it.
+        var (dry, buoyant) = (Math.Max(0, ground.Water), ground.Saturated - ground.WaterWeight);
+        var level = Math.Max(top, dry);
+        var above = trace.Let("S,moist", ground.EffectiveStressOver(top, level), Unit.LineLoad, $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}/2·({new Sym("d1", level, Unit.Length)}^2 − {from}^2)");
+        var at = trace.Let("σ'1", ground.EffectiveStress(level), Unit.Pressure, $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("dw", dry, Unit.Length)} + {new Sym("γ'", buoyant, Unit.UnitWeight)}·({new Sym("d1", level, Unit.Length)} − {new Sym("dw", dry, Unit.Length)})");
+        var below = trace.Let("S,wet", stress - above, Unit.LineLoad, $"{new Sym("σ'1", at, Unit.Pressure)}·({to} − {new Sym("d1", level, Unit.Length)}) + {new Sym("γ'", buoyant, Unit.UnitWeight)}/2·({to} − {new Sym("d1", level, Unit.Length)})^2");
+        return trace.Let("Rp", g.PassiveCoefficient * stress * front, Unit.Force, $"{new Sym("Kp", g.PassiveCoefficient, Unit.Ratio)}·({new Sym("S,moist", above, Unit.LineLoad)} + {new Sym("S,wet", below, Unit.LineLoad)})·{width}");
     }
 }

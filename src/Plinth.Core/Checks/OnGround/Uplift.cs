@@ -60,11 +60,45 @@ internal readonly struct Uplift : ICheckRule<Nothing>
             return Outcome.NotDone;
         }
 
-        var f = combination.WeightFactor;
-        var weights = trace.Let("W", f * (s.BaseWeight + s.SoilWeight), Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", s.SoilWeight, Unit.Force)})");
+        var none = default(NoTrace);
+        var weights = T.Records ? TellWeights(s, k, ref trace) : BaseLoadCase.Weights(s, k, ref none) + Spread(s, k, ref none) - (s.GroundLoad(k).WaterPressure * s.Length * s.Width);
         trace.Given("upward", up, Unit.Force, "sum of U");
         trace.Let("downward", down + weights, Unit.Force, $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");
         return StabilityFactor.Judge(s, combination, rules.Uplift, up, down + weights, Unit.Force, ref trace);
+    }
+
+    private static double TellWeights<T>(BaseState s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        BaseLoadCase.TellWeights(s, k, ref trace);
+        var w = BaseLoadCase.Weights(s, k, ref trace);
+        if (s.Ground.UpliftSpread > 0)
+        {
+            var spread = Spread(s, k, ref trace);
+            w = trace.Let("W", w + spread, Unit.Force, $"{new Sym("W", w, Unit.Force)} + {new Sym("Wspread", spread, Unit.Force)}");
+        }
+
+        var u = s.GroundLoad(k).WaterPressure * s.Length * s.Width;
+        return u > 0 ? trace.Let("W", w - u, Unit.Force, $"{new Sym("W", w, Unit.Force)} − {new Sym("U", u, Unit.Force)}") : w;
+    }
+
+    // Soil beside the block over the base that rises with it: four wedges and, at the corners, four pyramids. Below the water it counts buoyant, as no water pushes the base up there.
+    private static double Spread<T>(BaseState s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        if (s.Ground.UpliftSpread <= 0)
+        {
+            return 0;
+        }
+
+        var (g, ground, d) = (s.Ground, s.GroundColumn(k), s.SoilDepth);
+        var slope = Math.Tan(g.UpliftSpread * Math.PI / 180);
+        var mean = d > 0 ? Math.Min(ground.Moist, ground.EffectiveStress(d) / d) : 0;
+        var volume = (2 * (s.Length + s.Width) * d * d * slope / 2) + (4.0 / 3 * d * d * d * slope * slope);
+        var (depth, angle) = (new Sym("ds", d, Unit.Length), new Sym("spread", g.UpliftSpread, Unit.Degrees));
+        var extra = trace.Let("Vspread", volume, Unit.Volume, $"({new Sym("L", s.Length, Unit.Length)} + {new Sym("B", s.Width, Unit.Length)})·{depth}^2·tan({angle}) + 4/3·{depth}^3·tan({angle})^2");
+        trace.Given("γm", mean, Unit.UnitWeight, "of that soil, buoyant below the water");
+        return trace.Let("Wspread", s.Combinations[k].WeightFactor * mean * extra, Unit.Force, $"{new Sym("fw", s.Combinations[k].WeightFactor, Unit.Ratio)}·{new Sym("γm", mean, Unit.UnitWeight)}·{new Sym("Vspread", extra, Unit.Volume)}");
     }
 
     private static void Tell<T>(ref T trace, string letter, string name, double value, string sign, double factor, double n)

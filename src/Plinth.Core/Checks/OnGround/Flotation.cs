@@ -1,0 +1,59 @@
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks.OnGround;
+
+/// <summary>The push of water that stands above the underside against weights and permanent loads.</summary>
+internal readonly struct Flotation : ICheckRule<Nothing>
+{
+    public static Nothing Capacity(BaseState s) => default;
+
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var combination = s.Combinations[k];
+        var pressure = s.GroundLoad(k).WaterPressure;
+        if (pressure <= 0 || combination.Counteracting)
+        {
+            return Outcome.NotDone;
+        }
+
+        trace.Heading($"Flotation, {combination.Name}");
+        if (T.Records)
+        {
+            BaseLoadCase.TellWeights(s, k, ref trace);
+        }
+
+        var none = default(NoTrace);
+        var weights = T.Records ? BaseLoadCase.Weights(s, k, ref trace) : BaseLoadCase.Weights(s, k, ref none);
+        var down = 0.0;
+        foreach (var term in combination.Terms)
+        {
+            var c = s.Place.Cases[term.Case];
+            var n = term.Holds * s.Place.CaseActions[term.Case].N;
+            if (n > 0 && c.IsPermanent && term.Case != s.Place.SurchargeCase)
+            {
+                down += n;
+                if (T.Records)
+                {
+                    trace.Let($"R[{c.Name}]", n, Unit.Force, $"{new Sym("f", term.Holds, Unit.Ratio)}·{new Sym($"N[{c.Name}]", s.Place.CaseActions[term.Case].N, Unit.Force)}");
+                }
+            }
+        }
+
+        for (var i = 0; i < s.PlacedLoads.Length; i++)
+        {
+            var (term, load) = (s.Place.LoadTerms[k][i], s.PlacedLoads[i]);
+            var c = s.Place.Cases[load.Case];
+            if (term.Holds * load.N > 0 && c.IsPermanent)
+            {
+                down += trace.Let($"R{i + 1}[{c.Name}]", term.Holds * load.N, Unit.Force, $"{new Sym("f", term.Holds, Unit.Ratio)}·{new Sym($"N{i + 1}[{c.Name}]", load.N, Unit.Force)}");
+            }
+        }
+
+        var push = pressure * s.Length * s.Width;
+        trace.Given("acting", push, Unit.Force, "the push U of the water, factor one");
+        trace.Let("resisting", down + weights, Unit.Force, $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");
+        return StabilityFactor.Judge(s, combination, s.Rules.Stability.Flotation, push, down + weights, Unit.Force, ref trace);
+    }
+}
