@@ -40,23 +40,24 @@ internal static class BaseLoadCase
         var my = trace.Let("My,col", a.My + (arm * a.Fx), Unit.Moment, $"{new Sym("My", a.My, Unit.Moment)} + {new Sym("H", arm, Unit.Length)}·{new Sym("Fx", a.Fx, Unit.Force)}");
         var f = combination.WeightFactor;
         var area = s.Length * s.Width;
-        var (rules, ground) = (s.Rules, s.Ground);
-        trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}·{new Sym("h", s.Thickness, Unit.Length)}");
-        trace.Let("Wsoil", s.SoilWeight, Unit.Force, $"{new Sym("γs", ground.SoilWeight, Unit.UnitWeight)}·{new Sym("ds", s.SoilDepth, Unit.Length)}·({new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)} − {new Sym("Acol", s.Place.Place.Support.Area, Unit.Area)})");
-        var q = withSurcharge ? s.Place.SurchargeFactors[k] * ground.Surcharge * area : 0;
-        if (q != 0)
+        ref readonly var ground = ref s.GroundLoad(k);
+        if (T.Records)
         {
-            trace.Let("Q", q, Unit.Force, $"{new Sym("f", s.Place.SurchargeFactors[k], Unit.Ratio)}·{new Sym("q", ground.Surcharge, Unit.Pressure)}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
+            TellWeights(s, k, ref trace);
         }
 
-        var n = a.N + (f * (s.BaseWeight + s.SoilWeight)) + q;
+        var q = withSurcharge ? s.Place.SurchargeFactors[k] * s.Ground.Surcharge * area : 0;
         if (q != 0)
         {
-            trace.Let("ΣN", n, Unit.Force, $"{new Sym("N", a.N, Unit.Force)} + {new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", s.SoilWeight, Unit.Force)}) + {new Sym("Q", q, Unit.Force)}");
+            trace.Let("Q", q, Unit.Force, $"{new Sym("f", s.Place.SurchargeFactors[k], Unit.Ratio)}·{new Sym("q", s.Ground.Surcharge, Unit.Pressure)}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
         }
-        else
+
+        var w = Weights(s, k, ref trace);
+        var u = ground.WaterPressure * area;
+        var n = a.N + w + q - u;
+        if (T.Records)
         {
-            trace.Let("ΣN", n, Unit.Force, $"{new Sym("N", a.N, Unit.Force)} + {new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", s.SoilWeight, Unit.Force)})");
+            trace.Add(new TraceStep(TraceKind.Formula, "ΣN", n, Unit.Force, SumOfForces(a.N, w, q, u), null));
         }
 
         var (besideN, besideX, besideY) = (0.0, 0.0, 0.0);
@@ -77,18 +78,19 @@ internal static class BaseLoadCase
             n = trace.Let("ΣN", n + besideN, Unit.Force, $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("ΣP", besideN, Unit.Force)}");
         }
 
-        // The soil's centroid lies off the base's centre by what the column displaces.
-        var displaced = f * s.DisplacedSoil;
-        var (sumX, sumY) = (mx - (a.N * s.ColumnY) + (displaced * s.ColumnY), my + (a.N * s.ColumnX) - (displaced * s.ColumnX));
+        // The pedestal stands, and soil is missing, where the column stands.
+        var prism = s.PrismWeight(k);
+        var (sumX, sumY) = (mx - ((a.N + prism) * s.ColumnY), my + ((a.N + prism) * s.ColumnX));
         if (T.Records)
         {
             if (s.ColumnX != 0 || s.ColumnY != 0)
             {
                 trace.Given("ex", s.ColumnX, Unit.Length, "column's centre from the base's centre along x");
                 trace.Given("ey", s.ColumnY, Unit.Length, "column's centre from the base's centre along y");
-                trace.Let("Wdis", displaced, Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·{new Sym("γs", ground.SoilWeight, Unit.UnitWeight)}·{new Sym("ds", s.SoilDepth, Unit.Length)}·{new Sym("Acol", s.Place.Place.Support.Area, Unit.Area)}");
-                trace.Let("ΣMx", sumX, Unit.Moment, $"{new Sym("Mx,col", mx, Unit.Moment)} − ({new Sym("N", a.N, Unit.Force)} − {new Sym("Wdis", displaced, Unit.Force)})·{new Sym("ey", s.ColumnY, Unit.Length)}");
-                trace.Let("ΣMy", sumY, Unit.Moment, $"{new Sym("My,col", my, Unit.Moment)} + ({new Sym("N", a.N, Unit.Force)} − {new Sym("Wdis", displaced, Unit.Force)})·{new Sym("ex", s.ColumnX, Unit.Length)}");
+                var at = new Sym("Wcol", prism, Unit.Force);
+                trace.Let("Wcol", prism, Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wped", s.PedestalWeight, Unit.Force)} − {new Sym("Wdis", ground.Displaced, Unit.Force)})");
+                trace.Let("ΣMx", sumX, Unit.Moment, $"{new Sym("Mx,col", mx, Unit.Moment)} − ({new Sym("N", a.N, Unit.Force)} + {at})·{new Sym("ey", s.ColumnY, Unit.Length)}");
+                trace.Let("ΣMy", sumY, Unit.Moment, $"{new Sym("My,col", my, Unit.Moment)} + ({new Sym("N", a.N, Unit.Force)} + {at})·{new Sym("ex", s.ColumnX, Unit.Length)}");
             }
             else
             {
@@ -109,6 +111,80 @@ internal static class BaseLoadCase
         return result;
     }
 
+    /// <summary>Factored weights of base, soil and pedestal, kN; the water is not in them.</summary>
+    public static double Weights<T>(BaseState s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var f = s.Combinations[k].WeightFactor;
+        var soil = s.GroundLoad(k).Soil;
+        return s.Pedestal is null
+            ? trace.Let("W", f * (s.BaseWeight + soil), Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)})")
+            : trace.Let("W", f * (s.BaseWeight + soil + s.PedestalWeight), Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)} + {new Sym("Wped", s.PedestalWeight, Unit.Force)})");
+    }
+
+    private static List<FormulaPart> SumOfForces(double n, double w, double q, double u)
+    {
+        var parts = new List<FormulaPart> { new(null, new Sym("N", n, Unit.Force)), new(" + ", default), new(null, new Sym("W", w, Unit.Force)) };
+        if (q != 0)
+        {
+            parts.AddRange([new FormulaPart(" + ", default), new FormulaPart(null, new Sym("Q", q, Unit.Force))]);
+        }
+
+        if (u != 0)
+        {
+            parts.AddRange([new FormulaPart(" − ", default), new FormulaPart(null, new Sym("U", u, Unit.Force))]);
+        }
+
+        return parts;
+    }
+
+    /// <summary>Tells the weights with factor one, and the push of the water.</summary>
+    public static void TellWeights<T>(BaseState s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var (rules, g, load) = (s.Rules, s.Ground, s.GroundLoad(k));
+        var column = s.GroundColumn(k);
+        var (length, width) = (new Sym("L", s.Length, Unit.Length), new Sym("B", s.Width, Unit.Length));
+        if (s.WaterWords(k) is { } words)
+        {
+            trace.Remark("Water in the ground: " + words);
+        }
+
+        trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{length}·{width}·{new Sym("h", s.Thickness, Unit.Length)}");
+        if (s.Pedestal is { } pedestal)
+        {
+            trace.Let("Wped", s.PedestalWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym("Aped", pedestal.Area, Unit.Area)}·{new Sym("hp", s.PedestalHeight, Unit.Length)}");
+        }
+
+        var dry = Math.Clamp(column.Water, 0, s.SoilDepth);
+        if (column.IsWet && dry < s.SoilDepth)
+        {
+            trace.Let("σs", load.SoilPerArea, Unit.Pressure, $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("d,moist", dry, Unit.Length)} + {new Sym("γsat", g.SaturatedWeight, Unit.UnitWeight)}·{new Sym("d,wet", s.SoilDepth - dry, Unit.Length)}");
+        }
+        else
+        {
+            trace.Let("σs", load.SoilPerArea, Unit.Pressure, $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("ds", s.SoilDepth, Unit.Length)}");
+        }
+
+        var area = Math.Min(s.Length * s.Width, s.Place.Place.Support.Area);
+        var above = column.Weight(0, load.ColumnDepth);
+        if (s.Pedestal is { } p)
+        {
+            trace.Let("Wdis", load.Displaced, Unit.Force, $"{new Sym("Aped", p.Area, Unit.Area)}·{new Sym("σped", load.SoilPerArea - above, Unit.Pressure)} + {new Sym("Acol", area, Unit.Area)}·{new Sym("σcol", above, Unit.Pressure)}");
+        }
+        else
+        {
+            trace.Let("Wdis", load.Displaced, Unit.Force, $"{new Sym("Acol", area, Unit.Area)}·{new Sym("σs", load.SoilPerArea, Unit.Pressure)}");
+        }
+
+        trace.Let("Wsoil", load.Soil, Unit.Force, $"{new Sym("σs", load.SoilPerArea, Unit.Pressure)}·{length}·{width} − {new Sym("Wdis", load.Displaced, Unit.Force)}");
+        if (load.WaterPressure > 0)
+        {
+            trace.Let("u", load.WaterPressure, Unit.Pressure, $"{new Sym("γw", g.WaterWeight, Unit.UnitWeight)}·({new Sym("Df", s.FoundingDepth, Unit.Length)} − {new Sym("dw", column.Water, Unit.Length)})");
+            trace.Let("U", load.WaterPressure * s.Length * s.Width, Unit.Force, $"{new Sym("u", load.WaterPressure, Unit.Pressure)}·{length}·{width}");
+        }
+    }
+
     private static void TellBeside<T>(BaseState s, int k, ref T trace)
         where T : struct, ITrace
     {
@@ -117,7 +193,7 @@ internal static class BaseLoadCase
             var (load, factor) = (s.PlacedLoads[i], s.Place.LoadTerms[k][i].Factor);
             var name = s.Place.Cases[load.Case].Name;
             trace.Let($"P{i + 1}", factor * load.N, Unit.Force, $"{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{name}]", load.N, Unit.Force)}");
-            trace.Given($"x{i + 1}", load.X, Unit.Length, $"centre of load {i + 1} beside the column from the base's centre");
+            trace.Given($"x{i + 1}", load.X, Unit.Length, $"centre of load {(i + 1).ToString(CultureInfo.InvariantCulture)} beside the column from the base's centre");
             trace.Given($"y{i + 1}", load.Y, Unit.Length, "the same along y");
         }
     }

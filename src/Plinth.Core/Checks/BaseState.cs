@@ -10,6 +10,19 @@ using Plinth.Core.Tracing;
 
 namespace Plinth.Core.Checks;
 
+/// <summary>What the ground and its water do over and under a base, all with factor one.</summary>
+/// <param name="SoilPerArea">Weight of the soil over the base on a unit of area, kPa.</param>
+/// <param name="Block">Weight of the soil over the whole base, as if nothing stood in it, kN.</param>
+/// <param name="Displaced">Weight of the soil whose place pedestal and column take, kN.</param>
+/// <param name="WaterPressure">Pressure of the water on the underside, u, kPa.</param>
+/// <param name="WeightPerArea">Weight of base and soil on a unit of area, kPa.</param>
+/// <param name="ColumnDepth">Depth in the soil down to which the column stands, m; below it the pedestal.</param>
+public readonly record struct GroundLoad(double SoilPerArea, double Block, double Displaced, double WaterPressure, double WeightPerArea, double ColumnDepth)
+{
+    /// <summary>Weight of the soil over the base, less what is displaced, kN.</summary>
+    public double Soil => Block - Displaced;
+}
+
 /// <summary>
 /// A trial base at one place, as checks read it: sizes and bars that may be set again and again, and contact solutions found once for each
 /// combination and size. One thread at a time; made to be reused, so that a search allocates nothing.
@@ -25,7 +38,7 @@ public sealed class BaseState
     private readonly CombinationSet set;
     private readonly (int Generation, double Key, int Combination)[] governing;
     private int nextKept;
-    private double weightOfBaseAndSoil;
+    private readonly GroundLoad[] groundLoads = new GroundLoad[3];
     private (double BottomX, double BottomY, double TopX, double TopY, double Bottom, double Top) depths;
 
     /// <summary>Makes the state of a foundation at a place; sizes must be set before it is read.</summary>
@@ -40,14 +53,16 @@ public sealed class BaseState
         Ground = place.Place.Ground;
         Code = project.Code;
         Units = project.Units;
-        set = project.CombinationsOf(foundation);
+        Site = project.Site;
+        set = place.Set;
+        Outline = place.Outline;
         Combinations = set.Used;
-        governing = new (int, double, int)[CheckCatalog.All.Length * KeysKept];
+        governing = new (int, double, int)[CheckCatalog.Slots * KeysKept];
         loads = new BaseLoads[Combinations.Length];
         contact = new ContactSolution[Combinations.Length];
         solvedAt = new int[Combinations.Length];
         placedLoads = new PlacedLoad[place.Loads.Count];
-        Hints = new int[CheckCatalog.All.Length];
+        Hints = new int[CheckCatalog.Slots];
     }
 
     /// <summary>The place.</summary>
@@ -58,6 +73,9 @@ public sealed class BaseState
 
     /// <summary>The design code.</summary>
     public ConcreteCode Code { get; }
+
+    /// <summary>Where bases may lie.</summary>
+    public Site Site { get; }
 
     /// <summary>Units for notes.</summary>
     public Units.UnitSystem Units { get; }
@@ -137,11 +155,39 @@ public sealed class BaseState
     /// <summary>Weight of the base, kN.</summary>
     public double BaseWeight { get; private set; }
 
-    /// <summary>Weight of the soil over the base, less what the column displaces, kN.</summary>
-    public double SoilWeight { get; private set; }
+    /// <summary>Weight of the pedestal, kN; 0 without.</summary>
+    public double PedestalWeight { get; private set; }
 
-    /// <summary>Weight of the soil that the column displaces, kN.</summary>
-    public double DisplacedSoil { get; private set; }
+    /// <summary>Height of the pedestal over the base, m; 0 without.</summary>
+    public double PedestalHeight => Math.Max(0, ColumnFoot - Underside - Thickness);
+
+    /// <summary>Level of the top of what stands on the base: of the pedestal, else of the base, m.</summary>
+    public double ColumnFoot { get; private set; }
+
+    /// <summary>The pedestal; null: the column stands on the base.</summary>
+    public Pedestal? Pedestal { get; private set; }
+
+    /// <summary>Dowels into the column.</summary>
+    public BarLayer Dowels { get; private set; }
+
+    /// <summary>What stands on the base as the sections see it: pedestal or column.</summary>
+    public ColumnOutline Outline { get; private set; }
+
+    /// <summary>What ground and water do over and under the base in a combination.</summary>
+    public ref readonly GroundLoad GroundLoad(int combination) => ref groundLoads[(int)Place.Waters[combination]];
+
+    /// <summary>The ground by depth in a combination.</summary>
+    public GroundColumn GroundColumn(int combination) => Ground.Column(Place.Waters[combination]);
+
+    /// <summary>The water of a combination in words, where it changes anything: "high water", "low water", "dry"; else null.</summary>
+    public string? WaterWords(int combination) =>
+        groundLoads[(int)WaterState.High].WaterPressure <= 0 ? null
+        : Place.Waters[combination] switch
+        {
+            WaterState.High => "high water",
+            WaterState.Low => Ground.WaterDepthLow is null ? "dry" : "low water",
+            _ => null,
+        };
 
     /// <summary>Counts the sizes that were set, so that what was found for one is not taken for another's.</summary>
     public int Generation { get; private set; }
@@ -158,12 +204,27 @@ public sealed class BaseState
     /// <summary>Whether checks look at a face.</summary>
     public bool LooksAt(Face face) => Looking == Face.None || Looking == face;
 
+    /// <summary>Sets what stands on the base; a size must be set after it.</summary>
+    public void Set(Pedestal? pedestal, BarLayer dowels)
+    {
+        if (Dowels != dowels || !Equals(Pedestal, pedestal))
+        {
+            Dowels = dowels;
+            Pedestal = pedestal;
+            Outline = BaseGeometry.Outline(Place.Place, pedestal);
+            Joints.Forget();
+        }
+    }
+
+    /// <summary>The sections of column and pedestal.</summary>
+    internal OfConcrete.JointSections Joints { get; } = new();
+
     /// <summary>Sets plan size and thickness; bars stay.</summary>
     public void Set(in BaseSize size)
     {
         Size = size;
         Generation++;
-        var offset = BaseGeometry.Offset(Foundation.Held, Place.Outline, size);
+        var offset = BaseGeometry.Offset(Foundation.Held, Outline, size);
         (ColumnX, ColumnY) = (offset.X, offset.Y);
         for (var i = 0; i < placedLoads.Length; i++)
         {
@@ -172,13 +233,17 @@ public sealed class BaseState
 
         Underside = Ground.Underside(size.Thickness);
         var top = Underside + size.Thickness;
-        Arm = (Place.Place.Support.Level ?? top) - Underside;
+        ColumnFoot = Pedestal is null ? top : Rules.Pedestal.TopLevel(Place.Place.Support, top) ?? top;
+        Arm = (Place.Place.Support.Level ?? ColumnFoot) - Underside;
         SoilDepth = Math.Max(0, Ground.Level - top);
         var area = size.Length * size.Width;
-        weightOfBaseAndSoil = (Rules.Concrete.Weight * size.Thickness) + (Ground.SoilWeight * SoilDepth);
         BaseWeight = Rules.Concrete.Weight * area * size.Thickness;
-        DisplacedSoil = Ground.SoilWeight * SoilDepth * Math.Min(area, Place.Place.Support.Area);
-        SoilWeight = (Ground.SoilWeight * SoilDepth * area) - DisplacedSoil;
+        PedestalWeight = Pedestal is null ? 0 : Rules.Concrete.Weight * Pedestal.Area * PedestalHeight;
+        for (var w = 0; w < groundLoads.Length; w++)
+        {
+            groundLoads[w] = Over((WaterState)w, area, top);
+        }
+
         FindDepths();
     }
 
@@ -279,7 +344,22 @@ public sealed class BaseState
 
     /// <summary>Factored weight of base, soil and surcharge on a unit of area in a combination, kPa.</summary>
     public double WeightPerArea(int combination) =>
-        (Combinations[combination].WeightFactor * weightOfBaseAndSoil) + (Place.SurchargeFactors[combination] * Ground.Surcharge);
+        (Combinations[combination].WeightFactor * GroundLoad(combination).WeightPerArea) + (Place.SurchargeFactors[combination] * Ground.Surcharge);
+
+    /// <summary>Factored weight of the pedestal less the soil that it and the column displace, at the column's centre, kN.</summary>
+    public double PrismWeight(int combination) => Combinations[combination].WeightFactor * (PedestalWeight - GroundLoad(combination).Displaced);
+
+    // Full weights; the water's own push stands apart. The pedestal takes the place of soil from the base up, the column above it.
+    private GroundLoad Over(WaterState water, double area, double top)
+    {
+        var ground = Ground.Column(water);
+        var topDepth = Math.Max(0, Ground.Level - top);
+        var split = Pedestal is null ? topDepth : Math.Clamp(Ground.Level - ColumnFoot, 0, topDepth);
+        var soil = ground.Weight(0, topDepth);
+        var low = (Pedestal?.Area ?? 0) * ground.Weight(split, topDepth);
+        var high = Math.Min(area, Place.Place.Support.Area) * ground.Weight(0, split);
+        return new GroundLoad(soil, area * soil, low + high, ground.WaterPressure(Ground.Level - Underside), (Rules.Concrete.Weight * Thickness) + soil, split);
+    }
 
     private void FindDepths()
     {

@@ -16,6 +16,12 @@ internal interface ICheckRule<TCapacity>
     /// </summary>
     static virtual double GoverningKey(BaseState s) => double.NaN;
 
+    /// <summary>Whether the water in the ground changes anything; if not, the combinations are looked at once, not at both waters.</summary>
+    static virtual bool KnowsWater => true;
+
+    /// <summary>A bound that the utilisation in a combination never exceeds, where one is cheap to find; infinite where not.</summary>
+    static virtual double UpperBound(BaseState s, in TCapacity capacity, int combination) => double.PositiveInfinity;
+
     /// <summary>The part that does not depend on the combination.</summary>
     static abstract TCapacity Capacity(BaseState s);
 
@@ -54,8 +60,17 @@ public abstract class Check
     /// <summary>Its place in the catalogue.</summary>
     public int Index { get; internal set; }
 
+    /// <summary>Whether it depends on the place though not on loads.</summary>
+    public bool OfPlace { get; init; }
+
     /// <summary>Whether it does not depend on loads or place.</summary>
     public bool IsOfBars => For == Family.None;
+
+    /// <summary>What the project must state for it to be done, where it does not; null: nothing is missing.</summary>
+    public Func<Foundations.Foundation, string?> Missing { get; init; } = _ => null;
+
+    /// <summary>Whether the water in the ground changes anything in it.</summary>
+    public abstract bool KnowsWater { get; }
 
     /// <summary>Whether any combination exceeds a limit; the one that failed last is tried first.</summary>
     public abstract bool Exceeds(BaseState state, double limit);
@@ -98,7 +113,7 @@ internal sealed class Check<TRule, TCapacity> : Check
             return false;
         }
 
-        if (state.Combinations[hint].IsFor(For) && Over(TRule.Evaluate(state, capacity, hint, ref none), limit))
+        if (state.Combinations[hint].IsFor(For) && TRule.UpperBound(state, capacity, hint) > limit && Over(TRule.Evaluate(state, capacity, hint, ref none), limit))
         {
             return true;
         }
@@ -106,6 +121,11 @@ internal sealed class Check<TRule, TCapacity> : Check
         var (governing, most) = (-1, double.NegativeInfinity);
         foreach (var k in combinations)
         {
+            if (Again(state, k) || TRule.UpperBound(state, capacity, k) <= limit)
+            {
+                continue;
+            }
+
             var o = TRule.Evaluate(state, capacity, k, ref none);
             if (Over(o, limit))
             {
@@ -156,6 +176,11 @@ internal sealed class Check<TRule, TCapacity> : Check
         var worst = default(Outcome);
         foreach (var k in state.CombinationsFor(For))
         {
+            if (Again(state, k) || (governing >= 0 && TRule.UpperBound(state, capacity, k) <= worst.Utilisation))
+            {
+                continue;
+            }
+
             var o = TRule.Evaluate(state, capacity, k, ref none);
             if (o.Done && (governing < 0 || Worse(o, worst)))
             {
@@ -171,6 +196,11 @@ internal sealed class Check<TRule, TCapacity> : Check
         var recorder = new Recorder(steps, note);
         return TRule.Evaluate(state, TRule.Capacity(state), combination, ref recorder);
     }
+
+    public override bool KnowsWater => TRule.KnowsWater;
+
+    // The same combination with the other water.
+    private static bool Again(BaseState state, int k) => !TRule.KnowsWater && state.Place.Waters[k] == Ground.WaterState.Low;
 
     private static bool Worse(in Outcome a, in Outcome b) => a.FailsAnyhow != b.FailsAnyhow ? a.FailsAnyhow : a.Utilisation > b.Utilisation;
 

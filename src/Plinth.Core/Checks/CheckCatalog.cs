@@ -14,18 +14,37 @@ public static class CheckCatalog
     /// <summary>The checks that are done.</summary>
     public static ReadOnlySpan<Check> All => List;
 
+    /// <summary>Parts of checks by direction, by which sizing knows what to change; no result names them.</summary>
+    internal static IReadOnlyList<Check> ForSearch { get; } = BuildForSearch();
+
+    /// <summary>How many checks there are, those for the search included.</summary>
+    internal static int Slots => List.Length + ForSearch.Count;
+
     /// <summary>The same as a list.</summary>
     public static IReadOnlyList<Check> Listed => List;
 
-    /// <summary>Ids of checks that are known but not done yet: every result lists them.</summary>
-    public static IReadOnlyList<string> NotChecked { get; } =
-    [
-        "flotation", "settlement", "punching-steel", "anchorage-x", "anchorage-y", "column-bearing", "interface", "interface-shear", "pedestal", "pedestal-shear",
-        "anchor-rods", "base-plate",
-    ];
+    /// <summary>Ids of what is never checked: every result lists them.</summary>
+    public static IReadOnlyList<string> NeverChecked { get; } = ["anchor-rods", "base-plate"];
+
+    /// <summary>What is not checked of a foundation, each with what the project must state for it; null where nothing can be stated.</summary>
+    public static IReadOnlyList<(string Id, string? Missing)> NotCheckedOf(Foundations.Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        return [.. List.Select(c => (c.Id, Missing: c.Missing(foundation))).Where(c => c.Missing is not null), .. NeverChecked.Select(id => (id, (string?)null))];
+    }
 
     /// <summary>The check with an id, or null.</summary>
     public static Check? Find(string id) => Array.Find(List, c => string.Equals(c.Id, id, StringComparison.Ordinal));
+
+    private static Check[] BuildForSearch()
+    {
+        Check[] list =
+        [
+            new Check<PunchingSteelAlong<AxisX>, Nothing> { Id = "punching-steel-x", Name = "steel at column", About = "", For = Family.Concrete, Unit = Unit.SteelArea, Clause = c => c.PunchingSteelClause, OfPlan = false, Index = List.Length },
+            new Check<PunchingSteelAlong<AxisY>, Nothing> { Id = "punching-steel-y", Name = "steel at column", About = "", For = Family.Concrete, Unit = Unit.SteelArea, Clause = c => c.PunchingSteelClause, OfPlan = false, Index = List.Length + 1 },
+        ];
+        return list;
+    }
 
     private static Check[] Build()
     {
@@ -35,15 +54,22 @@ public static class CheckCatalog
             return null;
         }
 
+        static string? NoJoint(Foundations.Foundation f) =>
+            !f.Rules.Column.Known && f.Places.Any(p => p.Support.Shape is Foundations.ColumnShape.Rectangular or Foundations.ColumnShape.Round) ? "give [column] strength" : null;
+
         Check[] list =
         [
             new Check<Equilibrium, Nothing> { Id = "equilibrium", Name = "equilibrium", About = "the resultant lies within the base: its relative eccentricity is below 1", For = Family.Ground | Family.Stability | Family.Concrete, Unit = Unit.Ratio, Clause = None, OfPlan = true },
             new Check<Bearing, Nothing> { Id = "bearing", Name = "bearing", About = "pressure on the ground against the bearing value", For = Family.Ground, Unit = Unit.Pressure, Clause = None, OfPlan = true },
+            new Check<BearingBelow, Nothing> { Id = "bearing-below", Name = "bearing below", About = "pressure on the top of deeper layers whose bearing is stated, the load spread with depth", For = Family.Ground, Unit = Unit.Pressure, Clause = None, OfPlan = true },
             new Check<ContactShare, Nothing> { Id = "contact", Name = "contact", About = "share of the base in contact against the least share; while the whole base bears, the share of the kern used", For = Family.Ground, Unit = Unit.Ratio, Clause = None, OfPlan = true },
             new Check<Uplift, Nothing> { Id = "uplift", Name = "uplift", About = "upward loads, case by case, against permanent loads and weights", For = Family.Stability, Unit = Unit.Force, Clause = None, OfPlan = true },
+            new Check<Flotation, Nothing> { Id = "flotation", Name = "flotation", About = "push of water that stands above the underside against weights and permanent loads", For = Family.Stability, Unit = Unit.Force, Clause = None, OfPlan = true },
             new Check<Sliding, Nothing> { Id = "sliding", Name = "sliding", About = "horizontal load against friction, adhesion and passive pressure", For = Family.Stability, Unit = Unit.Force, Clause = None, OfPlan = true },
             new Check<Overturning<AxisX>, Nothing> { Id = "overturning-x", Name = "tipping along x", About = "moments about the edges across x, case by case", For = Family.Stability, Unit = Unit.Moment, Clause = None, OfPlan = true },
             new Check<Overturning<AxisY>, Nothing> { Id = "overturning-y", Name = "tipping along y", About = "moments about the edges across y, case by case", For = Family.Stability, Unit = Unit.Moment, Clause = None, OfPlan = true },
+            new Check<Settlement, Nothing> { Id = "settlement", Name = "settlement", About = "mean pressure beyond the overburden over the subgrade modulus, or on elastic layers, against the greatest settlement", For = Family.Settlement, Unit = Unit.Settlement, Clause = None, OfPlan = true, Missing = f => f.Places.Any(p => p.Ground.MostSettlement is null || !Settlement.CanBeFound(p.Ground)) ? "give [ground] max-settlement with subgrade-modulus or layers with a modulus" : null },
+            new Check<Boundary, Nothing> { Id = "boundary", Name = "boundary", About = "the base lies within the site's boundary and clear of its zones", For = Family.None, Unit = Unit.Length, Clause = None, OfPlan = true, OfPlace = true },
             new Check<OneWayShear<AxisX>, OneWayStrength> { Id = "one-way-shear-x", Name = "shear across x", About = "shear over the whole width, upward at d from the face, downward at the face", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.OneWayShearClause, OfPlan = false },
             new Check<OneWayShear<AxisY>, OneWayStrength> { Id = "one-way-shear-y", Name = "shear across y", About = "the same along y", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.OneWayShearClause, OfPlan = false },
             new Check<TwoWayShear, Nothing> { Id = "two-way-shear", Name = "two-way shear", About = "stress at d/2 round the column with unbalanced moments both ways, closed and open sections", For = Family.Concrete, Unit = Unit.Stress, Clause = c => c.TwoWayShearClause, OfPlan = false },
@@ -56,6 +82,14 @@ public static class CheckCatalog
             new Check<BarSpacing<AxisX>, Nothing> { Id = "bar-spacing-x", Name = "bar spacing x", About = "greatest and least distances of the bars along x", For = Family.None, Unit = Unit.Section, Clause = c => c.SpacingClause, OfPlan = false },
             new Check<BarSpacing<AxisY>, Nothing> { Id = "bar-spacing-y", Name = "bar spacing y", About = "the same along y", For = Family.None, Unit = Unit.Section, Clause = c => c.SpacingClause, OfPlan = false },
             new Check<LeastDepth, Nothing> { Id = "least-depth", Name = "least depth", About = "effective depth of the shallower bottom layer", For = Family.None, Unit = Unit.Section, Clause = c => c.LeastDepthClause, OfPlan = false },
+            new Check<PunchingSteel, Nothing> { Id = "punching-steel", Name = "steel at column", About = "least bottom steel within a strip at the column where two-way shear is high", For = Family.Concrete, Unit = Unit.SteelArea, Clause = c => c.PunchingSteelClause, OfPlan = false, Missing = f => f.Rules.Steel.PunchingSteel ? null : "[steel] punching-steel = false" },
+            new Check<Anchorage<AxisX>, AnchorageLengths> { Id = "anchorage-x", Name = "anchorage x", About = "development of the bars along x from the column's faces to their ends, straight or hooked", For = Family.Concrete, Unit = Unit.Section, Clause = c => c.AnchorageClause, OfPlan = false },
+            new Check<Anchorage<AxisY>, AnchorageLengths> { Id = "anchorage-y", Name = "anchorage y", About = "the same along y", For = Family.Concrete, Unit = Unit.Section, Clause = c => c.AnchorageClause, OfPlan = false },
+            new Check<ColumnBearing, Nothing> { Id = "column-bearing", Name = "column bearing", About = "bearing of column, plate or pedestal on the concrete below, and of the column's own concrete with its dowels", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.BearingClause, OfPlan = false },
+            new Check<Interface, JointStrength> { Id = "interface", Name = "joint", About = "force and moments on the column's section with the dowels for bars, least dowels, their development", For = Family.Concrete, Unit = Unit.Ratio, Clause = c => c.InterfaceClause, OfPlan = false, Missing = NoJoint },
+            new Check<InterfaceShear, Nothing> { Id = "interface-shear", Name = "joint shear", About = "shear across the joints below column and pedestal, by friction", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.ShearFrictionClause, OfPlan = false, Missing = NoJoint },
+            new Check<PedestalStrength, PedestalLimits> { Id = "pedestal", Name = "pedestal", About = "force and moments both ways on the pedestal, its least and greatest steel, its ties", For = Family.Concrete, Unit = Unit.Ratio, Clause = c => c.ColumnClause, OfPlan = false },
+            new Check<PedestalShear, Nothing> { Id = "pedestal-shear", Name = "pedestal shear", About = "shear in the pedestal both ways", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.ColumnShearClause, OfPlan = false },
         ];
         for (var i = 0; i < list.Length; i++)
         {

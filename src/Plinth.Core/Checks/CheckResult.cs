@@ -82,11 +82,20 @@ public readonly record struct Outcome
 /// <param name="Note">What to say of it; null if nothing.</param>
 public sealed record CheckResult(string Id, string? Place, string? Combination, Unit Unit, Outcome Outcome, string? Clause, string? Note)
 {
+    /// <summary>The water in the combination, in words: "high water", "low water", "dry"; null where none matters.</summary>
+    public string? Water { get; init; }
+
+    /// <summary>The engineer's leave to pass over it; null: none.</summary>
+    public Leave? Leave { get; init; }
+
     /// <summary>Utilisation.</summary>
     public double Utilisation => Outcome.Utilisation;
 
     /// <summary>Whether it passes.</summary>
-    public bool Passes => Outcome.Passes;
+    public bool Passes => Outcome.Passes || Allowed;
+
+    /// <summary>Whether it passes by the engineer's leave alone.</summary>
+    public bool Allowed => !Outcome.Passes && Leave is { } leave && (leave.UpTo is null || (!Outcome.FailsAnyhow && leave.Covers(Utilisation)));
 }
 
 /// <summary>All checks of a foundation.</summary>
@@ -95,7 +104,10 @@ public sealed record CheckResult(string Id, string? Place, string? Combination, 
 public sealed record FoundationResult(IReadOnlyList<CheckResult> Checks, IReadOnlyList<string> Notes)
 {
     /// <summary>The check with the highest utilisation; a failing one before any that passes.</summary>
-    public CheckResult Governing => Checks.Aggregate((best, c) => (c.Passes, -c.Utilisation).CompareTo((best.Passes, -best.Utilisation)) < 0 ? c : best);
+    public CheckResult Governing => Checks.Aggregate((best, c) => Rank(c).CompareTo(Rank(best)) < 0 ? c : best);
+
+    // What is waived governs nothing; what is accepted still does.
+    private static (bool Passes, bool Waived, double Room) Rank(CheckResult c) => (c.Passes, c.Leave is { UpTo: null }, -c.Utilisation);
 
     /// <summary>Whether all pass.</summary>
     public bool Passes => Checks.All(c => c.Passes);

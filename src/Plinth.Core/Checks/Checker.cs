@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Plinth.Core.Buildings;
+using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Tracing;
@@ -18,6 +19,16 @@ public sealed class Checker
         Foundation = foundation;
         States = [.. foundation.Places.Select(p => new BaseState(project, foundation, new LoadedPlace(project, foundation, p)))];
     }
+
+    private Checker(Project project, Foundation foundation, double factor)
+    {
+        Project = project;
+        Foundation = foundation;
+        States = [.. foundation.Places.Select(p => new BaseState(project, foundation, new LoadedPlace(project, foundation, p).Times(factor)))];
+    }
+
+    /// <summary>The largest room that is sought: three times the actions.</summary>
+    public const double MostRoom = 2;
 
     /// <summary>The project.</summary>
     public Project Project { get; }
@@ -40,10 +51,10 @@ public sealed class Checker
             {
                 if (check.Worst(state) is { } worst)
                 {
-                    results.Add(new CheckResult(check.Id, check.IsOfBars ? null : state.Place.Place.Name, worst.Combination < 0 ? null : state.Combinations[worst.Combination].Name, check.Unit, worst.Outcome, check.Clause(state.Code), worst.Note));
+                    results.Add(Result(check, state, worst.Combination, worst.Outcome, worst.Note));
                 }
 
-                if (check.IsOfBars)
+                if (check.IsOfBars && !check.OfPlace)
                 {
                     break;
                 }
@@ -51,6 +62,48 @@ public sealed class Checker
         }
 
         return new FoundationResult(results, Notes());
+    }
+
+    /// <summary>
+    /// How much all actions of the supports may grow before the design fails, as a share of them: 0.12 for 12 %; negative where it fails as it is, by how much
+    /// they must shrink. Weights, water and surcharge stay. Found to half a percent; no more than <see cref="MostRoom"/>, no less than its opposite.
+    /// </summary>
+    public double Room(FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        bool Holds(double factor)
+        {
+            var scaled = new Checker(Project, Foundation, factor);
+            scaled.Set(design);
+            return scaled.States.All(s => CheckCatalog.Listed.All(c => Foundation.LeaveOf(c.Id) is var leave && (leave is { UpTo: null } || !c.Exceeds(s, leave?.UpTo ?? 1))));
+        }
+
+        // Steps that widen find the bounds, halving closes in.
+        var grows = Holds(1);
+        var (near, far, step) = (1.0, 1.0, 0.02);
+        while (true)
+        {
+            far = grows ? Math.Min(1 + MostRoom, near + step) : Math.Max(0, near - step);
+            if (Holds(far) != grows)
+            {
+                break;
+            }
+
+            if (far >= 1 + MostRoom || far <= 0)
+            {
+                return far - 1;
+            }
+
+            (near, step) = (far, step * 2);
+        }
+
+        while (Math.Abs(far - near) > 0.005)
+        {
+            var mid = (near + far) / 2;
+            (near, far) = Holds(mid) == grows ? (mid, far) : (near, mid);
+        }
+
+        return (grows ? near : far) - 1;
     }
 
     /// <summary>The trace of a check in a combination, or in its governing one.</summary>
@@ -67,11 +120,13 @@ public sealed class Checker
         (BaseState State, int Combination, Outcome Outcome)? chosen = null;
         foreach (var state in States.Where(s => place is null || s.Place.Place.Name == place))
         {
-            var k = combination is null ? -1 : IndexOf(state, combination);
-            if (check.Worst(state) is { } worst && (chosen is null || worst.Outcome.Utilisation > chosen.Value.Outcome.Utilisation))
+            if (check.Worst(state) is not { } worst || (chosen is not null && worst.Outcome.Utilisation <= chosen.Value.Outcome.Utilisation))
             {
-                chosen = (state, k >= 0 && !check.IsOfBars ? k : worst.Combination, worst.Outcome);
+                continue;
             }
+
+            var k = combination is null || check.IsOfBars ? worst.Combination : WorstOf(check, state, combination) ?? worst.Combination;
+            chosen = (state, k, worst.Outcome);
         }
 
         if (chosen is not { } c)
@@ -82,8 +137,15 @@ public sealed class Checker
         var steps = new List<TraceStep>();
         var note = new NoteSlot();
         var outcome = check.Trace(c.State, c.Combination, steps, note);
-        return (steps, new CheckResult(check.Id, check.IsOfBars ? null : c.State.Place.Place.Name, c.Combination < 0 ? null : c.State.Combinations[c.Combination].Name, check.Unit, outcome, check.Clause(c.State.Code), note.Text));
+        return (steps, Result(check, c.State, c.Combination, outcome, note.Text));
     }
+
+    private CheckResult Result(Check check, BaseState state, int combination, in Outcome outcome, string? note) =>
+        new(check.Id, check.IsOfBars && !check.OfPlace ? null : state.Place.Place.Name, combination < 0 ? null : state.Combinations[combination].Name, check.Unit, outcome, check.Clause(state.Code), note)
+        {
+            Water = combination < 0 || !check.KnowsWater ? null : state.WaterWords(combination),
+            Leave = Foundation.LeaveOf(check.Id),
+        };
 
     /// <summary>Puts a design into the states.</summary>
     public void Set(FoundationDesign design)
@@ -92,22 +154,25 @@ public sealed class Checker
         var bars = design.Bars(Foundation.Rules.Concrete.CoverSide);
         foreach (var state in States)
         {
+            state.Set(design.Pedestal, design.Dowels.Size is null ? BarLayer.None : new BarLayer(design.Dowels.Count, design.Dowels.Size));
             state.Set(design.Size);
             state.Set(bars);
         }
     }
 
-    private static int IndexOf(BaseState state, string name)
+    // A combination by name, with the water that is worse where it stands with both.
+    private static int? WorstOf(Check check, BaseState state, string name)
     {
+        (int K, double Utilisation)? worst = null;
         for (var k = 0; k < state.Combinations.Length; k++)
         {
-            if (string.Equals(state.Combinations[k].Name, name, StringComparison.Ordinal))
+            if (string.Equals(state.Combinations[k].Name, name, StringComparison.Ordinal) && check.Trace(state, k, [], new NoteSlot()) is { } o && (worst is null || (o.Done && o.Utilisation > worst.Value.Utilisation)))
             {
-                return k;
+                worst = (k, o.Done ? o.Utilisation : -1);
             }
         }
 
-        return -1;
+        return worst?.K;
     }
 
     private List<string> Notes()
@@ -134,17 +199,17 @@ public sealed class Checker
         foreach (var s in States)
         {
             var where = States.Length > 1 ? $" ({s.Place.Place.Name})" : "";
-            if (s.Place.Place.Support.Level is { } level && level > s.Underside + s.Thickness + 1e-9)
+            if (s.Place.Place.Support.Level is { } level && level > s.ColumnFoot + 1e-9)
             {
-                Add($"the column runs down to the base: the reactions act {Units.Unit.Length.FormatWithSymbol(level - s.Underside - s.Thickness, s.Units)} above its top, no weight added{where}");
+                Add($"the column runs down to the {(s.Pedestal is null ? "base" : "pedestal")}: the reactions act {Units.Unit.Length.FormatWithSymbol(level - s.ColumnFoot, s.Units)} above its top, no weight added{where}");
             }
 
-            if (s.Place.Outline.Note is { } outline)
+            if (s.Outline.Note is { } outline)
             {
                 Add(outline + where);
             }
 
-            var overhang = Math.Max((s.Length / 2) + Math.Abs(s.ColumnX) - (s.Place.Outline.X / 2), (s.Width / 2) + Math.Abs(s.ColumnY) - (s.Place.Outline.Y / 2));
+            var overhang = Math.Max((s.Length / 2) + Math.Abs(s.ColumnX) - (s.Outline.X / 2), (s.Width / 2) + Math.Abs(s.ColumnY) - (s.Outline.Y / 2));
             if (overhang > 4 * s.Thickness)
             {
                 Add($"overhang over 4 thicknesses: a rigid base is doubtful{where}");

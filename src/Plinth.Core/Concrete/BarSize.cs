@@ -66,6 +66,12 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
     /// <summary>No bars.</summary>
     public static readonly BarSpec None = new(null, 0, 0);
 
+    /// <summary>Whether both ends have standard 90° hooks.</summary>
+    public bool Hooked { get; init; }
+
+    /// <summary>How many of them lie in the middle band of a rectangular base; 0: they lie evenly.</summary>
+    public int Band { get; init; }
+
     /// <summary>The bars in a base of a breadth: count = ⌈(breadth − 2·side cover − db)/s⌉ + 1.</summary>
     /// <param name="breadth">Breadth over which the bars lie, m.</param>
     /// <param name="sideCover">Cover at the sides, m.</param>
@@ -77,16 +83,33 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
         }
 
         return Count > 0
-            ? new BarLayer(Count, Size)
-            : new BarLayer((int)Math.Ceiling(((breadth - (2 * sideCover) - Size.Diameter) / Spacing) - 1e-9) + 1, Size);
+            ? new BarLayer(Count, Size) { Hooked = Hooked, Band = Band }
+            : new BarLayer((int)Math.Ceiling(((breadth - (2 * sideCover) - Size.Diameter) / Spacing) - 1e-9) + 1, Size) { Hooked = Hooked };
     }
 
-    /// <summary>As written in adopted.toml.</summary>
-    public override string ToString() => Size is null ? "none"
+    /// <summary>The layer as a specification by count.</summary>
+    public static BarSpec Of(BarLayer layer) => layer.Any ? new BarSpec(layer.Size, layer.Count, 0) { Hooked = layer.Hooked, Band = layer.Band } : None;
+
+    /// <summary>As written for people: "13 T16", "13 T16 hooked", "9 + 4 T16 banded".</summary>
+    public override string ToString() => Straight + (Hooked ? " hooked" : "");
+
+    /// <summary>The same without its ends.</summary>
+    public string Straight => Size is null ? "none"
+        : Band > 0 ? $"{Band} + {Count - Band} {Size.Name} banded"
         : Count > 0 ? $"{Count} {Size.Name}"
+        : Size.Name[0] == '#' ? string.Create(CultureInfo.InvariantCulture, $"{Size.Name} @ {Spacing / 0.0254:0.###} in")
         : string.Create(CultureInfo.InvariantCulture, $"{Size.Name} @ {Spacing * 1000:0.###} mm");
 
-    /// <summary>Reads "13 T16", "T16 @ 180 mm", "none".</summary>
+    /// <summary>A layer with some of its bars in the middle band; null if the rest cannot be shared by both sides.</summary>
+    /// <param name="band">How many lie in the band.</param>
+    /// <param name="rest">Those beside it, an even number of the same size.</param>
+    public static BarSpec? WithBand(int band, BarSpec rest)
+    {
+        ArgumentNullException.ThrowIfNull(rest);
+        return band >= 2 && rest.Size is not null && rest.Count % 2 == 0 && rest.Spacing == 0 ? rest with { Count = band + rest.Count, Band = band } : null;
+    }
+
+    /// <summary>Reads "13 T16", "T16 @ 180 mm", "13 T16 hooked", "9 + 4 T16 banded", "none".</summary>
     /// <param name="text">The text.</param>
     /// <param name="spec">What it says.</param>
     /// <param name="fault">Why it cannot be read; null if it can.</param>
@@ -99,6 +122,26 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
         if (t.Equals("none", StringComparison.OrdinalIgnoreCase))
         {
             return true;
+        }
+
+        const string Hooks = " hooked";
+        if (t.EndsWith(Hooks, StringComparison.Ordinal))
+        {
+            var straight = TryParse(t[..^Hooks.Length], out spec, out fault);
+            spec = spec.Size is null ? spec : spec with { Hooked = true };
+            return straight;
+        }
+
+        if (t.EndsWith(" banded", StringComparison.Ordinal) && t.IndexOf('+', StringComparison.Ordinal) is > 0 and var plus)
+        {
+            if (int.TryParse(t.AsSpan(0, plus), NumberStyles.None | NumberStyles.AllowTrailingWhite, CultureInfo.InvariantCulture, out var band) && TryParse(t[(plus + 1)..^" banded".Length], out var rest, out fault) && rest.Count > 0 && WithBand(band, rest) is { } whole)
+            {
+                spec = whole;
+                return true;
+            }
+
+            fault ??= $"\"{text}\" is not a banded layer; write for example \"9 + 4 T16 banded\": those in the band, and an even number beside it";
+            return false;
         }
 
         var at = t.IndexOf('@', StringComparison.Ordinal);
@@ -151,6 +194,12 @@ public readonly record struct BarLayer(int Count, BarSize? Size)
     /// <summary>No bars.</summary>
     public static readonly BarLayer None;
 
+    /// <summary>Whether both ends have standard 90° hooks.</summary>
+    public bool Hooked { get; init; }
+
+    /// <summary>How many lie in the middle band; 0: they lie evenly.</summary>
+    public int Band { get; init; }
+
     /// <summary>Whether there are bars.</summary>
     public bool Any => Count > 0;
 
@@ -161,7 +210,7 @@ public readonly record struct BarLayer(int Count, BarSize? Size)
     public double Diameter => Size?.Diameter ?? 0;
 
     /// <summary>As written: "13 T16" or "none".</summary>
-    public override string ToString() => Size is null ? "none" : $"{Count} {Size.Name}";
+    public override string ToString() => BarSpec.Of(this).ToString();
 }
 
 /// <summary>All bars of a base.</summary>

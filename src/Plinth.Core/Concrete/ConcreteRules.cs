@@ -66,4 +66,26 @@ public enum LowerLayer
 /// <param name="MostSpacing">Greatest distance centre to centre, m.</param>
 /// <param name="TopSteel">When top bars are given.</param>
 /// <param name="LowerLayer">Which bars lie outermost.</param>
-public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, double LeastSpacing, double MostSpacing, TopSteel TopSteel, LowerLayer LowerLayer);
+public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, double LeastSpacing, double MostSpacing, TopSteel TopSteel, LowerLayer LowerLayer)
+{
+    /// <summary>Whether the least steel near punched columns is asked (318-19 8.6.1.2).</summary>
+    public bool PunchingSteel { get; init; } = true;
+
+    /// <summary>Whether the spacing of bars is also limited for cracks (24.3.2).</summary>
+    public bool CrackSpacing { get; init; }
+
+    /// <summary>Whether straight development counts only the steel that is required (25.4.10).</summary>
+    public bool AnchorageExcess { get; init; }
+
+    /// <summary>Whether the short-way bars of rectangular bases are laid in a middle band; else evenly, with more of them.</summary>
+    public bool Banded { get; init; }
+
+    /// <summary>Sizes that are used where they suffice, before all others; empty: none preferred.</summary>
+    public IReadOnlyList<BarSize> Preferred { get; init; } = [];
+
+    /// <summary>Allowed sizes of top bars; empty: those of the bottom.</summary>
+    public IReadOnlyList<BarSize> TopBars { get; init; } = [];
+
+    /// <summary>Whether both ways get bars of one size and number.</summary>
+    public bool BothWaysAlike { get; init; }
+}

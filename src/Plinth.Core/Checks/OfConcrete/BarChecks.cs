@@ -1,3 +1,4 @@
+using Plinth.Core.Concrete;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
@@ -78,9 +79,13 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
         var (breadth, db) = (TAxis.IsX ? s.Width : s.Length, layer.Diameter);
         var rules = s.Rules.Steel;
         trace.Remark(bottom ? "Bottom bars" : "Top bars");
+        if (layer.Band > 0)
+        {
+            return Banded(s, layer, face, ref trace);
+        }
+
         var centres = trace.Let("s", (breadth - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
-        var code = s.Code.MostSpacing(s.Thickness);
-        var most = trace.Given("s,most", Math.Min(rules.MostSpacing, code), Unit.Section, rules.MostSpacing <= code ? "[steel] spacing" : "2h and the code's limit", s.Code.SpacingClause);
+        var most = Most(s, bottom, ref trace);
         var leastClear = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section, "the code's least, a bar, 4/3 of the aggregate", s.Code.SpacingClause);
         var least = trace.Given("s,least", Math.Max(rules.LeastSpacing, leastClear + db), Unit.Section, rules.LeastSpacing >= leastClear + db ? "[steel] spacing" : "least clear distance and a bar");
         if (centres / most >= least / centres)
@@ -99,6 +104,34 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
 
         trace.Let("utilisation", rules.LeastSpacing / centres, Unit.Ratio, $"{new Sym("s,least", rules.LeastSpacing, Unit.Section)}/{new Sym("s", centres, Unit.Section)}");
         return Outcome.Ratio(rules.LeastSpacing, centres) with { Face = face };
+    }
+    private static double Most<T>(BaseState s, bool bottom, ref T trace)
+        where T : struct, ITrace
+    {
+        var rules = s.Rules.Steel;
+        var code = s.Code.MostSpacing(s.Thickness);
+        var most = trace.Given("s,most", Math.Min(rules.MostSpacing, code), Unit.Section, rules.MostSpacing <= code ? "[steel] spacing" : "2h and the code's limit", s.Code.SpacingClause);
+        return rules.CrackSpacing
+            ? Math.Min(most, trace.Given("s,crack", s.Code.CrackSpacing(rules.Yield, bottom ? s.Rules.Concrete.CoverBottom : s.Rules.Concrete.CoverTop), Unit.Section, "for cracks, at two thirds of the yield stress", $"{s.Code.Name} 24.3.2"))
+            : most;
+    }
+
+    private static Outcome Banded<T>(BaseState s, BarLayer layer, Face face, ref T trace)
+        where T : struct, ITrace
+    {
+        var (gaps, db) = (BarGaps.Of(s, TAxis.IsX, layer), layer.Diameter);
+        var most = Most(s, face == Face.Bottom, ref trace);
+        trace.Given("s,wide", gaps.Most, Unit.Section, "greatest distance of a banded layer");
+        trace.Given("s,near", gaps.Least, Unit.Section, "least distance of a banded layer");
+        var least = trace.Given("s,least", Math.Max(s.Rules.Steel.LeastSpacing, s.Code.LeastClear(db, s.Rules.Concrete.Aggregate) + db), Unit.Section, "[steel] spacing, or least clear distance and a bar", s.Code.SpacingClause);
+        if (gaps.Most / most >= least / gaps.Least)
+        {
+            trace.Let("utilisation", gaps.Most / most, Unit.Ratio, $"{new Sym("s,wide", gaps.Most, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
+            return Outcome.Ratio(gaps.Most, most) with { Face = face };
+        }
+
+        trace.Let("utilisation", least / gaps.Least, Unit.Ratio, $"{new Sym("s,least", least, Unit.Section)}/{new Sym("s,near", gaps.Least, Unit.Section)}");
+        return Outcome.Ratio(least, gaps.Least) with { Face = face };
     }
 }
 

@@ -71,7 +71,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
             BaseLoadCase.Contact(s, k, true, ref trace);
             trace.Heading($"{(TFace.IsBottom ? "Bottom" : "Top")} flexure along {TAxis.Name}, at the face");
             governing.Tell(s, k, TAxis.IsX, TFace.IsBottom, moment: true, ref trace);
-            if (s.Layer(TAxis.IsX, TFace.IsBottom).Any)
+            if (strength.Strength > 0)
             {
                 Strength(s, ref trace);
                 trace.Let("utilisation", demand / strength.Strength, Unit.Ratio, $"{new Sym("Mu", demand, Unit.Moment)}/{new Sym("φMn", strength.Strength, Unit.Moment)}");
@@ -80,7 +80,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
 
         if (!s.Layer(TAxis.IsX, TFace.IsBottom).Any && demand > 0)
         {
-            trace.Note(TFace.IsBottom ? "no bottom bars" : "weights exceed the pressure beyond the face: top steel is needed");
+            trace.Note(TFace.IsBottom ? "no bottom bars" : outcome.Passes ? "plain concrete holds what weights exceed the pressure" : "weights exceed the pressure beyond the face: top steel is needed");
         }
 
         return outcome;
@@ -92,7 +92,8 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
         var layer = s.Layer(TAxis.IsX, TFace.IsBottom);
         if (!layer.Any)
         {
-            return new FlexuralStrength(0, true, double.PositiveInfinity);
+            var plain = s.Code.PlainThickness(s.Thickness);
+            return new FlexuralStrength(TFace.IsBottom || plain <= 0 ? 0 : s.Code.PlainFlexure(ref trace, s.Rules.Concrete, TAxis.IsX ? s.Width : s.Length, plain), true, double.PositiveInfinity);
         }
 
         var area = trace.Let("As", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
@@ -100,7 +101,10 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
         if (spread > 1)
         {
             var beta = TAxis.IsX ? s.Width / s.Length : s.Length / s.Width;
-            area = trace.Let("As,eff", area / spread, Unit.SteelArea, $"{new Sym("As", area, Unit.SteelArea)}/(2·{new Sym("β", beta, Unit.Ratio)}/({new Sym("β", beta, Unit.Ratio)} + 1))", s.Code.ShortWayClause);
+            var b = new Sym("β", beta, Unit.Ratio);
+            area = layer.Band > 0
+                ? trace.Let("As,eff", Math.Min(area, layer.Band * layer.Size!.Area * (beta + 1) / 2), Unit.SteelArea, $"min({new Sym("As", area, Unit.SteelArea)}; {new Sym("nband", layer.Band, Unit.Ratio)}·{new Sym("Ab", layer.Size.Area, Unit.SteelArea)}·({b} + 1)/2)", s.Code.ShortWayClause)
+                : trace.Let("As,eff", area / spread, Unit.SteelArea, $"{new Sym("As", area, Unit.SteelArea)}/(2·{b}/({b} + 1))", s.Code.ShortWayClause);
         }
 
         trace.Given("d", s.Depth(TAxis.IsX, TFace.IsBottom), Unit.Section, $"of the {(TFace.IsBottom ? "bottom" : "top")} bars along {TAxis.Name}");

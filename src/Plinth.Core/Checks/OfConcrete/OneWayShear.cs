@@ -6,7 +6,7 @@ namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>Strengths of a base in one-way shear.</summary>
 /// <param name="Bottom">φVc with the bottom bars, kN.</param>
-/// <param name="Top">φVc with the top bars, kN; 0 without.</param>
+/// <param name="Top">φVc with the top bars, or φVn of plain concrete without, kN.</param>
 internal readonly record struct OneWayStrength(double Bottom, double Top);
 
 /// <summary>Shear across the whole base on both sides of the column: upward at d from the face, downward at the face (ACI 318 7.4.3.2, 13.2.7.2).</summary>
@@ -24,7 +24,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
     public static OneWayStrength Capacity(BaseState s)
     {
         var none = default(NoTrace);
-        return new OneWayStrength(Strength(s, true, ref none), s.Layer(TAxis.IsX, false).Any ? Strength(s, false, ref none) : 0);
+        return new OneWayStrength(Strength(s, true, ref none), Strength(s, false, ref none));
     }
 
     public static Outcome Evaluate<T>(BaseState s, in OneWayStrength strength, int k, ref T trace)
@@ -65,7 +65,11 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
             var isUp = worst.Face == Face.Bottom;
             BaseLoadCase.Contact(s, k, true, ref trace);
             trace.Heading(isUp ? $"Upward shear across {TAxis.Name}, at d from the face" : $"Downward shear across {TAxis.Name}, at the face");
-            trace.Given("d", s.Depth(TAxis.IsX, isUp), Unit.Section, $"of the {(isUp ? "bottom" : "top")} bars along {TAxis.Name}");
+            if (isUp || s.Layer(TAxis.IsX, false).Any)
+            {
+                trace.Given("d", s.Depth(TAxis.IsX, isUp), Unit.Section, $"of the {(isUp ? "bottom" : "top")} bars along {TAxis.Name}");
+            }
+
             if (worst.Utilisation > 0)
             {
                 governing.Tell(s, k, TAxis.IsX, isUp, moment: false, ref trace);
@@ -75,16 +79,16 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
                 trace.Remark("Both sections lie outside the base, or nothing acts beyond them.");
             }
 
-            if (isUp || s.Layer(TAxis.IsX, false).Any)
+            if (worst.Capacity > 0)
             {
                 Strength(s, isUp, ref trace);
                 trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
             }
         }
 
-        if (worst.Face == Face.Top && strength.Top == 0)
+        if (worst.Face == Face.Top && !s.Layer(TAxis.IsX, false).Any)
         {
-            trace.Note("pressed down beyond the face: top steel is needed");
+            trace.Note(worst.Passes ? "plain concrete holds what presses down beyond the face" : "pressed down beyond the face: top steel is needed");
         }
         else if (worst.Utilisation == 0)
         {
@@ -101,6 +105,12 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
         where T : struct, ITrace
     {
         var breadth = TAxis.IsX ? s.Width : s.Length;
+        if (!bottom && !s.Layer(TAxis.IsX, false).Any)
+        {
+            var plain = s.Code.PlainThickness(s.Thickness);
+            return plain > 0 ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, breadth, plain) : 0;
+        }
+
         return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(TAxis.IsX, bottom), s.Layer(TAxis.IsX, bottom).Area);
     }
 }

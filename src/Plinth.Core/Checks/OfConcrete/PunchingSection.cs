@@ -99,7 +99,7 @@ internal static class PunchingSectionFinder
             return 0;
         }
 
-        var o = s.Place.Outline;
+        var o = s.Outline;
         var (hx, hy) = (s.Length / 2, s.Width / 2);
         var (x0, x1) = (s.ColumnX - ((o.X + depth) / 2), s.ColumnX + ((o.X + depth) / 2));
         var (y0, y1) = (s.ColumnY - ((o.Y + depth) / 2), s.ColumnY + ((o.Y + depth) / 2));

@@ -8,8 +8,8 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="Side">+1: the part towards +axis; −1 towards −axis.</param>
 /// <param name="At">Where the section lies from the base's centre, m.</param>
 /// <param name="Overhang">Length of the part beyond, m; 0 or less: the section lies outside the base.</param>
-/// <param name="UpShear">∫p dA over the part, kN.</param>
-/// <param name="UpMoment">∫p·distance dA about the section, kNm.</param>
+/// <param name="UpShear">∫(p + u) dA over the part, kN: the ground's pressure and the water's.</param>
+/// <param name="UpMoment">∫(p + u)·distance dA about the section, kNm.</param>
 /// <param name="DownShear">Factored weights and loads beside the column on the part, kN.</param>
 /// <param name="DownMoment">Their moment about the section, kNm.</param>
 /// <param name="Deduct">Share of the weights that counts against upward effects: 1 net, 0 gross.</param>
@@ -36,8 +36,8 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
     public static SectionForces Beyond(BaseState s, int k, bool alongX, int side, double fromFace)
     {
         var (half, across, column, face) = alongX
-            ? (s.Length / 2, s.Width, s.ColumnX, s.Place.Outline.X / 2)
-            : (s.Width / 2, s.Length, s.ColumnY, s.Place.Outline.Y / 2);
+            ? (s.Length / 2, s.Width, s.ColumnX, s.Outline.X / 2)
+            : (s.Width / 2, s.Length, s.ColumnY, s.Outline.Y / 2);
         var at = column + (side * (face + fromFace));
         var overhang = half - (side * at);
         if (overhang <= 0)
@@ -48,11 +48,12 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         var p = s.Contact(k).Pressure;
         var (from, to) = side > 0 ? (at, half) : (-half, at);
         var r = alongX ? p.OverRectangle(from, -across / 2, to, across / 2) : p.OverRectangle(-across / 2, from, across / 2, to);
-        var moment = side * ((alongX ? r.MomentX : r.MomentY) - (at * r.Force));
+        var water = s.GroundLoad(k).WaterPressure * overhang * across;
+        var moment = (side * ((alongX ? r.MomentX : r.MomentY) - (at * r.Force))) + (water * overhang / 2);
         var weight = s.WeightPerArea(k) * overhang * across;
         var (besideForce, besideX, besideY) = s.PlacedLoads.Length == 0 ? default : alongX ? s.LoadsWithin(k, from, double.NegativeInfinity, to, double.PositiveInfinity) : s.LoadsWithin(k, double.NegativeInfinity, from, double.PositiveInfinity, to);
         var beside = side * ((alongX ? besideX : besideY) - (at * besideForce));
-        return new SectionForces(side, at, overhang, r.Force, moment, weight + besideForce, (weight * overhang / 2) + beside, s.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
+        return new SectionForces(side, at, overhang, r.Force + water, moment, weight + besideForce, (weight * overhang / 2) + beside, s.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
     }
 
     /// <summary>Tells the forces.</summary>
@@ -74,17 +75,20 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         var p = s.Contact(k).Pressure;
         var wholly = alongX ? p.BearsWholly(from, -wide, to, wide) : p.BearsWholly(-wide, from, wide, to);
         var (inner, outer) = alongX ? (p.At(At, 0), p.At(Side * half, 0)) : (p.At(0, At), p.At(0, Side * half));
+        var u0 = s.GroundLoad(k).WaterPressure;
+        var with = u0 > 0 ? " with the water's" : "";
+        (inner, outer) = (inner + u0, outer + u0);
         if (wholly)
         {
-            trace.Given("ps", inner, Unit.Pressure, "pressure at the section, mean across the base");
-            trace.Given("pe", outer, Unit.Pressure, "pressure at the edge, mean across the base");
+            trace.Given("ps", inner, Unit.Pressure, $"pressure{with} at the section, mean across the base");
+            trace.Given("pe", outer, Unit.Pressure, $"pressure{with} at the edge, mean across the base");
         }
 
         if (moment)
         {
             var u = wholly
                 ? trace.Let("Mp", UpMoment, Unit.Moment, $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2·({new Sym("ps", inner, Unit.Pressure)} + 2·{new Sym("pe", outer, Unit.Pressure)})/6")
-                : trace.Given("Mp", UpMoment, Unit.Moment, "∫p·distance dA over the part beyond, exact");
+                : trace.Given("Mp", UpMoment, Unit.Moment, u0 > 0 ? "∫(p + u)·distance dA over the part beyond, exact" : "∫p·distance dA over the part beyond, exact");
             var own = s.WeightPerArea(k) * across * Overhang * Overhang / 2;
             var w = trace.Let("Mw", own, Unit.Moment, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2/2");
             if (s.PlacedLoads.Length > 0)
@@ -98,7 +102,7 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         {
             var u = wholly
                 ? trace.Let("Vp", UpShear, Unit.Force, $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}·({new Sym("ps", inner, Unit.Pressure)} + {new Sym("pe", outer, Unit.Pressure)})/2")
-                : trace.Given("Vp", UpShear, Unit.Force, "∫p dA over the part beyond, exact");
+                : trace.Given("Vp", UpShear, Unit.Force, u0 > 0 ? "∫(p + u) dA over the part beyond, exact" : "∫p dA over the part beyond, exact");
             var own = s.WeightPerArea(k) * across * Overhang;
             var w = trace.Let("Vw", own, Unit.Force, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}");
             if (s.PlacedLoads.Length > 0)

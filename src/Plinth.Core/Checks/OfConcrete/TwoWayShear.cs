@@ -21,6 +21,12 @@ internal sealed class PunchingFace
     /// <summary>What of each does not depend on loads.</summary>
     public PunchingProperties Properties;
 
+    /// <summary>What was found in each combination for these sections; null until one was.</summary>
+    public (int Version, Outcome Outcome, PunchingStress Stress, int Section)[]? Found;
+
+    /// <summary>Counts the sections that were found, so that what holds for some is not taken for others'.</summary>
+    public int Version;
+
     /// <summary>Properties by section.</summary>
     [System.Runtime.CompilerServices.InlineArray(9)]
     internal struct PunchingProperties
@@ -28,6 +34,15 @@ internal sealed class PunchingFace
         private SectionProperties first;
     }
 }
+
+/// <summary>The stress at the worst corner of a section and what it comes from.</summary>
+/// <param name="Value">vu, kPa.</param>
+/// <param name="Vu">kN.</param>
+/// <param name="Mx">Mx,c, kNm.</param>
+/// <param name="My">My,c, kNm.</param>
+/// <param name="X">The corner from the section's centroid, m.</param>
+/// <param name="Y">The same along y.</param>
+internal readonly record struct PunchingStress(double Value, double Vu, double Mx, double My, double X, double Y);
 
 /// <summary>What of a critical section does not depend on loads.</summary>
 /// <param name="CentroidX">m from the base's centre.</param>
@@ -44,8 +59,6 @@ internal readonly record struct SectionProperties(double CentroidX, double Centr
 /// </summary>
 internal readonly struct TwoWayShear : ICheckRule<Nothing>
 {
-    private readonly record struct Stress(double Value, double Vu, double Mx, double My, double X, double Y);
-
     // Size and mean depth settle it: the number of bars has no part in it.
     public static double GoverningKey(BaseState s) => s.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
 
@@ -74,13 +87,14 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         var outcome = pressed with { Face = Face.Bottom };
         if (stress.Vu < 0)
         {
-            if (!s.Bars.TopX.Any || !s.Bars.TopY.Any)
+            var pulled = Worst(s, Sections(s, false), k, -1, out var pull, out var pullSection);
+            if (!pulled.Done)
             {
                 trace.Note("the column pulls up: top steel is needed both ways");
                 return outcome with { Demand = Math.Abs(stress.Value), Capacity = 0, Utilisation = Outcome.NoCapacity, Face = Face.Top };
             }
 
-            outcome = Worst(s, Sections(s, false), k, -1, out stress, out section) with { Done = true, Face = Face.Top };
+            (outcome, stress, section) = (pulled with { Face = Face.Top }, pull, pullSection);
         }
 
         if (T.Records)
@@ -92,7 +106,7 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
 
         if (T.Notes)
         {
-            trace.Note(section.Words + (s.Place.Outline.Note is { } o ? "; " + o : ""));
+            trace.Note(section.Words + (outcome.Face == Face.Top && !TopIsReinforced(s) ? outcome.Passes ? "; plain concrete holds the pull" : "; the column pulls up: top steel is needed both ways" : "") + (s.Outline.Note is { } o ? "; " + o : ""));
         }
 
         return outcome;
@@ -102,22 +116,39 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
     private static PunchingFace Sections(BaseState s, bool bottom)
     {
         var face = bottom ? s.PunchingBottom : s.PunchingTop;
-        var wanted = (s.MeanDepth(bottom), s.Generation);
+        // Without top bars a pulled column is held by plain concrete, over its own depth.
+        var wanted = (bottom || TopIsReinforced(s) ? s.MeanDepth(bottom) : -s.Code.PlainThickness(s.Thickness), s.Generation);
         if (face.FoundFor != wanted)
         {
             var none = default(NoTrace);
             face.FoundFor = wanted;
-            face.Count = PunchingSectionFinder.Find(s, wanted.Item1, ref face.Sections);
+            face.Version++;
+            face.Count = PunchingSectionFinder.Find(s, Math.Abs(wanted.Item1), ref face.Sections);
             for (var i = 0; i < face.Count; i++)
             {
-                face.Properties[i] = Properties(s, face.Sections[i], ref none);
+                face.Properties[i] = Properties(s, face.Sections[i], wanted.Item1 < 0, ref none);
             }
         }
 
         return face;
     }
 
-    private static SectionProperties Properties<T>(BaseState s, in PunchingSection section, ref T trace)
+    private static bool TopIsReinforced(BaseState s) => s.Bars.TopX.Any && s.Bars.TopY.Any;
+
+    /// <summary>The section that governs pressed punching in a combination and its shear without moments.</summary>
+    /// <param name="s">The base.</param>
+    /// <param name="k">The combination.</param>
+    /// <param name="section">The section.</param>
+    /// <param name="vu">Vu, kN.</param>
+    /// <returns>False where no section lies within the base.</returns>
+    public static bool Direct(BaseState s, int k, out PunchingSection section, out double vu)
+    {
+        var worst = Worst(s, Sections(s, true), k, 1, out var stress, out section);
+        vu = stress.Vu;
+        return worst.Done;
+    }
+
+    private static SectionProperties Properties<T>(BaseState s, in PunchingSection section, bool plain, ref T trace)
         where T : struct, ITrace
     {
         var gy = s.Code.ShearShareOfMoment(ref trace, "γv,y", section.SideX, section.SideY);
@@ -126,9 +157,9 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         var y0 = section.OpenY > 0 ? section.Y0 : section.Y1;
         var jy = Polar(ref trace, "Jy", section.PolarX, section.Depth, ("bx", section.SideX), ("by", section.SideY), section.OpenX == 0, section.OpenY == 0, ((section.X0 + section.X1) / 2) - section.CentroidX, x0 - section.CentroidX);
         var jx = Polar(ref trace, "Jx", section.PolarY, section.Depth, ("by", section.SideY), ("bx", section.SideX), section.OpenY == 0, section.OpenX == 0, ((section.Y0 + section.Y1) / 2) - section.CentroidY, y0 - section.CentroidY);
-        var o = s.Place.Outline;
+        var o = s.Outline;
         var beta = Math.Max(o.X, o.Y) / Math.Min(o.X, o.Y);
-        var strength = s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(beta, section.AlphaS, section.Perimeter, section.Depth));
+        var strength = plain ? s.Code.PlainTwoWayShear(ref trace, s.Rules.Concrete, beta) : s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(beta, section.AlphaS, section.Perimeter, section.Depth));
         return new SectionProperties(section.CentroidX, section.CentroidY, section.Perimeter * section.Depth, gy / jy, gx / jx, strength);
     }
 
@@ -148,10 +179,19 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
             : trace.Let(symbol, value, Unit.FourthPower, $"{n}({d}·{a}^3/12 + {a}·{d}^3/12 + {d}·{a}·{new Sym("e", Math.Abs(middle), Unit.Length)}^2) + {d}·{b}·{new Sym("f", Math.Abs(face), Unit.Length)}^2");
     }
 
-    private static Outcome Worst(BaseState s, PunchingFace face, int k, int sign, out Stress stress, out PunchingSection section)
+    private static Outcome Worst(BaseState s, PunchingFace face, int k, int sign, out PunchingStress stress, out PunchingSection section)
     {
+        face.Found ??= new (int, Outcome, PunchingStress, int)[s.Combinations.Length];
+        ref var kept = ref face.Found[k];
+        if (kept.Version == face.Version)
+        {
+            (stress, section) = (kept.Stress, face.Sections[kept.Section]);
+            return kept.Outcome;
+        }
+
         var none = default(NoTrace);
         var worst = Outcome.NotDone;
+        var which = 0;
         (stress, section) = (default, default);
         for (var i = 0; i < face.Count; i++)
         {
@@ -159,15 +199,17 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
             var outcome = Outcome.Ratio(found.Value, face.Properties[i].Strength);
             if (!worst.Done || outcome.Utilisation > worst.Utilisation)
             {
-                (worst, stress, section) = (outcome, found, face.Sections[i]);
+                (worst, stress, section, which) = (outcome, found, face.Sections[i], i);
             }
         }
+
+        kept = (face.Version, worst, stress, which);
 
         return worst;
     }
 
     // vu(x, y) = Vu/(bo·d) − γv,x·Mx,c·y/Jx + γv,y·My,c·x/Jy, highest (or, pulled up, lowest) over the section's corners.
-    private static Stress Find<T>(BaseState s, int k, in PunchingSection section, in SectionProperties properties, int sign, ref T trace)
+    private static PunchingStress Find<T>(BaseState s, int k, in PunchingSection section, in SectionProperties properties, int sign, ref T trace)
         where T : struct, ITrace
     {
         ref readonly var l = ref s.Loads(k);
@@ -175,26 +217,28 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         var inside = s.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
         var area = section.SideX * section.SideY;
         var w = s.WeightPerArea(k);
-        var displaced = s.Combinations[k].WeightFactor * s.DisplacedSoil;
+        var prism = s.PrismWeight(k);
+        var water = s.GroundLoad(k).WaterPressure;
+        inside = new PressureResultant(inside.Force + (water * area), inside.MomentX + (water * area * (section.X0 + section.X1) / 2), inside.MomentY + (water * area * (section.Y0 + section.Y1) / 2));
 
         // Weights act against the pressure inside; where they are not deducted, only their part that exceeds it would count.
         var (beside, besideX, besideY) = s.PlacedLoads.Length == 0 ? default : s.LoadsWithin(k, section.X0, section.Y0, section.X1, section.Y1);
-        var net = s.Rules.Concrete.Pressure == SectionPressure.Net || inside.Force < (w * area) - displaced + beside ? 1.0 : 0.0;
+        var net = s.Rules.Concrete.Pressure == SectionPressure.Net || inside.Force < (w * area) + prism + beside ? 1.0 : 0.0;
         var (cx, cy) = (properties.CentroidX, properties.CentroidY);
-        var weight = net * ((w * area) - displaced + beside);
-        var weightX = net * ((w * area * (section.X0 + section.X1) / 2) - (displaced * s.ColumnX) + besideX);
-        var weightY = net * ((w * area * (section.Y0 + section.Y1) / 2) - (displaced * s.ColumnY) + besideY);
+        var weight = net * ((w * area) + prism + beside);
+        var weightX = net * ((w * area * (section.X0 + section.X1) / 2) + (prism * s.ColumnX) + besideX);
+        var weightY = net * ((w * area * (section.Y0 + section.Y1) / 2) + (prism * s.ColumnY) + besideY);
         if (T.Records && s.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
         {
-            var middle = trace.Given("pm", inside.Force / area, Unit.Pressure, "pressure in the middle of the section");
+            var middle = trace.Given("pm", inside.Force / area, Unit.Pressure, water > 0 ? "pressure in the middle of the section, the water's included" : "pressure in the middle of the section");
             trace.Let("P", inside.Force, Unit.Force, $"{new Sym("pm", middle, Unit.Pressure)}·{new Sym("bx", section.SideX, Unit.Length)}·{new Sym("by", section.SideY, Unit.Length)}");
         }
         else
         {
-            trace.Given("P", inside.Force, Unit.Force, "∫p dA inside the section, exact");
+            trace.Given("P", inside.Force, Unit.Force, water > 0 ? "∫(p + u) dA inside the section, exact" : "∫p dA inside the section, exact");
         }
 
-        trace.Given("Win", weight, Unit.Force, s.PlacedLoads.Length == 0 ? "factored weights inside, less the soil that the column displaces" : "factored weights and loads beside the column inside, less the soil that the column displaces");
+        trace.Given("Win", weight, Unit.Force, $"factored weights{(s.PlacedLoads.Length == 0 ? "" : " and loads beside the column")} inside, {(s.Pedestal is null ? "less the soil that the column displaces" : "the pedestal's too, less the soil displaced")}");
         var up = trace.Let("Q", inside.Force - weight, Unit.Force, $"{new Sym("P", inside.Force, Unit.Force)} − {new Sym("Win", weight, Unit.Force)}");
         var vu = trace.Let("Vu", n - up, Unit.Force, $"{new Sym("N", n, Unit.Force)} − {new Sym("Q", up, Unit.Force)}");
         var qx = trace.Given("∫q·x dA", inside.MomentX - weightX - (cx * up), Unit.Moment, "of net pressure inside, about the section's centroid");
@@ -207,7 +251,7 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         var slopeY = -properties.SlopeY * mx;
 
         // Corners of faces that exist; an open side has its corners at the edge of the base, where its faces end.
-        var worst = new Stress(double.NegativeInfinity, vu, mx, my, 0, 0);
+        var worst = new PunchingStress(double.NegativeInfinity, vu, mx, my, 0, 0);
         for (var i = 0; i < 4; i++)
         {
             var right = i is 1 or 2;
@@ -222,7 +266,7 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
             var v = sign * (direct + (slopeX * x) + (slopeY * y));
             if (v > worst.Value)
             {
-                worst = new Stress(v, vu, mx, my, x, y);
+                worst = new PunchingStress(v, vu, mx, my, x, y);
             }
         }
 
@@ -240,13 +284,22 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         where T : struct, ITrace
     {
         trace.Heading($"Two-way shear, {section.Words}");
-        if (s.Place.Outline.Note is { } note)
+        if (s.Outline.Note is { } note)
         {
             trace.Remark(note);
         }
 
         var bottom = sign > 0;
-        trace.Let("d", section.Depth, Unit.Section, $"({new Sym("dx", s.Depth(true, bottom), Unit.Section)} + {new Sym("dy", s.Depth(false, bottom), Unit.Section)})/2");
+        var plain = !bottom && !TopIsReinforced(s);
+        if (plain)
+        {
+            trace.Given("d", section.Depth, Unit.Section, "h' of the plain section: no top steel", s.Code.PlainClause);
+        }
+        else
+        {
+            trace.Let("d", section.Depth, Unit.Section, $"({new Sym("dx", s.Depth(true, bottom), Unit.Section)} + {new Sym("dy", s.Depth(false, bottom), Unit.Section)})/2");
+        }
+
         trace.Given("bx", section.SideX, Unit.Section, "side of the section along x");
         trace.Given("by", section.SideY, Unit.Section, "side of the section along y");
         var (nx, ny) = (section.OpenY == 0 ? 2 : 1, section.OpenX == 0 ? 2 : 1);
@@ -259,7 +312,7 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
             trace.Remark("Two-sided section: the product of inertia is ignored.");
         }
 
-        var properties = Properties(s, section, ref trace);
+        var properties = Properties(s, section, plain, ref trace);
         Find(s, k, section, properties, sign, ref trace);
     }
 }

@@ -15,6 +15,35 @@ public readonly record struct FlexuralStrength(double Strength, bool Ductile, do
 /// <param name="Depth">d, m.</param>
 public readonly record struct TwoWaySection(double Beta, double AlphaS, double Perimeter, double Depth);
 
+/// <summary>A bar that must be developed. Lengths in m, pressures in kPa.</summary>
+/// <param name="Size">The bar.</param>
+/// <param name="Yield">fy.</param>
+/// <param name="Spacing">Centre to centre.</param>
+/// <param name="CoverToCentre">Least distance of its centre from a face beside it or below it.</param>
+/// <param name="SideCover">Clear cover beside the plane of a hook, and beyond its end.</param>
+/// <param name="FreshBelow">Depth of fresh concrete cast below it.</param>
+public readonly record struct DevelopedBar(BarSize Size, double Yield, double Spacing, double CoverToCentre, double SideCover, double FreshBelow);
+
+/// <summary>A joint in which shear is carried by friction. Lengths in m, pressures in kPa, forces in kN.</summary>
+/// <param name="Strength">Lesser f'c of both sides.</param>
+/// <param name="Lightweight">λ.</param>
+/// <param name="Area">Ac.</param>
+/// <param name="Steel">Avf, m2.</param>
+/// <param name="Yield">fy of the bars.</param>
+/// <param name="Pressing">Permanent force that presses the joint; negative parts it.</param>
+/// <param name="Surface">How its surface is left.</param>
+public readonly record struct FrictionJoint(double Strength, double Lightweight, double Area, double Steel, double Yield, double Pressing, Foundations.JointSurface Surface);
+
+/// <summary>A tied column in shear. Lengths in m, pressures in kPa, forces in kN.</summary>
+/// <param name="Breadth">bw.</param>
+/// <param name="Depth">d.</param>
+/// <param name="Gross">Ag.</param>
+/// <param name="Axial">Nu, pressing.</param>
+/// <param name="Ties">Area of tie legs along the shear.</param>
+/// <param name="Spacing">s of the ties.</param>
+/// <param name="Yield">fyt.</param>
+public readonly record struct ShearColumn(double Breadth, double Depth, double Gross, double Axial, double Ties, double Spacing, double Yield);
+
 /// <summary>A design code for concrete. Checks and foundations speak to it alone and never ask which it is.</summary>
 public abstract class ConcreteCode
 {
@@ -99,6 +128,172 @@ public abstract class ConcreteCode
 
     /// <summary>Least effective depth of the bottom bars of a footing on soil, m.</summary>
     public abstract double LeastEffectiveDepth { get; }
+
+    /// <summary>Clause of the development of bars.</summary>
+    public abstract string AnchorageClause { get; }
+
+    /// <summary>Clause of bearing on concrete.</summary>
+    public abstract string BearingClause { get; }
+
+    /// <summary>Clause of joints between column, pedestal and base.</summary>
+    public abstract string InterfaceClause { get; }
+
+    /// <summary>Clause of shear friction.</summary>
+    public abstract string ShearFrictionClause { get; }
+
+    /// <summary>Clause of axial force with moments.</summary>
+    public abstract string ColumnClause { get; }
+
+    /// <summary>Clause of the least steel near punched columns; null where the code has no such rule.</summary>
+    public abstract string? PunchingSteelClause { get; }
+
+    /// <summary>Clause of plain concrete.</summary>
+    public abstract string PlainClause { get; }
+
+    /// <summary>Effective thickness of a plain section cast against the ground, m.</summary>
+    /// <param name="thickness">h, m.</param>
+    public abstract double PlainThickness(double thickness);
+
+    /// <summary>Design strength of a plain section in flexure, φMn, kNm.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="concrete">The concrete.</param>
+    /// <param name="breadth">b, m.</param>
+    /// <param name="thickness">h', m.</param>
+    public abstract double PlainFlexure<T>(ref T trace, ConcreteRules concrete, double breadth, double thickness)
+        where T : struct, ITrace;
+
+    /// <summary>Design strength of a plain section in one-way shear, φVn, kN.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="concrete">The concrete.</param>
+    /// <param name="breadth">b, m.</param>
+    /// <param name="thickness">h', m.</param>
+    public abstract double PlainOneWayShear<T>(ref T trace, ConcreteRules concrete, double breadth, double thickness)
+        where T : struct, ITrace;
+
+    /// <summary>Design strength of a plain section in two-way shear, φvn, kPa.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="concrete">The concrete.</param>
+    /// <param name="beta">Long over short side of the column.</param>
+    public abstract double PlainTwoWayShear<T>(ref T trace, ConcreteRules concrete, double beta)
+        where T : struct, ITrace;
+
+    /// <summary>Length in which a straight bar in tension takes up its yield stress, ld, m.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="concrete">The concrete.</param>
+    /// <param name="bar">The bar.</param>
+    public abstract double StraightDevelopment<T>(ref T trace, ConcreteRules concrete, in DevelopedBar bar)
+        where T : struct, ITrace;
+
+    /// <summary>Length in which a bar with a standard hook takes up its yield stress, ldh, m.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="concrete">The concrete.</param>
+    /// <param name="bar">The bar.</param>
+    public abstract double HookedDevelopment<T>(ref T trace, ConcreteRules concrete, in DevelopedBar bar)
+        where T : struct, ITrace;
+
+    /// <summary>Length in which a pressed bar takes up its yield stress, ldc, m.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="strength">f'c of the concrete it stands in, kPa.</param>
+    /// <param name="lightweight">λ.</param>
+    /// <param name="yield">fy, kPa.</param>
+    /// <param name="diameter">db, m.</param>
+    public abstract double CompressionDevelopment<T>(ref T trace, double strength, double lightweight, double yield, double diameter)
+        where T : struct, ITrace;
+
+    /// <summary>Height of a standard 90° hook, outside of the bar to its end, m.</summary>
+    /// <param name="diameter">db, m.</param>
+    public abstract double HookHeight(double diameter);
+
+    /// <summary>Inside diameter of bend of main bars, m.</summary>
+    /// <param name="diameter">db, m.</param>
+    public abstract double BendDiameter(double diameter);
+
+    /// <summary>Design bearing strength, φBn, kN.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="strength">f'c, kPa.</param>
+    /// <param name="loaded">A1, m2.</param>
+    /// <param name="supporting">A2, m2; the loaded area itself where nothing surrounds it.</param>
+    public abstract double BearingOnConcrete<T>(ref T trace, double strength, double loaded, double supporting)
+        where T : struct, ITrace;
+
+    /// <summary>φ of bearing on concrete.</summary>
+    public abstract double BearingPhi { get; }
+
+    /// <summary>Least area of dowels over the column's gross area.</summary>
+    public abstract double LeastDowels { get; }
+
+    /// <summary>Shear carried across a joint by friction, φVn, kN.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="joint">The joint.</param>
+    public abstract double ShearFriction<T>(ref T trace, in FrictionJoint joint)
+        where T : struct, ITrace;
+
+    /// <summary>A section under axial force and moments, by the code's block of stress.</summary>
+    /// <param name="sizeX">Side along x, or diameter, m.</param>
+    /// <param name="sizeY">Side along y, m.</param>
+    /// <param name="round">Whether it is round.</param>
+    /// <param name="bars">Its bars.</param>
+    /// <param name="strength">f'c, kPa.</param>
+    /// <param name="yield">fy, kPa.</param>
+    public abstract ColumnSection Section(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double strength, double yield);
+
+    /// <summary>How many times a load a tied section holds by design strength, cap on axial force included.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="section">The section.</param>
+    /// <param name="n">Downwards, kN.</param>
+    /// <param name="mx">About x, kNm.</param>
+    /// <param name="my">About y, kNm.</param>
+    public abstract double TimesHeld<T>(ref T trace, ColumnSection section, double n, double mx, double my)
+        where T : struct, ITrace;
+
+    /// <summary>A bound that the utilisation of a section never exceeds: the concrete alone. Infinite where it cannot tell.</summary>
+    /// <param name="section">The section.</param>
+    /// <param name="n">Downwards, kN.</param>
+    /// <param name="mx">About x, kNm.</param>
+    /// <param name="my">About y, kNm.</param>
+    public abstract double UtilisationBound(ColumnSection section, double n, double mx, double my);
+
+    /// <summary>Least and greatest steel of a column or pedestal over its gross area.</summary>
+    /// <param name="slender">Whether it is so tall that it counts as a column.</param>
+    public abstract (double Least, double Most) ColumnSteel(bool slender);
+
+    /// <summary>Greatest spacing of ties, m.</summary>
+    /// <param name="bar">Diameter of the vertical bars, m.</param>
+    /// <param name="tie">Diameter of the ties, m.</param>
+    /// <param name="least">Least side of the section, m.</param>
+    public abstract double TieSpacing(double bar, double tie, double least);
+
+    /// <summary>Least diameter of ties, m.</summary>
+    /// <param name="bar">Diameter of the vertical bars, m.</param>
+    public abstract double LeastTie(double bar);
+
+    /// <summary>Clause of ties.</summary>
+    public abstract string TieClause { get; }
+
+    /// <summary>Design shear strength of a tied column, φVn, kN.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="concrete">The concrete; its strength that of the column.</param>
+    /// <param name="column">The section and its ties.</param>
+    public abstract double ColumnShear<T>(ref T trace, ConcreteRules concrete, in ShearColumn column)
+        where T : struct, ITrace;
+
+    /// <summary>Clause of shear in columns.</summary>
+    public abstract string ColumnShearClause { get; }
+
+    /// <summary>Least bottom steel within the punched strip, m2; 0 where none is asked.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="concrete">The concrete.</param>
+    /// <param name="yield">fy, kPa.</param>
+    /// <param name="stress">vuv, kPa.</param>
+    /// <param name="strip">bslab, m.</param>
+    /// <param name="section">The critical section.</param>
+    public abstract double PunchingSteel<T>(ref T trace, ConcreteRules concrete, double yield, double stress, double strip, in TwoWaySection section)
+        where T : struct, ITrace;
+
+    /// <summary>Greatest spacing of bars for crack control, m.</summary>
+    /// <param name="yield">fy, kPa.</param>
+    /// <param name="cover">Clear cover to the bars, m.</param>
+    public abstract double CrackSpacing(double yield, double cover);
 }
 
 /// <summary>The design codes known, by key.</summary>

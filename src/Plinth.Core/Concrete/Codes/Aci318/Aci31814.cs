@@ -37,6 +37,41 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
     }
 
     /// <inheritdoc/>
+    public override string AnchorageClause { get; } = "ACI 318" + edition.Suffix + "-14 25.4.2.3, 25.4.3";
+
+    /// <inheritdoc/>
+    public override string? PunchingSteelClause => null;
+
+    /// <inheritdoc/>
+    public override double PunchingSteel<T>(ref T trace, ConcreteRules concrete, double yield, double stress, double strip, in TwoWaySection section) => 0;
+
+    /// <inheritdoc/>
+    protected override double GradeFactor<T>(ref T trace, double yield) => 1;
+
+    /// <inheritdoc/>
+    protected override double Hook<T>(ref T trace, ConcreteRules concrete, in DevelopedBar bar, double root)
+    {
+        ArgumentNullException.ThrowIfNull(concrete);
+        var e = Edition;
+        var covered = bar.SideCover >= e.HookCover && bar.Size.Diameter <= e.MediumBend;
+        var cover = trace.Given("ψc", covered ? 0.7 : 1.0, Unit.Ratio, covered ? "side cover of at least 65 mm (2-1/2 in)" : "small side cover", $"{Name} 25.4.3.2");
+        return trace.Empirical("ldh,0", e.Hook14 * (bar.Yield / e.StressFactor) * cover / (concrete.Lightweight * root) * bar.Size.Diameter, Unit.Section, $"{AciEdition.Text(e.Hook14)}·{new Sym("fy", bar.Yield, e.Stress)}·{new Sym("ψc", cover, Unit.Ratio)}/({new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})·{new Sym("db", bar.Size.Diameter, Unit.Section)}", $"{Name} 25.4.3.1(a)");
+    }
+
+    /// <inheritdoc/>
+    protected override double ColumnConcrete<T>(ref T trace, ConcreteRules concrete, in ShearColumn column, double root)
+    {
+        ArgumentNullException.ThrowIfNull(concrete);
+        var e = Edition;
+        var press = column.Axial / column.Gross / e.StressFactor;
+
+        // 22.5.7.1: tension takes more off.
+        var factor = column.Axial >= 0 ? 1 + (press / e.AxialShear) : Math.Max(0, 1 + (press / e.AxialTension));
+        var divisor = column.Axial >= 0 ? e.AxialShear : e.AxialTension;
+        return trace.Empirical("vc", e.OneWay * factor * concrete.Lightweight * root * e.StressFactor, e.Stress, $"{AciEdition.Text(e.OneWay)}·max(0; 1 + {new Sym("Nu/Ag", column.Axial / column.Gross, e.Stress)}/{AciEdition.Text(divisor, 6)})·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}", $"{Name} 22.5.6.1, 22.5.7.1");
+    }
+
+    /// <inheritdoc/>
     protected override double TensionControlled(double yieldStrain) => 0.005;
 
     // 8.3.3.1: nonprestressed slabs have εt of at least 0.004.

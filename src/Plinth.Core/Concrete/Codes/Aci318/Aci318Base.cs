@@ -6,7 +6,7 @@ namespace Plinth.Core.Concrete.Codes.Aci318;
 /// <summary>What ACI 318-14 and 318-19 have in common.</summary>
 /// <param name="edition">Inch-pound or metric.</param>
 /// <param name="year">"14" or "19".</param>
-public abstract class Aci318Base(AciEdition edition, string year) : ConcreteCode
+public abstract partial class Aci318Base(AciEdition edition, string year) : ConcreteCode
 {
     private const double UltimateStrain = 0.003;
 
@@ -82,7 +82,7 @@ public abstract class Aci318Base(AciEdition edition, string year) : ConcreteCode
         }
 
         var fc = concrete.Strength;
-        var beta = Math.Clamp(0.85 - (0.05 * ((fc / edition.StressFactor) - edition.BetaStart) / edition.BetaStep), 0.65, 0.85);
+        var beta = Beta1(fc);
         trace.Given("β1", beta, Unit.Ratio, "from f'c", $"{Name} 22.2.2.4.3");
         var a = trace.Let("a", steelArea * yield / (0.85 * fc * breadth), Unit.Section, $"{new Sym("As", steelArea, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}/(0.85·{new Sym("f'c", fc, Unit.Stress)}·{new Sym("b", breadth, Unit.Section)})", $"{Name} 22.2.2.4");
         var c = trace.Let("c", a / beta, Unit.Section, $"{new Sym("a", a, Unit.Section)}/{new Sym("β1", beta, Unit.Ratio)}");

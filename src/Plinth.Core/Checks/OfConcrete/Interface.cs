@@ -1,0 +1,213 @@
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks.OfConcrete;
+
+/// <summary>What of a joint does not depend on loads.</summary>
+/// <param name="Least">Least bars over those there.</param>
+/// <param name="Pressed">Length that pressed bars need over the length there.</param>
+/// <param name="Pulled">Length that hooked bars in tension need over the length there.</param>
+internal readonly record struct JointStrength(double Least, double Pressed, double Pulled);
+
+/// <summary>The joints below column and pedestal: force and moments on the column's section with the dowels for bars, least dowels, their development.</summary>
+internal readonly struct Interface : ICheckRule<JointStrength>
+{
+    public static bool KnowsWater => false;
+
+    public static JointStrength Capacity(BaseState s)
+    {
+        var none = default(NoTrace);
+        var result = default(JointStrength);
+        if (JointSections.Designed(s))
+        {
+            result = Of(s, true, ref none);
+        }
+
+        if (s.Pedestal is not null)
+        {
+            var pedestal = Of(s, false, ref none);
+            result = new JointStrength(Math.Max(result.Least, pedestal.Least), Math.Max(result.Pressed, pedestal.Pressed), Math.Max(result.Pulled, pedestal.Pulled));
+        }
+
+        return result;
+    }
+
+    public static double UpperBound(BaseState s, in JointStrength strength, int k)
+    {
+        if (!JointSections.Designed(s))
+        {
+            return double.PositiveInfinity;
+        }
+
+        var a = JointSections.AtColumnFoot(s, k);
+        var bound = s.Code.UtilisationBound(s.Joints.Column(s), a.N, a.Mx, a.My);
+        return Math.Max(bound, Math.Max(strength.Least, Math.Max(strength.Pressed, strength.Pulled)));
+    }
+
+    public static Outcome Evaluate<T>(BaseState s, in JointStrength strength, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var column = JointSections.Designed(s);
+        if (!column && s.Pedestal is null)
+        {
+            return Outcome.NotDone;
+        }
+
+        var none = default(NoTrace);
+        var times = double.PositiveInfinity;
+        var pulled = s.Pedestal is not null && Pulls(s, JointSections.AtPedestalFoot(s, k), s.Pedestal.SizeX, s.Pedestal.SizeY);
+        if (column)
+        {
+            var a = JointSections.AtColumnFoot(s, k);
+            pulled |= Pulls(s, a, s.Place.Place.Support.SizeX, s.Place.Place.Support.SizeY);
+            times = Math.Abs(a.N) + a.Moment > 0 ? s.Code.TimesHeld(ref none, s.Joints.Column(s), a.N, a.Mx, a.My) : times;
+            if (T.Records)
+            {
+                Tell(s, a, ref trace);
+            }
+        }
+
+        if (T.Records)
+        {
+            if (column)
+            {
+                Of(s, true, ref trace);
+            }
+
+            if (s.Pedestal is not null)
+            {
+                Of(s, false, ref trace);
+            }
+        }
+
+        var section = times > 0 ? Math.Min(1 / times, Outcome.NoCapacity) : Outcome.NoCapacity;
+        var tension = pulled ? strength.Pulled : 0;
+        var worst = Math.Max(Math.Max(section, strength.Least), Math.Max(strength.Pressed, tension));
+        trace.Let("utilisation", worst, Unit.Ratio, $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", strength.Least, Unit.Ratio)}; {new Sym("pressed", strength.Pressed, Unit.Ratio)}; {new Sym("pulled", tension, Unit.Ratio)})");
+        if (T.Notes)
+        {
+            trace.Note(worst == section ? "force with moments on the column's section"
+                : worst == strength.Least ? "least area of the bars that cross the joint"
+                : worst == strength.Pressed ? "development of pressed bars in the base: thinner bars or a thicker base"
+                : "development of hooked bars in the base: thinner bars or a thicker base");
+        }
+
+        return Outcome.Ratio(worst, 1);
+    }
+
+    // Beyond the middle third some of the section parts.
+    private static bool Pulls(BaseState s, in SectionAction a, double x, double y)
+    {
+        _ = s;
+        return a.N <= 0 || (Math.Abs(a.My) / a.N / x) + (Math.Abs(a.Mx) / a.N / y) > 1.0 / 6;
+    }
+
+    private static void Tell<T>(BaseState s, in SectionAction a, ref T trace)
+        where T : struct, ITrace
+    {
+        trace.Heading("Force and moments where the column stands, in its own axes");
+        trace.Given("Pu", a.N, Unit.Force, "of the column");
+        trace.Given("Mx", a.Mx, Unit.Moment, "at the joint");
+        trace.Given("My", a.My, Unit.Moment, "at the joint");
+        trace.Given("f'c", JointSections.AtColumn(s), Unit.Stress, "of the column, or of the concrete below with what surrounds it, if less", s.Code.BearingClause);
+        trace.Given("As", s.Dowels.Area, Unit.SteelArea, $"dowels, {s.Dowels.ToString()}");
+        if (Math.Abs(a.N) + a.Moment > 0)
+        {
+            s.Code.TimesHeld(ref trace, s.Joints.Column(s), a.N, a.Mx, a.My);
+        }
+    }
+
+    private static JointStrength Of<T>(BaseState s, bool ofColumn, ref T trace)
+        where T : struct, ITrace
+    {
+        var bars = ofColumn ? s.Dowels : JointSections.Bars(s.Pedestal!);
+        var gross = ofColumn ? s.Place.Place.Support.Area : s.Pedestal!.Area;
+        trace.Heading(ofColumn ? "Dowels of the column" : "Bars of the pedestal into the base");
+        var least = trace.Let("As,least", s.Code.LeastDowels * gross, Unit.SteelArea, $"0.005·{new Sym("Ag", gross, Unit.SteelArea)}", s.Code.InterfaceClause);
+        if (bars.Size is not { } size)
+        {
+            trace.Remark("There are no bars across the joint.");
+            return new JointStrength(Outcome.NoCapacity, 0, 0);
+        }
+
+        var area = trace.Let("As", bars.Area, Unit.SteelArea, $"{new Sym("n", bars.Count, Unit.Ratio)}·{new Sym("Ab", size.Area, Unit.SteelArea)}");
+        var (concrete, db) = (s.Rules.Concrete, size.Diameter);
+        var foot = ofColumn ? s.ColumnFoot - s.Underside : s.Thickness;
+        var room = trace.Let("room", foot - concrete.CoverBottom - s.Bars.BottomX.Diameter - s.Bars.BottomY.Diameter, Unit.Section, $"{new Sym("from the joint to the underside", foot, Unit.Section)} − {new Sym("cover", concrete.CoverBottom, Unit.Section)} − {new Sym("bottom bars", s.Bars.BottomX.Diameter + s.Bars.BottomY.Diameter, Unit.Section)}");
+        var bend = (s.Code.BendDiameter(db) / 2) + db;
+        var straight = trace.Let("room,c", room - bend, Unit.Section, $"{new Sym("room", room, Unit.Section)} − {new Sym("bend", bend, Unit.Section)}");
+        var pressed = s.Code.CompressionDevelopment(ref trace, ofColumn ? JointSections.Supporting(s) : concrete.Strength, concrete.Lightweight, s.Rules.Steel.Yield, db);
+        var spacing = Math.Min(ofColumn ? s.Place.Place.Support.SizeX : s.Pedestal!.SizeX, ofColumn ? s.Place.Place.Support.SizeY : s.Pedestal!.SizeY) / Math.Max(1, bars.Count / 4);
+        var edge = Math.Min((s.Length - s.Outline.FaceX) / 2 - Math.Abs(s.ColumnX), (s.Width - s.Outline.FaceY) / 2 - Math.Abs(s.ColumnY));
+        var pulled = s.Code.HookedDevelopment(ref trace, concrete, new DevelopedBar(size, s.Rules.Steel.Yield, spacing, edge, edge, 0));
+        return new JointStrength(Times(least, area), Times(pressed, straight), Times(pulled, room));
+    }
+
+    private static double Times(double needed, double there) => there > 0 ? Math.Min(needed / there, Outcome.NoCapacity) : Outcome.NoCapacity;
+}
+
+/// <summary>Shear across the joints below column and pedestal, by friction.</summary>
+internal readonly struct InterfaceShear : ICheckRule<Nothing>
+{
+    public static bool KnowsWater => false;
+
+    public static Nothing Capacity(BaseState s) => default;
+
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var none = default(NoTrace);
+        var worst = Outcome.NotDone;
+        var ofColumn = false;
+        if (JointSections.Designed(s))
+        {
+            (worst, ofColumn) = (Joint(s, k, true, ref none), true);
+        }
+
+        if (s.Pedestal is not null)
+        {
+            var o = Joint(s, k, false, ref none);
+            if (!worst.Done || o.Utilisation > worst.Utilisation)
+            {
+                (worst, ofColumn) = (o, false);
+            }
+        }
+
+        if (worst.Done && T.Records)
+        {
+            Joint(s, k, ofColumn, ref trace);
+            trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVn", worst.Capacity, Unit.Force)}");
+        }
+
+        if (worst.Done && T.Notes && s.Pedestal is not null)
+        {
+            trace.Note(ofColumn ? "between column and pedestal" : "between pedestal and base");
+        }
+
+        return worst;
+    }
+
+    private static Outcome Joint<T>(BaseState s, int k, bool ofColumn, ref T trace)
+        where T : struct, ITrace
+    {
+        var a = JointSections.AtColumnFoot(s, k);
+        trace.Heading(ofColumn ? "Shear across the joint below the column" : "Shear across the joint below the pedestal");
+        var vu = trace.Let("Vu", a.Shear, Unit.Force, $"√({new Sym("Fx", a.Fx, Unit.Force)}^2 + {new Sym("Fy", a.Fy, Unit.Force)}^2)");
+
+        // Only what is always there may be counted on, and never more than is there.
+        var permanent = 0.0;
+        foreach (var term in s.Combinations[k].Terms)
+        {
+            permanent += s.Place.Cases[term.Case].IsPermanent ? term.Factor * s.Place.CaseActions[term.Case].N : 0;
+        }
+
+        var pressing = Math.Min(permanent, a.N);
+        trace.Given("Nperm", pressing, Unit.Force, "permanent force on the joint, or all of it if that is less");
+        var rules = s.Rules;
+        var bars = ofColumn ? s.Dowels : JointSections.Bars(s.Pedestal!);
+        var strength = ofColumn ? Math.Min(rules.Column.Strength ?? double.PositiveInfinity, JointSections.Supporting(s)) : Math.Min(JointSections.PedestalStrength(s), rules.Concrete.Strength);
+        var joint = new FrictionJoint(strength, rules.Concrete.Lightweight, ofColumn ? s.Place.Place.Support.Area : s.Pedestal!.Area, bars.Area, rules.Steel.Yield, pressing, rules.Column.Joint);
+        return Outcome.Ratio(vu, s.Code.ShearFriction(ref trace, joint));
+    }
+}

@@ -1,0 +1,102 @@
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+
+namespace Plinth.Core.Checks.OfConcrete;
+
+/// <summary>What acts on a section of the column or pedestal, in the section's own axes.</summary>
+/// <param name="N">Downwards, kN.</param>
+/// <param name="Fx">Along x, kN.</param>
+/// <param name="Fy">Along y, kN.</param>
+/// <param name="Mx">About x, kNm.</param>
+/// <param name="My">About y, kNm.</param>
+internal readonly record struct SectionAction(double N, double Fx, double Fy, double Mx, double My)
+{
+    /// <summary>Resultant shear, kN.</summary>
+    public double Shear => Math.Sqrt((Fx * Fx) + (Fy * Fy));
+
+    /// <summary>Resultant moment, kNm.</summary>
+    public double Moment => Math.Sqrt((Mx * Mx) + (My * My));
+}
+
+/// <summary>The concrete sections above a base, made once for what stands there.</summary>
+internal sealed class JointSections
+{
+    private ColumnSection? column;
+    private ColumnSection? pedestal;
+    private double columnStrength;
+
+    /// <summary>Forgets the sections, as something else stands there now.</summary>
+    public void Forget() => (column, pedestal) = (null, null);
+
+    /// <summary>Whether a concrete column stands there whose joint is designed.</summary>
+    public static bool Designed(BaseState s) => s.Rules.Column.Known && s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round && s.Rules.Column.Known;
+
+    /// <summary>f'c of the pedestal, else of the base: what the column stands on, kPa.</summary>
+    public static double Supporting(BaseState s) => s.Pedestal is null ? s.Rules.Concrete.Strength : PedestalStrength(s);
+
+    /// <summary>f'c of the pedestal, kPa.</summary>
+    public static double PedestalStrength(BaseState s) => s.Rules.Pedestal.Strength ?? s.Rules.Concrete.Strength;
+
+    /// <summary>f'c at the joint under the column: of the column, or of what it stands on with the help of what surrounds it, if that is less, kPa.</summary>
+    public static double AtColumn(BaseState s)
+    {
+        var (loaded, around) = ColumnBearing.Areas(s, s.Pedestal is not null);
+        return Math.Min(s.Rules.Column.Strength ?? double.PositiveInfinity, Supporting(s) * Math.Min(2, Math.Sqrt(Math.Max(1, around / loaded))));
+    }
+
+    /// <summary>The column with the dowels for its bars.</summary>
+    public ColumnSection Column(BaseState s)
+    {
+        var strength = AtColumn(s);
+        if (column is null || columnStrength != strength)
+        {
+            var support = s.Place.Place.Support;
+            var round = support.Shape == ColumnShape.Round;
+            column = Make(s, support.SizeX, round ? support.SizeX : support.SizeY, round, s.Dowels, s.Rules.Column.Cover, strength);
+            columnStrength = strength;
+        }
+
+        return column;
+    }
+
+    /// <summary>The pedestal.</summary>
+    public ColumnSection Pedestal(BaseState s) =>
+        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal), s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0) - LeastTie(s, s.Pedestal.Bars.Size), PedestalStrength(s));
+
+    /// <summary>The pedestal's vertical bars.</summary>
+    public static BarLayer Bars(Pedestal pedestal) => new(pedestal.Bars.Count, pedestal.Bars.Size);
+
+    /// <summary>What acts on the column's section where it stands, in its own axes.</summary>
+    public static SectionAction AtColumnFoot(BaseState s, int k)
+    {
+        var a = At(s, k, s.ColumnFoot - s.Underside);
+        var turned = new Loads.SupportAction(a.N, a.Fx, a.Fy, a.Mx, a.My, 0).InAxesTurnedBy(s.Place.Place.Support.AngleDegrees - s.Place.Place.AngleDegrees);
+        return new SectionAction(turned.N, turned.Fx, turned.Fy, turned.Mx, turned.My);
+    }
+
+    /// <summary>What acts on the pedestal at its foot, its own weight included, in the base's axes.</summary>
+    public static SectionAction AtPedestalFoot(BaseState s, int k)
+    {
+        var a = At(s, k, s.Thickness);
+        return a with { N = a.N + (s.Combinations[k].WeightFactor * s.PedestalWeight) };
+    }
+
+    /// <summary>What acts on the pedestal at its top, in the base's axes.</summary>
+    public static SectionAction AtPedestalTop(BaseState s, int k) => At(s, k, s.ColumnFoot - s.Underside);
+
+    private static SectionAction At(BaseState s, int k, double height)
+    {
+        ref readonly var a = ref s.Place.Sums[k];
+        var arm = s.Arm - height;
+        return new SectionAction(a.N, a.Fx, a.Fy, a.Mx - (arm * a.Fy), a.My + (arm * a.Fx));
+    }
+
+    private static double LeastTie(BaseState s, BarSize? bar) => bar is null ? 0 : s.Code.LeastTie(bar.Diameter);
+
+    // Bars stand within ties: cover, tie, half a bar.
+    private static ColumnSection Make(BaseState s, double x, double y, bool round, BarLayer bars, double cover, double strength)
+    {
+        var toCentre = cover + LeastTie(s, bars.Size) + (bars.Diameter / 2);
+        return s.Code.Section(x, y, round, ColumnSection.Around(x, y, round, bars, toCentre), strength, s.Rules.Steel.Yield);
+    }
+}

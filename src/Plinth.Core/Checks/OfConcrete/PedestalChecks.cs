@@ -1,0 +1,170 @@
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks.OfConcrete;
+
+/// <summary>What of a pedestal does not depend on loads: least and greatest steel, ties; each as needed over there.</summary>
+/// <param name="Least">Least bars over those there.</param>
+/// <param name="Most">Bars over the most.</param>
+/// <param name="Ties">Spacing of ties over the most, or least tie over the tie.</param>
+internal readonly record struct PedestalLimits(double Least, double Most, double Ties);
+
+/// <summary>A pedestal under force and moments both ways at its foot and top, its steel and its ties.</summary>
+internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
+{
+    public static bool KnowsWater => false;
+
+    private const double Tall = 3;
+
+    public static PedestalLimits Capacity(BaseState s)
+    {
+        var none = default(NoTrace);
+        return s.Pedestal is null ? default : Limits(s, ref none);
+    }
+
+    public static double UpperBound(BaseState s, in PedestalLimits limits, int k)
+    {
+        if (s.Pedestal is null)
+        {
+            return double.PositiveInfinity;
+        }
+
+        var (foot, top, section) = (JointSections.AtPedestalFoot(s, k), JointSections.AtPedestalTop(s, k), s.Joints.Pedestal(s));
+        var bound = Math.Max(s.Code.UtilisationBound(section, foot.N, foot.Mx, foot.My), s.Code.UtilisationBound(section, top.N, top.Mx, top.My));
+        return Math.Max(bound, Math.Max(limits.Least, Math.Max(limits.Most, limits.Ties)));
+    }
+
+    public static Outcome Evaluate<T>(BaseState s, in PedestalLimits limits, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        if (s.Pedestal is null)
+        {
+            return Outcome.NotDone;
+        }
+
+        var none = default(NoTrace);
+        var (foot, top) = (JointSections.AtPedestalFoot(s, k), JointSections.AtPedestalTop(s, k));
+        var (atFoot, atTop) = (Used(s, foot, ref none), Used(s, top, ref none));
+        var section = Math.Max(atFoot, atTop);
+        if (T.Records)
+        {
+            var a = atFoot >= atTop ? foot : top;
+            trace.Heading(atFoot >= atTop ? "Pedestal, at its foot" : "Pedestal, at its top");
+            trace.Given("Pu", a.N, Unit.Force, atFoot >= atTop ? "of the column and the pedestal's factored weight" : "of the column");
+            trace.Given("Mx", a.Mx, Unit.Moment, "there");
+            trace.Given("My", a.My, Unit.Moment, "there");
+            Used(s, a, ref trace);
+            Limits(s, ref trace);
+        }
+
+        var worst = Math.Max(Math.Max(section, limits.Least), Math.Max(limits.Most, limits.Ties));
+        trace.Let("utilisation", worst, Unit.Ratio, $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", limits.Least, Unit.Ratio)}; {new Sym("most", limits.Most, Unit.Ratio)}; {new Sym("ties", limits.Ties, Unit.Ratio)})");
+        if (T.Notes)
+        {
+            trace.Note((worst == section ? $"force with moments at its {(atFoot >= atTop ? "foot" : "top")}" : worst == limits.Least ? "least steel" : worst == limits.Most ? "greatest steel" : "size and spacing of the ties")
+                + (IsTall(s) ? "; taller than 3 times its least side: it counts as a column, and its slenderness is not checked" : ""));
+        }
+
+        return Outcome.Ratio(worst, 1);
+    }
+
+    private static bool IsTall(BaseState s) => s.PedestalHeight > Tall * Math.Min(s.Pedestal!.SizeX, s.Pedestal.SizeY);
+
+    private static double Used<T>(BaseState s, in SectionAction a, ref T trace)
+        where T : struct, ITrace
+    {
+        if (Math.Abs(a.N) + a.Moment <= 0)
+        {
+            return 0;
+        }
+
+        var times = s.Code.TimesHeld(ref trace, s.Joints.Pedestal(s), a.N, a.Mx, a.My);
+        return times > 0 ? Math.Min(1 / times, Outcome.NoCapacity) : Outcome.NoCapacity;
+    }
+
+    private static PedestalLimits Limits<T>(BaseState s, ref T trace)
+        where T : struct, ITrace
+    {
+        var pedestal = s.Pedestal!;
+        if (pedestal.Bars.Size is not { } bar || pedestal.Ties.Size is not { } tie || pedestal.Ties.Spacing <= 0)
+        {
+            return new PedestalLimits(Outcome.NoCapacity, 0, Outcome.NoCapacity);
+        }
+
+        var (low, high) = s.Code.ColumnSteel(IsTall(s));
+        var area = pedestal.Bars.Count * bar.Area;
+        trace.Let("ρ", area / pedestal.Area, Unit.Ratio, $"{new Sym("As", area, Unit.SteelArea)}/{new Sym("Ag", pedestal.Area, Unit.SteelArea)}");
+        trace.Given("ρ,least", low, Unit.Ratio, IsTall(s) ? "taller than 3 times its least side: a column" : "pedestal");
+        trace.Given("ρ,most", high, Unit.Ratio, "of the gross area");
+        var most = trace.Given("s,most", s.Code.TieSpacing(bar.Diameter, tie.Diameter, Math.Min(pedestal.SizeX, pedestal.SizeY)), Unit.Section, "16 bar, 48 tie diameters, least side", s.Code.TieClause);
+        trace.Given("tie,least", s.Code.LeastTie(bar.Diameter), Unit.Section, tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? "the ties are thinner: not allowed" : "diameter of ties", s.Code.TieClause);
+        return new PedestalLimits(low * pedestal.Area / area, area / (high * pedestal.Area), tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? Outcome.NoCapacity : pedestal.Ties.Spacing / most);
+    }
+}
+
+/// <summary>Shear in a pedestal, both ways.</summary>
+internal readonly struct PedestalShear : ICheckRule<Nothing>
+{
+    public static bool KnowsWater => false;
+
+    public static Nothing Capacity(BaseState s) => default;
+
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        if (s.Pedestal is not { Bars.Size: { } bar, Ties: { Size: { } tie, Spacing: > 0 } } pedestal)
+        {
+            return Outcome.NotDone;
+        }
+
+        var none = default(NoTrace);
+        var a = JointSections.AtPedestalTop(s, k);
+        var (x, y) = (One(s, a, pedestal.SizeX, pedestal.SizeY, Math.Abs(a.Fx), "x", ref none), One(s, a, pedestal.SizeY, pedestal.SizeX, Math.Abs(a.Fy), "y", ref none));
+        if (pedestal.Round)
+        {
+            x = One(s, a, pedestal.SizeX, pedestal.SizeX, a.Shear, "", ref none);
+            y = Outcome.Ratio(0, 1);
+        }
+
+        if (T.Records)
+        {
+            _ = pedestal.Round ? One(s, a, pedestal.SizeX, pedestal.SizeX, a.Shear, "", ref trace) : One(s, a, pedestal.SizeX, pedestal.SizeY, Math.Abs(a.Fx), "x", ref trace);
+            _ = pedestal.Round ? Outcome.NotDone : One(s, a, pedestal.SizeY, pedestal.SizeX, Math.Abs(a.Fy), "y", ref trace);
+        }
+
+        // ACI 318-19 22.5.1.11: shears both ways are added where both exceed half of what they may be.
+        var larger = x.Utilisation >= y.Utilisation ? x : y;
+        var used = larger.Utilisation;
+        var (ux, uy) = (new Sym("ux", x.Utilisation, Unit.Ratio), new Sym("uy", y.Utilisation, Unit.Ratio));
+        if (x.Utilisation > 0.5 && y.Utilisation > 0.5)
+        {
+            used = trace.Let("utilisation", Math.Max(used, (x.Utilisation + y.Utilisation) / 1.5), Unit.Ratio, $"max({ux}; {uy}; ({ux} + {uy})/1.5)", $"{s.Code.Name} 22.5.1.11");
+        }
+        else
+        {
+            trace.Let("utilisation", used, Unit.Ratio, $"max({ux}; {uy})");
+        }
+
+        return larger with { Utilisation = used };
+    }
+
+    private static Outcome One<T>(BaseState s, in SectionAction a, double along, double across, double shear, string axis, ref T trace)
+        where T : struct, ITrace
+    {
+        var pedestal = s.Pedestal!;
+        trace.Heading($"Shear in the pedestal {(axis.Length > 0 ? "along " : "")}{axis}");
+        var toCentre = s.Rules.Pedestal.Cover + pedestal.Ties.Size!.Diameter + (pedestal.Bars.Size!.Diameter / 2);
+        var d = pedestal.Round
+            ? trace.Let("d", 0.8 * along, Unit.Section, $"0.8·{new Sym("D", along, Unit.Section)}", s.Code.ColumnShearClause)
+            : trace.Let("d", along - toCentre, Unit.Section, $"{new Sym("c", along, Unit.Section)} − {new Sym("to the bars", toCentre, Unit.Section)}");
+        var concrete = s.Rules.Concrete with { Strength = JointSections.PedestalStrength(s) };
+        var strength = s.Code.ColumnShear(ref trace, concrete, new ShearColumn(across, d, pedestal.Area, a.N, 2 * pedestal.Ties.Size.Area, pedestal.Ties.Spacing, s.Rules.Steel.Yield));
+        if (strength > 0 && T.Records)
+        {
+            trace.Let("u" + axis, shear / strength, Unit.Ratio, $"{new Sym("Vu", shear, Unit.Force)}/{new Sym("φVn", strength, Unit.Force)}");
+        }
+
+        return Outcome.Ratio(shear, strength);
+    }
+}
