@@ -51,10 +51,20 @@ public class TraceTests
 
                         list.Add(double.Parse(part.Text.AsSpan(start, i - start), CultureInfo.InvariantCulture));
                     }
+                    else if (c == 'π')
+                    {
+                        list.Add(Math.PI);
+                        i++;
+                    }
                     else if (char.IsLetter(c))
                     {
-                        list.Add(part.Text.Substring(i, 3));
-                        i += 3;
+                        var start = i;
+                        while (i < part.Text.Length && char.IsLetter(part.Text[i]))
+                        {
+                            i++;
+                        }
+
+                        list.Add(part.Text[start..i]);
                     }
                     else
                     {
@@ -159,6 +169,14 @@ public class TraceTests
                 return value;
             }
 
+            if (word is "tan" or "sin" or "exp" or "arctan")
+            {
+                Take("(");
+                var inner = Sum();
+                Take(")").Should().BeTrue();
+                return word switch { "tan" => Math.Tan(inner * Math.PI / 180), "sin" => Math.Sin(inner * Math.PI / 180), "exp" => Math.Exp(inner), _ => Math.Atan(inner) };
+            }
+
             var close = word == "|" ? "|" : ")";
             var result = Sum();
             Take(close).Should().BeTrue(step.FormulaText);
@@ -230,9 +248,26 @@ public class TraceTests
                 }
 
                 EveryFormulaGivesItsResult(project, Design(length, width, h, "13 T16", "11 T20", "10 T16", "10 T16"), seen);
+
+                // The same with a pedestal, dowels, water, layers, soil strength, hooks and no top bars.
+                var ground = rules.Ground with
+                {
+                    FoundingDepth = 1.6 + (0.5 * Math.Abs(a)),
+                    WaterDepth = 0.4 + Math.Abs(b),
+                    PassiveIgnoredDepth = 0.5 * Math.Abs(c),
+                    UpliftSpread = 20,
+                    SubgradeModulus = kind == 1 ? 20e3 : null,
+                    MostSettlement = 0.02,
+                    Capacity = new BearingCapacity(BearingTheory.All[kind % 3], 25 + (10 * Math.Abs(a)), 5 * Math.Abs(b), 60, 3),
+                    Layers = [new("sand", 2.2, 30e3, 0.3, null), new("clay", 3, 8e3, 0.4, 150), new("", double.PositiveInfinity, 60e3, 0.3, 200)],
+                };
+                var upright = rules with { Ground = ground, Column = new ColumnRules { Strength = 40e3, Joint = (JointSurface)(kind % 3) }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0, Strength = 35e3 } };
+                var more = Project(cases, actions, set, upright, Column(0.4, 0.45, level: 0.1, angle: 20), new HeldValues { OffsetX = 0.2 * a, OffsetY = -0.1 }, kind == 0 ? "aci318m-14" : "aci318m-19");
+                var design = Design(length, width, h, kind == 2 ? "13 T16 hooked" : "13 T16", "7 + 4 T20 banded") with { Pedestal = new Pedestal(0.6, kind == 3 ? 0.6 : 0.7, kind == 3, Bars("8 T20"), Bars("T10 @ 150 mm")), Dowels = Bars("6 T16") };
+                EveryFormulaGivesItsResult(more, design, seen);
             },
             iter: 60);
-        seen.Keys.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x", "two-way-shear Jx", "two-way-shear P", "one-way-shear-y Vp", "flexure-bottom-x Mp", "one-way-shear-x vc", "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q", "bearing P1", "overturning-x T3[WX]", "flexure-bottom-x Mw", "uplift U[WX, load 3]"]);
+        seen.Keys.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x", "two-way-shear Jx", "two-way-shear P", "one-way-shear-y Vp", "flexure-bottom-x Mp", "one-way-shear-x vc", "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q", "bearing P1", "overturning-x T3[WX]", "flexure-bottom-x Mw", "uplift U[WX, load 3]", "bearing u", "bearing Wped", "bearing Nq", "bearing qa", "bearing iγ", "bearing-below Δp", "flotation resisting", "sliding S,wet", "uplift Wspread", "settlement s1", "anchorage-x ld", "anchorage-x ldh", "anchorage-y needed", "column-bearing φBn", "interface ldc", "interface times", "interface-shear C", "pedestal times,cap", "pedestal-shear vc", "flexure-top-x φMn", "one-way-shear-x φVn", "punching-steel As,strip"]);
     }
 
     [Fact]

@@ -15,7 +15,14 @@ namespace Plinth.Core.Buildings;
 /// <param name="Steel">Reinforcement.</param>
 /// <param name="Sizing">Bounds and steps of the search.</param>
 /// <param name="Rates">Rates by which more steel is weighed against more concrete.</param>
-public sealed record RuleSet(GroundRules Ground, StabilityRules Stability, ConcreteRules Concrete, SteelRules Steel, SizingRules Sizing, RateRules Rates);
+public sealed record RuleSet(GroundRules Ground, StabilityRules Stability, ConcreteRules Concrete, SteelRules Steel, SizingRules Sizing, RateRules Rates)
+{
+    /// <summary>Concrete columns over the bases.</summary>
+    public ColumnRules Column { get; init; } = ColumnRules.Nothing;
+
+    /// <summary>Pedestals.</summary>
+    public PedestalRules Pedestal { get; init; } = PedestalRules.None;
+}
 
 /// <summary>What a project is called and who works on it, for title blocks.</summary>
 /// <param name="Name">Name of the project.</param>
@@ -48,6 +55,9 @@ public sealed record Project(
     IReadOnlyDictionary<string, SupportAction[]> Actions,
     IReadOnlyList<Foundation> Foundations)
 {
+    /// <summary>Where bases may lie.</summary>
+    public Site Site { get; init; } = Site.Open;
+
     /// <summary>The combinations that a foundation is checked for.</summary>
     public CombinationSet CombinationsOf(Foundation foundation)
     {

@@ -1,6 +1,5 @@
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
-using Plinth.Core.Loads;
 
 namespace Plinth.Core.Buildings;
 
@@ -53,6 +52,31 @@ public static class SitePlan
         return [.. found.OrderBy(n => n.First, MarkOrder.Natural).ThenBy(n => n.Second, MarkOrder.Natural).ThenBy(n => n.FirstPlace, MarkOrder.Natural).ThenBy(n => n.SecondPlace, MarkOrder.Natural)];
     }
 
+    /// <summary>Neighbouring bases at different levels of which the lower stands within the spread of the upper's load; overlapping ones are told as such.</summary>
+    /// <param name="bases">Foundations with their designs.</param>
+    public static IReadOnlyList<FoundingStep> Steps(IEnumerable<(Foundation Foundation, FoundationDesign Design)> bases)
+    {
+        ArgumentNullException.ThrowIfNull(bases);
+        var placed = bases.SelectMany(b => b.Foundation.Places.Select(p => Placed.Of(b.Foundation, b.Design, p))).OrderBy(p => p.LowX).ToList();
+        var reach = placed.Count == 0 ? 0 : (placed.Max(p => p.Bottom) - placed.Min(p => p.Bottom)) * placed.Max(p => p.Spread);
+        var found = new List<FoundingStep>();
+        for (var i = 0; i < placed.Count && reach > 0; i++)
+        {
+            for (var j = i + 1; j < placed.Count && placed[j].LowX < placed[i].HighX + reach; j++)
+            {
+                var (upper, lower) = placed[i].Bottom >= placed[j].Bottom ? (placed[i], placed[j]) : (placed[j], placed[i]);
+                var step = upper.Bottom - lower.Bottom;
+                var gap = step > Touch ? Gap(upper.Corners, lower.Corners) : double.PositiveInfinity;
+                if (gap >= 0 && gap < (step * upper.Spread) - Touch)
+                {
+                    found.Add(new FoundingStep(upper.Mark, upper.Place, lower.Mark, lower.Place, step, gap, step * upper.Spread));
+                }
+            }
+        }
+
+        return [.. found.OrderBy(s => s.Upper, MarkOrder.Natural).ThenBy(s => s.Lower, MarkOrder.Natural).ThenBy(s => s.UpperPlace, MarkOrder.Natural).ThenBy(s => s.LowerPlace, MarkOrder.Natural)];
+    }
+
     /// <summary>
     /// Clear distance of two convex polygons, corners anticlockwise; where they overlap, less the least way that parts them (separating axes:
     /// S. Gottschalk, M. C. Lin, D. Manocha, SIGGRAPH 1996, 171–180).
@@ -88,7 +112,7 @@ public static class SitePlan
             return Math.Sqrt((ex * ex) + (ey * ey));
         }));
 
-    private sealed record Placed(string Mark, string Place, PlanPoint[] Corners, double Bottom, double Top)
+    private sealed record Placed(string Mark, string Place, PlanPoint[] Corners, double Bottom, double Top, double Spread)
     {
         public double LowX { get; } = Corners.Min(c => c.X);
 
@@ -97,12 +121,8 @@ public static class SitePlan
         public static Placed Of(Foundation f, FoundationDesign design, Place place)
         {
             var size = design.Size;
-            var centre = BaseGeometry.Centre(place, BaseGeometry.Offset(f.Held, ColumnOutline.Of(place.Support, place.AngleDegrees), size));
-            var (sin, cos) = SupportAction.SinCosDegrees(place.AngleDegrees);
-            PlanPoint At(double x, double y) => new(centre.X + (x * cos) - (y * sin), centre.Y + (x * sin) + (y * cos));
-            var (l, b) = (size.Length / 2, size.Width / 2);
             var bottom = place.Ground.Underside(size.Thickness);
-            return new Placed(f.Mark, place.Name, [At(-l, -b), At(l, -b), At(l, b), At(-l, b)], bottom, bottom + size.Thickness);
+            return new Placed(f.Mark, place.Name, BaseGeometry.Corners(place, BaseGeometry.Centre(f, place, design), size), bottom, bottom + size.Thickness, place.Ground.LoadSpread);
         }
     }
 }

@@ -10,8 +10,37 @@ public static class BaseGeometry
     {
         ArgumentNullException.ThrowIfNull(held);
         return new PlanPoint(
-            Offset(held.EdgeX0, held.EdgeX1, column.FaceX, size.Length, held.OffsetX),
-            Offset(held.EdgeY0, held.EdgeY1, column.FaceY, size.Width, held.OffsetY));
+            Offset(held.EdgeX0, held.EdgeX1, column.FaceX, size.Length, held.OffsetX) - size.ShiftX,
+            Offset(held.EdgeY0, held.EdgeY1, column.FaceY, size.Width, held.OffsetY) - size.ShiftY);
+    }
+
+    /// <summary>What of a design stands on its base at a place: the pedestal, else the column.</summary>
+    public static ColumnOutline Outline(Place place, Pedestal? pedestal)
+    {
+        ArgumentNullException.ThrowIfNull(place);
+        return pedestal is null ? ColumnOutline.Of(place.Support, place.AngleDegrees) : ColumnOutline.Of(pedestal);
+    }
+
+    /// <summary>Column's centre from the base's centre at a place, in the base's axes.</summary>
+    public static PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        ArgumentNullException.ThrowIfNull(design);
+        return Offset(foundation.Held, Outline(place, design.Pedestal), design.Size);
+    }
+
+    /// <summary>The base's centre at a place, in project axes, m.</summary>
+    public static PlanPoint Centre(Foundation foundation, Place place, FoundationDesign design) => Centre(place, Offset(foundation, place, design));
+
+    /// <summary>Corners of the base at a place, project axes, anticlockwise, m.</summary>
+    public static PlanPoint[] Corners(Place place, in PlanPoint centre, in BaseSize size)
+    {
+        ArgumentNullException.ThrowIfNull(place);
+        var (sin, cos) = Loads.SupportAction.SinCosDegrees(place.AngleDegrees);
+        var (cx, cy) = (centre.X, centre.Y);
+        PlanPoint At(double x, double y) => new(cx + (x * cos) - (y * sin), cy + (x * sin) + (y * cos));
+        var (l, b) = (size.Length / 2, size.Width / 2);
+        return [At(-l, -b), At(l, -b), At(l, b), At(-l, b)];
     }
 
     /// <summary>The side that two held edges leave, m; null if it is open.</summary>

@@ -8,6 +8,9 @@ public static class BaseLevels
     private const double Slack = 1e-6;
 
     /// <summary>What is wrong with a thickness at any place of a foundation; null if nothing is.</summary>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="thickness">The thickness, m.</param>
+    /// <param name="units">Units of the message.</param>
     public static string? Fault(Foundation foundation, double thickness, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(foundation);
@@ -18,6 +21,25 @@ public static class BaseLevels
             if (top > place.Ground.Level + Slack && !foundation.Held.Exposed)
             {
                 return $"at thickness {Unit.Section.FormatWithSymbol(thickness, units)} the top of the base ({Show(top)}) stands above the ground ({Show(place.Ground.Level)}): found it deeper, or say exposed = true";
+            }
+
+            if (foundation.Rules.Pedestal is { } pedestal && pedestal.Carries(place.Support))
+            {
+                var at = $"at thickness {Unit.Section.FormatWithSymbol(thickness, units)} ";
+                if (pedestal.TopLevel(place.Support, top) is not { } foot)
+                {
+                    return $"the pedestal under {place.Name} has no top: give [pedestal] top or height, or a level in supports.csv";
+                }
+
+                if (foot < top + Slack)
+                {
+                    return at + $"the top of the base ({Show(top)}) stands above the top of the pedestal ({Show(foot)}) under {place.Name}: found it deeper, or raise the pedestal";
+                }
+
+                if (place.Support.Level is { } acts && acts < foot - Slack)
+                {
+                    return $"the top of the pedestal ({Show(foot)}) stands above the level {Show(acts)} where the reactions of {place.Name} act: lower the pedestal, or mend the level";
+                }
             }
 
             if (place.Support.Level is { } level && level < top - Slack)

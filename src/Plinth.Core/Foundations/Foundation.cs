@@ -49,6 +49,12 @@ public sealed record HeldValues
     /// <summary>Column's centre from the base's centre along y, m, where no edge is held.</summary>
     public double OffsetY { get; init; }
 
+    /// <summary>Whether the offset along x was stated.</summary>
+    public bool OffsetXGiven { get; init; }
+
+    /// <summary>Whether the offset along y was stated.</summary>
+    public bool OffsetYGiven { get; init; }
+
     /// <summary>Bottom bars along x.</summary>
     public BarSpec? BottomX { get; init; }
 
@@ -86,6 +92,15 @@ public sealed record Foundation(string Mark, IReadOnlyList<Place> Places, bool A
     /// <summary>Loads that stand on the base beside its column.</summary>
     public IReadOnlyList<PlanLoad> Loads { get; init; } = [];
 
+    /// <summary>The engineer's leave to pass over checks of it.</summary>
+    public IReadOnlyList<Checks.Leave> Leaves { get; init; } = [];
+
+    /// <summary>The leave that is given for a check of it; null: none.</summary>
+    public Checks.Leave? LeaveOf(string check) => Leaves.FirstOrDefault(l => l.Check == check);
+
+    /// <summary>Whether a check of it is waived.</summary>
+    public bool Waives(string check) => LeaveOf(check) is { UpTo: null };
+
     /// <summary>The combinations that the engineer has chosen for it; null: all.</summary>
     public ChosenCombinations? Chosen { get; init; }
 
@@ -109,7 +124,14 @@ public sealed record ChosenCombinations(CombinationSet Set, int All, IReadOnlyLi
 /// <param name="Length">Along its own x.</param>
 /// <param name="Width">Along its own y.</param>
 /// <param name="Thickness">Vertical.</param>
-public readonly record struct BaseSize(double Length, double Width, double Thickness);
+public readonly record struct BaseSize(double Length, double Width, double Thickness)
+{
+    /// <summary>How far the base's centre was moved along its own x, to keep within the site, m.</summary>
+    public double ShiftX { get; init; }
+
+    /// <summary>The same along its own y, m.</summary>
+    public double ShiftY { get; init; }
+}
 
 /// <summary>A design in force: sizes and bars.</summary>
 /// <param name="Size">Plan size and thickness.</param>
@@ -119,6 +141,12 @@ public readonly record struct BaseSize(double Length, double Width, double Thick
 /// <param name="TopY">Top bars along y, as written.</param>
 public sealed record FoundationDesign(BaseSize Size, BarSpec BottomX, BarSpec BottomY, BarSpec TopX, BarSpec TopY)
 {
+    /// <summary>The pedestal; null: the column stands on the base.</summary>
+    public Pedestal? Pedestal { get; init; }
+
+    /// <summary>Dowels from base or pedestal into a concrete column; none where the joint is not designed.</summary>
+    public BarSpec Dowels { get; init; } = BarSpec.None;
+
     /// <summary>The bars in the base.</summary>
     /// <param name="sideCover">Cover at the sides, m.</param>
     public Reinforcement Bars(double sideCover) => new(

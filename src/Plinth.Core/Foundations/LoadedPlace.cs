@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Plinth.Core.Buildings;
+using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 
 namespace Plinth.Core.Foundations;
@@ -28,7 +29,8 @@ public sealed class LoadedPlace
             }
         }
 
-        var used = project.CombinationsOf(foundation).Used;
+        (Set, Waters) = WithWater(project.CombinationsOf(foundation), place.Ground);
+        var used = Set.Used;
         Loads = foundation.Loads;
         LoadTerms = Loads.Count == 0 ? [] : [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
         Sums = new SupportAction[used.Length];
@@ -52,8 +54,27 @@ public sealed class LoadedPlace
         }
     }
 
+    // The same place with all its actions multiplied.
+    private LoadedPlace(LoadedPlace other, double factor)
+    {
+        (Place, Outline, Cases, Set, Waters) = (other.Place, other.Outline, other.Cases, other.Set, other.Waters);
+        CaseActions = [.. other.CaseActions.Select(a => factor * a)];
+        Sums = [.. other.Sums.Select(a => factor * a)];
+        Loads = [.. other.Loads.Select(l => l with { Value = factor * l.Value })];
+        (LoadTerms, SurchargeFactors, SurchargeCase) = (other.LoadTerms, other.SurchargeFactors, other.SurchargeCase);
+    }
+
+    /// <summary>The same place with the actions of its support and the loads beside the column multiplied; weights, water and surcharge stay.</summary>
+    public LoadedPlace Times(double factor) => new(this, factor);
+
     /// <summary>The place.</summary>
     public Place Place { get; }
+
+    /// <summary>The combinations of the foundation: where water may stand above the underside, each once with the highest and once with the lowest.</summary>
+    public CombinationSet Set { get; }
+
+    /// <summary>The water in each combination of the set.</summary>
+    public ImmutableArray<WaterState> Waters { get; }
 
     /// <summary>The column as the sections see it.</summary>
     public ColumnOutline Outline { get; }
@@ -96,6 +117,14 @@ public sealed class LoadedPlace
 
         return sum;
     }
+
+    // No base is so thick that water this far below its held top could matter.
+    private const double ThickestBase = 20;
+
+    private static (CombinationSet Set, ImmutableArray<WaterState> Waters) WithWater(CombinationSet set, GroundRules ground) =>
+        ground.WaterAbove(ground.FoundingDepth ?? (ground.TopDepth!.Value + ThickestBase))
+            ? (new CombinationSet(set.Used.SelectMany(c => Enumerable.Repeat(c, 2)), set.Dropped), [.. set.Used.SelectMany(_ => new[] { WaterState.High, WaterState.Low })])
+            : (set, [.. set.Used.Select(_ => WaterState.None)]);
 
     /// <summary>Factor of the surcharge in each combination.</summary>
     public double[] SurchargeFactors { get; }

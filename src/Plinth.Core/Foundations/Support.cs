@@ -11,6 +11,9 @@ public enum ColumnShape
 
     /// <summary>A steel profile on a base plate.</summary>
     Steel,
+
+    /// <summary>A masonry pier.</summary>
+    Masonry,
 }
 
 /// <summary>A column base with its label and position.</summary>
@@ -54,7 +57,7 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
 {
     /// <summary>
     /// The outline of a column on a base: round columns as the square of equal area (ACI 318 13.2.7.3); steel columns by the lines halfway between
-    /// profile face and plate edge (13.2.7.1); turned columns by the square of equal area if regular, else in each direction by the lesser of side and projection.
+    /// profile face and plate edge, masonry by those halfway between centre and face (13.2.7.1); turned columns by the square of equal area if regular, else in each direction by the lesser of side and projection.
     /// </summary>
     /// <param name="support">The column.</param>
     /// <param name="baseAngle">The base's angle, degrees.</param>
@@ -63,10 +66,33 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
         ArgumentNullException.ThrowIfNull(support);
         if (support.Shape == ColumnShape.Round)
         {
-            var side = support.SizeX * Math.Sqrt(Math.PI) / 2;
-            return new ColumnOutline(side, side, support.SizeX, support.SizeX, "round column taken as the square of equal area");
+            return Circle(support.SizeX, "round column taken as the square of equal area");
         }
 
+        if (support.Shape == ColumnShape.Masonry)
+        {
+            var (whole, half) = (Of(support with { Shape = ColumnShape.Rectangular }, baseAngle), Of(support with { Shape = ColumnShape.Rectangular, SizeX = support.SizeX / 2, SizeY = support.SizeY / 2 }, baseAngle));
+            return new ColumnOutline(half.X, half.Y, whole.FaceX, whole.FaceY, "sections counted from halfway between centre and face of the masonry");
+        }
+
+        return Straight(support, baseAngle);
+    }
+
+    /// <summary>The outline of a pedestal: round ones as the square of equal area (ACI 318 13.2.7.3).</summary>
+    public static ColumnOutline Of(Pedestal pedestal)
+    {
+        ArgumentNullException.ThrowIfNull(pedestal);
+        return pedestal.Round ? Circle(pedestal.SizeX, "round pedestal taken as the square of equal area") : new ColumnOutline(pedestal.SizeX, pedestal.SizeY, pedestal.SizeX, pedestal.SizeY, null);
+    }
+
+    private static ColumnOutline Circle(double diameter, string note)
+    {
+        var side = diameter * Math.Sqrt(Math.PI) / 2;
+        return new ColumnOutline(side, side, diameter, diameter, note);
+    }
+
+    private static ColumnOutline Straight(Support support, double baseAngle)
+    {
         var steel = support.Shape == ColumnShape.Steel;
         var (x, y) = steel ? ((support.SizeX + support.PlateX) / 2, (support.SizeY + support.PlateY) / 2) : (support.SizeX, support.SizeY);
         var (fx, fy) = steel ? (support.PlateX, support.PlateY) : (x, y);

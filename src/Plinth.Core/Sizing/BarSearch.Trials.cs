@@ -1,5 +1,6 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
+using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete;
 
 namespace Plinth.Core.Sizing;
@@ -18,21 +19,65 @@ internal sealed partial class BarSearch
 
         var least = Math.Max(rules.Steel.LeastSpacing, s.Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter);
         var most = Math.Min(rules.Steel.MostSpacing, s.Code.MostSpacing(s.Thickness));
-        return (Math.Max(2, (int)Math.Ceiling((room / most) - 1e-9) + 1), (int)Math.Floor((room / least) + 1e-9) + 1);
+        var high = (int)Math.Floor((room / least) + 1e-9) + 1;
+        var (own, other) = alongX ? (s.Length, s.Width) : (s.Width, s.Length);
+        if (rules.Steel.Banded && own < other)
+        {
+            // In the band they stand closer.
+            high = (int)(high * (1 + (own / other)) / 2);
+        }
+
+        return (Math.Max(2, (int)Math.Ceiling((room / most) - 1e-9) + 1), high);
     }
 
     private BarLayer First(Candidate candidate, bool alongX) =>
         candidate.Fixed ? candidate.Layer(alongX, states[0], rules) : new BarLayer(Math.Max(2, CountRange(candidate.Size!, alongX).High), candidate.Size);
 
-    private static Check[] Along(string axis, string without) =>
-        [.. SectionChecks.Where(c => c.Id.EndsWith(axis, StringComparison.Ordinal) && !c.Id.StartsWith(without, StringComparison.Ordinal))];
-
-    private Candidate[] Sizes(BarSpec? stated) => stated is { } s ? [new Candidate(null, s)] : [.. rules.Steel.Bars.Select(b => new Candidate(b, null))];
+    private Candidate[] Sizes(BarSpec? stated) => stated is { } s ? [new Candidate(null, s)] : [.. sizes.Select(b => new Candidate(b, null))];
 
     private double Mass(BarLayer layer, bool alongX)
     {
         var s = states[0];
-        return layer.Size is null ? 0 : layer.Count * layer.Size.MassPerMetre * ((alongX ? s.Length : s.Width) - (2 * rules.Concrete.CoverSide));
+        return Schedules.Quantities.MassOf(s.Code, layer, (alongX ? s.Length : s.Width) - (2 * rules.Concrete.CoverSide));
+    }
+
+    // Bars of a number, banded where they run the short way and that is asked, hooked where they are too short without.
+    private BarLayer PutFound(bool bottom, int count, BarSize size, bool alongX)
+    {
+        var s = states[0];
+        var layer = new BarLayer(count, size);
+        var (own, other) = alongX ? (s.Length, s.Width) : (s.Width, s.Length);
+        if (bottom && rules.Steel.Banded && own < other - 1e-6)
+        {
+            var band = BarGaps.InBand(count, other / own);
+            layer = layer with { Band = Math.Min(band, count) };
+        }
+
+        Put(bottom, layer, alongX);
+        Set(bars);
+        if (!states.All(at => Anchorage.StraightFits(at, alongX, bottom)))
+        {
+            layer = layer with { Hooked = true };
+            Put(bottom, layer, alongX);
+            Set(bars);
+        }
+
+        return layer;
+    }
+
+    // One size and one spacing both ways, where that is asked: the closer of both.
+    private (BarLayer First, BarLayer Second) Alike(Candidate first, Candidate second, BarLayer a, BarLayer b, bool firstIsX, bool bottom)
+    {
+        if (!rules.Steel.BothWaysAlike || first.Fixed || second.Fixed || a.Size != b.Size)
+        {
+            return (a, b);
+        }
+
+        var s = states[0];
+        double Within(bool alongX) => (alongX ? s.Width : s.Length) - (2 * rules.Concrete.CoverSide) - a.Diameter;
+        var spacing = Math.Min(Within(firstIsX) / (a.Count - 1), Within(!firstIsX) / (b.Count - 1));
+        int Count(bool alongX) => (int)Math.Ceiling((Within(alongX) / spacing) - 1e-9) + 1;
+        return (PutFound(bottom, Count(firstIsX), a.Size!, firstIsX), PutFound(bottom, Count(!firstIsX), b.Size!, !firstIsX));
     }
 
     private void Put(bool bottom, BarLayer x, BarLayer y) => bars = bottom ? bars with { BottomX = x, BottomY = y } : bars with { TopX = x, TopY = y };

@@ -12,17 +12,19 @@ namespace Plinth.Core.Sizing;
 /// </summary>
 internal sealed partial class BarSearch
 {
-    private static readonly Check[] SectionChecks = [.. CheckCatalog.Listed.Where(c => !c.OfPlan)];
-    private static readonly Check[] OfBothWays = [.. SectionChecks.Where(c => c.Id is "two-way-shear" or "least-depth")];
-    private static readonly Check[] BottomX = Along("-x", "flexure-top");
-    private static readonly Check[] BottomY = Along("-y", "flexure-top");
-    private static readonly Check[] TopX = Along("-x", "flexure-bottom");
-    private static readonly Check[] TopY = Along("-y", "flexure-bottom");
+    private static readonly string[] OfJoints = ["column-bearing", "interface", "interface-shear", "pedestal", "pedestal-shear", "punching-steel"];
 
+    private readonly Check[] sectionChecks;
+    private readonly Check[] ofBothWays;
+    private readonly Check[] bottomX;
+    private readonly Check[] bottomY;
+    private readonly Check[] topX;
+    private readonly Check[] topY;
     private readonly ImmutableArray<BaseState> states;
     private readonly RuleSet rules;
     private readonly HeldValues held;
     private Reinforcement bars;
+    private IReadOnlyList<BarSize> sizes = [];
     private double areaGuess;
 
     public BarSearch(ImmutableArray<BaseState> states, Foundation foundation)
@@ -30,6 +32,14 @@ internal sealed partial class BarSearch
         this.states = states;
         rules = foundation.Rules;
         held = foundation.Held;
+        sectionChecks = [.. CheckCatalog.Listed.Where(c => !c.OfPlan && !OfJoints.Contains(c.Id) && !foundation.Waives(c.Id))];
+        ofBothWays = [.. sectionChecks.Where(c => c.Id is "two-way-shear" or "least-depth")];
+        Check[] Along(string axis, string without, bool bottom) =>
+            [.. sectionChecks.Where(c => c.Id.EndsWith(axis, StringComparison.Ordinal) && !c.Id.StartsWith(without, StringComparison.Ordinal)), .. CheckCatalog.ForSearch.Where(c => bottom && c.Id.EndsWith(axis, StringComparison.Ordinal) && !foundation.Waives(c.Id[..^2]))];
+        bottomX = Along("-x", "flexure-top", true);
+        bottomY = Along("-y", "flexure-top", true);
+        topX = Along("-x", "flexure-bottom", false);
+        topY = Along("-y", "flexure-bottom", false);
     }
 
     /// <summary>The check that failed last, and where: what to report if nothing passes.</summary>
@@ -53,7 +63,7 @@ internal sealed partial class BarSearch
         var stated = held.TopX is not null || held.TopY is not null;
         if (!stated && top != TopSteel.Least && (top == TopSteel.None || !FailsOnTop()))
         {
-            return Reset(Exceeds(SectionChecks, Face.Top) ? null : best);
+            return Reset(Exceeds(sectionChecks, Face.Top) ? null : best);
         }
 
         return Reset(FindFace(Face.Top) is null ? null : bars);
@@ -74,9 +84,26 @@ internal sealed partial class BarSearch
         return result;
     }
 
-    private bool FailsOnTop() => Exceeds(SectionChecks, Face.Top);
+    private bool FailsOnTop() => Exceeds(sectionChecks, Face.Top);
 
+    // Preferred sizes first; all others only where these do not do.
     private Reinforcement? FindFace(Face face)
+    {
+        var allowed = face == Face.Top && rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars;
+        if (rules.Steel.Preferred.Count > 0)
+        {
+            sizes = [.. allowed.Where(rules.Steel.Preferred.Contains)];
+            if (sizes.Count > 0 && FindAmong(face) is { } preferred)
+            {
+                return preferred;
+            }
+        }
+
+        sizes = allowed;
+        return FindAmong(face);
+    }
+
+    private Reinforcement? FindAmong(Face face)
     {
         var bottom = face == Face.Bottom;
         foreach (var s in states)
@@ -133,10 +160,15 @@ internal sealed partial class BarSearch
             var sought = false;
             foreach (var inner in inners)
             {
+                if (rules.Steel.BothWaysAlike && !inner.Fixed && !outer.Fixed && inner.Size != outer.Size)
+                {
+                    continue;
+                }
+
                 Put(bottom, First(outer, outerIsX), outerIsX);
                 Put(bottom, First(inner, !outerIsX), !outerIsX);
                 Set(bars);
-                if (QuicklyExceeds(OfBothWays))
+                if (QuicklyExceeds(ofBothWays))
                 {
                     // The thinnest bars of all leave the greatest depth: where that is not enough, no other pair is.
                     if (first)
@@ -162,6 +194,7 @@ internal sealed partial class BarSearch
                 Put(bottom, o, outerIsX);
                 if (Least(inner, bottom, !outerIsX) is { } i)
                 {
+                    (o, i) = Alike(outer, inner, o, i, outerIsX, bottom);
                     var mass = Mass(o, outerIsX) + Mass(i, !outerIsX);
                     open.Add(outerIsX ? (outer, inner, o, i, mass) : (inner, outer, i, o, mass));
                 }
@@ -178,12 +211,15 @@ internal sealed partial class BarSearch
         {
             Put(bottom, layerX, layerY);
             Set(bars);
-            if (Exceeds(OfBothWays, null))
+            if (Exceeds(ofBothWays, null))
             {
                 return null;
             }
 
-            if (Exceeds(bottom ? BottomX : TopX, null))
+            (layerX, layerY) = Alike(x, y, layerX, layerY, true, bottom);
+            Put(bottom, layerX, layerY);
+            Set(bars);
+            if (Exceeds(bottom ? bottomX : topX, null))
             {
                 if (x.Fixed || Least(x, bottom, true, layerX.Count + 1) is not { } more)
                 {
@@ -192,7 +228,7 @@ internal sealed partial class BarSearch
 
                 layerX = more;
             }
-            else if (Exceeds(bottom ? BottomY : TopY, null))
+            else if (Exceeds(bottom ? bottomY : topY, null))
             {
                 if (y.Fixed || Least(y, bottom, false, layerY.Count + 1) is not { } more)
                 {
@@ -211,7 +247,7 @@ internal sealed partial class BarSearch
     // The least count that passes the checks of one direction under the combinations that failed last; more bars never hurt them but for the spacing.
     private BarLayer? Least(Candidate candidate, bool bottom, bool alongX, int from = 0)
     {
-        var checks = bottom ? (alongX ? BottomX : BottomY) : alongX ? TopX : TopY;
+        var checks = bottom ? (alongX ? bottomX : bottomY) : alongX ? topX : topY;
         if (candidate.Fixed)
         {
             return candidate.Layer(alongX, states[0], rules);
@@ -227,8 +263,7 @@ internal sealed partial class BarSearch
 
         bool Passes(int count)
         {
-            Put(bottom, new BarLayer(count, size), alongX);
-            Set(bars);
+            PutFound(bottom, count, size, alongX);
             return !QuicklyExceeds(checks);
         }
 
@@ -284,7 +319,6 @@ internal sealed partial class BarSearch
         }
 
         areaGuess = high * size.Area;
-        Put(bottom, new BarLayer(high, size), alongX);
-        return new BarLayer(high, size);
+        return PutFound(bottom, high, size, alongX);
     }
 }

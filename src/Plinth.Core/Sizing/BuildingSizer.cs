@@ -24,6 +24,14 @@ public static class Building
     public static IReadOnlyList<FoundationResult> Check(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, CancellationToken cancel) =>
         Each(designs, d => new Checker(project, d.Foundation).Check(d.Design), null, cancel);
 
+    /// <summary>How much the actions on designs may grow.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="designs">Which, with the design in force.</param>
+    /// <param name="cancel">Stops the work.</param>
+    /// <exception cref="OperationCanceledException">The work was stopped.</exception>
+    public static IReadOnlyList<double> Room(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, CancellationToken cancel) =>
+        Each(designs, d => new Checker(project, d.Foundation).Room(d.Design), null, cancel);
+
     private static TResult[] Each<T, TResult>(IReadOnlyList<T> items, Func<T, TResult> work, Action? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(items);

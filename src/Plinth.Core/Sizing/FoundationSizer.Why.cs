@@ -17,24 +17,25 @@ public sealed partial class FoundationSizer
         var result = new List<(string, SizingStop?)>();
         void Try(string step, FoundationDesign smaller, bool anyBars)
         {
-            var outline = checker.States[0].Place.Outline;
-            if (!BaseGeometry.AllOnBase(foundation, outline, smaller.Size))
+            var pedestal = smaller.Pedestal;
+            if (anyBars && Placed(smaller.Size with { ShiftX = 0, ShiftY = 0 }, pedestal) is not { })
             {
-                result.Add((step, new SizingStop(null, null, null, 0, "the column would stand beyond the base", null)));
+                result.Add((step, new SizingStop(null, null, null, 0, "the column would stand beyond the base, or the base beyond the site", null)));
                 return;
             }
 
             if (anyBars)
             {
+                smaller = smaller with { Size = Placed(smaller.Size with { ShiftX = 0, ShiftY = 0 }, pedestal)!.Value };
                 checker.Set(smaller);
-                if (PlanExceeds(smaller.Size) || search.Find() is not { } bars)
+                if (PlanExceeds(smaller.Size, pedestal) || search.Find() is not { } bars || joints.FindDowels() is not { } dowels)
                 {
-                    var failure = PlanExceeds(smaller.Size) ? planFailure : search.LastFailure;
+                    var failure = PlanExceeds(smaller.Size, pedestal) ? planFailure : search.LastFailure ?? joints.LastFailure;
                     result.Add((step, failure is { } stopped ? Stop(stopped, "") : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null)));
                     return;
                 }
 
-                smaller = Design(smaller.Size, bars);
+                smaller = Design(smaller.Size, bars, pedestal, dowels);
             }
 
             var check = checker.Check(smaller);
@@ -99,9 +100,9 @@ public sealed partial class FoundationSizer
         ];
         foreach (var (name, spec, heldSpec, with) in layers)
         {
-            if (spec is { Size: { } bar, Count: > 2 } && heldSpec is null)
+            if (spec is { Size: not null, Count: > 2 } && heldSpec is null)
             {
-                var fewer = new BarSpec(bar, spec.Count - 1, 0);
+                var fewer = spec.Band > 0 ? spec with { Count = spec.Count - 2 } : spec with { Count = spec.Count - 1 };
                 Try($"{name} {fewer}", with(fewer), false);
             }
         }
@@ -138,12 +139,20 @@ public sealed partial class FoundationSizer
             (null, { } b) => $"width held at {l(b)}, length up to {l(rules.MostPlan)}",
             _ => $"plan up to {l(length)} × {l(width)} ([sizing] range.plan)",
         };
-        if (!plans.Any(p => Fits(new BaseSize(p.Length, p.Width, thicknesses[at]))))
+        if (!plans.Any(p => Fits(new BaseSize(p.Length, p.Width, thicknesses[at]), Pedestal(at))))
         {
             return new SizingStop(null, null, null, 0, bound + ": the column or a load beside it does not stand wholly on it", null);
         }
 
-        return Nearest(at, bound);
+        return plans.Any(p => Placed(new BaseSize(p.Length, p.Width, thicknesses[at]), Pedestal(at)) is not null)
+            ? Nearest(at, bound)
+            : new SizingStop("boundary", null, null, Outcome.NoCapacity, bound + ": no base lies within the site with its column on it", null);
+    }
+
+    private SizingStop PedestalStop()
+    {
+        var bound = foundation.Rules.Pedestal is { SizeX: not null } or { Bars: not null } ? "what [pedestal] holds" : $"[pedestal] up to {Unit.Section.FormatWithSymbol(foundation.Rules.Pedestal.MostSize, project.Units)}, its bars and ties";
+        return joints.LastFailure is { } failure ? Stop(failure, bound) : new SizingStop("pedestal", null, null, 0, bound, null);
     }
 
     // The plan that comes nearest to passing says more than the largest: held edges and weights make some sizes worse as they grow.
@@ -154,14 +163,13 @@ public sealed partial class FoundationSizer
         var stride = Math.Max(1, plans.Count / tries);
         for (var i = plans.Count - 1; i >= 0; i -= stride)
         {
-            var size = new BaseSize(plans[i].Length, plans[i].Width, thicknesses[at]);
-            if (!Fits(size))
+            if (Placed(new BaseSize(plans[i].Length, plans[i].Width, thicknesses[at]), Pedestal(at)) is not { } size)
             {
                 continue;
             }
 
-            Set(size);
-            var worst = checker.States.SelectMany(s => PlanChecks.Select(c => (Check: c, State: s, Worst: c.Worst(s)))).Where(w => w.Worst is not null)
+            Set(size, Pedestal(at));
+            var worst = checker.States.SelectMany(s => planChecks.Select(c => (Check: c, State: s, Worst: c.Worst(s)))).Where(w => w.Worst is not null)
                 .MaxBy(w => w.Worst!.Value.Outcome.FailsAnyhow ? Math.Max(Outcome.NoCapacity, w.Worst.Value.Outcome.Utilisation) : w.Worst.Value.Outcome.Utilisation);
             var utilisation = worst.Worst!.Value.Outcome.FailsAnyhow ? double.MaxValue : worst.Worst.Value.Outcome.Utilisation;
             if (best is null || utilisation < best.Value.Utilisation)
@@ -171,16 +179,15 @@ public sealed partial class FoundationSizer
         }
 
         var b = best!.Value;
-        Set(b.Size);
+        Set(b.Size, Pedestal(at));
         return Stop((b.Check, b.State), $"{bound}; the nearest to passing is {Unit.Length.Format(b.Size.Length, project.Units)} × {Unit.Length.FormatWithSymbol(b.Size.Width, project.Units)}");
     }
 
-    private SizingStop ThicknessStop((double Length, double Width) plan, int at)
+    private SizingStop ThicknessStop(BaseSize plan, int at)
     {
         var reached = Math.Min(at, thicknesses.Length) - 1;
-        Set(new BaseSize(plan.Length, plan.Width, thicknesses[reached]));
-        search.Find();
-        var failure = search.LastFailure;
+        Set(plan with { Thickness = thicknesses[reached] }, Pedestal(reached));
+        var failure = search.Find() is null ? search.LastFailure : joints.FindDowels() is null ? joints.LastFailure : null;
         var next = at < thicknesses.Length ? BaseLevels.Fault(foundation, thicknesses[at], project.Units) : null;
         var bound = next ?? (foundation.Held.Thickness is { } h
             ? $"thickness held at {Unit.Section.FormatWithSymbol(h, project.Units)}"

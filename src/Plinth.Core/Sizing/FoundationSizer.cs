@@ -11,14 +11,18 @@ namespace Plinth.Core.Sizing;
 /// </summary>
 public sealed partial class FoundationSizer
 {
-    private static readonly Check[] PlanChecks = [.. CheckCatalog.Listed.Where(c => c.OfPlan)];
+    // A base that must move to keep within the site moves by whole fifths of the plan's step.
+    private const double ShiftsPerStep = 5;
 
+    private readonly Check[] planChecks;
     private readonly Project project;
     private readonly Foundation foundation;
     private readonly Checker checker;
     private readonly BarSearch search;
+    private readonly JointSearch joints;
     private readonly List<SizingStep> steps = [];
-    private readonly Dictionary<(double Length, double Width, int Thickness), Reinforcement?> barsFound = [];
+    private readonly Dictionary<BaseSize, (Reinforcement Bars, BarLayer Dowels)?> barsFound = [];
+    private readonly Dictionary<int, Pedestal?> pedestals = [];
     private readonly double[] thicknesses;
     private readonly IReadOnlyList<(double Length, double Width)> plans;
     private readonly double? heldLength;
@@ -34,6 +38,8 @@ public sealed partial class FoundationSizer
         this.foundation = foundation;
         checker = new Checker(project, foundation);
         search = new BarSearch(checker.States, foundation);
+        joints = new JointSearch(checker.States, foundation);
+        planChecks = [.. CheckCatalog.Listed.Where(c => c.OfPlan && !foundation.Waives(c.Id))];
         var rules = foundation.Rules.Sizing;
         var held = foundation.Held;
         var outline = checker.States[0].Place.Outline;
@@ -55,24 +61,29 @@ public sealed partial class FoundationSizer
                 return Stopped(first);
             }
 
+            if (joints.HasPedestal && Pedestal(first) is null)
+            {
+                return Failed(PedestalStop());
+            }
+
             if (SmallestPlan(first) is not { } plan)
             {
                 return Failed(PlanStop(first));
             }
 
-            steps.Add(new SizingStep("smallest plan", new BaseSize(plan.Length, plan.Width, thicknesses[first])));
-            if (LeastThickness(plan, 0, first, out var bars) is { } enough)
+            steps.Add(new SizingStep("smallest plan", plan));
+            if (LeastThickness(plan, 0, first, out var found) is { } enough)
             {
-                return Polish(plan, enough, bars, smallestAtThickness: enough == first);
+                return Polish(found, enough, smallestAtThickness: enough == first);
             }
 
             var next = first + 1;
-            while (next < thicknesses.Length && LevelsFit(thicknesses[next]) && (Bars(plan, next)) is null)
+            while (next < thicknesses.Length && LevelsFit(thicknesses[next]) && Complete(plan, next) is null)
             {
                 next++;
             }
 
-            steps.Add(new SizingStep("needs more thickness", new BaseSize(plan.Length, plan.Width, thicknesses[Math.Min(next, thicknesses.Length - 1)])));
+            steps.Add(new SizingStep("needs more thickness", plan with { Thickness = thicknesses[Math.Min(next, thicknesses.Length - 1)] }));
             if (next >= thicknesses.Length || !LevelsFit(thicknesses[next]))
             {
                 // A larger plan may carry what this one cannot at any thickness only if it lowers pressures; the search does not guess: it reports.
@@ -86,20 +97,19 @@ public sealed partial class FoundationSizer
     /// <summary>Cost of a design by the rates, in their currency.</summary>
     public double Cost(FoundationDesign design)
     {
-        var q = Schedules.Quantities.Of(foundation, design);
+        var q = Schedules.Quantities.Of(project.Code, foundation, design);
         var r = foundation.Rules.Rates;
         return (r.Concrete * q.Concrete) + (r.Steel * q.Steel) + (r.Excavation * q.Excavation) + (r.Formwork * q.Formwork);
     }
 
     // Thickness comes down as far as it goes with this plan, then a smaller plan is tried at that thickness, until nothing gives.
-    private SizingResult Polish((double Length, double Width) plan, int at, Reinforcement bars, bool smallestAtThickness)
+    private SizingResult Polish(FoundationDesign best, int at, bool smallestAtThickness)
     {
-        while (!smallestAtThickness && SmallestPlan(at) is { } smaller && smaller.Length * smaller.Width < (plan.Length * plan.Width) - 1e-9 && LeastThickness(smaller, 0, at, out var other) is { } less)
+        while (!smallestAtThickness && SmallestPlan(at) is { } smaller && smaller.Length * smaller.Width < (best.Size.Length * best.Size.Width) - 1e-9 && LeastThickness(smaller, 0, at, out var other) is { } less)
         {
-            (plan, at, bars) = (smaller, less, other);
+            (best, at) = (other, less);
         }
 
-        var best = Design(new BaseSize(plan.Length, plan.Width, thicknesses[at]), bars);
         if (!project.Code.OneWayShearGrowsWithSteel)
         {
             return Found(best);
@@ -108,9 +118,8 @@ public sealed partial class FoundationSizer
         var cost = Cost(best);
         for (var thicker = at + 1; thicker <= at + 2 && thicker < thicknesses.Length && LevelsFit(thicknesses[thicker]); thicker++)
         {
-            if (SmallestPlan(thicker) is { } p && LeastCost(p, thicker) < cost && Bars(p, thicker) is { } b)
+            if (SmallestPlan(thicker) is { } p && LeastCost(p) < cost && Complete(p, thicker) is { } design)
             {
-                var design = Design(new BaseSize(p.Length, p.Width, thicknesses[thicker]), b);
                 var c = Cost(design);
                 if (c < cost - 1e-9)
                 {
@@ -127,16 +136,12 @@ public sealed partial class FoundationSizer
 
     private SizingResult Failed(SizingStop stop) => new(null, stop, steps);
 
-    private static FoundationDesign Design(BaseSize size, Reinforcement bars)
-    {
-        static BarSpec Spec(BarLayer layer) => layer.Any ? new BarSpec(layer.Size, layer.Count, 0) : BarSpec.None;
-        return new FoundationDesign(size, Spec(bars.BottomX), Spec(bars.BottomY), Spec(bars.TopX), Spec(bars.TopY));
-    }
+    private static FoundationDesign Design(BaseSize size, Reinforcement bars, Pedestal? pedestal = null, BarLayer dowels = default) =>
+        new(size, BarSpec.Of(bars.BottomX), BarSpec.Of(bars.BottomY), BarSpec.Of(bars.TopX), BarSpec.Of(bars.TopY)) { Pedestal = pedestal, Dowels = BarSpec.Of(dowels) };
 
     // No design of this size costs less: concrete and work with the code's least steel. It spares a search that cannot win.
-    private double LeastCost((double Length, double Width) plan, int thickness)
+    private double LeastCost(BaseSize size)
     {
-        var size = new BaseSize(plan.Length, plan.Width, thicknesses[thickness]);
         var none = default(Tracing.NoTrace);
         var rules = foundation.Rules;
         var ratio = project.Code.MinimumSteelRatio(ref none, rules.Steel.Yield);
@@ -147,67 +152,108 @@ public sealed partial class FoundationSizer
     }
 
     // The least thickness from..to with which plan and concrete pass; the plan is known to pass at the last.
-    private int? LeastThickness((double Length, double Width) plan, int from, int to, out Reinforcement bars)
+    private int? LeastThickness(BaseSize plan, int from, int to, out FoundationDesign design)
     {
         for (var i = from; i <= to; i++)
         {
-            if (LevelsFit(thicknesses[i]) && Bars(plan, i) is { } found && (i == to || !PlanExceeds(new BaseSize(plan.Length, plan.Width, thicknesses[i]))))
+            if (LevelsFit(thicknesses[i]) && Complete(plan, i) is { } found && (i == to || !PlanExceeds(plan with { Thickness = thicknesses[i] }, Pedestal(i))))
             {
-                bars = found;
+                design = found;
                 return i;
             }
         }
 
-        bars = default;
+        design = null!;
         return null;
     }
 
-    private Reinforcement? Bars((double Length, double Width) plan, int thickness)
+    // The least bars and dowels for a plan at a thickness; null if none pass.
+    private FoundationDesign? Complete(BaseSize plan, int thickness)
     {
-        var key = (plan.Length, plan.Width, thickness);
-        if (!barsFound.TryGetValue(key, out var bars))
+        var size = plan with { Thickness = thicknesses[thickness] };
+        var pedestal = joints.HasPedestal ? Pedestal(thickness) : null;
+        if (joints.HasPedestal && pedestal is null)
         {
-            Set(new BaseSize(plan.Length, plan.Width, thicknesses[thickness]));
-            bars = search.Find();
-            barsFound.Add(key, bars);
+            return null;
         }
 
-        return bars;
+        if (!barsFound.TryGetValue(size, out var found))
+        {
+            Set(size, pedestal);
+            found = search.Find() is { } bars && joints.FindDowels() is { } dowels ? (bars, dowels) : null;
+            barsFound.Add(size, found);
+        }
+
+        return found is { } f ? Design(size, f.Bars, pedestal, f.Dowels) : null;
     }
 
-    private (double Length, double Width)? SmallestPlan(int thickness)
+    // The pedestal does not depend on the plan but for what of the base surrounds it: the largest plan leaves that to the checks of the base.
+    private Pedestal? Pedestal(int thickness)
+    {
+        if (!joints.HasPedestal)
+        {
+            return null;
+        }
+
+        if (!pedestals.TryGetValue(thickness, out var pedestal))
+        {
+            var (length, width) = plans.Count > 0 ? plans[^1] : (foundation.Rules.Sizing.MostPlan, foundation.Rules.Sizing.MostPlan);
+            Set(new BaseSize(length, width, thicknesses[thickness]), null);
+            pedestal = joints.FindPedestal();
+            pedestals.Add(thickness, pedestal);
+        }
+
+        return pedestal;
+    }
+
+    private BaseSize? SmallestPlan(int thickness)
     {
         var h = thicknesses[thickness];
-        var least = LeastArea(h);
+        var pedestal = Pedestal(thickness);
+        var least = LeastArea(h, pedestal);
         for (var i = FirstOfArea(least); i < plans.Count; i++)
         {
-            var size = new BaseSize(plans[i].Length, plans[i].Width, h);
-            if (Fits(size) && !PlanExceeds(size))
+            if (Placed(new BaseSize(plans[i].Length, plans[i].Width, h), pedestal) is { } size && !PlanExceeds(size, pedestal))
             {
-                return plans[i];
+                return size;
             }
         }
 
         return null;
     }
 
+    // The base where it lies within the site and under its column; null if it cannot.
+    private BaseSize? Placed(BaseSize size, Pedestal? pedestal) =>
+        project.Site.Fit(foundation, pedestal, size, foundation.Rules.Sizing.PlanStep / ShiftsPerStep) is { } placed && Fits(placed, pedestal) ? placed : null;
+
     // The mean pressure never exceeds the highest, so less area than this cannot pass; a small margin leaves the decision to the check.
-    private double LeastArea(double thickness)
+    private double LeastArea(double thickness, Pedestal? pedestal)
     {
+        if (foundation.Waives("bearing"))
+        {
+            return 0;
+        }
+
         var least = 0.0;
         foreach (var s in checker.States)
         {
+            s.Set(pedestal, BarLayer.None);
             s.Set(new BaseSize(1, 1, thickness));
             var g = s.Ground;
             foreach (var k in s.CombinationsFor(Loads.Family.Ground))
             {
                 var c = s.Combinations[k];
-                var allowed = g.Bearing * (c.Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;
-                allowed += g.Basis == Ground.BearingBasis.Net ? g.SoilWeight * s.FoundingDepth : 0;
-                var left = allowed - s.WeightPerArea(k) - s.Place.LoadPressure(k);
+                var allowed = Math.Max(g.StatedBearing(0), g.StatedBearing(double.PositiveInfinity)) * (c.Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;
+                if (double.IsInfinity(allowed))
+                {
+                    continue;
+                }
+
+                allowed += g.Basis == Ground.BearingBasis.Net ? s.GroundColumn(k).EffectiveStress(s.FoundingDepth) : 0;
+                var left = allowed + s.GroundLoad(k).WaterPressure - s.WeightPerArea(k) - s.Place.LoadPressure(k);
                 if (left > 0)
                 {
-                    least = Math.Max(least, (s.Place.Sums[k].N + s.Place.LoadForce(k) - (c.WeightFactor * g.SoilWeight * s.SoilDepth * s.Place.Place.Support.Area)) / left);
+                    least = Math.Max(least, (s.Place.Sums[k].N + s.Place.LoadForce(k) + s.PrismWeight(k)) / left);
                 }
             }
         }
@@ -234,11 +280,12 @@ public sealed partial class FoundationSizer
         return low;
     }
 
-    private bool Fits(in BaseSize size)
+    private bool Fits(in BaseSize size, Pedestal? pedestal)
     {
         foreach (var s in checker.States)
         {
-            if (!BaseGeometry.AllOnBase(foundation, s.Place.Outline, size))
+            var outline = BaseGeometry.Outline(s.Place.Place, pedestal);
+            if (!BaseGeometry.AllOnBase(foundation, outline, size) || !Overhangs(outline, size))
             {
                 return false;
             }
@@ -247,9 +294,24 @@ public sealed partial class FoundationSizer
         return true;
     }
 
-    private bool PlanExceeds(in BaseSize size)
+    // The least overhang holds on sides that neither the engineer nor the site holds.
+    private bool Overhangs(in ColumnOutline outline, in BaseSize size)
     {
-        Set(size);
+        var least = foundation.Rules.Sizing.LeastOverhang;
+        if (least <= 0)
+        {
+            return true;
+        }
+
+        var (held, o) = (foundation.Held, BaseGeometry.Offset(foundation.Held, outline, size));
+        var (x, y) = ((size.Length - outline.FaceX) / 2, (size.Width - outline.FaceY) / 2);
+        bool Enough(double overhang, HeldEdge? edge, double shift) => edge is not null || shift != 0 || overhang >= least - 1e-9;
+        return Enough(x + o.X, held.EdgeX0, size.ShiftX) && Enough(x - o.X, held.EdgeX1, size.ShiftX) && Enough(y + o.Y, held.EdgeY0, size.ShiftY) && Enough(y - o.Y, held.EdgeY1, size.ShiftY);
+    }
+
+    private bool PlanExceeds(in BaseSize size, Pedestal? pedestal)
+    {
+        Set(size, pedestal);
         if (planFailure is { } last && last.Check.Exceeds(last.State, foundation.Rules.Sizing.Target))
         {
             return true;
@@ -257,7 +319,7 @@ public sealed partial class FoundationSizer
 
         foreach (var s in checker.States)
         {
-            foreach (var check in PlanChecks)
+            foreach (var check in planChecks)
             {
                 if (check.Exceeds(s, foundation.Rules.Sizing.Target))
                 {
@@ -270,10 +332,11 @@ public sealed partial class FoundationSizer
         return false;
     }
 
-    private void Set(in BaseSize size)
+    private void Set(in BaseSize size, Pedestal? pedestal)
     {
         foreach (var s in checker.States)
         {
+            s.Set(pedestal, s.Dowels);
             s.Set(size);
         }
     }

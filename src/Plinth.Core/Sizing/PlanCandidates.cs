@@ -50,6 +50,11 @@ public static class PlanCandidates
             return [.. steps.Select(a => (a, heldWidth))];
         }
 
+        if (rules.Ratio is { } ratio)
+        {
+            return [.. steps.Select(b => (Length: Math.Round(Math.Ceiling((ratio * b / rules.PlanStep) - 1e-6) * rules.PlanStep, 6), Width: b)).Where(p => p.Length >= rules.LeastPlan - 1e-9 && p.Length <= rules.MostPlan + 1e-9).OrderBy(p => Math.Round(p.Length * p.Width, 9))];
+        }
+
         if (rules.Shape == PlanShape.Square)
         {
             return [.. steps.Select(a => (a, a))];

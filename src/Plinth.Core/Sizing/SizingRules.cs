@@ -29,7 +29,14 @@ public sealed record SizingRules(
     double PlanStep,
     double ThicknessStep,
     double Aspect,
-    double Target);
+    double Target)
+{
+    /// <summary>Length over width, held; null: by <see cref="Shape"/>.</summary>
+    public double? Ratio { get; init; }
+
+    /// <summary>Least distance from the column's face to an edge that is not held.</summary>
+    public double LeastOverhang { get; init; }
+}
 
 /// <summary>Rates by which sizing weighs steel against concrete; any currency, only their ratios count.</summary>
 /// <param name="Concrete">Per m3 of concrete.</param>

@@ -252,6 +252,30 @@ public static class TraceExtensions
         return value;
     }
 
+    /// <summary>The same; the source is composed only if the recorder records.</summary>
+    public static double Given<T>(this ref T trace, string symbol, double value, Unit unit, Formula<T> source, string? clause = null)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Given, symbol, value, unit, [new FormulaPart(source.Text, default)], clause));
+        }
+
+        return value;
+    }
+
+    /// <summary>The same; source and clause are composed only if the recorder records.</summary>
+    public static double Given<T>(this ref T trace, string symbol, double value, Unit unit, Formula<T> source, Formula<T> clause)
+        where T : struct, ITrace
+    {
+        if (T.Records)
+        {
+            trace.Add(new TraceStep(TraceKind.Given, symbol, value, unit, [new FormulaPart(source.Text, default)], clause.Text));
+        }
+
+        return value;
+    }
+
     /// <summary>Records a heading.</summary>
     public static void Heading<T>(this ref T trace, string text)
         where T : struct, ITrace

@@ -1,0 +1,181 @@
+using Plinth.Core.Checks;
+using Plinth.Core.Checks.OnGround;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Core.Loads;
+using Plinth.Core.Tracing;
+
+namespace Plinth.Core.Buildings;
+
+/// <summary>How differently two neighbouring bases settle.</summary>
+/// <param name="First">Mark of one.</param>
+/// <param name="FirstPlace">Its place.</param>
+/// <param name="Second">Mark of the other.</param>
+/// <param name="SecondPlace">Its place.</param>
+/// <param name="Combination">Under which combination they differ most.</param>
+/// <param name="FirstSettles">Settlement of one in it, m.</param>
+/// <param name="SecondSettles">Settlement of the other in it, m.</param>
+/// <param name="Distance">Between the columns, m.</param>
+/// <param name="Most">Greatest angular distortion allowed.</param>
+public sealed record Distortion(string First, string FirstPlace, string Second, string SecondPlace, string Combination, double FirstSettles, double SecondSettles, double Distance, double Most)
+{
+    /// <summary>Difference of settlement over distance.</summary>
+    public double Ratio => Math.Abs(FirstSettles - SecondSettles) / Distance;
+
+    /// <summary>Whether it is within what is allowed.</summary>
+    public bool Passes => Ratio <= Most * (1 + 1e-9);
+}
+
+/// <summary>Two neighbouring bases at different levels of which the lower stands within the spread of the upper's load.</summary>
+/// <param name="Upper">Mark of the upper.</param>
+/// <param name="UpperPlace">Its place.</param>
+/// <param name="Lower">Mark of the lower.</param>
+/// <param name="LowerPlace">Its place.</param>
+/// <param name="Step">Difference of their undersides, m.</param>
+/// <param name="Gap">Clear distance in plan, m.</param>
+/// <param name="Needed">Clear distance at which the spread passes the lower base, m.</param>
+public sealed record FoundingStep(string Upper, string UpperPlace, string Lower, string LowerPlace, double Step, double Gap, double Needed);
+
+/// <summary>What is seen only when all bases of a building are looked at together.</summary>
+/// <param name="Near">Bases that overlap or leave a small gap.</param>
+/// <param name="Steps">Steps of founding level that are too steep.</param>
+/// <param name="Distortions">Neighbours that settle differently, the worst first; empty where it is not checked.</param>
+/// <param name="Covered">Share of the area between the supports that bases cover; null where the supports enclose none.</param>
+public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<FoundingStep> Steps, IReadOnlyList<Distortion> Distortions, double? Covered)
+{
+    /// <summary>Share from which a raft may serve better.</summary>
+    public const double MuchCovered = 0.5;
+
+    /// <summary>Whether nothing of it fails.</summary>
+    public bool Passes => !Near.Any(n => n.Overlaps) && Distortions.All(d => d.Passes);
+
+    /// <summary>Looks at all bases together.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="bases">Foundations with their designs.</param>
+    public static WholeBuilding Of(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> bases)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(bases);
+        return new WholeBuilding(SitePlan.Near(bases), SitePlan.Steps(bases), FindDistortions(project, bases), Share(project, bases));
+    }
+
+    // The supports' convex hull (A. M. Andrew, Inf. Proc. Letters 9 (1979) 216–219).
+    private static double? Share(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> bases)
+    {
+        var points = project.Supports.Select(s => new PlanPoint(s.X, s.Y)).Distinct().OrderBy(p => p.X).ThenBy(p => p.Y).ToList();
+        var hull = new List<PlanPoint>();
+        foreach (var pass in new[] { points, Enumerable.Reverse(points).ToList() })
+        {
+            var start = hull.Count;
+            foreach (var p in pass)
+            {
+                while (hull.Count >= start + 2 && ((hull[^1].X - hull[^2].X) * (p.Y - hull[^2].Y)) - ((hull[^1].Y - hull[^2].Y) * (p.X - hull[^2].X)) <= 0)
+                {
+                    hull.RemoveAt(hull.Count - 1);
+                }
+
+                hull.Add(p);
+            }
+
+            hull.RemoveAt(hull.Count - 1);
+        }
+
+        var area = hull.Count < 3 ? 0 : PlanPolygon.DoubleArea(hull) / 2;
+        return area > 1 ? bases.Sum(b => b.Foundation.Places.Count * b.Design.Size.Length * b.Design.Size.Width) / area : null;
+    }
+
+    private static List<Distortion> FindDistortions(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> bases)
+    {
+        if (!bases.Any(b => b.Foundation.Places.Any(p => p.Ground.MostDistortion is not null)))
+        {
+            return [];
+        }
+
+        var settled = bases.SelectMany(b => Settlements(project, b.Foundation, b.Design)).ToList();
+        var result = new List<Distortion>();
+        for (var i = 0; i < settled.Count; i++)
+        {
+            for (var j = i + 1; j < settled.Count; j++)
+            {
+                if (AreNeighbours(settled, i, j) && Worst(settled[i], settled[j]) is { } worst)
+                {
+                    result.Add(worst);
+                }
+            }
+        }
+
+        return [.. result.OrderByDescending(d => d.Ratio / d.Most).ThenBy(d => d.First, MarkOrder.Natural).ThenBy(d => d.Second, MarkOrder.Natural)];
+    }
+
+    // Neighbours: no third support within the circle over the line between them (K. R. Gabriel, R. R. Sokal, Syst. Zool. 18 (1969) 259–278).
+    private static bool AreNeighbours(List<Settled> all, int i, int j)
+    {
+        var (a, b) = (all[i].At, all[j].At);
+        var (mx, my) = ((a.X + b.X) / 2, (a.Y + b.Y) / 2);
+        var square = ((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y));
+        if (square < 1e-6)
+        {
+            return false;
+        }
+
+        for (var k = 0; k < all.Count; k++)
+        {
+            var (dx, dy) = (all[k].At.X - mx, all[k].At.Y - my);
+            if (k != i && k != j && (dx * dx) + (dy * dy) < (square / 4) - 1e-9)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static Distortion? Worst(Settled a, Settled b)
+    {
+        var most = Math.Min(a.Most ?? double.PositiveInfinity, b.Most ?? double.PositiveInfinity);
+        if (double.IsInfinity(most))
+        {
+            return null;
+        }
+
+        var distance = Math.Sqrt(((a.At.X - b.At.X) * (a.At.X - b.At.X)) + ((a.At.Y - b.At.Y) * (a.At.Y - b.At.Y)));
+        Distortion? worst = null;
+        foreach (var (name, first) in a.ByCombination)
+        {
+            if (b.ByCombination.TryGetValue(name, out var second))
+            {
+                var d = new Distortion(a.Mark, a.Place, b.Mark, b.Place, name, first, second, distance, most);
+                worst = worst is null || d.Ratio > worst.Ratio ? d : worst;
+            }
+        }
+
+        return worst;
+    }
+
+    // With two waters the larger settlement of a combination counts.
+    private static IEnumerable<Settled> Settlements(Project project, Foundation foundation, FoundationDesign design)
+    {
+        var checker = new Checker(project, foundation);
+        checker.Set(design);
+        foreach (var s in checker.States)
+        {
+            if (!Settlement.CanBeFound(s.Ground))
+            {
+                continue;
+            }
+
+            var none = default(NoTrace);
+            var by = new Dictionary<string, double>(StringComparer.Ordinal);
+            foreach (var k in s.CombinationsFor(Family.Settlement))
+            {
+                var name = s.Combinations[k].Name;
+                by[name] = Math.Max(by.GetValueOrDefault(name), s.Loads(k).N > 0 ? Settlement.Of(s, k, ref none) : 0);
+            }
+
+            var support = s.Place.Place.Support;
+            yield return new Settled(foundation.Mark, support.Label, new PlanPoint(support.X, support.Y), s.Ground.MostDistortion, by);
+        }
+    }
+
+    private sealed record Settled(string Mark, string Place, PlanPoint At, double? Most, Dictionary<string, double> ByCombination);
+}
