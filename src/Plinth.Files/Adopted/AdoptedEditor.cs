@@ -30,20 +30,23 @@ public static class AdoptedEditor
         var present = new Dictionary<string, TableSyntaxBase>(StringComparer.Ordinal);
         foreach (var table in document.Tables)
         {
-            var parts = TomlTree.Parts(table.Name!);
-            if (parts.Count == 1)
-            {
-                present.TryAdd(parts[0], table);
-            }
+            present.TryAdd(Name(TomlTree.Parts(table.Name!)), table);
         }
 
         var edits = new List<Edit>();
         var added = new StringBuilder();
         foreach (var (mark, values) in tables)
         {
-            if (present.TryGetValue(mark, out var table))
+            if (present.TryGetValue(Name([mark]), out var table))
             {
-                Change(text, table, values, whole, newline, edits);
+                // Keys of a table within that has a header of its own are changed there.
+                var within = values.GroupBy(v => v.Key.IndexOf('.', StringComparison.Ordinal) is > 0 and var dot && present.ContainsKey(Name([mark, v.Key[..dot]])) ? v.Key[..dot] : "").ToDictionary(g => g.Key, g => g.ToList());
+                Change(text, table, within.GetValueOrDefault("") ?? [], whole, newline, edits);
+                foreach (var (name, inner) in within.Where(w => w.Key.Length > 0))
+                {
+                    Change(text, present[Name([mark, name])], [.. inner.Select(v => (v.Key[(name.Length + 1)..], v.Value))], whole, newline, edits);
+                }
+
                 continue;
             }
 
@@ -67,6 +70,9 @@ public static class AdoptedEditor
 
         return result.Append(added).ToString();
     }
+
+    // No mark holds a control character, so it parts the names of tables within tables.
+    private static string Name(IReadOnlyList<string> parts) => string.Join('\u0001', parts);
 
     private static void Change(string text, TableSyntaxBase table, IReadOnlyList<(string Key, string Value)> values, bool whole, string newline, List<Edit> edits)
     {

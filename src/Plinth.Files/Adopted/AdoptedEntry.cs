@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
+using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Files.Diagnostics;
 
@@ -46,13 +47,55 @@ public sealed record AdoptedEntry(
             ("length", Length(design.Size.Length)),
             ("width", Length(design.Size.Width)),
             ("thickness", Length(design.Size.Thickness)),
-            ("bottom-x", TomlText.Quote(design.BottomX.ToString())),
-            ("bottom-y", TomlText.Quote(design.BottomY.ToString())),
-            ("top-x", TomlText.Quote(design.TopX.ToString())),
-            ("top-y", TomlText.Quote(design.TopY.ToString())),
+            ("bottom-x", Bars(design.BottomX)),
+            ("bottom-y", Bars(design.BottomY)),
+            ("top-x", Bars(design.TopX)),
+            ("top-y", Bars(design.TopY)),
         };
+        if (design.Size.ShiftX != 0)
+        {
+            values.Add(("shift-x", Length(design.Size.ShiftX)));
+        }
+
+        if (design.Size.ShiftY != 0)
+        {
+            values.Add(("shift-y", Length(design.Size.ShiftY)));
+        }
+
+        if (design.Dowels.Size is not null)
+        {
+            values.Add(("dowels", Bars(design.Dowels)));
+        }
+
+        if (design.Pedestal is { } p)
+        {
+            if (p.Round)
+            {
+                values.Add(("pedestal.shape", TomlText.Quote("round")));
+            }
+
+            values.Add(("pedestal.size", p.Round ? Length(p.SizeX) : $"[{Length(p.SizeX)}, {Length(p.SizeY)}]"));
+            values.Add(("pedestal.bars", Bars(p.Bars)));
+            values.Add(("pedestal.ties", TomlText.Quote(p.Ties.ToString())));
+        }
+
         values.Add(("found", TomlText.Quote(DigestOf(values.Select(v => (v.Key, v.Value))))));
         return values;
+    }
+
+    /// <summary>A layer of bars as TOML: text where it is straight and even, else a table.</summary>
+    public static string Bars(BarSpec bars)
+    {
+        ArgumentNullException.ThrowIfNull(bars);
+        if (!bars.Hooked && bars.Band == 0)
+        {
+            return TomlText.Quote(bars.ToString());
+        }
+
+        var what = bars.Band > 0
+            ? string.Create(CultureInfo.InvariantCulture, $"band = \"{bars.Band} {bars.Size!.Name}\", rest = \"{bars.Count - bars.Band} {bars.Size.Name}\"")
+            : $"bars = \"{bars.Straight}\"";
+        return "{ " + what + (bars.Hooked ? ", ends = \"hooked\"" : "") + " }";
     }
 
     /// <summary>Digest of the content of a table: keys and values as written, in order of key, whitespace and comments aside.</summary>

@@ -2,6 +2,7 @@ using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
+using Plinth.Files.Reading;
 using Plinth.Files.Toml;
 
 namespace Plinth.Files.Adopted;
@@ -38,9 +39,12 @@ public static class AdoptedReader
         return result;
     }
 
+    /// <summary>The keys that `set` and `check --set` change.</summary>
+    public static IReadOnlyList<string> Keys { get; } = ["length", "width", "thickness", "bottom-x", "bottom-y", "top-x", "top-y", "shift-x", "shift-y", "dowels", "pedestal.size", "pedestal.bars", "pedestal.ties"];
+
     /// <summary>Reads a value of a key as `set` and `check --set` give it; reports nothing, tells the fault.</summary>
     /// <param name="design">The design to change.</param>
-    /// <param name="key">length, width, thickness, bottom-x, bottom-y, top-x, top-y.</param>
+    /// <param name="key">One of <see cref="Keys"/>.</param>
     /// <param name="value">The value, without quotes.</param>
     /// <param name="fault">Why not; null if it could be read.</param>
     public static FoundationDesign? With(FoundationDesign design, string key, string value, out string? fault)
@@ -65,9 +69,25 @@ public static class AdoptedReader
             return design with { Size = key switch { "length" => size with { Length = v }, "width" => size with { Width = v }, _ => size with { Thickness = v } } };
         }
 
+        if (key is "shift-x" or "shift-y")
+        {
+            if (!Quantity.TryRead(value, Measure.Length, out var shift, out fault))
+            {
+                fault = $"{key} {fault}";
+                return null;
+            }
+
+            return design with { Size = key == "shift-x" ? design.Size with { ShiftX = shift } : design.Size with { ShiftY = shift } };
+        }
+
+        if (key == "dowels" || key.StartsWith("pedestal.", StringComparison.Ordinal))
+        {
+            return Upright(design, key, value, out fault);
+        }
+
         if (key is not ("bottom-x" or "bottom-y" or "top-x" or "top-y"))
         {
-            string[] keys = ["length", "width", "thickness", "bottom-x", "bottom-y", "top-x", "top-y"];
+            string[] keys = [.. Keys];
             var near = Nearest.Of(key, keys);
             fault = $"there is no key \"{key}\"; " + (near is null ? $"keys are {string.Join(", ", keys)}" : $"did you mean \"{near}\"?");
             return null;
@@ -79,6 +99,65 @@ public static class AdoptedReader
         }
 
         return key switch { "bottom-x" => design with { BottomX = bars }, "bottom-y" => design with { BottomY = bars }, "top-x" => design with { TopX = bars }, _ => design with { TopY = bars } };
+    }
+
+    private static FoundationDesign? Upright(FoundationDesign design, string key, string value, out string? fault)
+    {
+        fault = null;
+        if (key == "pedestal.size")
+        {
+            var sides = value.Trim('[', ']').Split(['×', 'x', ','], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(s => s.Trim('"')).ToArray();
+            if (sides.Length is 0 or > 2 || design.Pedestal is not { } pedestal)
+            {
+                fault = design.Pedestal is null ? "there is no pedestal to change; ask for one in plinth.toml: [pedestal] under = \"all\"" : $"pedestal.size \"{value}\" is not one side or two; write for example \"450 mm, 450 mm\"";
+                return null;
+            }
+
+            if (!Quantity.TryRead(sides[0], Measure.Length, out var x, out fault) || !Quantity.TryRead(sides[^1], Measure.Length, out var y, out fault))
+            {
+                fault = $"{key} {fault}";
+                return null;
+            }
+
+            if (x <= 0 || y <= 0)
+            {
+                fault = $"{key} \"{value}\" must be more than zero";
+                return null;
+            }
+
+            return design with { Pedestal = pedestal with { SizeX = x, SizeY = y } };
+        }
+
+        if (!BarSpec.TryParse(value, out var bars, out fault))
+        {
+            return null;
+        }
+
+        if (key != "dowels" && design.Pedestal is null)
+        {
+            fault = "there is no pedestal to change; ask for one in plinth.toml: [pedestal] under = \"all\"";
+            return null;
+        }
+
+        if (key == "pedestal.ties" ? bars.Spacing <= 0 : bars.Size is not null && (bars.Count < 4 || bars.Count % 2 != 0))
+        {
+            fault = key == "pedestal.ties" ? $"{key} \"{value}\": ties are a size and a spacing; write for example \"T10 @ 150 mm\"" : $"{key} \"{value}\": bars stand round the section, an even number from 4; write for example \"8 T20\"";
+            return null;
+        }
+
+        return key switch
+        {
+            "dowels" => design with { Dowels = bars },
+            "pedestal.bars" => design with { Pedestal = design.Pedestal! with { Bars = bars } },
+            "pedestal.ties" => design with { Pedestal = design.Pedestal! with { Ties = bars } },
+            _ => Unknown(key, out fault),
+        };
+    }
+
+    private static FoundationDesign? Unknown(string key, out string? fault)
+    {
+        fault = $"there is no key \"{key}\"; keys are {string.Join(", ", Keys)}";
+        return null;
     }
 
     private static AdoptedEntry? Entry(string mark, TomlTable table, DiagnosticBag bag)
@@ -128,16 +207,35 @@ public static class AdoptedReader
         var (length, width, thickness) = (Size("length"), Size("width"), Size("thickness"));
         var (bx, by, tx, ty) = (Bars("bottom-x", true), Bars("bottom-y", true), Bars("top-x", false), Bars("top-y", false));
         var found = t.Text("found");
-        t.NotYet("pedestal");
+        var (shiftX, shiftY) = (t.Quantity("shift-x", Measure.Length, 0, Sign.Any), t.Quantity("shift-y", Measure.Length, 0, Sign.Any));
+        var dowels = ColumnReader.Upright(t, "dowels");
+        Pedestal? pedestal = null;
+        if (t.Has("pedestal"))
+        {
+            (pedestal, var inPedestal) = ColumnReader.Adopted(t.Inner("pedestal"));
+            if (pedestal is null)
+            {
+                t.Done();
+                return null;
+            }
+
+            dowels ??= inPedestal;
+        }
+
         t.Done();
         if (length is null || width is null || thickness is null || bx is null || by is null || tx is null || ty is null || places is null)
         {
             return null;
         }
 
-        var digest = AdoptedEntry.DigestOf(table.Entries.Select(e => (e.Key, e.Node.Source)));
-        return new AdoptedEntry(mark, alike, places, new FoundationDesign(new BaseSize(length.Value, width.Value, thickness.Value), bx, by, tx, ty), found, digest, spots);
+        var digest = AdoptedEntry.DigestOf(Sources("", table));
+        var size = new BaseSize(length.Value, width.Value, thickness.Value) { ShiftX = shiftX, ShiftY = shiftY };
+        return new AdoptedEntry(mark, alike, places, new FoundationDesign(size, bx, by, tx, ty) { Pedestal = pedestal, Dowels = dowels ?? BarSpec.None }, found, digest, spots);
     }
+
+    // Keys with their values as written; those of a table within, dotted or under its own header, by their whole name.
+    private static IEnumerable<(string Key, string Source)> Sources(string within, TomlTable table) =>
+        table.Entries.SelectMany(e => e.Node is { Source: "", Value: TomlTable inner } ? Sources(within + e.Key + ".", inner) : [(within + e.Key, e.Node.Source)]);
 
     /// <summary>A list of lists of labels, or null if it is wrong.</summary>
     internal static IReadOnlyList<IReadOnlyList<string>>? Lists(TableReader t, string key, DiagnosticBag bag)

@@ -19,6 +19,9 @@ namespace Plinth.Files.Json;
 /// <param name="Stop">What stopped sizing; null if nothing did.</param>
 public sealed record FoundationReport(Foundation Foundation, FoundationDesign? Design, FoundationResult? Result, string? State = null, SizingStop? Stop = null)
 {
+    /// <summary>How much all actions may grow, as a share of them; null: not asked.</summary>
+    public double? Room { get; init; }
+
     /// <summary>Whether it is sized and all its checks pass.</summary>
     public bool Passes => Result is { Passes: true };
 }
@@ -38,13 +41,13 @@ public static class ResultsJson
     /// <param name="version">Version of the program.</param>
     /// <param name="warnings">Doubts about the input.</param>
     /// <param name="reports">The foundations, in order of mark.</param>
-    /// <param name="near">Bases that overlap or leave a small gap.</param>
-    public static void Write(Stream stream, Project project, string version, IReadOnlyList<string> warnings, IReadOnlyList<FoundationReport> reports, IReadOnlyList<NearBases> near)
+    /// <param name="building">What is seen of all bases together.</param>
+    public static void Write(Stream stream, Project project, string version, IReadOnlyList<string> warnings, IReadOnlyList<FoundationReport> reports, WholeBuilding building)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(warnings);
         ArgumentNullException.ThrowIfNull(reports);
-        ArgumentNullException.ThrowIfNull(near);
+        ArgumentNullException.ThrowIfNull(building);
         using var json = new Utf8JsonWriter(stream, Options);
         json.WriteStartObject();
         json.WriteString("schema", Schema);
@@ -52,7 +55,7 @@ public static class ResultsJson
         json.WriteString("project", project.Title.Name);
         json.WriteString("code", project.Code.Id);
         json.WriteString("standard", project.Standard.Id);
-        json.WriteBoolean("passes", reports.All(r => r.Passes) && !near.Any(n => n.Overlaps));
+        json.WriteBoolean("passes", reports.All(r => r.Passes) && building.Passes);
         json.WriteStartArray("warnings");
         foreach (var w in warnings)
         {
@@ -63,12 +66,12 @@ public static class ResultsJson
         json.WriteStartArray("foundations");
         foreach (var report in reports)
         {
-            Write(json, report);
+            Write(json, project, report);
         }
 
         json.WriteEndArray();
         json.WriteStartArray("near");
-        foreach (var n in near)
+        foreach (var n in building.Near)
         {
             json.WriteStartObject();
             json.WriteStartArray("marks");
@@ -86,9 +89,58 @@ public static class ResultsJson
         }
 
         json.WriteEndArray();
+        Write(json, building);
         json.WriteEndObject();
         json.Flush();
         stream.WriteByte((byte)'\n');
+    }
+
+    private static void Write(Utf8JsonWriter json, WholeBuilding building)
+    {
+        json.WriteStartArray("distortions");
+        foreach (var d in building.Distortions)
+        {
+            json.WriteStartObject();
+            Pair(json, "marks", d.First, d.Second);
+            Pair(json, "places", d.FirstPlace, d.SecondPlace);
+            json.WriteString("combination", d.Combination);
+            json.WriteStartArray("settlements_m");
+            json.WriteNumberValue(d.FirstSettles);
+            json.WriteNumberValue(d.SecondSettles);
+            json.WriteEndArray();
+            json.WriteNumber("distance_m", d.Distance);
+            json.WriteNumber("distortion", d.Ratio);
+            json.WriteNumber("most", d.Most);
+            json.WriteBoolean("passes", d.Passes);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+        json.WriteStartArray("steps");
+        foreach (var s in building.Steps)
+        {
+            json.WriteStartObject();
+            Pair(json, "marks", s.Upper, s.Lower);
+            Pair(json, "places", s.UpperPlace, s.LowerPlace);
+            json.WriteNumber("step_m", s.Step);
+            json.WriteNumber("gap_m", s.Gap);
+            json.WriteNumber("needed_m", s.Needed);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+        if (building.Covered is { } share)
+        {
+            json.WriteNumber("covered_share", share);
+        }
+    }
+
+    private static void Pair(Utf8JsonWriter json, string name, string first, string second)
+    {
+        json.WriteStartArray(name);
+        json.WriteStringValue(first);
+        json.WriteStringValue(second);
+        json.WriteEndArray();
     }
 
     /// <summary>Writes a check.</summary>
@@ -102,6 +154,11 @@ public static class ResultsJson
         json.WriteString("id", check.Id);
         json.WriteString("place", check.Place);
         json.WriteString("combination", check.Combination);
+        if (check.Water is { } water)
+        {
+            json.WriteString("water", water);
+        }
+
         if (o.Face != Face.None)
         {
             json.WriteString("face", o.Face == Face.Bottom ? "bottom" : "top");
@@ -117,7 +174,16 @@ public static class ResultsJson
         }
 
         json.WriteNumber("utilisation", o.Utilisation);
-        json.WriteBoolean("passes", o.Passes);
+        json.WriteBoolean("passes", check.Passes);
+        if (check.Leave is { } leave)
+        {
+            json.WriteString(leave.Word, leave.Why);
+            if (leave.UpTo is { } upTo)
+            {
+                json.WriteNumber("accepted_up_to", upTo);
+            }
+        }
+
         json.WriteString("clause", check.Clause);
         json.WriteString("note", check.Note);
         json.WriteEndObject();
@@ -160,7 +226,7 @@ public static class ResultsJson
         stream.WriteByte((byte)'\n');
     }
 
-    private static void Write(Utf8JsonWriter json, FoundationReport report)
+    private static void Write(Utf8JsonWriter json, Project project, FoundationReport report)
     {
         var f = report.Foundation;
         json.WriteStartObject();
@@ -173,7 +239,7 @@ public static class ResultsJson
             json.WriteStartArray("supports");
             json.WriteStringValue(place.Support.Label);
             json.WriteEndArray();
-            var centre = report.Design is { } d ? BaseGeometry.Centre(place, BaseGeometry.Offset(f.Held, ColumnOutline.Of(place.Support, place.AngleDegrees), d.Size)) : new PlanPoint(place.Support.X, place.Support.Y);
+            var centre = report.Design is { } d ? BaseGeometry.Centre(f, place, d) : new PlanPoint(place.Support.X, place.Support.Y);
             json.WriteNumber("x_m", centre.X);
             json.WriteNumber("y_m", centre.Y);
             json.WriteNumber("angle_deg", place.AngleDegrees);
@@ -200,7 +266,7 @@ public static class ResultsJson
 
         if (report.Design is { } design)
         {
-            Write(json, f, design);
+            Write(json, project, f, design);
         }
 
         json.WriteBoolean("passes", report.Passes);
@@ -209,6 +275,10 @@ public static class ResultsJson
             var governing = result.Governing;
             json.WriteNumber("utilisation", governing.Utilisation);
             json.WriteString("governing", governing.Id);
+            if (report.Room is { } room)
+            {
+                json.WriteNumber("room", room);
+            }
         }
         else
         {
@@ -217,7 +287,7 @@ public static class ResultsJson
         }
 
         json.WriteStartArray("not_checked");
-        foreach (var id in CheckCatalog.NotChecked)
+        foreach (var (id, _) in CheckCatalog.NotCheckedOf(f))
         {
             json.WriteStringValue(id);
         }
@@ -240,9 +310,9 @@ public static class ResultsJson
         json.WriteEndObject();
     }
 
-    private static void Write(Utf8JsonWriter json, Foundation f, FoundationDesign design)
+    private static void Write(Utf8JsonWriter json, Project project, Foundation f, FoundationDesign design)
     {
-        var q = Quantities.Of(f, design);
+        var q = Quantities.Of(project.Code, f, design);
         var ground = f.Places[0].Ground;
         json.WriteNumber("length_m", design.Size.Length);
         json.WriteNumber("width_m", design.Size.Width);
@@ -254,6 +324,28 @@ public static class ResultsJson
         json.WriteString("top-x", design.TopX.ToString());
         json.WriteString("top-y", design.TopY.ToString());
         json.WriteEndObject();
+        if (design.Size.ShiftX != 0 || design.Size.ShiftY != 0)
+        {
+            json.WriteNumber("shift_x_m", design.Size.ShiftX);
+            json.WriteNumber("shift_y_m", design.Size.ShiftY);
+        }
+
+        if (design.Dowels.Size is not null)
+        {
+            json.WriteString("dowels", design.Dowels.ToString());
+        }
+
+        if (design.Pedestal is { } pedestal)
+        {
+            json.WriteStartObject("pedestal");
+            json.WriteBoolean("round", pedestal.Round);
+            json.WriteNumber("size_x_m", pedestal.SizeX);
+            json.WriteNumber("size_y_m", pedestal.SizeY);
+            json.WriteString("bars", pedestal.Bars.ToString());
+            json.WriteString("ties", pedestal.Ties.ToString());
+            json.WriteEndObject();
+        }
+
         json.WriteNumber("concrete_m3", q.Concrete);
         json.WriteNumber("steel_kg", q.Steel);
     }

@@ -13,7 +13,19 @@ internal static class Defaults
     private const double PoundPerCubicFoot = 0.15708746384615387;
 
     /// <summary>Defaults of [ground]; bearing and founding depth have none.</summary>
-    public static readonly GroundRules Ground = new("", 0, null, null, double.NaN, BearingBasis.Gross, BearingMethod.Corner, 1.0, 18, 0.45, 0, 0, 0);
+    public static GroundRules Ground(bool metric) => new("", 0, null, null, double.NaN, BearingBasis.Gross, BearingMethod.Corner, 1.0, 18, 0.45, 0, 0, 0)
+    {
+        SaturatedWeight = metric ? 20 : 125 * PoundPerCubicFoot,
+        WaterWeight = metric ? 9.81 : 62.4 * PoundPerCubicFoot,
+    };
+
+    /// <summary>Defaults of [column].</summary>
+    public static ColumnRules Column(bool metric) => ColumnRules.Nothing with { Cover = metric ? 0.040 : 1.5 * Inch };
+
+    /// <summary>Defaults of [pedestal].</summary>
+    public static PedestalRules Pedestal(bool metric) => metric
+        ? PedestalRules.None
+        : PedestalRules.None with { Ledge = 2 * Inch, Step = 2 * Inch, MostSize = 5 * Foot, Cover = 2 * Inch };
 
     /// <summary>Defaults of [concrete]; strength has none.</summary>
     public static ConcreteRules Concrete(bool metric) => metric

@@ -29,12 +29,12 @@ public static class DesignFaults
     {
         foreach (var place in f.Places)
         {
-            var outline = ColumnOutline.Of(place.Support, place.AngleDegrees);
+            var outline = BaseGeometry.Outline(place, design.Pedestal);
             if (!BaseGeometry.ColumnOnBase(f.Held, outline, design.Size))
             {
                 var o = BaseGeometry.Offset(f.Held, outline, design.Size);
                 var alongX = Math.Abs(o.X) + (outline.FaceX / 2) > (design.Size.Length / 2) + 1e-9;
-                return (alongX ? "length" : "width", $"the column of {place.Name} stands beyond the base; make the base larger, or change its offset or held edges");
+                return (alongX ? "length" : "width", $"the {(design.Pedestal is null ? "column" : "pedestal")} of {place.Name} stands beyond the base; make the base larger, or change its offset or held edges");
             }
 
             if (!BaseGeometry.AllOnBase(f, outline, design.Size))
@@ -43,7 +43,34 @@ public static class DesignFaults
             }
         }
 
+        if (Standing(f, design) is { } standing)
+        {
+            return standing;
+        }
+
         return BaseLevels.Fault(f, design.Size.Thickness, units) is { } level ? ("thickness", level) : null;
+    }
+
+    // What is adopted between column and base must be what plinth.toml asks for.
+    private static (string Key, string Message)? Standing(Foundation f, FoundationDesign design)
+    {
+        var wanted = f.Rules.Pedestal.Carries(f.Places[0].Support);
+        if (wanted && design.Pedestal is null)
+        {
+            return ("", "has no pedestal, which plinth.toml asks for; delete the table to have it sized anew, or write pedestal.size, pedestal.bars and pedestal.ties");
+        }
+
+        if (!wanted && design.Pedestal is not null)
+        {
+            return ("pedestal", "has a pedestal, which plinth.toml does not ask for; write [pedestal] under = \"all\", or delete its keys here");
+        }
+
+        if (design.Pedestal is { } p && f.Places.Any(place => ColumnOutline.Of(place.Support, place.AngleDegrees) is var o && (p.Round ? Math.Sqrt((o.FaceX * o.FaceX) + (o.FaceY * o.FaceY)) > p.SizeX + 1e-9 : o.FaceX > p.SizeX + 1e-9 || o.FaceY > p.SizeY + 1e-9)))
+        {
+            return ("pedestal", "the column or its plate stands beyond the pedestal; make the pedestal larger");
+        }
+
+        return null;
     }
 
     // With the top held, no thickness can help a level that lies below it.
@@ -73,11 +100,14 @@ public static class DesignFaults
         Differs("length", held.Length is { } l && Math.Abs(l - size.Length) > 1e-6, "length");
         Differs("width", held.Width is { } w && Math.Abs(w - size.Width) > 1e-6, "width");
         Differs("thickness", held.Thickness is { } h && Math.Abs(h - size.Thickness) > 1e-6, "thickness");
-        var outline = ColumnOutline.Of(f.Places[0].Support, f.Places[0].AngleDegrees);
+        var outline = BaseGeometry.Outline(f.Places[0], entry.Design.Pedestal);
         Differs("length", BaseGeometry.HeldSide(held.EdgeX0, held.EdgeX1, outline.FaceX) is { } x && Math.Abs(x - size.Length) > 1e-6, "edge-x0 and edge-x1");
         Differs("width", BaseGeometry.HeldSide(held.EdgeY0, held.EdgeY1, outline.FaceY) is { } y && Math.Abs(y - size.Width) > 1e-6, "edge-y0 and edge-y1");
         var side = f.Rules.Concrete.CoverSide;
         var bars = entry.Design.Bars(side);
+        var (stated, pedestal) = (f.Rules.Pedestal, entry.Design.Pedestal);
+        Differs("pedestal", pedestal is not null && ((stated.SizeX is { } px && Math.Abs(px - pedestal.SizeX) > 1e-6) || (stated.SizeY is { } py && Math.Abs(py - pedestal.SizeY) > 1e-6) || (stated.Bars is { } pb && pb != pedestal.Bars) || (stated.Ties is { } pt && pt != pedestal.Ties)), "pedestal");
+        Differs("dowels", f.Rules.Column.Dowels is { } dowels && dowels != entry.Design.Dowels, "column.dowels");
         Differs("bottom-x", held.BottomX is { } bx && bx.Resolve(size.Width, side) != bars.BottomX, "bottom-x");
         Differs("bottom-y", held.BottomY is { } by && by.Resolve(size.Length, side) != bars.BottomY, "bottom-y");
         Differs("top-x", held.TopX is { } tx && tx.Resolve(size.Width, side) != bars.TopX, "top-x");

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Plinth.Core.Buildings;
+using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
@@ -18,6 +19,9 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
 
     private readonly List<(List<string> Labels, Action<string> Add)> unmarked = [];
     private int lastNumber;
+
+    /// <summary>What was read of the tables of foundations, by mark.</summary>
+    public Dictionary<string, SettingsLog> Logs { get; } = new(StringComparer.Ordinal);
 
     public List<Foundation> Read(IReadOnlyList<TableReader> tables)
     {
@@ -58,6 +62,18 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
         }
 
         return [.. byMark.Values.Select(v => v.Foundation).OrderBy(f => f.Mark, MarkOrder.Natural)];
+    }
+
+    // The ground in whose area a support stands; the default where it stands in none.
+    private string GroundAt(Support support, FilePlace place)
+    {
+        var within = grounds.Where(g => g.Value.Rules.Area.Count > 0 && PlanPolygon.Contains(g.Value.Rules.Area, new PlanPoint(support.X, support.Y))).Select(g => g.Key).ToList();
+        if (within.Count > 1)
+        {
+            bag.Error(place, $"support \"{support.Label}\" stands in the areas of {string.Join(" and ", within.Select(g => $"[grounds.{g}]"))}; name its ground in the column ground, or part the areas");
+        }
+
+        return within.Count > 0 ? within[0] : "";
     }
 
     private string NextMark(HashSet<string> marks)
@@ -136,7 +152,11 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             RuleReader.Concrete(t.Inner("concrete"), rules.Concrete),
             RuleReader.Steel(t.Inner("steel"), rules.Steel, bag),
             RuleReader.Sizing(t.Inner("sizing"), rules.Sizing),
-            RuleReader.Rates(t.Inner("rates"), rules.Rates));
+            RuleReader.Rates(t.Inner("rates"), rules.Rates))
+        {
+            Column = ColumnReader.Column(t.Inner("column"), rules.Column),
+            Pedestal = ColumnReader.Pedestal(t.Inner("pedestal"), rules.Pedestal),
+        };
         t.Done();
         if (choice is not null)
         {
@@ -145,7 +165,15 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
 
         var overGround = t.Node("ground") is { Value: TomlTable } ? t : null;
         var belongs = mark ?? adopted.Values.FirstOrDefault(a => a.Places.SelectMany(p => p).ToHashSet().SetEquals(labels))?.Mark;
-        var add = (string given) => Add(given, labels, alike, held, own, ground, overGround, t.Place, angle, loads);
+        var add = (string given) =>
+        {
+            if (t.Log is { } log)
+            {
+                Logs[given] = log;
+            }
+
+            Add(given, labels, alike, held, own, ground, overGround, t.Place, angle, loads);
+        };
         if (belongs is not null || !supports.ContainsKey(labels[0]))
         {
             add(belongs ?? NextMark(marks));
@@ -184,6 +212,8 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             EdgeY1 = Edge("edge-y1"),
             OffsetX = t.Quantity("offset-x", Measure.Length, 0, Sign.Any),
             OffsetY = t.Quantity("offset-y", Measure.Length, 0, Sign.Any),
+            OffsetXGiven = t.Has("offset-x"),
+            OffsetYGiven = t.Has("offset-y"),
             BottomX = t.Bars("bottom-x"),
             BottomY = t.Bars("bottom-y"),
             TopX = t.Bars("top-x"),
@@ -265,9 +295,9 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
                 return;
             }
 
-            var groundName = ground ?? support.Support.Ground;
+            var groundName = ground ?? (support.Support.Ground.Length > 0 ? support.Support.Ground : GroundAt(support.Support, support.Place));
             var basis = grounds.TryGetValue(groundName, out var named) ? named.Rules : rules.Ground;
-            var values = overGround is null ? basis : RuleReader.Ground(overGround.Inner("ground"), basis, basis.Name);
+            var values = overGround is null ? basis : GroundReader.Read(overGround.Inner("ground"), basis, basis.Name);
             first ??= values;
             places.Add(new Place(support.Support, angle ?? support.Support.AngleDegrees, values));
         }

@@ -5,6 +5,7 @@ using Plinth.Core.Foundations;
 using Plinth.Core.Loads;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
+using Plinth.Files.Toml;
 
 namespace Plinth.Files.Reading;
 
@@ -17,6 +18,7 @@ namespace Plinth.Files.Reading;
 /// <param name="Doubts">Doubts that do not stop the work.</param>
 /// <param name="Sources">Where supports, cases and rows stand in the files.</param>
 /// <param name="Totals">Totals that the analysis reports, by case.</param>
+/// <param name="Settings">What was read of the tables and where it stands.</param>
 public sealed record LoadedProject(
     string Directory,
     Project Project,
@@ -25,7 +27,8 @@ public sealed record LoadedProject(
     Encoding AdoptedEncoding,
     IReadOnlyList<Diagnostic> Doubts,
     SourcePlaces Sources,
-    IReadOnlyDictionary<string, StatedTotal> Totals)
+    IReadOnlyDictionary<string, StatedTotal> Totals,
+    SettingsBook Settings)
 {
     /// <summary>The doubts as printed.</summary>
     public IReadOnlyList<string> Warnings => [.. Doubts.Select(d => d.ToString())];

@@ -26,8 +26,9 @@ public static class ProjectReader
     /// <param name="directory">Its folder.</param>
     /// <param name="bag">Receives what is wrong.</param>
     /// <param name="reactionsPath">A table of reactions in place of the project's own; null: its own.</param>
+    /// <param name="elsewhere">Where the project's folder really stands, if a copy of it is read: files outside it are sought from there.</param>
     /// <returns>The project; null if there are errors.</returns>
-    public static LoadedProject? Read(string directory, DiagnosticBag bag, string? reactionsPath = null)
+    public static LoadedProject? Read(string directory, DiagnosticBag bag, string? reactionsPath = null, string? elsewhere = null)
     {
         ArgumentNullException.ThrowIfNull(bag);
         if (TextFile.Read(Path.Combine(directory, FileName), FileName, bag) is not { } text)
@@ -46,12 +47,19 @@ public static class ProjectReader
             return null;
         }
 
-        var t = new TableReader(root, "", bag);
-        t.NotYet("extends", "site", "column", "waive", "accept");
+        if (!OfficeFile.Under(root, directory, elsewhere, bag))
+        {
+            return null;
+        }
+
+        var log = new SettingsLog();
+        var t = new TableReader(root, "", bag) { Log = log };
+        t.Text(OfficeFile.Key);
         var (title, units, code) = Title(t.Inner("project"));
         var metric = code?.Id.StartsWith("aci318m", StringComparison.Ordinal) ?? true;
         var rules = Rules(t, metric, bag);
-        var grounds = Grounds(t, rules.Ground, bag);
+        var groundLogs = new Dictionary<string, SettingsLog>(StringComparer.Ordinal);
+        var grounds = Grounds(t, rules.Ground, groundLogs, bag);
         var load = t.Inner("loads");
         var standard = LoadsReader.Standard(load, bag);
         var options = LoadsReader.Options(load, t.Inner("seismic"), standard, bag);
@@ -68,6 +76,9 @@ public static class ProjectReader
         ImportReader.Read(t.Inner("import"), bag);
         var totals = CaseReader.Totals(t.Inner("totals"), cases, bag);
         var own = CombinationReader.Own(t.Each("combination"), cases, bag);
+        var site = SiteReader.Read(t.Inner("site"), bag);
+        var leaves = new LeaveReader(bag);
+        leaves.Read(t.Each("waive"), t.Each("accept"));
         var foundationTables = t.Each("foundation");
         var groundNames = grounds.Keys.Where(k => k.Length > 0).ToHashSet(StringComparer.Ordinal);
         var typed = TypedSupports.Read(t.Each("support"), cases, groundNames, asReaction, bag);
@@ -106,7 +117,8 @@ public static class ProjectReader
         }
 
         var chosen = new CombinationChoice(bag);
-        var foundations = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, cases, bag).Read(foundationTables);
+        var reader = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, cases, bag);
+        var foundations = reader.Read(foundationTables);
         if (foundations.Any(f => f.Places.Any(p => p.Ground.Surcharge > 0)))
         {
             cases.Add(standard?.Surcharge ?? new LoadCase(LoadCase.SurchargeName, LoadSymbol.L));
@@ -147,16 +159,16 @@ public static class ProjectReader
             return null;
         }
 
-        foundations = chosen.Apply(foundations, combinations);
+        foundations = leaves.Apply(chosen.Apply(foundations, combinations));
         if (bag.HasErrors)
         {
             return null;
         }
 
-        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations);
+        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site };
         var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All().ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
         var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces, Path.GetFileName(reactionsName), rowLines);
-        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals);
+        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs));
     }
 
     private static (ProjectTitle Title, UnitSystem Units, ConcreteCode? Code) Title(TableReader t)
@@ -191,10 +203,10 @@ public static class ProjectReader
     private static RuleSet Rules(TableReader t, bool metric, DiagnosticBag bag)
     {
         var groundTable = t.Inner("ground");
-        var ground = RuleReader.Ground(groundTable, Defaults.Ground, "");
-        if (double.IsNaN(ground.Bearing) && !groundTable.Has("bearing"))
+        var ground = GroundReader.Read(groundTable, Defaults.Ground(metric), "");
+        if (double.IsNaN(ground.Bearing) && !groundTable.Has("bearing") && !groundTable.Has("strength") && !groundTable.Has("bearing-by-side"))
         {
-            groundTable.Missing("bearing", "\"200 kPa\"");
+            groundTable.Missing("bearing", "\"200 kPa\", or [ground.strength], or bearing-by-side");
         }
 
         if (ground.FoundingDepth is null && ground.TopDepth is null && !groundTable.Has("founding-depth") && !groundTable.Has("top-depth"))
@@ -222,10 +234,14 @@ public static class ProjectReader
             concrete,
             steel,
             RuleReader.Sizing(t.Inner("sizing"), Defaults.Sizing(metric)),
-            RuleReader.Rates(t.Inner("rates"), new RateRules()));
+            RuleReader.Rates(t.Inner("rates"), new RateRules()))
+        {
+            Column = ColumnReader.Column(t.Inner("column"), Defaults.Column(metric)),
+            Pedestal = ColumnReader.Pedestal(t.Inner("pedestal"), Defaults.Pedestal(metric)),
+        };
     }
 
-    private static Dictionary<string, (GroundRules Rules, TomlTable? Table)> Grounds(TableReader t, GroundRules basis, DiagnosticBag bag)
+    private static Dictionary<string, (GroundRules Rules, TomlTable? Table)> Grounds(TableReader t, GroundRules basis, Dictionary<string, SettingsLog> logs, DiagnosticBag bag)
     {
         var result = new Dictionary<string, (GroundRules, TomlTable?)>(StringComparer.Ordinal) { [""] = (basis, null) };
         var grounds = t.Inner("grounds");
@@ -233,7 +249,8 @@ public static class ProjectReader
         {
             if (node.Value is TomlTable table)
             {
-                result[name] = (RuleReader.Ground(new TableReader(table, $"[grounds.{name}]", bag), basis, name), table);
+                logs[name] = new SettingsLog();
+                result[name] = (GroundReader.Read(new TableReader(table, $"[grounds.{name}]", bag) { Log = logs[name] }, basis, name), table);
             }
             else
             {

@@ -1,6 +1,4 @@
-using Plinth.Core.Buildings;
 using Plinth.Core.Concrete;
-using Plinth.Core.Ground;
 using Plinth.Core.Sizing;
 using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
@@ -11,36 +9,6 @@ namespace Plinth.Files.Reading;
 /// <summary>Reads the tables of rules. What a table does not say falls through to the rules given: the defaults, or the project's own for a foundation.</summary>
 internal static class RuleReader
 {
-    public static GroundRules Ground(TableReader t, GroundRules basis, string name)
-    {
-        var founding = t.QuantityOrNull("founding-depth", Measure.Length, Sign.Positive);
-        var top = t.QuantityOrNull("top-depth", Measure.Length);
-        if (founding is not null && top is not null)
-        {
-            t.Fault("top-depth", "founding-depth and top-depth are both given; keep one: the underside is held, or the top");
-        }
-
-        var stated = t.Has("founding-depth") || t.Has("top-depth");
-        var method = t.Choice("bearing-method", basis.Method, ("corner", BearingMethod.Corner), ("reduced-area", BearingMethod.ReducedArea));
-        var result = new GroundRules(
-            name,
-            t.Quantity("level", Measure.Length, basis.Level, Sign.Any),
-            stated ? founding : basis.FoundingDepth,
-            stated ? top : basis.TopDepth,
-            t.Quantity("bearing", Measure.Pressure, basis.Bearing, Sign.Positive),
-            t.Choice("bearing-basis", basis.Basis, ("gross", BearingBasis.Gross), ("net", BearingBasis.Net)),
-            method,
-            t.Number("bearing-transient", basis.TransientIncrease, Sign.Positive),
-            t.Quantity("soil-weight", Measure.UnitWeight, basis.SoilWeight),
-            t.Number("friction", basis.Friction),
-            t.Quantity("adhesion", Measure.Pressure, basis.Adhesion),
-            t.Number("passive-coefficient", basis.PassiveCoefficient),
-            t.Quantity("surcharge", Measure.Pressure, basis.Surcharge));
-        t.NotYet("soil-weight-saturated", "water-depth", "water-depth-low", "subgrade-modulus", "max-settlement", "passive-ignored-depth");
-        t.Done();
-        return result;
-    }
-
     public static Core.Ground.StabilityRules Stability(TableReader t, Core.Ground.StabilityRules basis)
     {
         var result = new Core.Ground.StabilityRules(
@@ -51,8 +19,10 @@ internal static class RuleReader
             Share(t, "contact", basis.Contact),
             Share(t, "contact-transient", basis.ContactTransient),
             Share(t, "contact-counteracting", basis.ContactCounteracting),
-            t.Flag("variable-resists", basis.VariableResists));
-        t.NotYet("flotation");
+            t.Flag("variable-resists", basis.VariableResists))
+        {
+            Flotation = t.Number("flotation", basis.Flotation),
+        };
         t.Done();
         return result;
     }
@@ -81,29 +51,14 @@ internal static class RuleReader
 
     public static SteelRules Steel(TableReader t, SteelRules basis, DiagnosticBag bag)
     {
-        var spacing = t.Range("spacing", Measure.Length) ?? (basis.LeastSpacing, basis.MostSpacing);
-        var bars = basis.Bars;
-        if (t.Texts("bars") is { } names)
+        var spacing = t.Range("spacing", Measure.Length, (basis.LeastSpacing, basis.MostSpacing));
+        var bars = Sizes(t, "bars", bag) ?? basis.Bars;
+        t.Default("bars", string.Join(", ", bars.Select(b => b.Name)));
+        var preferred = Sizes(t, "prefer", bag) ?? basis.Preferred;
+        var top = Sizes(t, "top-bars", bag) ?? basis.TopBars;
+        foreach (var size in preferred.Where(p => !bars.Contains(p) && !top.Contains(p)))
         {
-            var read = new List<BarSize>();
-            foreach (var (text, place) in names)
-            {
-                if (!BarSize.TryParse(text, out var size))
-                {
-                    bag.Error(place, $"\"{text}\" is not a bar size; metric sizes are {string.Join(", ", BarSize.MetricSizes.Select(b => b.Name))}; US sizes {string.Join(", ", BarSize.UsSizes.Select(b => b.Name))}");
-                }
-                else if (!read.Contains(size))
-                {
-                    read.Add(size);
-                }
-            }
-
-            if (read.Count == 0 && names.Count == 0)
-            {
-                t.Fault("bars", "bars names no size; write for example bars = [\"T12\", \"T16\"]");
-            }
-
-            bars = read.Count > 0 ? [.. read.OrderBy(b => b.Diameter)] : bars;
+            t.Fault("prefer", $"prefer names {size.Name}, which is not among bars; add it there");
         }
 
         var result = new SteelRules(
@@ -112,13 +67,16 @@ internal static class RuleReader
             spacing.Item1,
             spacing.Item2,
             t.Choice("top-steel", basis.TopSteel, ("demand", TopSteel.Demand), ("least", TopSteel.Least), ("none", TopSteel.None)),
-            t.Choice("lower-layer", basis.LowerLayer, ("longer", LowerLayer.Longer), ("x", LowerLayer.X), ("y", LowerLayer.Y)));
-        if (t.Choice("short-way", "even", ("even", "even"), ("band", "band")) == "band")
+            t.Choice("lower-layer", basis.LowerLayer, ("longer", LowerLayer.Longer), ("x", LowerLayer.X), ("y", LowerLayer.Y)))
         {
-            t.Fault("short-way", "short-way = \"band\" is known but does nothing yet in this version; write \"even\"");
-        }
-
-        t.NotYet("punching-steel", "crack-spacing", "anchorage-excess");
+            PunchingSteel = t.Flag("punching-steel", basis.PunchingSteel),
+            CrackSpacing = t.Flag("crack-spacing", basis.CrackSpacing),
+            AnchorageExcess = t.Flag("anchorage-excess", basis.AnchorageExcess),
+            Banded = t.Choice("short-way", basis.Banded, ("even", false), ("band", true)),
+            Preferred = preferred,
+            TopBars = top,
+            BothWaysAlike = t.Flag("both-ways-alike", basis.BothWaysAlike),
+        };
         t.Done();
         return result;
     }
@@ -126,8 +84,8 @@ internal static class RuleReader
     public static SizingRules Sizing(TableReader t, SizingRules basis)
     {
         var range = t.Inner("range");
-        var plan = range.Range("plan", Measure.Length) ?? (basis.LeastPlan, basis.MostPlan);
-        var thickness = range.Range("thickness", Measure.Length) ?? (basis.LeastThickness, basis.MostThickness);
+        var plan = range.Range("plan", Measure.Length, (basis.LeastPlan, basis.MostPlan));
+        var thickness = range.Range("thickness", Measure.Length, (basis.LeastThickness, basis.MostThickness));
         range.Done();
         var round = t.Inner("round");
         var planStep = round.Quantity("plan", Measure.Length, basis.PlanStep, Sign.Positive);
@@ -149,7 +107,16 @@ internal static class RuleReader
             planStep,
             thicknessStep,
             t.Number("aspect", basis.Aspect, Sign.Positive),
-            t.Number("target", basis.Target, Sign.Positive));
+            t.Number("target", basis.Target, Sign.Positive))
+        {
+            Ratio = t.NumberOrNull("ratio", Sign.Positive) ?? basis.Ratio,
+            LeastOverhang = t.Quantity("overhang", Measure.Length, basis.LeastOverhang),
+        };
+        if (t.Has("ratio") && t.Has("shape"))
+        {
+            t.Fault("ratio", "ratio (length over width, held) and shape are both given; keep one");
+        }
+
         if (result.Aspect < 1)
         {
             t.Fault("aspect", "aspect is the longer over the shorter side, at least 1");
@@ -171,14 +138,34 @@ internal static class RuleReader
         return result;
     }
 
-    /// <summary>The rules of a foundation: its own tables over the project's.</summary>
-    public static RuleSet Over(TableReader t, RuleSet basis, DiagnosticBag bag) => new(
-        Ground(t.Inner("ground"), basis.Ground, basis.Ground.Name),
-        Stability(t.Inner("stability"), basis.Stability),
-        Concrete(t.Inner("concrete"), basis.Concrete),
-        Steel(t.Inner("steel"), basis.Steel, bag),
-        Sizing(t.Inner("sizing"), basis.Sizing),
-        Rates(t.Inner("rates"), basis.Rates));
+    // Bar sizes by name, thinnest first; null if the key is absent.
+    private static List<BarSize>? Sizes(TableReader t, string key, DiagnosticBag bag)
+    {
+        if (t.Texts(key) is not { } names)
+        {
+            return null;
+        }
+
+        var read = new List<BarSize>();
+        foreach (var (text, place) in names)
+        {
+            if (!BarSize.TryParse(text, out var size))
+            {
+                bag.Error(place, $"\"{text}\" is not a bar size; metric sizes are {string.Join(", ", BarSize.MetricSizes.Select(b => b.Name))}; US sizes {string.Join(", ", BarSize.UsSizes.Select(b => b.Name))}");
+            }
+            else if (!read.Contains(size))
+            {
+                read.Add(size);
+            }
+        }
+
+        if (names.Count == 0)
+        {
+            t.Fault(key, $"{key} names no size; write for example {key} = [\"T12\", \"T16\"]");
+        }
+
+        return read.Count > 0 ? [.. read.OrderBy(b => b.Diameter)] : null;
+    }
 
     private static double Share(TableReader t, string key, double fallback)
     {

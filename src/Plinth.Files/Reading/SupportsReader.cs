@@ -131,11 +131,12 @@ internal static class SupportsReader
             "" or "rect" => ColumnShape.Rectangular,
             "round" => ColumnShape.Round,
             "steel" => ColumnShape.Steel,
+            "masonry" => ColumnShape.Masonry,
             _ => null,
         };
         if (shape is null)
         {
-            table.Error((int)Col.Shape, shapeText == "wall" ? $"support \"{label}\" is a wall; wall footings are not designed yet in this version" : $"shape \"{shapeText}\" is not known; it is rect, round, steel or wall");
+            table.Error((int)Col.Shape, shapeText == "wall" ? $"support \"{label}\" is a wall; wall footings are not designed yet in this version" : $"shape \"{shapeText}\" is not known; it is rect, round, steel or masonry");
             return null;
         }
 

@@ -33,7 +33,7 @@ internal static class TypedSupports
                 continue;
             }
 
-            var shape = t.Choice<ColumnShape?>("shape", ColumnShape.Rectangular, ("rect", ColumnShape.Rectangular), ("round", ColumnShape.Round), ("steel", ColumnShape.Steel));
+            var shape = t.Choice<ColumnShape?>("shape", ColumnShape.Rectangular, ("rect", ColumnShape.Rectangular), ("round", ColumnShape.Round), ("steel", ColumnShape.Steel), ("masonry", ColumnShape.Masonry));
             if (!t.Has("cx"))
             {
                 t.Missing("cx", "\"400 mm\", the column's size along its x, or its diameter");

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
 using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
 
@@ -25,6 +26,9 @@ public enum Sign
 public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag)
 {
     private readonly HashSet<string> known = new(StringComparer.Ordinal);
+
+    /// <summary>Keeps what is read; null: nobody asks.</summary>
+    public SettingsLog? Log { get; init; }
 
     /// <summary>Where the table begins.</summary>
     public FilePlace Place => table?.Place ?? default;
@@ -68,7 +72,13 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
     {
         if (Text(key) is not { } text)
         {
-            return fallback;
+            var named = "";
+            foreach (var (word, value) in words)
+            {
+                named = EqualityComparer<T>.Default.Equals(value, fallback) ? word : named;
+            }
+
+            return Keep(key, fallback, named, null);
         }
 
         var all = new List<string>();
@@ -76,7 +86,7 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
         {
             if (word == text)
             {
-                return value;
+                return Keep(key, value, word, null);
             }
 
             all.Add(word);
@@ -88,10 +98,20 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
     }
 
     /// <summary>A plain number.</summary>
-    public double Number(string key, double fallback, Sign sign = Sign.NotNegative) => NumberOrNull(key, sign) ?? fallback;
+    public double Number(string key, double fallback, Sign sign = Sign.NotNegative)
+    {
+        var value = PlainNumber(key, sign) ?? fallback;
+        return Keep(key, value, value, null);
+    }
 
     /// <summary>A plain number, or null if the key is absent or wrong.</summary>
     public double? NumberOrNull(string key, Sign sign = Sign.NotNegative)
+    {
+        var value = PlainNumber(key, sign);
+        return Keep(key, value, value, null);
+    }
+
+    private double? PlainNumber(string key, Sign sign)
     {
         if (Node(key) is not { } node)
         {
@@ -110,6 +130,12 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
     /// <summary>True or false.</summary>
     public bool Flag(string key, bool fallback)
     {
+        var value = TrueOrFalse(key, fallback);
+        return Keep(key, value, value ? "true" : "false", null);
+    }
+
+    private bool TrueOrFalse(string key, bool fallback)
+    {
         if (Node(key) is not { } node)
         {
             return fallback;
@@ -125,10 +151,18 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
     }
 
     /// <summary>A value with a unit.</summary>
-    public double Quantity(string key, Measure measure, double fallback, Sign sign = Sign.NotNegative) => QuantityOrNull(key, measure, sign) ?? fallback;
+    public double Quantity(string key, Measure measure, double fallback, Sign sign = Sign.NotNegative)
+    {
+        var value = (Node(key) is { } node ? Quantity(key, node, measure, sign) : null) ?? fallback;
+        return Keep(key, value, double.IsNaN(value) ? null : value, measure);
+    }
 
     /// <summary>A value with a unit, or null if the key is absent or wrong.</summary>
-    public double? QuantityOrNull(string key, Measure measure, Sign sign = Sign.NotNegative) => Node(key) is { } node ? Quantity(key, node, measure, sign) : null;
+    public double? QuantityOrNull(string key, Measure measure, Sign sign = Sign.NotNegative)
+    {
+        var value = Node(key) is { } node ? Quantity(key, node, measure, sign) : null;
+        return Keep(key, value, value, measure);
+    }
 
     /// <summary>Reads a node as a value with a unit, or null if it is wrong.</summary>
     public double? Quantity(string key, TomlNode node, Measure measure, Sign sign)
@@ -155,10 +189,15 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
     /// <summary>A layer of bars: "13 T16", "T16 @ 180 mm", "none"; null if the key is absent or wrong.</summary>
     public BarSpec? Bars(string key)
     {
-        if (Node(key) is { Value: TomlTable })
+        var bars = ReadBars(key);
+        return Keep(key, bars, bars?.ToString(), null);
+    }
+
+    private BarSpec? ReadBars(string key)
+    {
+        if (Node(key) is { Value: TomlTable written })
         {
-            Fault(key, $"{key} as a table (ends, band) is known but does nothing yet in this version; write for example {key} = \"13 T16\"");
-            return null;
+            return BarsOf(key, written);
         }
 
         if (Text(key) is not { } text)
@@ -175,8 +214,48 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
         return null;
     }
 
+    // { bars = "13 T16", ends = "hooked" } or { band = "9 T16", rest = "4 T16", ends = … }
+    private BarSpec? BarsOf(string key, TomlTable written)
+    {
+        var t = new TableReader(written, key, bag);
+        var (all, band, rest) = (t.Bars("bars"), t.Bars("band"), t.Bars("rest"));
+        var hooked = t.Choice("ends", false, ("straight", false), ("hooked", true));
+        t.Done();
+        var spec = (all, band, rest) switch
+        {
+            ({ } bars, null, null) => bars,
+            (null, { Size: not null, Count: > 0 } within, { Size: not null, Count: > 0 } beside) when within.Size == beside.Size => BarSpec.WithBand(within.Count, beside),
+            _ => null,
+        };
+        if (spec is null)
+        {
+            Fault(key, $"{key} as a table has bars and ends, or band and rest of one size, an even number of them beside the band; write for example {key} = {{ bars = \"13 T16\", ends = \"hooked\" }} or {{ band = \"9 T16\", rest = \"4 T16\" }}");
+            return null;
+        }
+
+        return hooked ? spec with { Hooked = true } : spec;
+    }
+
     /// <summary>Two values with units, least and most.</summary>
-    public (double Least, double Most)? Range(string key, Measure measure)
+    /// <param name="key">The key.</param>
+    /// <param name="measure">What they measure.</param>
+    /// <param name="fallback">What holds where the key is absent or wrong.</param>
+    public (double Least, double Most) Range(string key, Measure measure, (double Least, double Most) fallback)
+    {
+        var range = ReadRange(key, measure) ?? fallback;
+        return Keep(key, range, range, measure);
+    }
+
+    /// <summary>Keeps the default of a key that is read elsewhere, for those who ask what is in force.</summary>
+    public void Default(string key, string shown)
+    {
+        if (Node(key) is null)
+        {
+            Keep(key, key, shown, null);
+        }
+    }
+
+    private (double Least, double Most)? ReadRange(string key, Measure measure)
     {
         if (Node(key) is not { } node)
         {
@@ -203,6 +282,34 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
         return (least, most);
     }
 
+    /// <summary>A list of points in plan, x and y each; null if the key is absent or wrong.</summary>
+    /// <param name="key">The key.</param>
+    /// <param name="least">How many there must be at least.</param>
+    public IReadOnlyList<PlanPoint>? Points(string key, int least)
+    {
+        if (Node(key) is not { } node)
+        {
+            return null;
+        }
+
+        if (node.Value is not List<TomlNode> list || list.Count < least || list.Any(p => p.Value is not List<TomlNode> { Count: 2 }))
+        {
+            bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} is a list of at least {least} points, x and y each; write for example {key} = [[\"0 m\", \"0 m\"], [\"24 m\", \"0 m\"], [\"24 m\", \"12 m\"]]"));
+            return null;
+        }
+
+        var points = new List<PlanPoint>();
+        foreach (var point in list.Select(p => (List<TomlNode>)p.Value!))
+        {
+            if (Quantity(key, point[0], Measure.Length, Sign.Any) is { } x && Quantity(key, point[1], Measure.Length, Sign.Any) is { } y)
+            {
+                points.Add(new PlanPoint(x, y));
+            }
+        }
+
+        return points.Count == list.Count ? points : null;
+    }
+
     /// <summary>A list of texts; null if the key is absent or wrong.</summary>
     public IReadOnlyList<(string Text, FilePlace Place)>? Texts(string key)
     {
@@ -213,6 +320,7 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
 
         if (node.Value is List<TomlNode> list && list.All(n => n.Value is string))
         {
+            Keep(key, node, node.Source, null);
             return [.. list.Select(n => ((string)n.Value!, n.Place))];
         }
 
@@ -226,12 +334,12 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
         var name = path.Length == 0 ? $"[{key}]" : $"{path.TrimEnd(']')}.{key}]";
         if (Node(key) is not { } node)
         {
-            return new TableReader(null, name, bag);
+            return new TableReader(null, name, bag) { Log = Log };
         }
 
         if (node.Value is TomlTable inner)
         {
-            return new TableReader(inner, name, bag);
+            return new TableReader(inner, name, bag) { Log = Log };
         }
 
         bag.Error(node.Place, $"{key} must be a table; write [{key}] on a line of its own");
@@ -248,7 +356,7 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
 
         if (node.Value is List<TomlNode> list && list.All(n => n.Value is TomlTable))
         {
-            return [.. list.Select(n => new TableReader((TomlTable)n.Value!, $"[[{key}]]", bag))];
+            return [.. list.Select(n => new TableReader((TomlTable)n.Value!, $"[[{key}]]", bag) { Log = Log is null ? null : new SettingsLog() })];
         }
 
         bag.Error(node.Place, $"{key} must be written [[{key}]], in double brackets: there may be several");
@@ -261,18 +369,6 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
         var entries = table is null ? [] : table.Entries.ToList();
         known.UnionWith(entries.Select(e => e.Key));
         return entries;
-    }
-
-    /// <summary>Refuses keys by name that are known but do nothing yet.</summary>
-    public void NotYet(params ReadOnlySpan<string> keys)
-    {
-        foreach (var key in keys)
-        {
-            if (Node(key) is not null)
-            {
-                bag.Error(table!.PlaceOf(key), $"{key} in {(path.Length == 0 ? "plinth.toml" : path)} is known but does nothing yet in this version; delete it, so that nobody takes it as done");
-            }
-        }
     }
 
     /// <summary>Reports keys that nobody asked for.</summary>
@@ -301,6 +397,19 @@ public sealed class TableReader(TomlTable? table, string path, DiagnosticBag bag
 
     /// <summary>Reports something wrong at a key.</summary>
     public void Fault(string key, string message) => bag.Error(PlaceOf(key), message);
+
+    // Keeps a value with its table, by the name that the table has for all: of [grounds.soft] and of a foundation's own it is "ground".
+    private T Keep<T>(string key, T value, object? shown, Measure? measure)
+    {
+        if (Log is not null)
+        {
+            var name = path.Trim('[', ']');
+            name = name.StartsWith("foundation.", StringComparison.Ordinal) ? name["foundation.".Length..] : name.StartsWith("grounds.", StringComparison.Ordinal) ? "ground" : name;
+            Log.Add(new Setting(name, key, shown, measure, table?[key] is { } node ? node.Place : null));
+        }
+
+        return value;
+    }
 
     private bool InRange(string key, TomlNode node, double value, Sign sign)
     {

@@ -31,6 +31,19 @@ public sealed class TomlTable(FilePlace place)
     /// <summary>Where a key stands.</summary>
     public FilePlace PlaceOf(string key) => entries.TryGetValue(key, out var e) ? e.Place : Place;
 
+    /// <summary>Takes from another table what this one does not say, table by table; values and lists are taken whole.</summary>
+    public void FallBackOn(TomlTable basis)
+    {
+        ArgumentNullException.ThrowIfNull(basis);
+        foreach (var (key, place, node) in basis.Entries)
+        {
+            if (!Add(key, place, node) && this[key]!.Value is TomlTable own && node.Value is TomlTable other)
+            {
+                own.FallBackOn(other);
+            }
+        }
+    }
+
     /// <summary>Adds a key.</summary>
     /// <returns>False if it is there already.</returns>
     public bool Add(string key, FilePlace at, TomlNode node) => entries.TryAdd(key, (at, node));

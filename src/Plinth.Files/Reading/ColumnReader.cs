@@ -1,0 +1,130 @@
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+using Plinth.Core.Units;
+using Plinth.Files.Toml;
+
+namespace Plinth.Files.Reading;
+
+/// <summary>Reads [column] and [pedestal].</summary>
+internal static class ColumnReader
+{
+    public static ColumnRules Column(TableReader t, ColumnRules basis)
+    {
+        var result = new ColumnRules
+        {
+            Strength = t.QuantityOrNull("strength", Measure.Pressure, Sign.Positive) ?? basis.Strength,
+            Bars = Upright(t, "bars") ?? basis.Bars,
+            Dowels = Upright(t, "dowels") ?? basis.Dowels,
+            Cover = t.Quantity("cover", Measure.Length, basis.Cover),
+            Joint = t.Choice("joint", basis.Joint, ("plain", JointSurface.Plain), ("roughened", JointSurface.Roughened), ("monolithic", JointSurface.Monolithic)),
+        };
+        t.Done();
+        return result;
+    }
+
+    public static PedestalRules Pedestal(TableReader t, PedestalRules basis)
+    {
+        var (top, height) = (t.QuantityOrNull("top", Measure.Length, Sign.Any), t.QuantityOrNull("height", Measure.Length, Sign.Positive));
+        if (top is not null && height is not null)
+        {
+            t.Fault("height", "top and height are both given; keep one");
+        }
+
+        var round = t.Choice("shape", basis.Round, ("rect", false), ("round", true));
+        var size = Size(t, round);
+        var result = basis with
+        {
+            Under = t.Choice("under", t.Has("size") && basis.Under == PedestalUnder.None ? PedestalUnder.All : basis.Under, ("none", PedestalUnder.None), ("steel", PedestalUnder.Steel), ("all", PedestalUnder.All)),
+            Top = top ?? (height is null ? basis.Top : null),
+            Height = height ?? (top is null ? basis.Height : null),
+            Round = round,
+            SizeX = size?.X ?? basis.SizeX,
+            SizeY = size?.Y ?? basis.SizeY,
+            Ledge = t.Quantity("ledge", Measure.Length, basis.Ledge),
+            Step = t.Quantity("round-to", Measure.Length, basis.Step, Sign.Positive),
+            MostSize = t.Quantity("most", Measure.Length, basis.MostSize, Sign.Positive),
+            Cover = t.Quantity("cover", Measure.Length, basis.Cover),
+            Strength = t.QuantityOrNull("strength", Measure.Pressure, Sign.Positive) ?? basis.Strength,
+            Bars = Upright(t, "bars") ?? basis.Bars,
+            Ties = Ties(t, "ties") ?? basis.Ties,
+        };
+        t.Done();
+        return result;
+    }
+
+    /// <summary>The pedestal of a table of adopted.toml: size, bars, ties.</summary>
+    public static (Pedestal? Pedestal, BarSpec? Dowels) Adopted(TableReader t)
+    {
+        var round = t.Choice("shape", false, ("rect", false), ("round", true));
+        foreach (var (key, example) in new[] { ("size", "[\"450 mm\", \"450 mm\"]"), ("bars", "\"8 T20\""), ("ties", "\"T10 @ 150 mm\"") })
+        {
+            if (!t.Has(key))
+            {
+                t.Missing(key, example);
+            }
+        }
+
+        var (size, bars, ties, dowels) = (Size(t, round), Upright(t, "bars"), Ties(t, "ties"), Upright(t, "dowels"));
+        t.Done();
+        return (size is { } s && bars is not null && ties is not null ? new Pedestal(s.X, s.Y, round, bars, ties) : null, dowels);
+    }
+
+    /// <summary>Upright bars: an even number from 4; null if the key is absent or wrong.</summary>
+    public static BarSpec? Upright(TableReader t, string key)
+    {
+        if (t.Bars(key) is not { } bars)
+        {
+            return null;
+        }
+
+        if (bars.Size is null)
+        {
+            return bars;
+        }
+
+        if (bars.Count < 4 || bars.Count % 2 != 0 || bars.Hooked || bars.Band > 0)
+        {
+            t.Fault(key, $"{key} stand round the section, an even number from 4; write for example {key} = \"8 T20\"");
+            return null;
+        }
+
+        return bars;
+    }
+
+    private static BarSpec? Ties(TableReader t, string key)
+    {
+        if (t.Bars(key) is not { } ties)
+        {
+            return null;
+        }
+
+        if (ties.Size is null || ties.Spacing <= 0)
+        {
+            t.Fault(key, $"{key} are a size and a spacing; write for example {key} = \"T10 @ 150 mm\"");
+            return null;
+        }
+
+        return ties;
+    }
+
+    private static (double X, double Y)? Size(TableReader t, bool round)
+    {
+        if (t.Node("size") is not { } node)
+        {
+            return null;
+        }
+
+        if (node.Value is string)
+        {
+            return t.Quantity("size", node, Measure.Length, Sign.Positive) is { } side ? (side, side) : null;
+        }
+
+        if (node.Value is List<TomlNode> { Count: 2 } list && !round)
+        {
+            return t.Quantity("size", list[0], Measure.Length, Sign.Positive) is { } x && t.Quantity("size", list[1], Measure.Length, Sign.Positive) is { } y ? (x, y) : null;
+        }
+
+        t.Fault("size", round ? "size of a round pedestal is its diameter; write for example size = \"500 mm\"" : "size is both sides of the pedestal; write for example size = [\"450 mm\", \"450 mm\"]");
+        return null;
+    }
+}
