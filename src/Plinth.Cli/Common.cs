@@ -57,10 +57,11 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     /// <summary>Reads the project, printing warnings to standard error.</summary>
     /// <exception cref="CallException">No folder upwards is a project.</exception>
     /// <exception cref="InputException">Its files are wrong.</exception>
-    public LoadedProject Load()
+    /// <param name="elsewhere">Where the project's folder really stands, if a copy of it is read.</param>
+    public LoadedProject Load(string? elsewhere = null)
     {
         var bag = new DiagnosticBag();
-        var loaded = ProjectReader.Read(Find(), bag) ?? throw new InputException(bag);
+        var loaded = ProjectReader.Read(Find(), bag, elsewhere: elsewhere) ?? throw new InputException(bag);
         if (!Quiet)
         {
             foreach (var w in loaded.Warnings)

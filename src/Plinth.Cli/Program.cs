@@ -13,6 +13,8 @@ var root = new RootCommand("Sizes, checks and schedules every foundation of a bu
     CheckCommand.Build(),
     ShowCommand.Build(),
     SetCommand.Build(),
+    OptionsCommand.Build(),
+    StatusCommand.Build(),
     ScheduleCommand.Build(),
     CompareCommand.Build(),
 };

@@ -52,6 +52,10 @@ public class WorkedFootingTests
         ["bar-spacing-x"] = (null, 0.7533),
         ["bar-spacing-y"] = (null, 0.9667),
         ["least-depth"] = (null, 0.3759),
+        ["punching-steel"] = ("U1", 0),
+        ["anchorage-x"] = ("U1", 0.5987),
+        ["anchorage-y"] = ("U1", 0.7196),
+        ["column-bearing"] = ("U2:Lr", 0.1244),
     };
 
     private static readonly Dictionary<string, (string? Combination, double Utilisation)> Workshop = new()
@@ -75,6 +79,10 @@ public class WorkedFootingTests
         ["bar-spacing-x"] = (null, 0.5895),
         ["bar-spacing-y"] = (null, 0.5911),
         ["least-depth"] = (null, 0.4898),
+        ["punching-steel"] = ("U1", 0),
+        ["anchorage-x"] = ("U1", 0.3253),
+        ["anchorage-y"] = ("U1", 0.8706),
+        ["column-bearing"] = ("U3:S:+WXNS", 0.01657),
     };
 
     [Theory]

@@ -12,6 +12,9 @@ namespace Plinth.Cli.Commands;
 /// <summary>Checks what is adopted.</summary>
 internal static class CheckCommand
 {
+    // To find the room takes some ten times the check itself.
+    private const int MostWithRoom = 200;
+
     public static Command Build()
     {
         var command = new Command("check", """
@@ -21,15 +24,20 @@ internal static class CheckCommand
               plinth check                          all foundations
               plinth check 'F1*' --below 0.7        what has room among F1, F10, F11 …
               plinth check F7 --set width="2.2 m"   tries a value, writes nothing
+              plinth check --watch                  again on every save, until Ctrl-C
             """);
         var marks = new Argument<string[]>("mark") { Description = "Marks or patterns (default: all)", Arity = ArgumentArity.ZeroOrMore };
-        var set = new Option<string[]>("--set") { Description = "Try KEY=VALUE without writing (length, width, thickness, bottom-x, bottom-y, top-x, top-y)", HelpName = "KEY=VALUE", AllowMultipleArgumentsPerToken = false };
+        var set = new Option<string[]>("--set") { Description = "Try KEY=VALUE without writing (length, thickness, bottom-x, dowels, pedestal.bars …)", HelpName = "KEY=VALUE", AllowMultipleArgumentsPerToken = false };
         var below = new Option<double?>("--below") { Description = "List only what is used below this utilisation", HelpName = "U" };
         command.Add(marks);
         command.Add(set);
         command.Add(below);
+        var room = new Option<bool>("--room") { Description = "Say how much all actions may grow also of many foundations, in JSON and CSV (a table of up to 200 says so anyway)" };
+        var watch = new Option<bool>("--watch") { Description = "Check again whenever a file of the project is saved" };
+        command.Add(room);
+        command.Add(watch);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(set) ?? [], parsed.GetValue(below)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(set) ?? [], parsed.GetValue(below), parsed.GetValue(room), parsed.GetValue(watch)));
         return command;
     }
 
@@ -67,14 +75,14 @@ internal static class CheckCommand
     /// <summary>Prints reports in the form asked.</summary>
     public static int Print(Call call, LoadedProject loaded, IReadOnlyList<FoundationReport> reports, Action<Screen> table)
     {
-        var near = Near(loaded, reports);
+        var building = Whole(loaded, reports);
         switch (call.Format)
         {
             case OutputFormat.Json:
                 using (var stdout = Console.OpenStandardOutput())
                 {
                     using var buffer = new BufferedStream(stdout, 1 << 16);
-                    ResultsJson.Write(buffer, loaded.Project, Call.Version, loaded.Warnings, reports, near);
+                    ResultsJson.Write(buffer, loaded.Project, Call.Version, loaded.Warnings, reports, building);
                 }
 
                 break;
@@ -84,22 +92,32 @@ internal static class CheckCommand
             default:
                 var screen = new Screen(call);
                 table(screen);
-                ResultTables.Near(screen, loaded.Project.Units, near, call.Quiet);
+                ResultTables.Building(screen, loaded.Project.Units, building, call.Quiet);
                 break;
         }
 
-        return reports.All(r => r.Passes) && !near.Any(n => n.Overlaps) ? ExitCode.Ok : ExitCode.Fails;
+        return reports.All(r => r.Passes) && building.Passes ? ExitCode.Ok : ExitCode.Fails;
     }
 
     // Each base was designed alone; what is shown is held against all that are sized.
-    private static List<NearBases> Near(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
+    private static WholeBuilding Whole(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
     {
         var shown = reports.ToDictionary(r => r.Foundation.Mark, r => r.Design, StringComparer.Ordinal);
-        var bases = loaded.Project.Foundations.Select(f => (Foundation: f, Design: shown.TryGetValue(f.Mark, out var d) ? d : loaded.Design(f))).Where(b => b.Design is not null).Select(b => (b.Foundation, b.Design!));
-        return [.. SitePlan.Near(bases).Where(n => shown.ContainsKey(n.First) || shown.ContainsKey(n.Second))];
+        var bases = loaded.Project.Foundations.Select(f => (Foundation: f, Design: shown.TryGetValue(f.Mark, out var d) ? d : loaded.Design(f))).Where(b => b.Design is not null).Select(b => (b.Foundation, b.Design!)).ToList();
+        var all = WholeBuilding.Of(loaded.Project, bases);
+        bool Shown(string a, string b) => shown.ContainsKey(a) || shown.ContainsKey(b);
+        return all with
+        {
+            Near = [.. all.Near.Where(n => Shown(n.First, n.Second))],
+            Steps = [.. all.Steps.Where(s => Shown(s.Upper, s.Lower))],
+            Distortions = [.. all.Distortions.Where(d => Shown(d.First, d.Second))],
+        };
     }
 
-    private static int Run(Call call, string[] marks, string[] set, double? below)
+    private static int Run(Call call, string[] marks, string[] set, double? below, bool room, bool watch) =>
+        watch ? Watch.Repeat(call, () => Once(call, marks, set, below, room)) : Once(call, marks, set, below, room);
+
+    private static int Once(Call call, string[] marks, string[] set, double? below, bool room)
     {
         var loaded = call.Load();
         var foundations = Call.Choose(loaded.Project, marks);
@@ -109,6 +127,19 @@ internal static class CheckCommand
             reports = [.. reports.Where(r => r.Result is { } result && result.Governing.Utilisation < limit)];
         }
 
+        if (room || (call.Format == OutputFormat.Table && reports.Count <= MostWithRoom))
+        {
+            reports = WithRoom(loaded, reports);
+        }
+
         return Print(call, loaded, reports, screen => ResultTables.Checks(screen, loaded, reports, call.Quiet));
+    }
+
+    private static IReadOnlyList<FoundationReport> WithRoom(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
+    {
+        var sized = reports.Where(r => r.Design is not null).ToList();
+        var room = Building.Room(loaded.Project, [.. sized.Select(r => (r.Foundation, r.Design!))], Runner.Token);
+        var byMark = sized.Zip(room).ToDictionary(p => p.First.Foundation.Mark, p => p.Second, StringComparer.Ordinal);
+        return [.. reports.Select(r => byMark.TryGetValue(r.Foundation.Mark, out var value) ? r with { Room = value } : r)];
     }
 }

@@ -93,7 +93,7 @@ internal static class CompareCommand
         }
 
         using var revision = ProjectRevision.Open(directory, what, out var fault) ?? throw new CallException(fault!);
-        return State((call with { ProjectDirectory = revision.Directory }).Load());
+        return State((call with { ProjectDirectory = revision.Directory }).Load(directory));
     }
 
     private static (ProjectState State, LoadedProject Loaded) State(LoadedProject loaded)

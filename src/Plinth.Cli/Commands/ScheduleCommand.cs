@@ -41,7 +41,7 @@ internal static class ScheduleCommand
         var loaded = call.Load();
         var designs = loaded.Project.Foundations.Select(f => (Foundation: f, Design: loaded.Design(f))).ToList();
         var missing = designs.Where(d => d.Design is null).Select(d => d.Foundation.Mark).ToList();
-        var schedule = FootingSchedule.Of(designs.Where(d => d.Design is not null).Select(d => (d.Foundation, d.Design!)));
+        var schedule = FootingSchedule.Of(loaded.Project.Code, designs.Where(d => d.Design is not null).Select(d => (d.Foundation, d.Design!)));
         if (to is not null)
         {
             Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(to))!);

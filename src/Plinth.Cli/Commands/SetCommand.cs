@@ -1,5 +1,6 @@
 using System.CommandLine;
 using Plinth.Cli.Output;
+using Plinth.Core.Foundations;
 using Plinth.Files;
 using Plinth.Files.Adopted;
 
@@ -18,7 +19,7 @@ internal static class SetCommand
               plinth set F7 thickness="550 mm" bottom-x="14 T16" bottom-y="14 T16"
             """);
         var mark = new Argument<string>("mark") { Description = "The mark" };
-        var pairs = new Argument<string[]>("KEY=VALUE") { Description = "length, width, thickness, bottom-x, bottom-y, top-x, top-y", Arity = ArgumentArity.OneOrMore };
+        var pairs = new Argument<string[]>("KEY=VALUE") { Description = string.Join(", ", AdoptedReader.Keys), Arity = ArgumentArity.OneOrMore };
         command.Add(mark);
         command.Add(pairs);
         var common = new Common(command);
@@ -26,13 +27,23 @@ internal static class SetCommand
         return command;
     }
 
+    // What is no plain text in the file is written as the design has it.
+    private static string Value(FoundationDesign design, string key, string text) => key switch
+    {
+        "bottom-x" or "bottom-y" or "top-x" or "top-y" => AdoptedEntry.Bars(key switch { "bottom-x" => design.BottomX, "bottom-y" => design.BottomY, "top-x" => design.TopX, _ => design.TopY }),
+        "pedestal.size" when !design.Pedestal!.Round => Sides([.. text.Trim('[', ']').Split(['×', 'x', ','], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(s => TomlText.Quote(s.Trim('"')))]),
+        _ => TomlText.Quote(text),
+    };
+
+    private static string Sides(string[] sides) => $"[{sides[0]}, {sides[^1]}]";
+
     private static int Run(Call call, string mark, string[] pairs)
     {
         var loaded = call.Load();
         var f = Call.ChooseOne(loaded.Project, mark);
         var old = loaded.Design(f) ?? throw new CallException($"{f.Mark} is not sized yet; run: plinth size {f.Mark}");
         var design = CheckCommand.With(loaded, f, old, pairs);
-        var values = pairs.Select(CheckCommand.Split).Select(p => (p.Key, TomlText.Quote(p.Value))).ToList();
+        var values = pairs.Select(CheckCommand.Split).Select(p => (p.Key, Value(design, p.Key, p.Value))).ToList();
         var text = AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: false);
         TextFile.WriteAtomically(loaded.AdoptedPath, text, loaded.AdoptedEncoding);
         var reports = CheckCommand.Check(loaded, [f], _ => design);

@@ -23,6 +23,7 @@ internal static class ShowCommand
               plinth show F7 two-way-shear                      the governing combination, step by step
               plinth show F7 bearing --combination S7:+WX       another combination
               plinth show F7 --why                              what stops the next smaller step
+              plinth show F7 --settings                         every value in force and where it is set
             """);
         var mark = new Argument<string>("mark") { Description = "The mark" };
         var check = new Argument<string?>("check") { Description = "A check, by the id that JSON output gives it", Arity = ArgumentArity.ZeroOrOne };
@@ -33,9 +34,13 @@ internal static class ShowCommand
         command.Add(check);
         command.Add(combination);
         command.Add(place);
+        var settings = new Option<bool>("--settings") { Description = "Every value in force and where it is set" };
         command.Add(why);
+        command.Add(settings);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(why)));
+        command.SetAction(parsed => parsed.GetValue(settings)
+            ? SettingsTable.Show(common.Read(parsed), parsed.GetValue(mark)!)
+            : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(why)));
         return command;
     }
 
@@ -87,9 +92,9 @@ internal static class ShowCommand
     {
         if (CheckCatalog.Find(checkId) is not { } check)
         {
-            if (CheckCatalog.NotChecked.Contains(checkId))
+            if (CheckCatalog.NeverChecked.Contains(checkId))
             {
-                throw new CallException($"{checkId} is not checked in this version");
+                throw new CallException($"{checkId} is never checked here; every result says so");
             }
 
             var near = Nearest.Of(checkId, CheckCatalog.Listed.Select(c => c.Id));
@@ -107,7 +112,8 @@ internal static class ShowCommand
         {
             if (call.Format == OutputFormat.Table)
             {
-                Console.Out.WriteLine($"{f.Mark}: {check.Name} does not arise: nothing acts that it would check.");
+                var missing = check.Missing(f);
+                Console.Out.WriteLine($"{f.Mark}: {check.Name} " + (missing is null ? "does not arise: nothing acts that it would check." : $"is not checked: {missing}."));
                 return ExitCode.Ok;
             }
 
@@ -136,12 +142,17 @@ internal static class ShowCommand
                 break;
             default:
                 var screen = new Screen(call);
-                screen.Line($"{f.Mark}, {check.Name}{(result.Place is null ? "" : " at " + result.Place)}{(result.Combination is null ? "" : ", " + result.Combination)}", Styles.Head);
+                screen.Line($"{f.Mark}, {check.Name}{(result.Place is null ? "" : " at " + result.Place)}{(result.Combination is null ? "" : ", " + Say.Combination(result))}", Styles.Head);
                 screen.Line($"{Say.Plan(design.Size, units)} {Unit.Length.Symbol(units)}, h {Unit.Section.FormatWithSymbol(design.Size.Thickness, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
                 TraceText.Write(screen, steps, units);
                 screen.Line();
                 var o = result.Outcome;
-                screen.Line($"Utilisation {Say.Utilisation(o.Utilisation, o.Passes)}: {(o.Passes ? "✓ ok" : "✗ FAIL")}" + (result.Note is null ? "" : $" ({result.Note})"), o.Passes ? Styles.Ok : Styles.Fail);
+                screen.Line($"Utilisation {Say.Utilisation(o.Utilisation, o.Passes)}: {(o.Passes ? "✓ ok" : result.Allowed ? "✓ " + result.Leave!.Word : "✗ FAIL")}" + (result.Note is null ? "" : $" ({result.Note})"), result.Passes ? Styles.Ok : Styles.Fail);
+                if (result.Leave is { } leave)
+                {
+                    screen.Wrapped($"{leave.Word}: {leave.Why}");
+                }
+
                 break;
         }
 
@@ -156,9 +167,19 @@ internal static class ShowCommand
         var origin = loaded.Adopted[f.Mark].ByHand ? "written by hand" : "as sized";
         screen.Line($"{L(design.Size.Length)} × {L(design.Size.Width)} × {Unit.Section.FormatWithSymbol(design.Size.Thickness, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
         screen.Line($"bottom: {design.BottomX} along x, {design.BottomY} along y; top: {(design.TopX.Size is null && design.TopY.Size is null ? "none" : $"{design.TopX} along x, {design.TopY} along y")}");
+        if (design.Pedestal is { } pedestal)
+        {
+            screen.Line($"pedestal: {Say.Pedestal(pedestal, units)}, {pedestal.Bars}, ties {pedestal.Ties}");
+        }
+
+        if (design.Dowels.Size is not null)
+        {
+            screen.Line($"dowels: {design.Dowels}");
+        }
+
         foreach (var p in f.Places)
         {
-            var o = BaseGeometry.Offset(f.Held, ColumnOutline.Of(p.Support, p.AngleDegrees), design.Size);
+            var o = BaseGeometry.Offset(f, p, design);
             var underside = p.Ground.Underside(design.Size.Thickness);
             screen.Line($"{p.Name}: underside at {L(underside)}, {L(p.Ground.Level - underside)} below the ground{(p.Ground.Name.Length > 0 ? " " + p.Ground.Name : "")}"
                 + (o.X != 0 || o.Y != 0 ? $"; column {L(o.X)} along x, {L(o.Y)} along y from the centre" : "") + (p.AngleDegrees != 0 ? $"; turned {p.AngleDegrees.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}°" : ""));

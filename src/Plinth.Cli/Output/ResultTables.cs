@@ -21,20 +21,21 @@ internal static class ResultTables
         var many = shown.Any(r => r.Foundation.Places.Count > 1);
         if (shown.Count > 0)
         {
-            var table = Screen.Table("mark", "under", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", ">util.", "result", "governing check", "combination", many ? "at" : "");
+            var rooms = shown.Any(r => r.Room is not null);
+            var table = Screen.Table("mark", "under", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", ">util.", rooms ? ">room" : "", "result", "governing check", "combination", many ? "at" : "");
             foreach (var r in shown)
             {
                 var f = r.Foundation;
                 if (r.Design is not { } design || r.Result is not { } result)
                 {
-                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("✗ not sized", Styles.Fail), Screen.Cell("run plinth size"), Screen.Cell(""), Screen.Cell(""));
+                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell(""), Screen.Cell("✗ not sized", Styles.Fail), Screen.Cell("run plinth size"), Screen.Cell(""), Screen.Cell(""));
                     continue;
                 }
 
                 var g = result.Governing;
                 table.AddRow(
                     Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell(Say.Plan(design.Size, units)), Screen.Cell(Unit.Section.Format(design.Size.Thickness, units)),
-                    Screen.Cell(Say.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Say.Verdict(r.Passes), Screen.Cell(Words(g)), Screen.Cell(g.Combination ?? "—"), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
+                    Screen.Cell(Say.Utilisation(g.Utilisation, g.Outcome.Passes), Styles.Of(g.Passes)), Screen.Cell(r.Room is { } room ? Say.Room(room) : ""), Say.Verdict(r), Screen.Cell(Words(g)), Screen.Cell(Say.Combination(g)), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
             }
 
             screen.Write(table);
@@ -65,7 +66,7 @@ internal static class ResultTables
                 var state = r.Passes ? Screen.Cell(r.State ?? "", r.State is "sized" ? Styles.Ok : Style.Plain) : Screen.Cell("✗ " + (r.State is "kept" or "sized" or null ? "FAIL" : r.State), Styles.Fail);
                 table.AddRow(
                     Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell(Say.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(bars),
-                    Screen.Cell(Say.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Words(g)), Screen.Cell(g.Combination ?? "—"), state);
+                    Screen.Cell(Say.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Words(g)), Screen.Cell(Say.Combination(g)), state);
             }
 
             screen.Write(table);
@@ -85,13 +86,13 @@ internal static class ResultTables
             var o = c.Outcome;
             var factor = o.Least > 0 ? string.Create(CultureInfo.InvariantCulture, $"factor {o.Factor:0.00} ≥ {o.Least:0.00}") : c.Clause?.Replace(loaded.Project.Code.Name + " ", "", StringComparison.Ordinal) ?? "";
             table.AddRow(
-                Screen.Cell(Words(c)), Screen.Cell(many ? c.Place ?? "" : ""), Screen.Cell(c.Combination ?? "—"), Screen.Cell(Say.Value(o.Demand, c.Unit, units)), Screen.Cell(Say.Value(o.Capacity, c.Unit, units)), Screen.Cell(c.Unit.Symbol(units)),
-                Screen.Cell(Say.Utilisation(o.Utilisation, o.Passes), Styles.Of(o.Passes)), Say.Verdict(o.Passes), Screen.Cell(factor, Styles.Quiet));
+                Screen.Cell(Words(c)), Screen.Cell(many ? c.Place ?? "" : ""), Screen.Cell(Say.Combination(c)), Screen.Cell(Say.Value(o.Demand, c.Unit, units)), Screen.Cell(Say.Value(o.Capacity, c.Unit, units)), Screen.Cell(c.Unit.Symbol(units)),
+                Screen.Cell(Say.Utilisation(o.Utilisation, o.Passes), Styles.Of(c.Passes)), Say.Verdict(c), Screen.Cell(factor, Styles.Quiet));
         }
 
         screen.Write(table);
         screen.Line();
-        foreach (var c in result.Checks.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing")))
+        foreach (var c in result.Checks.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
         {
             screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Say.Check(c.Id)}{(many && c.Place is not null ? " at " + c.Place : "")}: {c.Note}");
         }
@@ -101,7 +102,8 @@ internal static class ResultTables
             screen.Wrapped("· " + note);
         }
 
-        screen.Wrapped("Not checked: " + string.Join(", ", CheckCatalog.NotChecked) + ".");
+        Leaves(screen, [f]);
+        screen.Wrapped(Say.NotChecked([f]));
     }
 
     /// <summary>Results as CSV: a row a check.</summary>
@@ -109,13 +111,13 @@ internal static class ResultTables
     {
         var units = loaded.Project.Units;
         var csv = new CsvText();
-        csv.Row("mark", "supports", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "check", "place", "combination", "demand", "capacity", "unit", "factor", "least", "utilisation", "passes", "clause", "note");
+        csv.Row("mark", "supports", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "check", "place", "combination", "demand", "capacity", "unit", "factor", "least", "utilisation", "passes", "clause", "note", "water", "leave", "why", "room");
         foreach (var r in reports)
         {
             var head = new object?[] { r.Foundation.Mark, string.Join(" ", r.Foundation.Places.Select(p => p.Support.Label)) };
             if (r.Design is not { } d || r.Result is not { } result)
             {
-                csv.Row([.. head, .. Enumerable.Repeat<object?>("", 16), "no", "", r.Stop?.Bound ?? "not sized"]);
+                csv.Row([.. head, .. Enumerable.Repeat<object?>("", 16), "no", "", r.Stop?.Bound ?? "not sized", "", "", "", ""]);
                 continue;
             }
 
@@ -123,7 +125,7 @@ internal static class ResultTables
             foreach (var c in result.Checks)
             {
                 var o = c.Outcome;
-                csv.Row([.. head, .. size, c.Id, c.Place ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units), c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "", o.Utilisation, o.Passes ? "yes" : "no", c.Clause ?? "", c.Note ?? ""]);
+                csv.Row([.. head, .. size, c.Id, c.Place ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units), c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "", o.Utilisation, c.Passes ? "yes" : "no", c.Clause ?? "", c.Note ?? "", c.Water ?? "", c.Leave?.Word ?? "", c.Leave?.Why ?? "", r.Room is { } room ? room : ""]);
             }
         }
 
@@ -141,9 +143,16 @@ internal static class ResultTables
         return Say.Check(c.Id) + (c.Outcome.Face == Face.Top && !c.Id.StartsWith("flexure", StringComparison.Ordinal) ? " (top)" : "");
     }
 
-    /// <summary>Bases that overlap, then those that leave a small gap.</summary>
-    public static void Near(Screen screen, UnitSystem units, IReadOnlyList<NearBases> near, bool quiet)
+    /// <summary>What is seen of all bases together: what fails, then what to think of.</summary>
+    public static void Building(Screen screen, UnitSystem units, WholeBuilding building, bool quiet)
     {
+        var near = building.Near;
+        string Settles(double s) => Unit.Settlement.Format(s, units);
+        foreach (var d in building.Distortions.Where((d, i) => !d.Passes || (i == 0 && !quiet)))
+        {
+            screen.Wrapped($"{(d.Passes ? "· largest angular distortion" : "✗ angular distortion TOO LARGE")}: {d.First} (under {d.FirstPlace}) settles {Settles(d.FirstSettles)}, {d.Second} (under {d.SecondPlace}) {Settles(d.SecondSettles)} {Unit.Settlement.Symbol(units)} under {d.Combination}, {Unit.Length.FormatWithSymbol(d.Distance, units)} apart: 1/{Math.Round(1 / Math.Max(d.Ratio, 1e-9)).ToString("0", CultureInfo.InvariantCulture)}, at most 1/{Math.Round(1 / d.Most).ToString("0", CultureInfo.InvariantCulture)}");
+        }
+
         string Pair(NearBases n) => $"{n.First} (under {n.FirstPlace}) and {n.Second} (under {n.SecondPlace})";
         foreach (var n in near.Where(n => n.Overlaps))
         {
@@ -153,6 +162,16 @@ internal static class ResultTables
         foreach (var n in near.Where(n => !n.Overlaps && !quiet))
         {
             screen.Wrapped($"· {Pair(n)} leave a gap of {Unit.Length.FormatWithSymbol(n.Gap, units)}: room for forms and excavation is short");
+        }
+
+        foreach (var s in building.Steps.Where(_ => !quiet))
+        {
+            screen.Wrapped($"· {s.Lower} (under {s.LowerPlace}) is founded {Unit.Length.FormatWithSymbol(s.Step, units)} below {s.Upper} (under {s.UpperPlace}), {Unit.Length.FormatWithSymbol(s.Gap, units)} beside it, within the spread of its load: {Unit.Length.FormatWithSymbol(s.Needed, units)} is needed, or a lower level of {s.Upper}");
+        }
+
+        if (!quiet && building.Covered > WholeBuilding.MuchCovered)
+        {
+            screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"· the bases cover {building.Covered * 100:0} % of the area between the supports: a raft may serve better"));
         }
     }
 
@@ -168,6 +187,17 @@ internal static class ResultTables
             screen.Wrapped($"{f.Mark}: {f.Chosen!.Note}");
         }
 
-        screen.Wrapped("Not checked: " + string.Join(", ", CheckCatalog.NotChecked) + ".");
+        Leaves(screen, [.. reports.Select(r => r.Foundation)]);
+        screen.Wrapped(Say.NotChecked([.. reports.Select(r => r.Foundation)]));
+    }
+
+    // What the engineer waived or accepted is said every time, with the reason.
+    private static void Leaves(Screen screen, IReadOnlyList<Foundation> foundations)
+    {
+        foreach (var group in foundations.SelectMany(f => f.Leaves.Select(l => (f.Mark, Leave: l))).GroupBy(l => (l.Leave.Check, l.Leave.UpTo, l.Leave.Why)))
+        {
+            var leave = group.First().Leave;
+            screen.Wrapped($"! {(leave.UpTo is { } upTo ? string.Create(CultureInfo.InvariantCulture, $"Accepted up to {upTo:0.00#}") : "Waived")}: {Say.Check(leave.Check)} of {Say.Marks([.. group.Select(g => g.Mark).Distinct()])}: {leave.Why}");
+        }
     }
 }

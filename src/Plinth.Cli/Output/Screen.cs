@@ -1,4 +1,6 @@
+using Plinth.Core.Checks;
 using Plinth.Core.Units;
+using Plinth.Files.Json;
 using Spectre.Console;
 using Spectre.Console.Rendering;
 
@@ -119,6 +121,9 @@ internal static class Styles
     /// <summary>Plain for a pass.</summary>
     public static Style Of(bool passes) => passes ? Style.Plain : Fail;
 
+    /// <summary>What passes by the engineer's leave.</summary>
+    public static readonly Style Leave = new(Color.Olive);
+
     public static readonly Style Quiet = new(Color.Grey);
 }
 
@@ -137,8 +142,35 @@ internal static class Say
         return up <= 1 ? ">1.00" : up.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture);
     }
 
+    /// <summary>How much actions may grow, rounded down: never more than there is.</summary>
+    public static string Room(double room) => room >= Core.Checks.Checker.MostRoom ? string.Create(System.Globalization.CultureInfo.InvariantCulture, $">{room * 100:0} %") : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Math.Floor((room * 100) + 1e-6):0} %").Replace('-', '−');
+
     /// <summary>Pass or fail as a sign and a word.</summary>
     public static Text Verdict(bool passes) => passes ? Screen.Cell("✓ ok", Styles.Ok) : Screen.Cell("✗ FAIL", Styles.Fail);
+
+    /// <summary>The same of a check, which may pass by the engineer's leave alone.</summary>
+    public static Text Verdict(CheckResult check) => check.Allowed || check.Leave is { UpTo: null } ? Screen.Cell("✓ " + check.Leave!.Word, Styles.Leave) : Verdict(check.Passes);
+
+    /// <summary>The same of a foundation.</summary>
+    public static Text Verdict(FoundationReport report) =>
+        report.Passes && report.Result!.Checks.FirstOrDefault(c => c.Allowed) is { } allowed ? Screen.Cell("✓ " + allowed.Leave!.Word, Styles.Leave) : Verdict(report.Passes);
+
+    /// <summary>The combination of a result, with the water where it matters.</summary>
+    public static string Combination(CheckResult check) => check.Combination is null ? "—" : check.Combination + (check.Water is null ? "" : ", " + check.Water);
+
+    /// <summary>What is not checked of some foundations, and what would have it checked.</summary>
+    public static string NotChecked(IReadOnlyList<Core.Foundations.Foundation> foundations)
+    {
+        var missing = foundations.SelectMany(f => CheckCatalog.NotCheckedOf(f).Select(n => (n.Id, n.Missing, f.Mark))).GroupBy(n => n.Missing)
+            .Select(g => (g.Key, Ids: g.Select(n => n.Id).Distinct().ToList(), Marks: g.Select(n => n.Mark).Distinct().ToList())).OrderBy(g => g.Key is null);
+        return "Not checked: " + string.Join("; ", missing.Select(g => string.Join(", ", g.Ids) + (g.Key is null ? "" : $" ({g.Key})") + (g.Marks.Count < foundations.Count ? " of " + Marks(g.Marks) : ""))) + ".";
+    }
+
+    /// <summary>Marks, the first few by name.</summary>
+    public static string Marks(IReadOnlyList<string> marks) => marks.Count <= 6 ? string.Join(", ", marks) : string.Join(", ", marks.Take(5)) + $" and {marks.Count - 5} more";
+
+    /// <summary>A pedestal's size.</summary>
+    public static string Pedestal(Core.Foundations.Pedestal p, UnitSystem units) => p.Round ? $"diameter {Unit.Section.FormatWithSymbol(p.SizeX, units)}" : $"{Unit.Section.Format(p.SizeX, units)} × {Unit.Section.FormatWithSymbol(p.SizeY, units)}";
 
     /// <summary>Plan size: 2.40 × 2.40.</summary>
     public static string Plan(Core.Foundations.BaseSize size, UnitSystem units) => $"{Unit.Length.Format(size.Length, units)} × {Unit.Length.Format(size.Width, units)}";
