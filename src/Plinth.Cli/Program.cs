@@ -14,6 +14,7 @@ var root = new RootCommand("Sizes, checks and schedules every foundation of a bu
     ShowCommand.Build(),
     SetCommand.Build(),
     OptionsCommand.Build(),
+    GroupCommand.Build(),
     StatusCommand.Build(),
     ScheduleCommand.Build(),
     CompareCommand.Build(),

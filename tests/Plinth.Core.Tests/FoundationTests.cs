@@ -167,6 +167,39 @@ public class FoundationTests
         }
     }
 
+    // Everything that stands on and under a base: pedestal, dowels, water, layers, soil strength.
+    private static FoundationResult Rich(SupportAction action, Case c, double angle = 0, double ox = 1, double oy = 1)
+    {
+        var ground = DefaultGround with
+        {
+            FoundingDepth = 2.2,
+            WaterDepth = 1.0,
+            PassiveCoefficient = 1.5,
+            PassiveIgnoredDepth = 0.4,
+            SubgradeModulus = 20e3,
+            MostSettlement = 0.02,
+            UpliftSpread = 15,
+            Capacity = new BearingCapacity(BearingTheory.Find("vesic")!, 30, 5, null, 3),
+            Layers = [new("sand", 3, null, 0.3, null), new("clay", double.PositiveInfinity, 8e3, 0.4, 120)],
+        };
+        var rules = Rules with { Ground = ground, Column = new ColumnRules { Strength = 40e3 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = -0.2 } };
+        var design = Design(c.L, c.B, c.H, "13 T16", "13 T16 hooked") with { Pedestal = new Pedestal(0.7, 0.65, false, Core.Tests.Given.Bars("8 T20"), Core.Tests.Given.Bars("T10 @ 150 mm")), Dowels = Core.Tests.Given.Bars("8 T16") };
+        return Check(OneAction(action, rules, Column(c.Cx, c.Cy, angle: angle), new HeldValues { OffsetX = ox * c.Ox, OffsetY = oy * c.Oy }, angle: angle), design);
+    }
+
+    [Fact]
+    public void With_pedestal_water_and_layers_a_base_is_used_alike_turned_and_mirrored() => Cases.Sample(
+        c =>
+        {
+            var a = c.Action;
+            var plain = Rich(a, c);
+            plain.Checks.Should().Contain(k => k.Id == "pedestal").And.Contain(k => k.Id == "flotation").And.Contain(k => k.Id == "bearing-below");
+            Same(plain, Rich(a.InAxesTurnedBy(-30), c, 30));
+            Same(plain, Rich(new SupportAction(a.N, -a.Fx, a.Fy, a.Mx, -a.My, 0), c, ox: -1));
+            Same(plain, Rich(new SupportAction(a.N, a.Fx, -a.Fy, -a.Mx, a.My, 0), c, oy: -1));
+        },
+        iter: 150);
+
     [Fact]
     public void A_mirrored_base_is_used_alike() => Cases.Sample(
         c =>

@@ -82,7 +82,33 @@ public class SizingTests
                     CheckCatalog.Listed.Where(c => c.OfPlan).Any(c => c.Exceeds(checker.States[0], 1)).Should().BeTrue($"{side} of {size.Length}");
                 }
             },
-            iter: 100);
+            iter: 200);
+
+    [Fact]
+    public void No_smaller_thickness_passes_with_any_bars_straight_or_hooked() =>
+        Numbers.Sample(
+            r =>
+            {
+                var project = Random(r.A, r.B, r.C, "aci318m-14");
+                var size = new FoundationSizer(project, project.Foundations[0]).Size().Design!.Size;
+                var checker = new Checker(project, project.Foundations[0]);
+                var layers = DefaultSteel.Bars.SelectMany(b => Enumerable.Range(4, 60).Where(n => (size.Length - 0.15 - b.Diameter) / (n - 1) is >= 0.0999 and <= 0.3001).SelectMany(n => new[] { new BarLayer(n, b), new BarLayer(n, b) { Hooked = true } })).ToList();
+                foreach (var h in PlanCandidates.Steps(0.3, size.Thickness - 0.05, 0.05))
+                {
+                    checker.Set(Design(size.Length, size.Width, h));
+                    var s = checker.States[0];
+                    bool Fails() => CheckCatalog.Listed.Any(c => c.ExceedsAtHint(s, 1)) || CheckCatalog.Listed.Any(c => c.Exceeds(s, 1));
+                    foreach (var x in layers)
+                    {
+                        foreach (var y in layers)
+                        {
+                            s.Set(new Reinforcement(x, y, BarLayer.None, BarLayer.None));
+                            Fails().Should().BeTrue($"{h} of {size.Thickness} with {x} and {y}");
+                        }
+                    }
+                }
+            },
+            iter: 200);
 
     [Fact]
     public void No_smaller_step_in_thickness_passes_with_any_bars() =>

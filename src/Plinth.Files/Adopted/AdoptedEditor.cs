@@ -71,6 +71,27 @@ public static class AdoptedEditor
         return result.Append(added).ToString();
     }
 
+    /// <summary>Takes out the tables of marks, with what stands under their headers and the comments that lead to them; all else stays.</summary>
+    /// <param name="text">The file's text.</param>
+    /// <param name="marks">The marks.</param>
+    public static string Remove(string text, IReadOnlyCollection<string> marks)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        ArgumentNullException.ThrowIfNull(marks);
+        var document = SyntaxParser.Parse(text, AdoptedReader.FileName, validate: false);
+        var starts = document.Tables.Select(t => (Mark: TomlTree.Parts(t.Name!)[0], At: text.LastIndexOf('\n', Math.Max(0, t.OpenBracket!.Span.Offset - 1)) + 1)).ToList();
+        var result = new StringBuilder(text);
+        for (var i = starts.Count - 1; i >= 0; i--)
+        {
+            if (marks.Contains(starts[i].Mark))
+            {
+                result.Remove(starts[i].At, (i + 1 < starts.Count ? starts[i + 1].At : text.Length) - starts[i].At);
+            }
+        }
+
+        return result.ToString();
+    }
+
     // No mark holds a control character, so it parts the names of tables within tables.
     private static string Name(IReadOnlyList<string> parts) => string.Join('\u0001', parts);
 

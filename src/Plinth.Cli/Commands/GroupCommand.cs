@@ -1,0 +1,211 @@
+using System.CommandLine;
+using System.Globalization;
+using System.Text.Json;
+using Plinth.Cli.Output;
+using Plinth.Core.Buildings;
+using Plinth.Core.Foundations;
+using Plinth.Core.Sizing;
+using Plinth.Core.Units;
+using Plinth.Files;
+using Plinth.Files.Adopted;
+using Plinth.Files.Json;
+using Plinth.Files.Reading;
+using Plinth.Files.Tables;
+using Spectre.Console;
+
+namespace Plinth.Cli.Commands;
+
+/// <summary>Few types of footing for a whole building.</summary>
+internal static class GroupCommand
+{
+    // Beyond so many types the site builds nothing alike any more.
+    private const int MostShown = 12;
+
+    // Lines are broken here, so that none is broken within a size.
+    private const int SizesPerLine = 3;
+
+    public static Command Build()
+    {
+        var command = new Command("group", """
+            Says what it costs to build the building with 1, 2, 3 … types of footing, each choice the cheapest of its number.
+            What is held by hand, or has a table of its own in plinth.toml, keeps its design and counts as a type.
+
+            Examples:
+              plinth group               the cost of 1, 2, 3 … types
+              plinth group --types 5     adopts the best five: marks made alike in adopted.toml
+            """);
+        var types = new Option<int?>("--types") { Description = "Adopt the best choice of at most so many types", HelpName = "N" };
+        command.Add(types);
+        var common = new Common(command);
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(types)));
+        return command;
+    }
+
+    private static int Run(Call call, int? types)
+    {
+        var loaded = call.Load();
+        var project = loaded.Project;
+        var missing = project.Foundations.Where(f => loaded.Design(f) is null).Select(f => f.Mark).ToList();
+        if (missing.Count == project.Foundations.Count)
+        {
+            throw new CallException("nothing is sized yet; run: plinth size");
+        }
+
+        if (missing.Count > 0 && !call.Quiet)
+        {
+            Console.Error.WriteLine($"Not sized, so left out: {Say.Marks(missing)}");
+        }
+
+        var adopted = project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (Foundation: f, Design: loaded.Design(f)!)).ToList();
+        var grouping = new Grouping(project, adopted, f => !loaded.Adopted[f.Mark].ByHand && !loaded.Settings.Foundations.ContainsKey(f.Mark));
+        if (types is { } most)
+        {
+            return Adopt(call, loaded, grouping, most);
+        }
+
+        var rows = new List<(int Types, TypedBuilding Building)>();
+        for (var n = grouping.Kept.Count; n <= Math.Min(grouping.Now, grouping.Kept.Count + MostShown); n++)
+        {
+            Runner.Token.ThrowIfCancellationRequested();
+            if (n > 0 && grouping.Best(n) is { } found && (rows.Count == 0 || found.Types.Count > rows[^1].Types))
+            {
+                rows.Add((found.Types.Count, found));
+            }
+        }
+
+        if (rows.Count == 0)
+        {
+            throw new CallException("no design of these serves several footings; nothing can be grouped");
+        }
+
+        Print(call, project, grouping, rows);
+        return ExitCode.Ok;
+    }
+
+    private static int Adopt(Call call, LoadedProject loaded, Grouping grouping, int most)
+    {
+        if (most < 1 || grouping.BestSized(most, Runner.Token) is not { } found)
+        {
+            throw new CallException(string.Create(CultureInfo.InvariantCulture, $"{most} types are too few: {grouping.Kept.Count} keep designs of their own ({Say.Marks([.. grouping.Kept.Select(f => f.Mark)])}), and the rest needs at least one; plinth group lists what there is"));
+        }
+
+        var kept = grouping.Kept.Select(f => f.Mark).ToHashSet(StringComparer.Ordinal);
+        var us = loaded.Project.Units == UnitSystem.Us;
+        var fresh = found.Types.Where(t => !kept.Contains(t.Foundations[0].Mark)).ToList();
+        var tables = fresh.Select(t => (Foundation: t.Foundations.Count > 1 || t.Foundations[0].Alike ? Grouping.Joint(t.Foundations) : t.Foundations[0], t.Design)).ToList();
+        var gone = fresh.SelectMany(t => t.Foundations.Skip(1)).Select(f => f.Mark).ToList();
+        Runner.Token.ThrowIfCancellationRequested();
+        var text = AdoptedEditor.Remove(loaded.AdoptedText, gone);
+        text = AdoptedEditor.Set(text, [.. tables.Select(t => (t.Foundation.Mark, AdoptedEntry.Write(t.Foundation, t.Design, us)))], whole: true);
+        TextFile.WriteAtomically(loaded.AdoptedPath, text, loaded.AdoptedEncoding);
+        if (!call.Quiet)
+        {
+            Console.Error.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{found.Types.Count} types written to {loaded.AdoptedPath}; {gone.Count} marks went into others"));
+        }
+
+        var again = call.Load();
+        var reports = CheckCommand.Check(again, again.Project.Foundations);
+        return CheckCommand.Print(call, again, reports, screen => ResultTables.Checks(screen, again, reports, call.Quiet));
+    }
+
+    private static void Print(Call call, Project project, Grouping grouping, List<(int Types, TypedBuilding Building)> rows)
+    {
+        var units = project.Units;
+        var least = rows[^1].Building.Cost;
+        switch (call.Format)
+        {
+            case OutputFormat.Json:
+                using (var stdout = Console.OpenStandardOutput())
+                {
+                    Json(stdout, grouping, rows);
+                }
+
+                break;
+            case OutputFormat.Csv:
+                var csv = new CsvText();
+                csv.Row("types", "cost", $"concrete ({Unit.Volume.Symbol(units)})", "steel (kg)", "type", "number", "marks");
+                foreach (var (n, b) in rows)
+                {
+                    foreach (var t in b.Types)
+                    {
+                        csv.Row(n, b.Cost, Unit.Volume.In(b.Concrete, units), b.Steel, Words(t.Design, units), t.Number, string.Join(" ", t.Foundations.Select(f => f.Mark)));
+                    }
+                }
+
+                Console.Out.Write(csv.ToString());
+                break;
+            default:
+                var screen = new Screen(call);
+                var table = Screen.Table(">types", ">cost", ">more", $">concrete {Unit.Volume.Symbol(units)}", ">steel kg", "sizes");
+                foreach (var (n, b) in rows)
+                {
+                    table.AddRow(
+                        Screen.Cell(n.ToString(CultureInfo.InvariantCulture)), Screen.Cell(b.Cost.ToString("0", CultureInfo.InvariantCulture)), Screen.Cell(string.Create(CultureInfo.InvariantCulture, $"{((b.Cost / least) - 1) * 100:0.0} %")),
+                        Screen.Cell(Unit.Volume.Format(b.Concrete, units)), Screen.Cell(b.Steel.ToString("0", CultureInfo.InvariantCulture)),
+                        Screen.Cell(string.Join('\n', b.Types.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t.Number} of {Words(t.Design, units)}")).Chunk(SizesPerLine).Select(line => string.Join(", ", line)))));
+                }
+
+                screen.Write(table);
+                screen.Line();
+                if (grouping.Kept.Count > 0)
+                {
+                    screen.Wrapped($"Kept as they are, a type each: {Say.Marks([.. grouping.Kept.Select(f => f.Mark)])}.");
+                }
+
+                screen.Wrapped("Cost by [rates]; each row is the least of all choices of so many among the designs adopted and their joins"
+                    + (rows.TrueForAll(r => r.Building.Proven) ? "" : " (the search was cut short: not proven)") + ". plinth group --types N adopts one, each type sized once more for its places.");
+                break;
+        }
+    }
+
+    private static string Words(FoundationDesign d, UnitSystem units) => $"{Say.Plan(d.Size, units)} × {Unit.Length.Format(d.Size.Thickness, units)}";
+
+    private static void Json(Stream stream, Grouping grouping, List<(int Types, TypedBuilding Building)> rows)
+    {
+        using var json = new Utf8JsonWriter(stream, ResultsJson.Options);
+        json.WriteStartObject();
+        json.WriteString("schema", "keen-plinth/types/1");
+        json.WriteStartArray("kept");
+        foreach (var f in grouping.Kept)
+        {
+            json.WriteStringValue(f.Mark);
+        }
+
+        json.WriteEndArray();
+        json.WriteStartArray("choices");
+        foreach (var (n, b) in rows)
+        {
+            json.WriteStartObject();
+            json.WriteNumber("types", n);
+            json.WriteNumber("cost", b.Cost);
+            json.WriteNumber("concrete_m3", b.Concrete);
+            json.WriteNumber("steel_kg", b.Steel);
+            json.WriteBoolean("proven", b.Proven);
+            json.WriteStartArray("sizes");
+            foreach (var t in b.Types)
+            {
+                json.WriteStartObject();
+                json.WriteNumber("length_m", t.Design.Size.Length);
+                json.WriteNumber("width_m", t.Design.Size.Width);
+                json.WriteNumber("thickness_m", t.Design.Size.Thickness);
+                json.WriteNumber("number", t.Number);
+                json.WriteStartArray("marks");
+                foreach (var f in t.Foundations)
+                {
+                    json.WriteStringValue(f.Mark);
+                }
+
+                json.WriteEndArray();
+                json.WriteEndObject();
+            }
+
+            json.WriteEndArray();
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+        json.WriteEndObject();
+        json.Flush();
+        stream.WriteByte((byte)'\n');
+    }
+}

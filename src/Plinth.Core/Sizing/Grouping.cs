@@ -1,0 +1,245 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+using Plinth.Core.Schedules;
+
+namespace Plinth.Core.Sizing;
+
+/// <summary>A type of footing and the foundations that it serves.</summary>
+/// <param name="Design">Its design.</param>
+/// <param name="Foundations">The foundations that take it, in order of mark.</param>
+/// <param name="Number">How many are built.</param>
+/// <param name="Each">Quantities of one.</param>
+/// <param name="Cost">Cost of one.</param>
+public sealed record FootingType(FoundationDesign Design, IReadOnlyList<Foundation> Foundations, int Number, Quantities Each, double Cost);
+
+/// <summary>A building built with few types.</summary>
+/// <param name="Types">Types, those kept as they are included, dearest last.</param>
+/// <param name="Cost">Total cost.</param>
+/// <param name="Concrete">Total concrete, m3.</param>
+/// <param name="Steel">Total steel, kg.</param>
+/// <param name="Proven">Whether no cheaper choice exists among the candidates.</param>
+public sealed record TypedBuilding(IReadOnlyList<FootingType> Types, double Cost, double Concrete, double Steel, bool Proven);
+
+/// <summary>
+/// Finds the few types of footing with which a building costs least. Candidates are the designs adopted for the foundations and, for every plan and thickness among
+/// them, the two joined with the densest bars of what they would serve; which serves which is asked of the checks; <see cref="TypeChoice"/> chooses among them.
+/// </summary>
+public sealed class Grouping
+{
+    // So many joined candidates are enough: beyond, only those near the diagonal of plan and thickness are made.
+    private const int MostJoined = 160;
+
+    private readonly Project project;
+    private readonly List<(Foundation Foundation, FoundationDesign Design)> open = [];
+    private readonly List<(Foundation Foundation, FoundationDesign Design)> kept = [];
+    private readonly List<FoundationDesign> candidates = [];
+    private readonly Checker[] checkers;
+    private readonly sbyte[,] tried = new sbyte[0, 0];
+    private readonly TypeChoice? choice;
+
+    /// <summary>Prepares the candidates.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="adopted">All foundations with the designs in force.</param>
+    /// <param name="mayChange">Whether a foundation may take another design; those held by hand may not.</param>
+    public Grouping(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> adopted, Func<Foundation, bool> mayChange)
+    {
+        ArgumentNullException.ThrowIfNull(adopted);
+        ArgumentNullException.ThrowIfNull(mayChange);
+        this.project = project;
+        var first = adopted.Select(a => a.Foundation).FirstOrDefault(f => mayChange(f) && IsPlain(f));
+        var may = adopted.Select(a => first is not null && mayChange(a.Foundation) && IsPlain(a.Foundation) && SameRules(a.Foundation.Rules, first.Rules) && a.Design.Size is { ShiftX: 0, ShiftY: 0 }).ToArray();
+        var loaded = new Checker?[adopted.Count];
+        Parallel.For(0, adopted.Count, i =>
+        {
+            // What fails as it is is no type for anything.
+            loaded[i] = may[i] ? new Checker(project, adopted[i].Foundation) : null;
+            may[i] = may[i] && Fits(loaded[i]!, adopted[i].Foundation, adopted[i].Design);
+        });
+        for (var i = 0; i < adopted.Count; i++)
+        {
+            (may[i] ? open : kept).Add(adopted[i]);
+        }
+
+        checkers = [.. Enumerable.Range(0, adopted.Count).Where(i => may[i]).Select(i => loaded[i]!)];
+        candidates.AddRange(open.Select(o => o.Design).Distinct());
+        candidates.AddRange(Joined());
+        if (open.Count == 0)
+        {
+            return;
+        }
+
+        var cost = new FoundationSizer(project, open[0].Foundation);
+        double[] costs = [.. candidates.Select(cost.Cost)];
+        tried = new sbyte[candidates.Count, open.Count];
+        int[] byCost = [.. Enumerable.Range(0, costs.Length).OrderBy(t => costs[t]).ThenBy(t => t)];
+
+        // Every footing's cheapest candidate is asked for anyway: all at once.
+        Parallel.For(0, open.Count, i => Array.Exists(byCost, t => Serves(t, i)));
+        choice = new TypeChoice(costs, [.. open.Select(o => (double)o.Foundation.Places.Count)], Serves);
+    }
+
+    /// <summary>Foundations that keep their design: held, or with values, rules, loads or leaves of their own.</summary>
+    public IReadOnlyList<Foundation> Kept => [.. kept.Select(k => k.Foundation)];
+
+    /// <summary>How many types there are as adopted.</summary>
+    public int Now => open.Select(o => o.Design).Distinct().Count() + kept.Count;
+
+    /// <summary>The building with at most some types, those kept included; null if no choice of so few serves all.</summary>
+    /// <param name="most">How many.</param>
+    public TypedBuilding? Best(int most)
+    {
+        if (choice is null)
+        {
+            return most >= kept.Count ? Of([], true) : null;
+        }
+
+        return choice.Best(most - kept.Count) is { } chosen
+            ? Of([.. chosen.Types.Select(t => (candidates[t], (IReadOnlyList<Foundation>)[.. open.Where((_, i) => chosen.Of[i] == t).Select(o => o.Foundation)]))], chosen.Proven)
+            : null;
+    }
+
+    /// <summary>The same, each type sized once more for the places that it serves: that can only lower its cost.</summary>
+    public TypedBuilding? BestSized(int most, CancellationToken cancel)
+    {
+        if (Best(most) is not { } found)
+        {
+            return null;
+        }
+
+        var keptMarks = kept.Select(k => k.Foundation.Mark).ToHashSet(StringComparer.Ordinal);
+        var fresh = found.Types.Where(t => !keptMarks.Contains(t.Foundations[0].Mark)).ToList();
+        var sized = new FoundationDesign[fresh.Count];
+        Parallel.For(0, fresh.Count, new ParallelOptions { CancellationToken = cancel }, i =>
+        {
+            var joint = Joint(fresh[i].Foundations);
+            var sizer = new FoundationSizer(project, joint);
+            sized[i] = sizer.Size().Design is { } d && sizer.Cost(d) < sizer.Cost(fresh[i].Design) - 1e-9 ? d : fresh[i].Design;
+        });
+        return Of([.. fresh.Select((t, i) => (sized[i], t.Foundations))], found.Proven);
+    }
+
+    /// <summary>One foundation that stands at all places of several: what a type is adopted as. Its mark is that of the first.</summary>
+    public static Foundation Joint(IReadOnlyList<Foundation> foundations)
+    {
+        ArgumentNullException.ThrowIfNull(foundations);
+        return foundations[0] with { Places = [.. foundations.SelectMany(f => f.Places)], Alike = true };
+    }
+
+    private TypedBuilding Of(IReadOnlyList<(FoundationDesign Design, IReadOnlyList<Foundation> Foundations)> types, bool proven)
+    {
+        var all = types.Concat(kept.Select(k => (k.Design, (IReadOnlyList<Foundation>)[k.Foundation]))).Select(t =>
+        {
+            var f = t.Item2[0];
+            return new FootingType(t.Item1, t.Item2, t.Item2.Sum(x => x.Places.Count), Quantities.Of(project.Code, f, t.Item1), new FoundationSizer(project, f).Cost(t.Item1));
+        }).OrderBy(t => t.Cost).ThenBy(t => t.Foundations[0].Mark, MarkOrder.Natural).ToList();
+        return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete), all.Sum(t => t.Number * t.Each.Steel), proven);
+    }
+
+    // Nothing of its own: any design that passes its checks will do.
+    private static bool IsPlain(Foundation f) => f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0 && f.Chosen is null;
+
+    private static bool SameRules(RuleSet a, RuleSet b) =>
+        a.Stability == b.Stability && a.Concrete == b.Concrete && a.Steel == b.Steel && a.Sizing == b.Sizing && a.Rates == b.Rates && a.Column == b.Column && a.Pedestal == b.Pedestal;
+
+    // Every plan with every thickness among the designs, with the densest bars of those that are no larger.
+    private List<FoundationDesign> Joined()
+    {
+        var designs = candidates.ToList();
+        var plans = designs.Select(d => (d.Size.Length, d.Size.Width)).Distinct().OrderBy(p => p.Length * p.Width).ToList();
+        var thicknesses = designs.Select(d => d.Size.Thickness).Distinct().Order().ToList();
+        var all = plans.SelectMany((p, i) => thicknesses.Select((h, j) => (Plan: p, H: h, Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
+        var result = new List<FoundationDesign>();
+        foreach (var (plan, h, _) in all)
+        {
+            var size = new BaseSize(plan.Length, plan.Width, h);
+            var within = designs.Where(d => d.Size.Length <= plan.Length + 1e-9 && d.Size.Width <= plan.Width + 1e-9 && d.Size.Thickness <= h + 1e-9).ToList();
+            if (within.Count == 0)
+            {
+                continue;
+            }
+
+            var side = open[0].Foundation.Rules.Concrete.CoverSide;
+            BarSpec Densest(Func<FoundationDesign, BarSpec> of, bool alongX)
+            {
+                double Breadth(BaseSize s) => alongX ? s.Width : s.Length;
+                var layers = within.Select(of).Zip(within).Where(b => b.First.Size is not null)
+                    .Select(b => (Bars: b.First, Layer: b.First.Resolve(Breadth(b.Second.Size), side), Breadth: Breadth(b.Second.Size))).ToList();
+                if (layers.Count == 0)
+                {
+                    return BarSpec.None;
+                }
+
+                var best = layers.MaxBy(b => b.Layer.Area / b.Breadth);
+
+                var spacing = (best.Breadth - (2 * side) - best.Layer.Diameter) / (best.Layer.Count - 1);
+                var count = (int)Math.Ceiling(((Breadth(size) - (2 * side) - best.Layer.Diameter) / spacing) - 1e-9) + 1;
+                return best.Bars with { Count = count, Spacing = 0, Band = 0 };
+            }
+
+            var upright = within.MaxBy(d => (d.Dowels.Size?.Area ?? 0) * d.Dowels.Count)!;
+            var pedestal = within.Select(d => d.Pedestal).MaxBy(p => p?.Area ?? 0);
+            var joined = new FoundationDesign(size, Densest(d => d.BottomX, true), Densest(d => d.BottomY, false), Densest(d => d.TopX, true), Densest(d => d.TopY, false)) { Dowels = upright.Dowels, Pedestal = pedestal };
+            if (!candidates.Contains(joined) && !result.Contains(joined))
+            {
+                result.Add(joined);
+            }
+        }
+
+        return result;
+    }
+
+    private bool Serves(int candidate, int footing)
+    {
+        ref var known = ref tried[candidate, footing];
+        if (known == 0)
+        {
+            var (f, own) = open[footing];
+            known = (sbyte)(candidates[candidate] == own || Fits(checkers[footing], f, candidates[candidate]) ? 1 : -1);
+        }
+
+        return known > 0;
+    }
+
+    private bool Fits(Checker checker, Foundation f, FoundationDesign design)
+    {
+        foreach (var place in f.Places)
+        {
+            if (!BaseGeometry.AllOnBase(f, BaseGeometry.Outline(place, design.Pedestal), design.Size))
+            {
+                return false;
+            }
+        }
+
+        if (BaseLevels.Fault(f, design.Size.Thickness, project.Units) is not null)
+        {
+            return false;
+        }
+
+        checker.Set(design);
+        foreach (var s in checker.States)
+        {
+            foreach (var check in CheckCatalog.Listed)
+            {
+                if (check.ExceedsAtHint(s, f.Rules.Sizing.Target))
+                {
+                    return false;
+                }
+            }
+        }
+
+        foreach (var s in checker.States)
+        {
+            foreach (var check in CheckCatalog.Listed)
+            {
+                if (check.Exceeds(s, f.Rules.Sizing.Target))
+                {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+}
