@@ -12,13 +12,14 @@ internal static class Watch
     /// <summary>Does the work, then again after every save, until the user stops it. Files that are half saved or wrong are told of and waited for.</summary>
     public static int Repeat(Call call, Func<int> work)
     {
+        // Looked at before the work: what is saved while it runs is seen afterwards.
+        var seen = State(call);
         var exit = Try(work);
         if (!call.Quiet)
         {
             Console.Error.WriteLine("Watching for saved files; Ctrl-C ends.");
         }
 
-        var seen = State(call);
         while (!Runner.Token.WaitHandle.WaitOne(LookEvery))
         {
             var now = State(call);

@@ -223,7 +223,7 @@ public class FullFootingTests
             var clock = Stopwatch.StartNew();
             while (!lines.Any(line))
             {
-                clock.Elapsed.Should().BeLessThan(TimeSpan.FromSeconds(20), string.Join('\n', lines));
+                clock.Elapsed.Should().BeLessThan(TimeSpan.FromSeconds(120), string.Join('\n', lines));
                 Thread.Sleep(5);
             }
         }

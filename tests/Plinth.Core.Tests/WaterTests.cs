@@ -132,6 +132,12 @@ public class WaterTests
         Allowed(3, 1.5).Should().BeApproximately(175, 1e-9);
         Allowed(0.9, 0.9).Should().Be(150);
         Allowed(4, 4).Should().Be(220);
+
+        // Falling with the side, as settlement would have it: sizing still finds the least plan.
+        var falling = OneAction(new SupportAction(900, 0, 0, 0, 0, 0), With(g with { BearingBySide = [(1, 300), (2, 250), (4, 150)] }));
+        var side = new Plinth.Core.Sizing.FoundationSizer(falling, falling.Foundations[0]).Size().Design!.Size.Length;
+        Check(falling, Design(side, side, 0.5)).Of("bearing").Passes.Should().BeTrue();
+        Check(falling, Design(side - 0.05, side - 0.05, 0.5)).Of("bearing").Passes.Should().BeFalse();
     }
 
     [Fact]

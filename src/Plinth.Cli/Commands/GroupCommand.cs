@@ -136,13 +136,13 @@ internal static class GroupCommand
                 break;
             default:
                 var screen = new Screen(call);
-                var table = Screen.Table(">types", ">cost", ">more", $">concrete {Unit.Volume.Symbol(units)}", ">steel kg", "sizes");
+                var table = Screen.Table(">types", ">cost", ">above least", $">concrete {Unit.Volume.Symbol(units)}", ">steel kg", "sizes");
                 foreach (var (n, b) in rows)
                 {
                     table.AddRow(
                         Screen.Cell(n.ToString(CultureInfo.InvariantCulture)), Screen.Cell(b.Cost.ToString("0", CultureInfo.InvariantCulture)), Screen.Cell(string.Create(CultureInfo.InvariantCulture, $"{((b.Cost / least) - 1) * 100:0.0} %")),
                         Screen.Cell(Unit.Volume.Format(b.Concrete, units)), Screen.Cell(b.Steel.ToString("0", CultureInfo.InvariantCulture)),
-                        Screen.Cell(string.Join('\n', b.Types.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t.Number} of {Words(t.Design, units)}")).Chunk(SizesPerLine).Select(line => string.Join(", ", line)))));
+                        Screen.Cell(string.Join('\n', b.Types.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t.Number} of {Words(t.Design, units)}{(grouping.Kept.Contains(t.Foundations[0]) ? $" ({t.Foundations[0].Mark})" : "")}")).Chunk(SizesPerLine).Select(line => string.Join(", ", line)))));
                 }
 
                 screen.Write(table);

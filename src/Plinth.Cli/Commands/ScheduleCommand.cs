@@ -1,6 +1,7 @@
 using System.CommandLine;
 using System.Globalization;
 using Plinth.Cli.Output;
+using Plinth.Core.Foundations;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
 using Plinth.Files;
@@ -79,13 +80,14 @@ internal static class ScheduleCommand
         screen.Line($"Footing schedule: {loaded.Project.Title.Name}", Styles.Head);
         screen.Line();
         var (m, mm, v) = (Unit.Length.Symbol(units), Unit.Section.Symbol(units), Unit.Volume.Symbol(units));
-        var table = Screen.Table("mark", "under", ">no.", $"plan {m}", $">h {mm}", $">level {m}", "bot. x", "bot. y", "top x", "top y", $">{v}", ">kg");
+        var upright = schedule.Rows.Any(r => r.Design.Dowels.Size is not null || r.Design.Pedestal is not null);
+        var table = Screen.Table("mark", "under", ">no.", $"plan {m}", $">h {mm}", $">level {m}", "bot. x", "bot. y", "top x", "top y", upright ? "dowels, pedestal" : "", $">{v}", ">kg");
         foreach (var r in schedule.Rows)
         {
             static string Bars(Core.Concrete.BarSpec b) => b.Size is null ? "—" : b.ToString();
             table.AddRow(
                 Screen.Cell(r.Mark), Screen.Cell(string.Join(", ", r.Supports)), Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)), Screen.Cell(Say.Plan(r.Size, units)), Screen.Cell(Unit.Section.Format(r.Size.Thickness, units)),
-                Screen.Cell(Unit.Length.Format(r.Underside, units)), Screen.Cell(Bars(r.Design.BottomX)), Screen.Cell(Bars(r.Design.BottomY)), Screen.Cell(Bars(r.Design.TopX)), Screen.Cell(Bars(r.Design.TopY)),
+                Screen.Cell(Unit.Length.Format(r.Underside, units)), Screen.Cell(Bars(r.Design.BottomX)), Screen.Cell(Bars(r.Design.BottomY)), Screen.Cell(Bars(r.Design.TopX)), Screen.Cell(Bars(r.Design.TopY)), Screen.Cell(Upright(r.Design, units)),
                 Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), Screen.Cell((r.NumberOff * r.Each.Steel).ToString("0", CultureInfo.InvariantCulture)));
         }
 
@@ -93,20 +95,23 @@ internal static class ScheduleCommand
         screen.Line();
         var t = schedule.Total;
         screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {t.Steel:0} kg, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, blinding {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
-        screen.Wrapped($"Level: of the underside. {v}: concrete, kg: steel, of all that a row counts. Bars straight, cut to the base less side cover; bot. x: bottom bars along the base's x.");
+        screen.Wrapped($"Level: of the underside. {v}: concrete, kg: steel, of all that a row counts. Bars cut to the base less side cover, hooks, dowels with a compression lap and pedestals included; bot. x: bottom bars along the base's x.");
     }
+
+    private static string Upright(FoundationDesign d, UnitSystem units) =>
+        (d.Dowels.Size is null ? "" : d.Dowels.ToString()) + (d.Pedestal is { } p ? $"{(d.Dowels.Size is null ? "" : "\n")}{Say.Pedestal(p, units)}, {p.Bars}, {p.Ties}" : "");
 
     private static string Csv(LoadedProject loaded, FootingSchedule schedule)
     {
         var units = loaded.Project.Units;
         var (m, mm, v, a) = (Unit.Length.Symbol(units), Unit.Section.Symbol(units), Unit.Volume.Symbol(units), Unit.Area.Symbol(units));
         var csv = new CsvText();
-        csv.Row("mark", "supports", "number off", $"length ({m})", $"width ({m})", $"thickness ({mm})", $"underside ({m})", "bottom-x", "bottom-y", "top-x", "top-y", $"concrete each ({v})", "steel each (kg)", $"excavation each ({v})", $"formwork each ({a})", $"blinding each ({v})");
+        csv.Row("mark", "supports", "number off", $"length ({m})", $"width ({m})", $"thickness ({mm})", $"underside ({m})", "bottom-x", "bottom-y", "top-x", "top-y", "dowels", "pedestal", "pedestal bars", "pedestal ties", $"concrete each ({v})", "steel each (kg)", $"excavation each ({v})", $"formwork each ({a})", $"blinding each ({v})");
         foreach (var r in schedule.Rows)
         {
             csv.Row(
                 r.Mark, string.Join(" ", r.Supports), r.NumberOff, Unit.Length.In(r.Size.Length, units), Unit.Length.In(r.Size.Width, units), Unit.Section.In(r.Size.Thickness, units), Unit.Length.In(r.Underside, units),
-                r.Design.BottomX.ToString(), r.Design.BottomY.ToString(), r.Design.TopX.ToString(), r.Design.TopY.ToString(), Unit.Volume.In(r.Each.Concrete, units), r.Each.Steel, Unit.Volume.In(r.Each.Excavation, units), Unit.Area.In(r.Each.Formwork, units), Unit.Volume.In(r.Each.Blinding, units));
+                r.Design.BottomX.ToString(), r.Design.BottomY.ToString(), r.Design.TopX.ToString(), r.Design.TopY.ToString(), r.Design.Dowels.ToString(), r.Design.Pedestal is { } p ? Say.Pedestal(p, units) : "none", r.Design.Pedestal?.Bars.ToString() ?? "", r.Design.Pedestal?.Ties.ToString() ?? "", Unit.Volume.In(r.Each.Concrete, units), r.Each.Steel, Unit.Volume.In(r.Each.Excavation, units), Unit.Area.In(r.Each.Formwork, units), Unit.Volume.In(r.Each.Blinding, units));
         }
 
         return csv.ToString();

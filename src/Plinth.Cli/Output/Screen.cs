@@ -142,8 +142,8 @@ internal static class Say
         return up <= 1 ? ">1.00" : up.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture);
     }
 
-    /// <summary>How much actions may grow, rounded down: never more than there is.</summary>
-    public static string Room(double room) => room >= Core.Checks.Checker.MostRoom ? string.Create(System.Globalization.CultureInfo.InvariantCulture, $">{room * 100:0} %") : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Math.Floor((room * 100) + 1e-6):0} %").Replace('-', '−');
+    /// <summary>How much actions may grow, rounded down: never more than there is; a dash where it fails without any.</summary>
+    public static string Room(double room) => room <= -1 ? "—" : room >= Core.Checks.Checker.MostRoom ? string.Create(System.Globalization.CultureInfo.InvariantCulture, $">{room * 100:0} %") : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Math.Floor((room * 100) + 1e-6):0} %").Replace('-', '−');
 
     /// <summary>Pass or fail as a sign and a word.</summary>
     public static Text Verdict(bool passes) => passes ? Screen.Cell("✓ ok", Styles.Ok) : Screen.Cell("✗ FAIL", Styles.Fail);

@@ -98,6 +98,9 @@ public sealed record GroundRules(
     /// <param name="deepest">m.</param>
     public bool WaterAbove(double deepest) => WaterDepth is { } d && d < deepest;
 
+    /// <summary>The highest bearing stated for any base, kPa; infinite where none is stated.</summary>
+    public double MostStatedBearing => BearingBySide.Count == 0 ? StatedBearing(0) : BearingBySide.Max(b => b.Bearing);
+
     /// <summary>The stated bearing for a base, kPa; infinite where none is stated.</summary>
     /// <param name="side">Its lesser side, m.</param>
     public double StatedBearing(double side)

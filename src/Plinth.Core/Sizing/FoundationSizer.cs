@@ -243,7 +243,7 @@ public sealed partial class FoundationSizer
             foreach (var k in s.CombinationsFor(Loads.Family.Ground))
             {
                 var c = s.Combinations[k];
-                var allowed = Math.Max(g.StatedBearing(0), g.StatedBearing(double.PositiveInfinity)) * (c.Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;
+                var allowed = g.MostStatedBearing * (c.Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;
                 if (double.IsInfinity(allowed))
                 {
                     continue;

@@ -35,6 +35,7 @@ public static class ScheduleJson
             json.WriteString("bottom-y", row.Design.BottomY.ToString());
             json.WriteString("top-x", row.Design.TopX.ToString());
             json.WriteString("top-y", row.Design.TopY.ToString());
+            json.WriteString("dowels", row.Design.Dowels.ToString());
             Write(json, row.Each);
             json.WriteEndObject();
         }
