@@ -14,6 +14,15 @@ internal static class NewCommand
             Examples:
               plinth new river-court
               plinth new river-court --units us
+
+            Typical values of the ground, to hold a report against; none is ever used unless you write it:
+              bearing            soft clay 50 to 100, stiff clay 150 to 300, dense sand 200 to 500 kPa
+              friction-angle     loose sand 28 to 30, medium 30 to 35, dense 35 to 40 deg; stiff clay 20 to 28 (drained)
+              undrained          soft clay 10 to 40, firm 40 to 75, stiff 75 to 150 kPa
+              subgrade-modulus   soft clay 5 to 15, stiff clay 15 to 40, medium sand 10 to 80 MN/m3
+              modulus            soft clay 2 to 5, stiff clay 10 to 40, loose sand 10 to 25, dense sand 50 to 80 MPa
+              friction           clay 0.30 to 0.40, sand 0.40 to 0.55
+              soil-weight        16 to 19 kN/m3 moist; soil-weight-saturated 18 to 21
             """);
         var directory = new Argument<string>("dir") { Description = "Its folder; made if it is not there" };
         var units = new Option<string>("--units") { Description = "metric or us", DefaultValueFactory = _ => "metric" };

@@ -24,10 +24,15 @@ public sealed record TypedBuilding(IReadOnlyList<FootingType> Types, double Cost
 
 /// <summary>
 /// Finds the few types of footing with which a building costs least. Candidates are the designs adopted for the foundations and, for every plan and thickness among
-/// them, the two joined with the densest bars of what they would serve; which serves which is asked of the checks; <see cref="TypeChoice"/> chooses among them.
+/// them, the two joined with the densest bars of what they would serve, and, of few footings, sets of them sized together; which serves which is asked of the
+/// checks; <see cref="TypeChoice"/> chooses among them.
 /// </summary>
 public sealed class Grouping
 {
+    // Of so many footings every set is sized together, so that the choice is the best of all ways to part them; of somewhat more every run in order of cost.
+    private const int MostForAllSets = 6;
+    private const int MostForRuns = 24;
+
     // So many joined candidates are enough: beyond, only those near the diagonal of plan and thickness are made.
     private const int MostJoined = 160;
 
@@ -65,6 +70,7 @@ public sealed class Grouping
         checkers = [.. Enumerable.Range(0, adopted.Count).Where(i => may[i]).Select(i => loaded[i]!)];
         candidates.AddRange(open.Select(o => o.Design).Distinct());
         candidates.AddRange(Joined());
+        candidates.AddRange(SizedTogether().Where(d => !candidates.Contains(d)).ToList());
         if (open.Count == 0)
         {
             return;
@@ -188,6 +194,36 @@ public sealed class Grouping
         }
 
         return result;
+    }
+
+    // Designs of several footings sized as one.
+    private List<FoundationDesign> SizedTogether()
+    {
+        var n = open.Count;
+        var sets = new List<List<Foundation>>();
+        if (n <= MostForAllSets)
+        {
+            for (var set = 1; set < 1 << n; set++)
+            {
+                sets.Add([.. open.Where((_, i) => (set & (1 << i)) != 0).Select(o => o.Foundation)]);
+            }
+        }
+        else if (n <= MostForRuns)
+        {
+            var cost = new FoundationSizer(project, open[0].Foundation);
+            var ordered = open.OrderBy(o => cost.Cost(o.Design)).Select(o => o.Foundation).ToList();
+            for (var from = 0; from < n; from++)
+            {
+                for (var to = from + 2; to <= n; to++)
+                {
+                    sets.Add(ordered[from..to]);
+                }
+            }
+        }
+
+        var found = new FoundationDesign?[sets.Count];
+        Parallel.For(0, sets.Count, i => found[i] = sets[i].Count < 2 ? null : new FoundationSizer(project, Joint(sets[i])).Size().Design);
+        return [.. found.OfType<FoundationDesign>().Distinct()];
     }
 
     private bool Serves(int candidate, int footing)

@@ -1,0 +1,88 @@
+using System.Globalization;
+using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
+using Plinth.Core.Units;
+
+namespace Plinth.Files.Toml;
+
+/// <content>Bars and points.</content>
+public sealed partial class TableReader
+{
+    /// <summary>A layer of bars: "13 T16", "T16 @ 180 mm", "none"; null if the key is absent or wrong.</summary>
+    public BarSpec? Bars(string key)
+    {
+        var bars = ReadBars(key);
+        return Keep(key, bars, bars?.ToString(), null);
+    }
+
+    private BarSpec? ReadBars(string key)
+    {
+        if (Node(key) is { Value: TomlTable written })
+        {
+            return BarsOf(key, written);
+        }
+
+        if (Text(key) is not { } text)
+        {
+            return null;
+        }
+
+        if (BarSpec.TryParse(text, out var spec, out var fault))
+        {
+            return spec;
+        }
+
+        Fault(key, $"{key} {fault}");
+        return null;
+    }
+
+    // { bars = "13 T16", ends = "hooked" } or { band = "9 T16", rest = "4 T16", ends = … }
+    private BarSpec? BarsOf(string key, TomlTable written)
+    {
+        var t = new TableReader(written, key, bag);
+        var (all, band, rest) = (t.Bars("bars"), t.Bars("band"), t.Bars("rest"));
+        var hooked = t.Choice("ends", false, ("straight", false), ("hooked", true));
+        t.Done();
+        var spec = (all, band, rest) switch
+        {
+            ({ } bars, null, null) => bars,
+            (null, { Size: not null, Count: > 0 } within, { Size: not null, Count: > 0 } beside) when within.Size == beside.Size => BarSpec.WithBand(within.Count, beside),
+            _ => null,
+        };
+        if (spec is null)
+        {
+            Fault(key, $"{key} as a table has bars and ends, or band and rest of one size, an even number of them beside the band; write for example {key} = {{ bars = \"13 T16\", ends = \"hooked\" }} or {{ band = \"9 T16\", rest = \"4 T16\" }}");
+            return null;
+        }
+
+        return hooked ? spec with { Hooked = true } : spec;
+    }
+
+    /// <summary>A list of points in plan, x and y each; null if the key is absent or wrong.</summary>
+    /// <param name="key">The key.</param>
+    /// <param name="least">How many there must be at least.</param>
+    public IReadOnlyList<PlanPoint>? Points(string key, int least)
+    {
+        if (Node(key) is not { } node)
+        {
+            return null;
+        }
+
+        if (node.Value is not List<TomlNode> list || list.Count < least || list.Any(p => p.Value is not List<TomlNode> { Count: 2 }))
+        {
+            bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} is a list of at least {least} points, x and y each; write for example {key} = [[\"0 m\", \"0 m\"], [\"24 m\", \"0 m\"], [\"24 m\", \"12 m\"]]"));
+            return null;
+        }
+
+        var points = new List<PlanPoint>();
+        foreach (var point in list.Select(p => (List<TomlNode>)p.Value!))
+        {
+            if (Quantity(key, point[0], Measure.Length, Sign.Any) is { } x && Quantity(key, point[1], Measure.Length, Sign.Any) is { } y)
+            {
+                points.Add(new PlanPoint(x, y));
+            }
+        }
+
+        return points.Count == list.Count ? points : null;
+    }
+}
