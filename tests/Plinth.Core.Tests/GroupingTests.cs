@@ -103,6 +103,26 @@ public class GroupingTests
     }
 
     [Fact]
+    public void A_type_whose_pedestal_is_too_small_for_a_column_does_not_serve_it()
+    {
+        var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0 } };
+        var project = Building([(900, 10), (400, 10)]);
+        project = project with
+        {
+            Supports = [project.Supports[0], project.Supports[1] with { SizeX = 0.7, SizeY = 0.7 }],
+        };
+        project = project with { Foundations = [.. project.Foundations.Select((f, i) => f with { Rules = rules, Places = [new Place(project.Supports[i], 0, rules.Ground)] })] };
+        var grouping = new Grouping(project, Sized(project), _ => true);
+        for (var most = 1; most <= 2; most++)
+        {
+            foreach (var t in grouping.Best(most)!.Types)
+            {
+                t.Foundations.Should().OnlyContain(f => BaseGeometry.ColumnOnPedestal(f, t.Design.Pedestal));
+            }
+        }
+    }
+
+    [Fact]
     public void What_is_held_or_fails_keeps_its_design_and_counts()
     {
         var project = Building([(300, 10), (500, 20), (900, 0)]);

@@ -21,6 +21,18 @@ public static class BaseGeometry
         return pedestal is null ? ColumnOutline.Of(place.Support, place.AngleDegrees) : ColumnOutline.Of(pedestal);
     }
 
+    /// <summary>Whether the column, or its plate, stands wholly on its pedestal at every place.</summary>
+    public static bool ColumnOnPedestal(Foundation foundation, Pedestal? pedestal)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        const double slack = 1e-9;
+        return pedestal is null || foundation.Places.All(place =>
+        {
+            var o = ColumnOutline.Of(place.Support, place.AngleDegrees);
+            return pedestal.Round ? Math.Sqrt((o.FaceX * o.FaceX) + (o.FaceY * o.FaceY)) <= pedestal.SizeX + slack : o.FaceX <= pedestal.SizeX + slack && o.FaceY <= pedestal.SizeY + slack;
+        });
+    }
+
     /// <summary>Column's centre from the base's centre at a place, in the base's axes.</summary>
     public static PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design)
     {

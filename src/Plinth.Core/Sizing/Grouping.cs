@@ -248,34 +248,14 @@ public sealed class Grouping
             }
         }
 
-        if (BaseLevels.Fault(f, design.Size.Thickness, project.Units) is not null)
+        if (!BaseGeometry.ColumnOnPedestal(f, design.Pedestal) || BaseLevels.Fault(f, design.Size.Thickness, project.Units) is not null)
         {
             return false;
         }
 
+        // Under the combinations that failed last first: what fails is most often told by one of them.
         checker.Set(design);
-        foreach (var s in checker.States)
-        {
-            foreach (var check in CheckCatalog.Listed)
-            {
-                if (check.ExceedsAtHint(s, f.Rules.Sizing.Target))
-                {
-                    return false;
-                }
-            }
-        }
-
-        foreach (var s in checker.States)
-        {
-            foreach (var check in CheckCatalog.Listed)
-            {
-                if (check.Exceeds(s, f.Rules.Sizing.Target))
-                {
-                    return false;
-                }
-            }
-        }
-
-        return true;
+        var target = f.Rules.Sizing.Target;
+        return !CheckCatalog.Listed.Any(c => checker.States.Any(s => c.ExceedsAtHint(s, target))) && !CheckCatalog.Listed.Any(c => checker.States.Any(s => c.Exceeds(s, target)));
     }
 }

@@ -65,7 +65,7 @@ public static class DesignFaults
             return ("pedestal", "has a pedestal, which plinth.toml does not ask for; write [pedestal] under = \"all\", or delete its keys here");
         }
 
-        if (design.Pedestal is { } p && f.Places.Any(place => ColumnOutline.Of(place.Support, place.AngleDegrees) is var o && (p.Round ? Math.Sqrt((o.FaceX * o.FaceX) + (o.FaceY * o.FaceY)) > p.SizeX + 1e-9 : o.FaceX > p.SizeX + 1e-9 || o.FaceY > p.SizeY + 1e-9)))
+        if (!BaseGeometry.ColumnOnPedestal(f, design.Pedestal))
         {
             return ("pedestal", "the column or its plate stands beyond the pedestal; make the pedestal larger");
         }
