@@ -50,6 +50,17 @@ public class AdoptedTests
     }
 
     [Fact]
+    public void A_table_is_taken_out_and_every_comment_between_tables_stays()
+    {
+        var first = AdoptedEditor.Remove(Text, ["F1"]);
+        first.Should().StartWith("# first words\n\n# between\n\n[F2]").And.EndWith("bottom-y = \"5 T16\"\n# last words");
+        AdoptedEditor.Remove(Text, ["F2"]).Should().Be(Text[..Text.IndexOf("[F2]", StringComparison.Ordinal)] + "# last words");
+        AdoptedEditor.Remove(Text + "\n[F2.pedestal]\nsize = \"0.5 m\"\n", ["F2"]).Should().NotContain("pedestal").And.Contain("[F1]");
+        AdoptedEditor.Remove(Text.ReplaceLineEndings("\r\n"), ["F1"]).Should().Be(first.ReplaceLineEndings("\r\n"));
+        AdoptedEditor.Remove(Text, ["F9"]).Should().Be(Text);
+    }
+
+    [Fact]
     public void A_missing_key_is_added_after_the_last_and_a_new_table_at_the_end()
     {
         var changed = AdoptedEditor.Set(Text, [("F1", [("top-x", "\"5 T12\"")]), ("F3", [("kind", "\"isolated\"")])], whole: false);

@@ -71,7 +71,7 @@ public static class AdoptedEditor
         return result.Append(added).ToString();
     }
 
-    /// <summary>Takes out the tables of marks, with what stands under their headers and the comments that lead to them; all else stays.</summary>
+    /// <summary>Takes out the tables of marks, header and keys; all else stays, the comments between tables included.</summary>
     /// <param name="text">The file's text.</param>
     /// <param name="marks">The marks.</param>
     public static string Remove(string text, IReadOnlyCollection<string> marks)
@@ -79,14 +79,16 @@ public static class AdoptedEditor
         ArgumentNullException.ThrowIfNull(text);
         ArgumentNullException.ThrowIfNull(marks);
         var document = SyntaxParser.Parse(text, AdoptedReader.FileName, validate: false);
-        var starts = document.Tables.Select(t => (Mark: TomlTree.Parts(t.Name!)[0], At: text.LastIndexOf('\n', Math.Max(0, t.OpenBracket!.Span.Offset - 1)) + 1)).ToList();
         var result = new StringBuilder(text);
-        for (var i = starts.Count - 1; i >= 0; i--)
+        foreach (var table in document.Tables.Where(t => marks.Contains(TomlTree.Parts(t.Name!)[0])).OrderByDescending(t => t.OpenBracket!.Span.Offset))
         {
-            if (marks.Contains(starts[i].Mark))
-            {
-                result.Remove(starts[i].At, (i + 1 < starts.Count ? starts[i + 1].At : text.Length) - starts[i].At);
-            }
+            var start = table.OpenBracket!.Span.Offset == 0 ? 0 : text.LastIndexOf('\n', table.OpenBracket.Span.Offset - 1) + 1;
+            var end = table.Items.Select(i => i.Value!.Span.Offset + i.Value.Span.Length).Append(table.CloseBracket!.Span.Offset).Max();
+            end = LineEnd(text, end);
+
+            // One empty line goes with it, so that none pile up.
+            end = end < text.Length && text.AsSpan(end).StartsWith("\n") ? end + 1 : end < text.Length && text.AsSpan(end).StartsWith("\r\n") ? end + 2 : end;
+            result.Remove(start, end - start);
         }
 
         return result.ToString();
