@@ -118,6 +118,35 @@ public class SiteTests
     }
 
     [Fact]
+    public void Neighbours_are_those_with_no_third_column_in_the_circle_between_them() => Gen.Select(Gen.Int[0, 40], Gen.Int[0, 40]).List[2, 14].Sample(
+        spots =>
+        {
+            var at = spots.Distinct().Select(s => new PlanPoint(s.Item1, s.Item2)).ToList();
+            if (at.Count < 2)
+            {
+                return;
+            }
+
+            var (project, bases) = Row([.. at.Select((p, i) => (p.X, 300.0 + (20 * i), 1.0))]);
+            bases = [.. bases.Select((b, i) => (b.Item1 with { Places = [b.Item1.Places[0] with { Support = b.Item1.Places[0].Support with { Y = at[i].Y } }] }, b.Item2))];
+            var expected = new List<(string, string)>();
+            for (var i = 0; i < at.Count; i++)
+            {
+                for (var j = i + 1; j < at.Count; j++)
+                {
+                    // In whole numbers: k lies within the circle over ij where (i − k)·(j − k) is negative.
+                    if (!Enumerable.Range(0, at.Count).Any(k => k != i && k != j && ((at[i].X - at[k].X) * (at[j].X - at[k].X)) + ((at[i].Y - at[k].Y) * (at[j].Y - at[k].Y)) < 0))
+                    {
+                        expected.Add(($"F{i + 1}", $"F{j + 1}"));
+                    }
+                }
+            }
+
+            WholeBuilding.Of(project, bases).Distortions.Select(d => (d.First, d.Second)).Should().BeEquivalentTo(expected);
+        },
+        iter: 100);
+
+    [Fact]
     public void A_lower_base_within_the_spread_of_its_neighbour_is_told()
     {
         // 1.2 m lower, 0.4 m beside it: at 1 across to 2 down 0.6 m is needed.

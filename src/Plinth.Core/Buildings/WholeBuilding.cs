@@ -92,12 +92,13 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
         }
 
         var settled = bases.SelectMany(b => Settlements(project, b.Foundation, b.Design)).ToList();
+        var nearest = settled.Select((s, i) => Nearest(settled, i)).ToList();
         var result = new List<Distortion>();
         for (var i = 0; i < settled.Count; i++)
         {
             for (var j = i + 1; j < settled.Count; j++)
             {
-                if (AreNeighbours(settled, i, j) && Worst(settled[i], settled[j]) is { } worst)
+                if (AreNeighbours(settled, nearest, i, j) && Worst(settled[i], settled[j]) is { } worst)
                 {
                     result.Add(worst);
                 }
@@ -108,27 +109,37 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
     }
 
     // Neighbours: no third support within the circle over the line between them (K. R. Gabriel, R. R. Sokal, Syst. Zool. 18 (1969) 259–278).
-    private static bool AreNeighbours(List<Settled> all, int i, int j)
+    private static bool AreNeighbours(List<Settled> all, List<int[]> nearest, int i, int j)
     {
         var (a, b) = (all[i].At, all[j].At);
-        var (mx, my) = ((a.X + b.X) / 2, (a.Y + b.Y) / 2);
-        var square = ((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y));
-        if (square < 1e-6)
-        {
-            return false;
-        }
+        var square = Square(a, b);
+        var middle = new PlanPoint((a.X + b.X) / 2, (a.Y + b.Y) / 2);
+        bool Between(int k) => k != i && k != j && Square(all[k].At, middle) < (square / 4) - 1e-9;
 
+        // Far apart, one that is near to either lies between them as a rule: the others need not be looked at.
+        return square >= 1e-6 && !Array.Exists(nearest[i], Between) && !Array.Exists(nearest[j], Between) && !Enumerable.Range(0, all.Count).Any(Between);
+    }
+
+    private static int[] Nearest(List<Settled> all, int i)
+    {
+        const int looked = 8;
+        var queue = new PriorityQueue<int, double>();
         for (var k = 0; k < all.Count; k++)
         {
-            var (dx, dy) = (all[k].At.X - mx, all[k].At.Y - my);
-            if (k != i && k != j && (dx * dx) + (dy * dy) < (square / 4) - 1e-9)
+            if (k != i)
             {
-                return false;
+                queue.Enqueue(k, -Square(all[k].At, all[i].At));
+                if (queue.Count > looked)
+                {
+                    queue.Dequeue();
+                }
             }
         }
 
-        return true;
+        return [.. queue.UnorderedItems.OrderByDescending(x => x.Priority).Select(x => x.Element)];
     }
+
+    private static double Square(PlanPoint a, PlanPoint b) => ((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y));
 
     private static Distortion? Worst(Settled a, Settled b)
     {
@@ -138,7 +149,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
             return null;
         }
 
-        var distance = Math.Sqrt(((a.At.X - b.At.X) * (a.At.X - b.At.X)) + ((a.At.Y - b.At.Y) * (a.At.Y - b.At.Y)));
+        var distance = Math.Sqrt(Square(a.At, b.At));
         Distortion? worst = null;
         foreach (var (name, first) in a.ByCombination)
         {
