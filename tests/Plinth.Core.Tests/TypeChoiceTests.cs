@@ -37,7 +37,7 @@ public class TypeChoiceTests
         return best;
     }
 
-    // Mostly a ladder, where dearer types serve more, with exceptions; at times no order at all.
+    // Mostly a ladder, where dearer types serve more, with exceptions; at times no order at all, at times several of one cost.
     private static readonly Gen<(double[] Costs, double[] Weights, bool[,] Serves)> Cases =
         from types in Gen.Int[1, 11]
         from footings in Gen.Int[1, 12]
@@ -45,8 +45,10 @@ public class TypeChoiceTests
         from needs in Gen.Double[0.5, 10].Array[footings]
         from weights in Gen.Int[1, 4].Array[footings]
         from noise in Gen.Double[0, 1].Array[types * footings]
+        from whole in Gen.Bool
         from disorder in Gen.OneOf(Gen.Const(0.0), Gen.Const(0.1), Gen.Const(0.4))
-        select (costs, weights.Select(w => (double)w).ToArray(), Matrix(costs, needs, noise, disorder));
+        let rounded = whole ? [.. costs.Select(c => Math.Ceiling(c))] : costs
+        select (rounded, weights.Select(w => (double)w).ToArray(), Matrix(rounded, needs, noise, disorder));
 
     private static bool[,] Matrix(double[] costs, double[] needs, double[] noise, double disorder)
     {

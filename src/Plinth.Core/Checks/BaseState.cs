@@ -6,7 +6,6 @@ using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
-using Plinth.Core.Tracing;
 
 namespace Plinth.Core.Checks;
 
@@ -14,7 +13,7 @@ namespace Plinth.Core.Checks;
 /// A trial base at one place, as checks read it: sizes and bars that may be set again and again, and contact solutions found once for each
 /// combination and size. One thread at a time; made to be reused, so that a search allocates nothing.
 /// </summary>
-public sealed class BaseState
+public sealed partial class BaseState
 {
     private const int KeysKept = 8;
 
@@ -273,81 +272,6 @@ public sealed class BaseState
         return 2 * beta / (beta + 1);
     }
 
-    /// <summary>Loads at the centre of the underside in a combination.</summary>
-    public ref readonly BaseLoads Loads(int combination)
-    {
-        Solve(combination);
-        return ref loads[combination];
-    }
-
-    /// <summary>Contact in a combination, surcharge included.</summary>
-    public ref readonly ContactSolution Contact(int combination)
-    {
-        Solve(combination);
-        return ref contact[combination];
-    }
-
-    /// <summary>Contact in a combination without the surcharge, which must help in no stability.</summary>
-    public ContactSolution ContactWithoutSurcharge(int combination)
-    {
-        if (Ground.Surcharge == 0 || Place.SurchargeFactors[combination] == 0)
-        {
-            return Contact(combination);
-        }
-
-        var l = LoadsWithoutSurcharge(combination);
-        return ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR);
-    }
-
-    /// <summary>Loads at the centre of the underside in a combination without the surcharge.</summary>
-    public BaseLoads LoadsWithoutSurcharge(int combination)
-    {
-        if (Ground.Surcharge == 0 || Place.SurchargeFactors[combination] == 0)
-        {
-            return Loads(combination);
-        }
-
-        var none = default(NoTrace);
-        return BaseLoadCase.Compute(this, combination, false, ref none);
-    }
-
-    /// <summary>The loads beside the column, on this base.</summary>
-    public ReadOnlySpan<PlacedLoad> PlacedLoads => placedLoads;
-
-    /// <summary>Factored loads beside the column within a rectangle: their sum, and its moments about the centre, kN and kNm.</summary>
-    public (double Force, double MomentX, double MomentY) LoadsWithin(int combination, double x0, double y0, double x1, double y1)
-    {
-        var (force, mx, my) = (0.0, 0.0, 0.0);
-        for (var i = 0; i < placedLoads.Length; i++)
-        {
-            var (shareX, atX) = placedLoads[i].Within(true, x0, x1);
-            var (shareY, atY) = placedLoads[i].Within(false, y0, y1);
-            var n = Place.LoadTerms[combination][i].Factor * placedLoads[i].N * shareX * shareY;
-            (force, mx, my) = (force + n, mx + (n * atX), my + (n * atY));
-        }
-
-        return (force, mx, my);
-    }
-
-    /// <summary>Factored weight of base, soil and surcharge on a unit of area in a combination, kPa.</summary>
-    public double WeightPerArea(int combination) =>
-        (Combinations[combination].WeightFactor * GroundLoad(combination).WeightPerArea) + (Place.SurchargeFactors[combination] * Ground.Surcharge);
-
-    /// <summary>Factored weight of the pedestal less the soil that it and the column displace, at the column's centre, kN.</summary>
-    public double PrismWeight(int combination) => Combinations[combination].WeightFactor * (PedestalWeight - GroundLoad(combination).Displaced);
-
-    // Full weights; the water's own push stands apart. The pedestal takes the place of soil from the base up, the column above it.
-    private GroundLoad Over(WaterState water, double area, double top)
-    {
-        var ground = Ground.Column(water);
-        var topDepth = Math.Max(0, Ground.Level - top);
-        var split = Pedestal is null ? topDepth : Math.Clamp(Ground.Level - ColumnFoot, 0, topDepth);
-        var soil = ground.Weight(0, topDepth);
-        var low = (Pedestal?.Area ?? 0) * ground.Weight(split, topDepth);
-        var high = Math.Min(area, Place.Place.Support.Area) * ground.Weight(0, split);
-        return new GroundLoad(soil, area * soil, low + high, ground.WaterPressure(Ground.Level - Underside), (Rules.Concrete.Weight * Thickness) + soil, split);
-    }
-
     private void FindDepths()
     {
         var outerIsX = OuterIsX;
@@ -360,19 +284,5 @@ public sealed class BaseState
 
         var (bx, by, tx, ty) = (Of(true, true), Of(false, true), Of(true, false), Of(false, false));
         depths = (bx, by, tx, ty, (bx + by) / 2, (tx + ty) / 2);
-    }
-
-    private void Solve(int combination)
-    {
-        if (solvedAt[combination] == Generation)
-        {
-            return;
-        }
-
-        var none = default(NoTrace);
-        var l = BaseLoadCase.Compute(this, combination, true, ref none);
-        loads[combination] = l;
-        contact[combination] = ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR);
-        solvedAt[combination] = Generation;
     }
 }

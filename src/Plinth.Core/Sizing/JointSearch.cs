@@ -91,7 +91,7 @@ internal sealed class JointSearch
         var gross = states.Max(s => s.Place.Place.Support.Area);
         var candidates = rules.Column.Dowels is { } held
             ? [new BarLayer(held.Count, held.Size)]
-            : Layers(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, double.PositiveInfinity).Where(l => l.Area >= states[0].Code.LeastDowels * gross * (1 - 1e-9)).ToList();
+            : Layers(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, rules.Column.Cover, double.PositiveInfinity).Where(l => l.Area >= states[0].Code.LeastDowels * gross * (1 - 1e-9)).ToList();
         foreach (var layer in candidates)
         {
             foreach (var s in states)
@@ -151,13 +151,13 @@ internal sealed class JointSearch
 
         var (low, high) = states[0].Code.ColumnSteel(states[0].PedestalHeight > 3 * Math.Min(x, y));
         var gross = stated.Round ? Math.PI * x * x / 4 : x * y;
-        return Layers(x, y, MostGap).Where(l => l.Area >= low * gross && l.Area <= high * gross).Select(l => (BarSpec.Of(l), l.Area));
+        return Layers(x, y, rules.Pedestal.Cover, MostGap).Where(l => l.Area >= low * gross && l.Area <= high * gross).Select(l => (BarSpec.Of(l), l.Area));
     }
 
     // Least area first; of equal area the thinner bars, which need less length to take up their force.
-    private IEnumerable<BarLayer> Layers(double x, double y, double mostGap)
+    private IEnumerable<BarLayer> Layers(double x, double y, double cover, double mostGap)
     {
-        var inner = (x - (2 * rules.Pedestal.Cover), y - (2 * rules.Pedestal.Cover));
+        var inner = (x - (2 * cover), y - (2 * cover));
         return rules.Steel.Bars
             .SelectMany(b => Enumerable.Range(2, (MostBars / 2) - 1).Select(n => new BarLayer(2 * n, b)))
             .Where(l => Gap(l.Count, inner) is var gap && gap <= mostGap && gap >= l.Diameter + states[0].Code.LeastClear(1.5 * l.Diameter, rules.Concrete.Aggregate))

@@ -87,8 +87,8 @@ public abstract partial class Aci318Base
         var e = Edition;
         var mu = joint.Surface switch { JointSurface.Roughened => 1.0, JointSurface.Monolithic => 1.4, _ => 0.6 } * joint.Lightweight;
         trace.Given("μ", mu, Unit.Ratio, joint.Surface switch { JointSurface.Roughened => "concrete placed against hardened concrete roughened to about 6 mm (1/4 in)", JointSurface.Monolithic => "cast in one", _ => "concrete placed against hardened concrete, clean, not roughened" }, $"{Name} 22.9.4.2");
-        var (steel, press) = (new Sym("Avf", joint.Steel, Unit.SteelArea), new Sym("Nperm", joint.Pressing, Unit.Force));
-        var clamp = trace.Let("C", Math.Max(0, (joint.Steel * joint.Yield) + joint.Pressing), Unit.Force, $"max(0; {steel}·{new Sym("fy", joint.Yield, Unit.Stress)} + {press})", $"{Name} 22.9.4.2, 22.9.4.5");
+        var bars = trace.Let("Fs", joint.Steel * joint.Yield, Unit.Force, $"{new Sym("Avf", joint.Steel, Unit.SteelArea)}·{new Sym("fy", joint.Yield, Unit.Stress)}");
+        var clamp = trace.Let("C", Math.Max(0, bars + joint.Pressing), Unit.Force, $"max(0; {new Sym("Fs", bars, Unit.Force)} + {new Sym("Nperm", joint.Pressing, Unit.Force)})", $"{Name} 22.9.4.2, 22.9.4.5");
         var fc = joint.Strength / e.StressFactor;
         var rough = joint.Surface != JointSurface.Plain;
         var limit = rough

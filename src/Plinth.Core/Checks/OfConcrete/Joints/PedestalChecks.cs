@@ -113,25 +113,16 @@ internal readonly struct PedestalShear : ICheckRule<Nothing>
     public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        if (s.Pedestal is not { Bars.Size: { } bar, Ties: { Size: { } tie, Spacing: > 0 } } pedestal)
+        if (s.Pedestal is not { Bars.Size: not null, Ties: { Size: not null, Spacing: > 0 } } pedestal)
         {
             return Outcome.NotDone;
         }
 
-        var none = default(NoTrace);
+        // The recorder is handed on: both ways are told in order.
         var a = JointSections.AtPedestalTop(s, k);
-        var (x, y) = (One(s, a, pedestal.SizeX, pedestal.SizeY, Math.Abs(a.Fx), "x", ref none), One(s, a, pedestal.SizeY, pedestal.SizeX, Math.Abs(a.Fy), "y", ref none));
-        if (pedestal.Round)
-        {
-            x = One(s, a, pedestal.SizeX, pedestal.SizeX, a.Shear, "", ref none);
-            y = Outcome.Ratio(0, 1);
-        }
-
-        if (T.Records)
-        {
-            _ = pedestal.Round ? One(s, a, pedestal.SizeX, pedestal.SizeX, a.Shear, "", ref trace) : One(s, a, pedestal.SizeX, pedestal.SizeY, Math.Abs(a.Fx), "x", ref trace);
-            _ = pedestal.Round ? Outcome.NotDone : One(s, a, pedestal.SizeY, pedestal.SizeX, Math.Abs(a.Fy), "y", ref trace);
-        }
+        var (x, y) = pedestal.Round
+            ? (One(s, a, pedestal.SizeX, pedestal.SizeX, a.Shear, "", ref trace), Outcome.Ratio(0, 1))
+            : (One(s, a, pedestal.SizeX, pedestal.SizeY, Math.Abs(a.Fx), "x", ref trace), One(s, a, pedestal.SizeY, pedestal.SizeX, Math.Abs(a.Fy), "y", ref trace));
 
         // ACI 318-19 22.5.1.11: shears both ways are added where both exceed half of what they may be.
         var larger = x.Utilisation >= y.Utilisation ? x : y;

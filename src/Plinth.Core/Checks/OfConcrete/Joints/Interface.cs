@@ -56,11 +56,11 @@ internal readonly struct Interface : ICheckRule<JointStrength>
 
         var none = default(NoTrace);
         var times = double.PositiveInfinity;
-        var pulled = s.Pedestal is not null && Pulls(s, JointSections.AtPedestalFoot(s, k), s.Pedestal.SizeX, s.Pedestal.SizeY);
+        var pulled = s.Pedestal is not null && Pulls(JointSections.AtPedestalFoot(s, k), s.Pedestal.SizeX, s.Pedestal.SizeY);
         if (column)
         {
             var a = JointSections.AtColumnFoot(s, k);
-            pulled |= Pulls(s, a, s.Place.Place.Support.SizeX, s.Place.Place.Support.SizeY);
+            pulled |= Pulls(a, s.Place.Place.Support.SizeX, s.Place.Place.Support.SizeY);
             times = Math.Abs(a.N) + a.Moment > 0 ? s.Code.TimesHeld(ref none, s.Joints.Column(s), a.N, a.Mx, a.My) : times;
             if (T.Records)
             {
@@ -97,11 +97,7 @@ internal readonly struct Interface : ICheckRule<JointStrength>
     }
 
     // Beyond the middle third some of the section parts.
-    private static bool Pulls(BaseState s, in SectionAction a, double x, double y)
-    {
-        _ = s;
-        return a.N <= 0 || (Math.Abs(a.My) / a.N / x) + (Math.Abs(a.Mx) / a.N / y) > 1.0 / 6;
-    }
+    private static bool Pulls(in SectionAction a, double x, double y) => a.N <= 0 || (Math.Abs(a.My) / a.N / x) + (Math.Abs(a.Mx) / a.N / y) > 1.0 / 6;
 
     private static void Tell<T>(BaseState s, in SectionAction a, ref T trace)
         where T : struct, ITrace

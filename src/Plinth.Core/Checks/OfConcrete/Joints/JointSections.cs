@@ -29,7 +29,7 @@ internal sealed class JointSections
     public void Forget() => (column, pedestal) = (null, null);
 
     /// <summary>Whether a concrete column stands there whose joint is designed.</summary>
-    public static bool Designed(BaseState s) => s.Rules.Column.Known && s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round && s.Rules.Column.Known;
+    public static bool Designed(BaseState s) => s.Rules.Column.Known && s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round;
 
     /// <summary>f'c of the pedestal, else of the base: what the column stands on, kPa.</summary>
     public static double Supporting(BaseState s) => s.Pedestal is null ? s.Rules.Concrete.Strength : PedestalStrength(s);
@@ -52,7 +52,8 @@ internal sealed class JointSections
         {
             var support = s.Place.Place.Support;
             var round = support.Shape == ColumnShape.Round;
-            column = Make(s, support.SizeX, round ? support.SizeX : support.SizeY, round, s.Dowels, s.Rules.Column.Cover, strength);
+            var ties = s.Dowels.Size is { } dowel ? s.Code.LeastTie(dowel.Diameter) : 0;
+            column = Make(s, support.SizeX, round ? support.SizeX : support.SizeY, round, s.Dowels, s.Rules.Column.Cover + ties, strength);
             columnStrength = strength;
         }
 
@@ -61,7 +62,7 @@ internal sealed class JointSections
 
     /// <summary>The pedestal.</summary>
     public ColumnSection Pedestal(BaseState s) =>
-        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal), s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0) - LeastTie(s, s.Pedestal.Bars.Size), PedestalStrength(s));
+        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal), s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s));
 
     /// <summary>The pedestal's vertical bars.</summary>
     public static BarLayer Bars(Pedestal pedestal) => new(pedestal.Bars.Count, pedestal.Bars.Size);
@@ -91,12 +92,10 @@ internal sealed class JointSections
         return new SectionAction(a.N, a.Fx, a.Fy, a.Mx - (arm * a.Fy), a.My + (arm * a.Fx));
     }
 
-    private static double LeastTie(BaseState s, BarSize? bar) => bar is null ? 0 : s.Code.LeastTie(bar.Diameter);
-
-    // Bars stand within ties: cover, tie, half a bar.
-    private static ColumnSection Make(BaseState s, double x, double y, bool round, BarLayer bars, double cover, double strength)
+    // Bars stand within cover and ties; of a column the ties are not stated and taken as the least allowed.
+    private static ColumnSection Make(BaseState s, double x, double y, bool round, BarLayer bars, double coverToBars, double strength)
     {
-        var toCentre = cover + LeastTie(s, bars.Size) + (bars.Diameter / 2);
+        var toCentre = coverToBars + (bars.Diameter / 2);
         return s.Code.Section(x, y, round, ColumnSection.Around(x, y, round, bars, toCentre), strength, s.Rules.Steel.Yield);
     }
 }
