@@ -117,7 +117,7 @@ public class GroupingTests
         {
             foreach (var t in grouping.Best(most)!.Types)
             {
-                t.Foundations.Should().OnlyContain(f => BaseGeometry.ColumnOnPedestal(f, t.Design.Pedestal));
+                t.Foundations.Should().OnlyContain(f => BaseGeometry.Standing(f, t.Design).Fit == PedestalFit.Fits);
             }
         }
     }

@@ -265,9 +265,16 @@ public class TraceTests
                 var more = Project(cases, actions, set, upright, Column(0.4, 0.45, level: 0.1, angle: 20), new HeldValues { OffsetX = 0.2 * a, OffsetY = -0.1 }, kind == 0 ? "aci318m-14" : "aci318m-19");
                 var design = Design(length, width, h, kind == 2 ? "13 T16 hooked" : "13 T16", "7 + 4 T20 banded") with { Pedestal = new Pedestal(0.6, kind == 3 ? 0.6 : 0.7, kind == 3, Bars("8 T20"), Bars("T10 @ 150 mm")), Dowels = Bars("6 T16") };
                 EveryFormulaGivesItsResult(more, design, seen);
+
+                // A precast column in its socket.
+                var socketed = rules with { Ground = ground, Column = new ColumnRules { Strength = 40e3, Bars = Bars("8 T20") }, Pedestal = new PedestalRules { Sockets = new SocketRules { Used = true, Face = (SocketFace)(kind % 2), Grout = 35e3 } } };
+                EveryFormulaGivesItsResult(
+                    Project(cases, [kind == 3 ? actions[0] with { N = 50 } : actions[0], .. actions[1..]], set, socketed, Column(0.4, 0.45), new HeldValues { OffsetX = 0.1 * a }, kind == 0 ? "aci318m-14" : "aci318m-19"),
+                    Design(length, width, h) with { Pedestal = new Pedestal(1.1, 1.15, false, Bars("16 T20"), Bars("T12 @ 100 mm")) { Socket = new Socket(0.7, 0.25) } },
+                    seen);
             },
             iter: 60);
-        seen.Keys.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x", "two-way-shear Jx", "two-way-shear P", "one-way-shear-y Vp", "flexure-bottom-x Mp", "one-way-shear-x vc", "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q", "bearing P1", "overturning-x T3[WX]", "flexure-bottom-x Mw", "uplift U[WX, load 3]", "bearing u", "bearing Wped", "bearing Nq", "bearing qa", "bearing iγ", "bearing-below Δp", "flotation resisting", "sliding S,wet", "uplift Wspread", "settlement s1", "anchorage-x ld", "anchorage-x ldh", "anchorage-y needed", "column-bearing φBn", "interface ldc", "interface times", "interface-shear C", "pedestal times,cap", "pedestal-shear vc", "flexure-top-x φMn", "one-way-shear-x φVn", "punching-steel As,strip"]);
+        seen.Keys.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x", "two-way-shear Jx", "two-way-shear P", "one-way-shear-y Vp", "flexure-bottom-x Mp", "one-way-shear-x vc", "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q", "bearing P1", "overturning-x T3[WX]", "flexure-bottom-x Mw", "uplift U[WX, load 3]", "bearing u", "bearing Wped", "bearing Nq", "bearing qa", "bearing iγ", "bearing-below Δp", "flotation resisting", "sliding S,wet", "uplift Wspread", "settlement s1", "anchorage-x ld", "anchorage-x ldh", "anchorage-y needed", "column-bearing φBn", "interface ldc", "interface times", "interface-shear C", "pedestal times,cap", "pedestal-shear vc", "flexure-top-x φMn", "one-way-shear-x φVn", "punching-steel As,strip", "socket-depth l,bond", "socket-depth ld", "socket-pressure F1", "socket-walls u,bent", "socket-walls λs", "socket-shear vs", "socket-floor vu"]);
     }
 
     [Fact]

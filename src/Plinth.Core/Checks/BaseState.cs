@@ -219,7 +219,7 @@ public sealed partial class BaseState
 
         Underside = Ground.Underside(size.Thickness);
         var top = Underside + size.Thickness;
-        ColumnFoot = Pedestal is null ? top : Rules.Pedestal.TopLevel(Place.Place.Support, top) ?? top;
+        ColumnFoot = Pedestal is null ? top : Rules.Pedestal.TopLevel(Place.Place.Support, top, Pedestal.Socket?.Depth) ?? top;
         Arm = (Place.Place.Support.Level ?? ColumnFoot) - Underside;
         SoilDepth = Math.Max(0, Ground.Level - top);
         var area = size.Length * size.Width;

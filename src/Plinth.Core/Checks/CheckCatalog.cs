@@ -55,7 +55,7 @@ public static class CheckCatalog
         }
 
         static string? NoJoint(Foundations.Foundation f) =>
-            !f.Rules.Column.Known && f.Places.Any(p => p.Support.Shape is Foundations.ColumnShape.Rectangular or Foundations.ColumnShape.Round) ? "give [column] strength" : null;
+            !f.Rules.Column.Known && f.Places.Any(p => p.Support.Shape is Foundations.ColumnShape.Rectangular or Foundations.ColumnShape.Round && !f.Rules.Pedestal.HoldsInSocket(p.Support)) ? "give [column] strength" : null;
 
         Check[] list =
         [
@@ -90,6 +90,11 @@ public static class CheckCatalog
             new Check<InterfaceShear, Nothing> { Id = "interface-shear", Name = "joint shear", About = "shear across the joints below column and pedestal, by friction", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.ShearFrictionClause, OfPlan = false, Missing = NoJoint },
             new Check<PedestalStrength, PedestalLimits> { Id = "pedestal", Name = "pedestal", About = "force and moments both ways on the pedestal, its least and greatest steel, its ties", For = Family.Concrete, Unit = Unit.Ratio, Clause = c => c.ColumnClause, OfPlan = false },
             new Check<PedestalShear, Nothing> { Id = "pedestal-shear", Name = "pedestal shear", About = "shear in the pedestal both ways", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.ColumnShearClause, OfPlan = false },
+            new Check<SocketDepth, Nothing> { Id = "socket-depth", Name = "socket depth", About = "depth of a precast column in its socket: ratio to its side, development of its bars, bond against a pull", For = Family.Concrete, Unit = Unit.Section, Clause = _ => "EN 1992-1-1 10.9.6", OfPlan = false },
+            new Check<SocketPressure, Nothing> { Id = "socket-pressure", Name = "socket pressure", About = "pressure of the column on grout and walls near rim and foot, both ways", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.BearingClause, OfPlan = false },
+            new Check<SocketWalls, Nothing> { Id = "socket-walls", Name = "socket walls", About = "the pressed wall in bending and shear between the walls beside it, with the tension that it ties", For = Family.Concrete, Unit = Unit.Ratio, Clause = c => c.FlexureClause, OfPlan = false },
+            new Check<SocketShear, Nothing> { Id = "socket-shear", Name = "socket shear", About = "shear in the walls along each direction between the pressures near rim and foot", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.ColumnShearClause, OfPlan = false },
+            new Check<SocketFloor, Nothing> { Id = "socket-floor", Name = "socket floor", About = "punching of the base by the foot of a column in a smooth socket", For = Family.Concrete, Unit = Unit.Stress, Clause = c => c.TwoWayShearClause, OfPlan = false },
         ];
         for (var i = 0; i < list.Length; i++)
         {

@@ -29,6 +29,7 @@ public sealed class ColumnSection
     private const double MostDepth = 1e4;
 
     private readonly PlanPoint[] corners;
+    private readonly PlanPoint[] hollow;
     private readonly SectionBar[] all;
     private readonly double radius;
 
@@ -42,14 +43,18 @@ public sealed class ColumnSection
     /// <param name="ultimateStrain">εcu.</param>
     /// <param name="yield">fy, kPa.</param>
     /// <param name="elasticity">Es, kPa.</param>
-    public ColumnSection(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double block, double blockDepth, double ultimateStrain, double yield, double elasticity)
+    /// <param name="hollowX">Clear size along x of a hollow in the middle of a rectangle, m; 0: none.</param>
+    /// <param name="hollowY">The same along y, m.</param>
+    public ColumnSection(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double block, double blockDepth, double ultimateStrain, double yield, double elasticity, double hollowX = 0, double hollowY = 0)
     {
         ArgumentNullException.ThrowIfNull(bars);
         (SizeX, SizeY, Round, Block, BlockDepth, UltimateStrain, Yield, Elasticity) = (sizeX, sizeY, round, block, blockDepth, ultimateStrain, yield, elasticity);
         all = [.. bars];
         radius = sizeX / 2;
-        corners = [new(-sizeX / 2, -sizeY / 2), new(sizeX / 2, -sizeY / 2), new(sizeX / 2, sizeY / 2), new(-sizeX / 2, sizeY / 2)];
-        Gross = round ? Math.PI * sizeX * sizeX / 4 : sizeX * sizeY;
+        static PlanPoint[] Rectangle(double x, double y) => [new(-x / 2, -y / 2), new(x / 2, -y / 2), new(x / 2, y / 2), new(-x / 2, y / 2)];
+        corners = Rectangle(sizeX, sizeY);
+        hollow = hollowX * hollowY > 0 ? Rectangle(hollowX, hollowY) : [];
+        Gross = round ? Math.PI * sizeX * sizeX / 4 : (sizeX * sizeY) - (hollowX * hollowY);
         Steel = all.Sum(b => b.Area);
     }
 
@@ -61,6 +66,9 @@ public sealed class ColumnSection
 
     /// <summary>Whether it is round.</summary>
     public bool Round { get; }
+
+    /// <summary>Whether it has a hollow in its middle.</summary>
+    public bool IsHollow => hollow.Length > 0;
 
     /// <summary>The bars.</summary>
     public IReadOnlyList<SectionBar> Bars => all;
@@ -206,7 +214,13 @@ public sealed class ColumnSection
     {
         var most = Most(cos, sin);
         var limit = most - (BlockDepth * depth);
-        var (area, ax, ay) = Round ? Segment(limit, cos, sin) : Clipped(limit, cos, sin);
+        var (area, ax, ay) = Round ? Segment(limit, cos, sin) : Clipped(corners, limit, cos, sin);
+        if (IsHollow)
+        {
+            var (lost, lx, ly) = Clipped(hollow, limit, cos, sin);
+            (area, ax, ay) = (area - lost, ax - lx, ay - ly);
+        }
+
         var (force, x, y) = (Block * area, Block * ax, Block * ay);
         foreach (ref readonly var bar in all.AsSpan())
         {
@@ -232,10 +246,10 @@ public sealed class ColumnSection
         return UltimateStrain * (((Most(cos, sin) - least) / depth) - 1);
     }
 
-    private (double Area, double X, double Y) Clipped(double limit, double cos, double sin)
+    private static (double Area, double X, double Y) Clipped(PlanPoint[] polygon, double limit, double cos, double sin)
     {
         Span<PlanPoint> clipped = stackalloc PlanPoint[8];
-        var count = ConvexPolygon.Clip(corners, -limit, cos, sin, clipped);
+        var count = ConvexPolygon.Clip(polygon, -limit, cos, sin, clipped);
         var m = ConvexPolygon.Moments(clipped[..count]);
         return (m.Area, m.X, m.Y);
     }

@@ -2,6 +2,34 @@ using Plinth.Core.Contact;
 
 namespace Plinth.Core.Foundations;
 
+/// <summary>How a pedestal suits what plinth.toml asks for and the column that it carries.</summary>
+public enum PedestalFit
+{
+    /// <summary>It suits.</summary>
+    Fits,
+
+    /// <summary>One is asked for; there is none.</summary>
+    Missing,
+
+    /// <summary>There is one; none is asked for.</summary>
+    NotAsked,
+
+    /// <summary>A socket is asked for; the pedestal is solid.</summary>
+    SocketMissing,
+
+    /// <summary>It has a socket; none is asked for.</summary>
+    SocketNotAsked,
+
+    /// <summary>The column or its plate stands beyond it.</summary>
+    ColumnBeyond,
+
+    /// <summary>The column with its gaps does not go into the socket.</summary>
+    SocketNarrow,
+
+    /// <summary>The socket with its bed reaches below the top of the base.</summary>
+    SocketDeep,
+}
+
 /// <summary>Where a base lies under its column.</summary>
 public static class BaseGeometry
 {
@@ -21,16 +49,57 @@ public static class BaseGeometry
         return pedestal is null ? ColumnOutline.Of(place.Support, place.AngleDegrees) : ColumnOutline.Of(pedestal);
     }
 
-    /// <summary>Whether the column, or its plate, stands wholly on its pedestal at every place.</summary>
-    public static bool ColumnOnPedestal(Foundation foundation, Pedestal? pedestal)
+    /// <summary>Whether what stands between base and columns is what the rules ask for, and holds the columns at every place.</summary>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="design">Its design.</param>
+    /// <returns>What is wrong first, and where; <see cref="PedestalFit.Fits"/> if nothing is.</returns>
+    public static (PedestalFit Fit, Place Place) Standing(Foundation foundation, FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(foundation);
-        const double slack = 1e-9;
-        return pedestal is null || foundation.Places.All(place =>
+        ArgumentNullException.ThrowIfNull(design);
+        foreach (var place in foundation.Places)
         {
-            var o = ColumnOutline.Of(place.Support, place.AngleDegrees);
-            return pedestal.Round ? Math.Sqrt((o.FaceX * o.FaceX) + (o.FaceY * o.FaceY)) <= pedestal.SizeX + slack : o.FaceX <= pedestal.SizeX + slack && o.FaceY <= pedestal.SizeY + slack;
-        });
+            if (Standing(foundation.Rules.Pedestal, place, design) is not PedestalFit.Fits and var fit)
+            {
+                return (fit, place);
+            }
+        }
+
+        return (PedestalFit.Fits, foundation.Places[0]);
+    }
+
+    private static PedestalFit Standing(PedestalRules rules, Place place, FoundationDesign design)
+    {
+        const double slack = 1e-6;
+        if (rules.Carries(place.Support) != design.Pedestal is not null)
+        {
+            return design.Pedestal is null ? PedestalFit.Missing : PedestalFit.NotAsked;
+        }
+
+        if (design.Pedestal is not { } pedestal)
+        {
+            return PedestalFit.Fits;
+        }
+
+        if (rules.HoldsInSocket(place.Support) != pedestal.Socket is not null)
+        {
+            return pedestal.Socket is null ? PedestalFit.SocketMissing : PedestalFit.SocketNotAsked;
+        }
+
+        var o = ColumnOutline.Of(place.Support, place.AngleDegrees);
+        if (pedestal.Socket is not { } socket)
+        {
+            var stands = pedestal.Round ? Math.Sqrt((o.FaceX * o.FaceX) + (o.FaceY * o.FaceY)) <= pedestal.SizeX + slack : o.FaceX <= pedestal.SizeX + slack && o.FaceY <= pedestal.SizeY + slack;
+            return stands ? PedestalFit.Fits : PedestalFit.ColumnBeyond;
+        }
+
+        if (o.FaceX + (2 * rules.Sockets.Gap) > pedestal.ClearX + slack || o.FaceY + (2 * rules.Sockets.Gap) > pedestal.ClearY + slack)
+        {
+            return PedestalFit.SocketNarrow;
+        }
+
+        var top = place.Ground.Underside(design.Size.Thickness) + design.Size.Thickness;
+        return rules.TopLevel(place.Support, top, socket.Depth) is { } rim && rim - top < socket.Depth + rules.Sockets.Bed - slack ? PedestalFit.SocketDeep : PedestalFit.Fits;
     }
 
     /// <summary>Column's centre from the base's centre at a place, in the base's axes.</summary>

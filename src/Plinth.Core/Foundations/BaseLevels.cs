@@ -31,12 +31,18 @@ public static class BaseLevels
                     return $"the pedestal under {place.Name} has no top: give [pedestal] top or height, or a level in supports.csv";
                 }
 
+                if (pedestal.HoldsInSocket(place.Support) && foot - top < pedestal.Sockets.LeastDepth(place.Support) + pedestal.Sockets.Bed - Slack)
+                {
+                    return at + $"the socket under {place.Name} has {Unit.Section.FormatWithSymbol(foot - top, units)} between its rim and the top of the base, less than its depth and bed, {Unit.Section.FormatWithSymbol(pedestal.Sockets.LeastDepth(place.Support) + pedestal.Sockets.Bed, units)}: raise the rim, or found the base deeper";
+                }
+
                 if (foot < top + Slack)
                 {
                     return at + $"the top of the base ({Show(top)}) stands above the top of the pedestal ({Show(foot)}) under {place.Name}: found it deeper, or raise the pedestal";
                 }
 
-                if (place.Support.Level is { } acts && acts < foot - Slack)
+                // A precast column may have its reactions anywhere down to its foot in the socket.
+                if (!pedestal.HoldsInSocket(place.Support) && place.Support.Level is { } acts && acts < foot - Slack)
                 {
                     return $"the top of the pedestal ({Show(foot)}) stands above the level {Show(acts)} where the reactions of {place.Name} act: lower the pedestal, or mend the level";
                 }

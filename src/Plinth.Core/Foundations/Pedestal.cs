@@ -10,8 +10,20 @@ namespace Plinth.Core.Foundations;
 /// <param name="Ties">Ties, a size and a spacing.</param>
 public sealed record Pedestal(double SizeX, double SizeY, bool Round, BarSpec Bars, BarSpec Ties)
 {
-    /// <summary>Plan area, m2.</summary>
+    /// <summary>The hollow in which a precast column is grouted; null: the pedestal is solid.</summary>
+    public Socket? Socket { get; init; }
+
+    /// <summary>Plan area, a socket's hollow included, m2.</summary>
     public double Area => Round ? Math.PI * SizeX * SizeX / 4 : SizeX * SizeY;
+
+    /// <summary>Area of its own concrete: of the walls, where it has a socket, m2.</summary>
+    public double OwnArea => Socket is null ? Area : Area - (ClearX * ClearY);
+
+    /// <summary>Clear size of the socket along x, m.</summary>
+    public double ClearX => SizeX - (2 * (Socket?.Wall ?? 0));
+
+    /// <summary>Clear size of the socket along y, m.</summary>
+    public double ClearY => SizeY - (2 * (Socket?.Wall ?? 0));
 }
 
 /// <summary>Where pedestals stand.</summary>
@@ -72,20 +84,31 @@ public sealed record PedestalRules
     /// <summary>Held ties.</summary>
     public BarSpec? Ties { get; init; }
 
-    /// <summary>Whether a column stands on a pedestal.</summary>
+    /// <summary>Sockets for precast columns.</summary>
+    public SocketRules Sockets { get; init; } = SocketRules.None;
+
+    /// <summary>Whether a column stands on a pedestal or in a socket.</summary>
     public bool Carries(Support support)
     {
         ArgumentNullException.ThrowIfNull(support);
-        return Under == PedestalUnder.All || (Under == PedestalUnder.Steel && support.Shape == ColumnShape.Steel);
+        return Under == PedestalUnder.All || (Under == PedestalUnder.Steel && support.Shape == ColumnShape.Steel) || HoldsInSocket(support);
     }
 
-    /// <summary>Level of a pedestal's top; null where nothing states it.</summary>
-    /// <param name="support">What it carries.</param>
-    /// <param name="topOfBase">Level of the top of the base, m.</param>
-    public double? TopLevel(Support support, double topOfBase)
+    /// <summary>Whether a column is precast and stands in a socket: rectangular ones of concrete.</summary>
+    public bool HoldsInSocket(Support support)
     {
         ArgumentNullException.ThrowIfNull(support);
-        return Top ?? (Height is { } h ? topOfBase + h : support.Level);
+        return Sockets.Used && support.Shape == ColumnShape.Rectangular;
+    }
+
+    /// <summary>Level of the top of a pedestal, or of a socket's rim; null where nothing states it.</summary>
+    /// <param name="support">What it carries.</param>
+    /// <param name="topOfBase">Level of the top of the base, m.</param>
+    /// <param name="socketDepth">Depth of the socket, m; null: the least that the rules allow.</param>
+    public double? TopLevel(Support support, double topOfBase, double? socketDepth = null)
+    {
+        ArgumentNullException.ThrowIfNull(support);
+        return Top ?? (Height is { } h ? topOfBase + h : HoldsInSocket(support) ? topOfBase + (socketDepth ?? Sockets.LeastDepth(support)) + Sockets.Bed : support.Level);
     }
 }
 

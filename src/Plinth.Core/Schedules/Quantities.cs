@@ -62,7 +62,7 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
         var inBase = design.Size.Thickness - rules.Concrete.CoverBottom;
         double Lap(BarSpec bars, double strength) => bars.Size is { } s ? code.CompressionDevelopment(ref none, strength, rules.Concrete.Lightweight, rules.Steel.Yield, s.Diameter) : 0;
         double Upright(BarSpec bars, double length) => bars.Size is { } s ? bars.Count * s.MassPerMetre * (length + code.HookHeight(s.Diameter)) : 0;
-        var height = design.Pedestal is null ? 0 : Math.Max(0, (rules.Pedestal.TopLevel(place.Support, top) ?? top) - top);
+        var height = design.Pedestal is null ? 0 : Math.Max(0, (rules.Pedestal.TopLevel(place.Support, top, design.Pedestal.Socket?.Depth) ?? top) - top);
         var steel = Upright(design.Dowels, inBase + height + Lap(design.Dowels, rules.Column.Strength ?? rules.Concrete.Strength));
         if (design.Pedestal is not { } p)
         {
@@ -73,10 +73,17 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
         steel += Upright(p.Bars, inBase + height);
         if (p.Ties is { Size: { } tie, Spacing: > 0 })
         {
-            var around = perimeter - (8 * (rules.Pedestal.Cover + (tie.Diameter / 2))) + (2 * 12 * tie.Diameter);
-            steel += (Math.Ceiling(height / p.Ties.Spacing) + 1) * tie.MassPerMetre * Math.Max(0, around);
+            var around = Math.Max(0, perimeter - (8 * (rules.Pedestal.Cover + (tie.Diameter / 2))) + (2 * 12 * tie.Diameter));
+            if (p.Socket is not null)
+            {
+                // The inner tie of a pair runs round the hollow, outside it by the cover.
+                around += (2 * (p.ClearX + p.ClearY)) + (8 * (rules.Pedestal.Cover + (tie.Diameter / 2))) + (2 * 12 * tie.Diameter);
+            }
+
+            steel += (Math.Ceiling(height / p.Ties.Spacing) + 1) * tie.MassPerMetre * around;
         }
 
-        return (p.Area * height, steel, perimeter * height);
+        var hollow = p.Socket is { } socket ? socket.Depth + rules.Pedestal.Sockets.Bed : 0;
+        return ((p.Area * height) - ((p.Area - p.OwnArea) * hollow), steel, (perimeter * height) + (p.Socket is null ? 0 : 2 * (p.ClearX + p.ClearY) * hollow));
     }
 }

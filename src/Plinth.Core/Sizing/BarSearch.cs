@@ -12,7 +12,7 @@ namespace Plinth.Core.Sizing;
 /// </summary>
 internal sealed partial class BarSearch
 {
-    private static readonly string[] OfJoints = ["column-bearing", "interface", "interface-shear", "pedestal", "pedestal-shear", "punching-steel"];
+    private static readonly string[] OfJoints = ["column-bearing", "interface", "interface-shear", "pedestal", "pedestal-shear", "socket-depth", "socket-pressure", "socket-walls", "socket-shear", "punching-steel"];
 
     private readonly Check[] sectionChecks;
     private readonly Check[] ofBothWays;
@@ -33,7 +33,7 @@ internal sealed partial class BarSearch
         rules = foundation.Rules;
         held = foundation.Held;
         sectionChecks = [.. CheckCatalog.Listed.Where(c => !c.OfPlan && !OfJoints.Contains(c.Id) && !foundation.Waives(c.Id))];
-        ofBothWays = [.. sectionChecks.Where(c => c.Id is "two-way-shear" or "least-depth")];
+        ofBothWays = [.. sectionChecks.Where(c => c.Id is "two-way-shear" or "socket-floor" or "least-depth")];
         Check[] Along(string axis, string without, bool bottom) =>
             [.. sectionChecks.Where(c => c.Id.EndsWith(axis, StringComparison.Ordinal) && !c.Id.StartsWith(without, StringComparison.Ordinal)), .. CheckCatalog.ForSearch.Where(c => bottom && c.Id.EndsWith(axis, StringComparison.Ordinal) && !foundation.Waives(c.Id[..^2]))];
         bottomX = Along("-x", "flexure-top", true);

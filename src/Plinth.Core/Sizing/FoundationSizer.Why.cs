@@ -151,7 +151,10 @@ public sealed partial class FoundationSizer
 
     private SizingStop PedestalStop()
     {
-        var bound = foundation.Rules.Pedestal is { SizeX: not null } or { Bars: not null } ? "what [pedestal] holds" : $"[pedestal] up to {Unit.Section.FormatWithSymbol(foundation.Rules.Pedestal.MostSize, project.Units)}, its bars and ties";
+        var rules = foundation.Rules.Pedestal;
+        var bound = rules is { SizeX: not null } or { Bars: not null } ? "what [pedestal] holds"
+            : rules.HoldsInSocket(foundation.Places[0].Support) ? $"[socket] walls up to {Unit.Section.FormatWithSymbol(rules.Sockets.MostWall, project.Units)}, depth up to {rules.Sockets.MostDepthRatio.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)} times the column's side, their bars and ties"
+            : $"[pedestal] up to {Unit.Section.FormatWithSymbol(rules.MostSize, project.Units)}, its bars and ties";
         return joints.LastFailure is { } failure ? Stop(failure, bound) : new SizingStop("pedestal", null, null, 0, bound, null);
     }
 

@@ -248,7 +248,7 @@ public sealed class Grouping
             }
         }
 
-        if (!BaseGeometry.ColumnOnPedestal(f, design.Pedestal) || BaseLevels.Fault(f, design.Size.Thickness, project.Units) is not null)
+        if (BaseGeometry.Standing(f, design).Fit != PedestalFit.Fits || BaseLevels.Fault(f, design.Size.Thickness, project.Units) is not null)
         {
             return false;
         }

@@ -16,12 +16,17 @@ internal sealed class JointSearch
     private const double LeastTieSpacing = 0.075;
     private const double TieStep = 0.025;
 
+    // Ties of a socket are its main steel: thicker ones are tried too.
+    private const int TieSizes = 3;
+
     private readonly ImmutableArray<BaseState> states;
     private readonly Foundation foundation;
     private readonly RuleSet rules;
     private readonly Check[] ofPedestal;
     private readonly Check[] ofShear;
     private readonly Check[] ofDowels;
+    private readonly Check[] ofHollow;
+    private readonly Check[] ofWalls;
 
     public JointSearch(ImmutableArray<BaseState> states, Foundation foundation)
     {
@@ -32,6 +37,8 @@ internal sealed class JointSearch
         ofPedestal = Of("column-bearing", "pedestal");
         ofShear = Of("pedestal-shear");
         ofDowels = Of("interface", "interface-shear", "column-bearing");
+        ofHollow = Of("socket-depth", "socket-pressure", "column-bearing");
+        ofWalls = Of("socket-walls", "socket-shear");
     }
 
     /// <summary>The check that failed last, and where.</summary>
@@ -41,27 +48,27 @@ internal sealed class JointSearch
     public bool HasPedestal => rules.Pedestal.Carries(states[0].Place.Place.Support);
 
     /// <summary>Whether dowels are sought or held.</summary>
-    public bool HasDowels => rules.Column.Known && states.Any(s => s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round);
+    public bool HasDowels => rules.Column.Known && states.Any(s => s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round && !rules.Pedestal.HoldsInSocket(s.Place.Place.Support));
 
     /// <summary>The pedestal for the size that the states hold; null if none passes.</summary>
     public Pedestal? FindPedestal()
     {
         var stated = rules.Pedestal;
+        if (stated.HoldsInSocket(states[0].Place.Place.Support))
+        {
+            return Hollows().Select(Walled).FirstOrDefault(p => p is not null);
+        }
+
         var size = states[0].Size;
         foreach (var (x, y) in Sizes())
         {
-            foreach (var (bars, _) in Bars(x, y, stated))
+            foreach (var bars in Bars(x, y, stated.Round ? Math.PI * x * x / 4 : x * y))
             {
-                var tie = stated.Ties ?? new BarSpec(Tie(bars.Size!), 0, 0);
+                var tie = stated.Ties ?? new BarSpec(Ties(bars.Size!).First(), 0, 0);
                 foreach (var spacing in Spacings(stated, bars.Size!, tie.Size!, Math.Min(x, y)))
                 {
                     var pedestal = new Pedestal(x, y, stated.Round, bars, tie with { Spacing = spacing });
-                    foreach (var s in states)
-                    {
-                        s.Set(pedestal, BarLayer.None);
-                        s.Set(size);
-                    }
-
+                    Set(pedestal, size);
                     if (Exceeds(ofPedestal))
                     {
                         break;
@@ -108,11 +115,82 @@ internal sealed class JointSearch
         return null;
     }
 
-    private BarSize Tie(BarSize bar)
+    private void Set(Pedestal pedestal, in BaseSize size)
+    {
+        foreach (var s in states)
+        {
+            s.Set(pedestal, BarLayer.None);
+            s.Set(size);
+        }
+    }
+
+    // Sockets that hold the columns with their gaps, least concrete first; bars and ties still open.
+    private IEnumerable<Pedestal> Hollows()
+    {
+        var (stated, sockets) = (rules.Pedestal, rules.Pedestal.Sockets);
+        double Up(double v) => Math.Round(Math.Ceiling((v / stated.Step) - 1e-9) * stated.Step, 6);
+        var supports = states.Select(s => s.Place.Place.Support).ToList();
+        var side = supports.Max(s => Math.Max(s.SizeX, s.SizeY));
+        var (clearX, clearY) = (states.Max(s => s.Place.Outline.FaceX) + (2 * sockets.Gap), states.Max(s => s.Place.Outline.FaceY) + (2 * sockets.Gap));
+        var least = Up(supports.Max(sockets.LeastDepth));
+        double[] depths = sockets.Depth is { } depth ? [depth] : PlanCandidates.Steps(least, Math.Max(least, sockets.MostDepthRatio * side), stated.Step);
+        double[] walls = sockets.Wall is { } wall ? [wall] : PlanCandidates.Steps(sockets.LeastWall, Math.Max(sockets.LeastWall, sockets.MostWall), stated.Step / 2);
+        IEnumerable<(double X, double Y, double Wall)> plans = stated is { SizeX: { } x, SizeY: { } y }
+            ? [(x, y, sockets.Wall ?? Math.Min(x - clearX, y - clearY) / 2)]
+            : walls.Select(w => (Up(clearX + (2 * w)), Up(clearY + (2 * w)), w));
+        return plans.Where(p => p.Wall > 0).SelectMany(p => depths.Select(d => new Pedestal(p.X, p.Y, false, BarSpec.None, BarSpec.None) { Socket = new Socket(d, p.Wall) }))
+            .OrderBy(p => p.OwnArea * (p.Socket!.Depth + sockets.Bed)).ThenBy(p => p.Socket!.Depth);
+    }
+
+    // The least bars, then the least ties, with which a socket passes; null if none.
+    private Pedestal? Walled(Pedestal hollow)
+    {
+        var (stated, size, socket) = (rules.Pedestal, states[0].Size, hollow.Socket!);
+        Set(hollow, size);
+        if (states.Any(s => s.PedestalHeight < socket.Depth + stated.Sockets.Bed - 1e-6) || Exceeds(ofHollow))
+        {
+            return null;
+        }
+
+        foreach (var bars in Bars(hollow.SizeX, hollow.SizeY, hollow.OwnArea))
+        {
+            var ties = stated.Ties is { } held
+                ? [held]
+                : Ties(bars.Size!).Take(TieSizes).SelectMany(t => Spacings(stated, bars.Size!, t, socket.Wall).Select(s => new BarSpec(t, 0, s))).OrderBy(t => t.Size!.Area / t.Spacing).ThenByDescending(t => t.Spacing).ToList();
+            if (ties.Count == 0)
+            {
+                continue;
+            }
+
+            Set(hollow with { Bars = bars, Ties = ties[0] }, size);
+            if (Exceeds(ofPedestal))
+            {
+                continue;
+            }
+
+            foreach (var tie in ties)
+            {
+                var pedestal = hollow with { Bars = bars, Ties = tie };
+                Set(pedestal, size);
+                if (!Exceeds(ofWalls))
+                {
+                    return pedestal;
+                }
+            }
+
+            // More bars help the walls little: thicker walls do.
+            return null;
+        }
+
+        return null;
+    }
+
+    // Sizes that may tie bars: the least allowed, then those of the project.
+    private IEnumerable<BarSize> Ties(BarSize bar)
     {
         var least = states[0].Code.LeastTie(bar.Diameter);
         var sizes = rules.Steel.Bars[0].Name[0] == '#' ? BarSize.UsSizes : BarSize.MetricSizes;
-        return sizes.First(b => b.Diameter >= least - 1e-9);
+        return sizes.Where(b => b.Diameter >= least - 1e-9).Take(1).Concat(rules.Steel.Bars.Where(b => b.Diameter > least + 1e-9)).DistinctBy(b => b.Name).OrderBy(b => b.Diameter);
     }
 
     private IEnumerable<(double X, double Y)> Sizes()
@@ -142,16 +220,15 @@ internal sealed class JointSearch
         }
     }
 
-    private IEnumerable<(BarSpec Bars, double Mass)> Bars(double x, double y, PedestalRules stated)
+    private IEnumerable<BarSpec> Bars(double x, double y, double gross)
     {
-        if (stated.Bars is { } held)
+        if (rules.Pedestal.Bars is { } held)
         {
-            return [(held, 0)];
+            return [held];
         }
 
         var (low, high) = states[0].Code.ColumnSteel(states[0].PedestalHeight > 3 * Math.Min(x, y));
-        var gross = stated.Round ? Math.PI * x * x / 4 : x * y;
-        return Layers(x, y, rules.Pedestal.Cover, MostGap).Where(l => l.Area >= low * gross && l.Area <= high * gross).Select(l => (BarSpec.Of(l), l.Area));
+        return Layers(x, y, rules.Pedestal.Cover, MostGap).Where(l => l.Area >= low * gross && l.Area <= high * gross).Select(BarSpec.Of);
     }
 
     // Least area first; of equal area the thinner bars, which need less length to take up their force.

@@ -77,6 +77,11 @@ public sealed record AdoptedEntry(
             values.Add(("pedestal.size", p.Round ? Length(p.SizeX) : $"[{Length(p.SizeX)}, {Length(p.SizeY)}]"));
             values.Add(("pedestal.bars", Bars(p.Bars)));
             values.Add(("pedestal.ties", TomlText.Quote(p.Ties.ToString())));
+            if (p.Socket is { } socket)
+            {
+                values.Add(("pedestal.socket", Length(socket.Depth)));
+                values.Add(("pedestal.wall", Length(socket.Wall)));
+            }
         }
 
         values.Add(("found", TomlText.Quote(DigestOf(values.Select(v => (v.Key, v.Value))))));

@@ -40,7 +40,7 @@ public static class AdoptedReader
     }
 
     /// <summary>The keys that `set` and `check --set` change.</summary>
-    public static IReadOnlyList<string> Keys { get; } = ["length", "width", "thickness", "bottom-x", "bottom-y", "top-x", "top-y", "shift-x", "shift-y", "dowels", "pedestal.size", "pedestal.bars", "pedestal.ties"];
+    public static IReadOnlyList<string> Keys { get; } = ["length", "width", "thickness", "bottom-x", "bottom-y", "top-x", "top-y", "shift-x", "shift-y", "dowels", "pedestal.size", "pedestal.bars", "pedestal.ties", "pedestal.socket", "pedestal.wall"];
 
     /// <summary>Reads a value of a key as `set` and `check --set` give it; reports nothing, tells the fault.</summary>
     /// <param name="design">The design to change.</param>
@@ -128,6 +128,11 @@ public static class AdoptedReader
             return design with { Pedestal = pedestal with { SizeX = x, SizeY = y } };
         }
 
+        if (key is "pedestal.socket" or "pedestal.wall")
+        {
+            return InSocket(design, key, value, out fault);
+        }
+
         if (!BarSpec.TryParse(value, out var bars, out fault))
         {
             return null;
@@ -152,6 +157,23 @@ public static class AdoptedReader
             "pedestal.ties" => design with { Pedestal = design.Pedestal! with { Ties = bars } },
             _ => Unknown(key, out fault),
         };
+    }
+
+    private static FoundationDesign? InSocket(FoundationDesign design, string key, string value, out string? fault)
+    {
+        if (design.Pedestal?.Socket is not { } socket)
+        {
+            fault = "there is no socket to change; ask for one in plinth.toml: [socket] under = \"concrete\"";
+            return null;
+        }
+
+        if (!Quantity.TryRead(value, Measure.Length, out var v, out fault) || v <= 0)
+        {
+            fault = fault is null ? $"{key} \"{value}\" must be more than zero" : $"{key} {fault}";
+            return null;
+        }
+
+        return design with { Pedestal = design.Pedestal with { Socket = key == "pedestal.socket" ? socket with { Depth = v } : socket with { Wall = v } } };
     }
 
     private static FoundationDesign? Unknown(string key, out string? fault)

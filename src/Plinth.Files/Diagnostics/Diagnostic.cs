@@ -74,6 +74,13 @@ public sealed class DiagnosticBag
 /// <summary>Finds the known word nearest to one that is not known.</summary>
 public static class Nearest
 {
+    /// <summary>What may stand in place of an unknown word, with the nearest first where one is near: the end of a message after "is not known; ".</summary>
+    public static string OneOf(string word, IEnumerable<string> words)
+    {
+        string[] all = [.. words];
+        return (Of(word, all) is { } near ? $"did you mean \"{near}\"? It is" : "it is") + " one of " + string.Join(", ", all.Select(w => $"\"{w}\""));
+    }
+
     /// <summary>The nearest by edits, or null if none is near enough to be meant.</summary>
     public static string? Of(string word, IEnumerable<string> known)
     {

@@ -276,6 +276,12 @@ public static class ResultsJson
             json.WriteNumber("size_y_m", pedestal.SizeY);
             json.WriteString("bars", pedestal.Bars.ToString());
             json.WriteString("ties", pedestal.Ties.ToString());
+            if (pedestal.Socket is { } socket)
+            {
+                json.WriteNumber("socket_depth_m", socket.Depth);
+                json.WriteNumber("socket_wall_m", socket.Wall);
+            }
+
             json.WriteEndObject();
         }
 

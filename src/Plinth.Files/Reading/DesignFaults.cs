@@ -51,26 +51,21 @@ public static class DesignFaults
         return BaseLevels.Fault(f, design.Size.Thickness, units) is { } level ? ("thickness", level) : null;
     }
 
-    // What is adopted between column and base must be what plinth.toml asks for.
+    // What is adopted between column and base must be what plinth.toml asks for, and hold the column.
     private static (string Key, string Message)? Standing(Foundation f, FoundationDesign design)
     {
-        var wanted = f.Rules.Pedestal.Carries(f.Places[0].Support);
-        if (wanted && design.Pedestal is null)
+        var (fit, place) = BaseGeometry.Standing(f, design);
+        return fit switch
         {
-            return ("", "has no pedestal, which plinth.toml asks for; delete the table to have it sized anew, or write pedestal.size, pedestal.bars and pedestal.ties");
-        }
-
-        if (!wanted && design.Pedestal is not null)
-        {
-            return ("pedestal", "has a pedestal, which plinth.toml does not ask for; write [pedestal] under = \"all\", or delete its keys here");
-        }
-
-        if (!BaseGeometry.ColumnOnPedestal(f, design.Pedestal))
-        {
-            return ("pedestal", "the column or its plate stands beyond the pedestal; make the pedestal larger");
-        }
-
-        return null;
+            PedestalFit.Fits => null,
+            PedestalFit.Missing => ("", "has no pedestal, which plinth.toml asks for; delete the table to have it sized anew, or write pedestal.size, pedestal.bars and pedestal.ties"),
+            PedestalFit.NotAsked => ("pedestal", "has a pedestal, which plinth.toml does not ask for; write [pedestal] under = \"all\", or delete its keys here"),
+            PedestalFit.SocketMissing => ("pedestal", "has no socket, which plinth.toml asks for; delete the table to have it sized anew, or write pedestal.socket and pedestal.wall"),
+            PedestalFit.SocketNotAsked => ("pedestal", "has a socket, which plinth.toml does not ask for; write [socket] under = \"concrete\", or delete pedestal.socket and pedestal.wall"),
+            PedestalFit.ColumnBeyond => ("pedestal", $"the column or its plate at {place.Name} stands beyond the pedestal; make the pedestal larger"),
+            PedestalFit.SocketNarrow => ("pedestal", $"the column of {place.Name} with [socket] gap on every side does not go into the socket; make pedestal.size larger or pedestal.wall thinner"),
+            _ => ("pedestal", $"the socket of {place.Name} with its bed reaches below the top of the base; make it less deep, raise the rim, or found the base deeper"),
+        };
     }
 
     // With the top held, no thickness can help a level that lies below it.
@@ -78,6 +73,11 @@ public static class DesignFaults
     {
         foreach (var place in f.Places)
         {
+            if (f.Rules.Pedestal.HoldsInSocket(place.Support) && Math.Abs(Math.IEEERemainder(place.Support.AngleDegrees - place.AngleDegrees, 90)) > 1e-6)
+            {
+                bag.Error(supports[place.Name].Place, $"support \"{place.Name}\": its precast column is turned against its base, and a socket is not designed for that; give the foundation the column's angle");
+            }
+
             if (place.Ground.TopDepth is { } top && place.Support.Level is { } level && level < place.Ground.Level - top - 1e-6)
             {
                 string Show(double v) => Unit.Length.FormatWithSymbol(v, units);
@@ -107,6 +107,7 @@ public static class DesignFaults
         var bars = entry.Design.Bars(side);
         var (stated, pedestal) = (f.Rules.Pedestal, entry.Design.Pedestal);
         Differs("pedestal", pedestal is not null && ((stated.SizeX is { } px && Math.Abs(px - pedestal.SizeX) > 1e-6) || (stated.SizeY is { } py && Math.Abs(py - pedestal.SizeY) > 1e-6) || (stated.Bars is { } pb && pb != pedestal.Bars) || (stated.Ties is { } pt && pt != pedestal.Ties)), "pedestal");
+        Differs("pedestal.socket", pedestal?.Socket is { } socket && ((stated.Sockets.Depth is { } depth && Math.Abs(depth - socket.Depth) > 1e-6) || (stated.Sockets.Wall is { } wall && Math.Abs(wall - socket.Wall) > 1e-6)), "socket.depth or socket.wall");
         Differs("dowels", f.Rules.Column.Dowels is { } dowels && dowels != entry.Design.Dowels, "column.dowels");
         Differs("bottom-x", held.BottomX is { } bx && bx.Resolve(size.Width, side) != bars.BottomX, "bottom-x");
         Differs("bottom-y", held.BottomY is { } by && by.Resolve(size.Length, side) != bars.BottomY, "bottom-y");

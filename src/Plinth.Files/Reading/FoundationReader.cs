@@ -155,7 +155,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             RuleReader.Rates(t.Inner("rates"), rules.Rates))
         {
             Column = ColumnReader.Column(t.Inner("column"), rules.Column),
-            Pedestal = ColumnReader.Pedestal(t.Inner("pedestal"), rules.Pedestal),
+            Pedestal = ColumnReader.Socket(t.Inner("socket"), ColumnReader.Pedestal(t.Inner("pedestal"), rules.Pedestal)),
         };
         t.Done();
         if (choice is not null)

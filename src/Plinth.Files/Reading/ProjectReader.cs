@@ -185,7 +185,7 @@ public static class ProjectReader
             code = ConcreteCodes.Find(id);
             if (code is null)
             {
-                t.Fault("code", $"code = \"{id}\" is not known; " + (Nearest.Of(id, ConcreteCodes.Ids) is { } near ? $"did you mean \"{near}\"? " : "") + $"It is one of {string.Join(", ", ConcreteCodes.Ids)}");
+                t.Fault("code", $"code = \"{id}\" is not known; {Nearest.OneOf(id, ConcreteCodes.Ids)}");
             }
         }
         else if (!t.Has("code"))
@@ -237,7 +237,7 @@ public static class ProjectReader
             RuleReader.Rates(t.Inner("rates"), new RateRules()))
         {
             Column = ColumnReader.Column(t.Inner("column"), Defaults.Column(metric)),
-            Pedestal = ColumnReader.Pedestal(t.Inner("pedestal"), Defaults.Pedestal(metric)),
+            Pedestal = ColumnReader.Socket(t.Inner("socket"), ColumnReader.Pedestal(t.Inner("pedestal"), Defaults.Pedestal(metric))),
         };
     }
 

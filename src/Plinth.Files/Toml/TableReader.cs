@@ -90,8 +90,7 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
             all.Add(word);
         }
 
-        var near = Nearest.Of(text, all);
-        bag.Error(PlaceOf(key), $"{key} = \"{text}\" is not known; " + (near is null ? "" : $"did you mean \"{near}\"? ") + $"It is one of {string.Join(", ", all.Select(w => $"\"{w}\""))}");
+        bag.Error(PlaceOf(key), $"{key} = \"{text}\" is not known; {Nearest.OneOf(text, all)}");
         return fallback;
     }
 

@@ -83,7 +83,8 @@ public abstract class ConcreteCode
     /// <param name="breadth">bw, m.</param>
     /// <param name="depth">d, m.</param>
     /// <param name="steelArea">As of the bars that span, m2.</param>
-    public abstract double OneWayShear<T>(ref T trace, ConcreteRules concrete, double breadth, double depth, double steelArea)
+    /// <param name="ofFooting">Whether it is a footing's own section, for which codes may leave the effect of its size away.</param>
+    public abstract double OneWayShear<T>(ref T trace, ConcreteRules concrete, double breadth, double depth, double steelArea, bool ofFooting = true)
         where T : struct, ITrace;
 
     /// <summary>Design strength of concrete in two-way shear, φvc, kPa.</summary>
@@ -235,7 +236,21 @@ public abstract class ConcreteCode
     /// <param name="bars">Its bars.</param>
     /// <param name="strength">f'c, kPa.</param>
     /// <param name="yield">fy, kPa.</param>
-    public abstract ColumnSection Section(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double strength, double yield);
+    /// <param name="hollowX">Clear size along x of a hollow in its middle, m; 0: none.</param>
+    /// <param name="hollowY">The same along y, m.</param>
+    public abstract ColumnSection Section(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double strength, double yield, double hollowX = 0, double hollowY = 0);
+
+    /// <summary>Design shear stress across the keyed contact of grout with column or socket, φvnh, kPa.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    public abstract double KeyedShear<T>(ref T trace)
+        where T : struct, ITrace;
+
+    /// <summary>Design strength of bars in tension, φTn, kN.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="steel">As, m2.</param>
+    /// <param name="yield">fy, kPa.</param>
+    public abstract double TensionStrength<T>(ref T trace, double steel, double yield)
+        where T : struct, ITrace;
 
     /// <summary>How many times a load a tied section holds by design strength, cap on axial force included.</summary>
     /// <param name="trace">Receives the steps.</param>

@@ -23,7 +23,7 @@ internal static class LoadsReader
         var standard = LoadStandards.Find(id);
         if (standard is null)
         {
-            t.Fault("standard", $"standard = \"{id}\" is not known; " + (Nearest.Of(id, LoadStandards.Ids) is { } near ? $"did you mean \"{near}\"? " : "") + $"It is one of {string.Join(", ", LoadStandards.Ids)}");
+            t.Fault("standard", $"standard = \"{id}\" is not known; {Nearest.OneOf(id, LoadStandards.Ids)}");
         }
 
         if (standard is En1990)

@@ -5,7 +5,7 @@ using Plinth.Files.Toml;
 
 namespace Plinth.Files.Reading;
 
-/// <summary>Reads [column] and [pedestal].</summary>
+/// <summary>Reads [column], [pedestal] and [socket].</summary>
 internal static class ColumnReader
 {
     public static ColumnRules Column(TableReader t, ColumnRules basis)
@@ -52,7 +52,34 @@ internal static class ColumnReader
         return result;
     }
 
-    /// <summary>The pedestal of a table of adopted.toml: size, bars, ties.</summary>
+    public static PedestalRules Socket(TableReader t, PedestalRules pedestal)
+    {
+        var basis = pedestal.Sockets;
+        var held = t.Has("depth") || t.Has("wall");
+        var result = basis with
+        {
+            Used = t.Choice("under", held || basis.Used, ("none", false), ("concrete", true)),
+            Depth = t.QuantityOrNull("depth", Measure.Length, Sign.Positive) ?? basis.Depth,
+            Wall = t.QuantityOrNull("wall", Measure.Length, Sign.Positive) ?? basis.Wall,
+            Face = t.Choice("face", basis.Face, ("smooth", SocketFace.Smooth), ("keyed", SocketFace.Keyed)),
+            Gap = t.Quantity("gap", Measure.Length, basis.Gap, Sign.Positive),
+            Bed = t.Quantity("bed", Measure.Length, basis.Bed),
+            Grout = t.QuantityOrNull("grout", Measure.Pressure, Sign.Positive) ?? basis.Grout,
+            DepthRatio = t.Number("least-ratio", basis.DepthRatio, Sign.Positive),
+            MostDepthRatio = t.Number("most-ratio", basis.MostDepthRatio, Sign.Positive),
+            LeastWall = t.Quantity("least-wall", Measure.Length, basis.LeastWall, Sign.Positive),
+            MostWall = t.Quantity("most-wall", Measure.Length, basis.MostWall, Sign.Positive),
+        };
+        if (result.Used && pedestal.Round)
+        {
+            t.Fault("under", "a socket is rectangular, but [pedestal] shape is \"round\"; keep one");
+        }
+
+        t.Done();
+        return pedestal with { Sockets = result };
+    }
+
+    /// <summary>The pedestal of a table of adopted.toml: size, bars, ties, and a socket's depth and walls.</summary>
     public static (Pedestal? Pedestal, BarSpec? Dowels) Adopted(TableReader t)
     {
         var round = t.Choice("shape", false, ("rect", false), ("round", true));
@@ -65,8 +92,15 @@ internal static class ColumnReader
         }
 
         var (size, bars, ties, dowels) = (Size(t, round), Upright(t, "bars"), Ties(t, "ties"), Upright(t, "dowels"));
+        var (depth, wall) = (t.QuantityOrNull("socket", Measure.Length, Sign.Positive), t.QuantityOrNull("wall", Measure.Length, Sign.Positive));
+        if (t.Has("socket") != t.Has("wall"))
+        {
+            t.Missing(t.Has("socket") ? "wall" : "socket", t.Has("socket") ? "\"200 mm\"" : "\"600 mm\"");
+            return (null, dowels);
+        }
+
         t.Done();
-        return (size is { } s && bars is not null && ties is not null ? new Pedestal(s.X, s.Y, round, bars, ties) : null, dowels);
+        return (size is { } s && bars is not null && ties is not null ? new Pedestal(s.X, s.Y, round, bars, ties) { Socket = depth is { } d && wall is { } w ? new Socket(d, w) : null } : null, dowels);
     }
 
     /// <summary>Upright bars: an even number from 4; null if the key is absent or wrong.</summary>

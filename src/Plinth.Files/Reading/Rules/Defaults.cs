@@ -25,7 +25,7 @@ internal static class Defaults
     /// <summary>Defaults of [pedestal].</summary>
     public static PedestalRules Pedestal(bool metric) => metric
         ? PedestalRules.None
-        : PedestalRules.None with { Ledge = 2 * Inch, Step = 2 * Inch, MostSize = 5 * Foot, Cover = 2 * Inch };
+        : PedestalRules.None with { Ledge = 2 * Inch, Step = 2 * Inch, MostSize = 5 * Foot, Cover = 2 * Inch, Sockets = SocketRules.None with { Gap = 3 * Inch, Bed = 2 * Inch, LeastWall = 6 * Inch, MostWall = 20 * Inch } };
 
     /// <summary>Defaults of [concrete]; strength has none.</summary>
     public static ConcreteRules Concrete(bool metric) => metric

@@ -16,7 +16,7 @@ internal readonly struct ColumnBearing : ICheckRule<Nothing>
     {
         var support = s.Place.Place.Support;
         var least = support.Shape == ColumnShape.Steel ? support.PlateX * support.PlateY : support.Area;
-        var strength = Math.Min(Math.Min(s.Rules.Concrete.Strength, s.Rules.Column.Strength ?? double.PositiveInfinity), s.Pedestal is null ? double.PositiveInfinity : JointSections.PedestalStrength(s));
+        var strength = Math.Min(Math.Min(s.Rules.Concrete.Strength, s.Rules.Column.Strength ?? double.PositiveInfinity), s.Pedestal is null ? double.PositiveInfinity : s.Pedestal.Socket is null ? JointSections.PedestalStrength(s) : SocketForces.FootStrength(s));
         return (s.Place.Sums[k].N + (s.Combinations[k].WeightFactor * s.PedestalWeight)) / (s.Code.BearingPhi * 0.85 * strength * Math.Min(least, s.Pedestal?.Area ?? least));
     }
 
@@ -53,6 +53,7 @@ internal readonly struct ColumnBearing : ICheckRule<Nothing>
             {
                 (0, true) => "on the base" + (JointSections.Designed(s) || !Concrete(s) ? "" : "; the column's own concrete is not checked: [column] strength is not given"),
                 (0, false) => "of the pedestal on the base",
+                (1, _) when s.Pedestal?.Socket is not null => "of the column's foot in the socket",
                 (1, _) => s.Pedestal is null ? "of the column's own concrete" : "on the pedestal",
                 _ => "of the column's own concrete",
             });
@@ -99,6 +100,12 @@ internal readonly struct ColumnBearing : ICheckRule<Nothing>
         var n = s.Place.Sums[k].N;
         if (which == 0)
         {
+            // In a socket the column's foot presses, not the walls.
+            if (s.Pedestal?.Socket is not null)
+            {
+                return Outcome.NotDone;
+            }
+
             trace.Heading(s.Pedestal is null ? "Bearing on the base" : "Bearing of the pedestal on the base");
             if (s.Pedestal is not null)
             {
@@ -117,6 +124,13 @@ internal readonly struct ColumnBearing : ICheckRule<Nothing>
             if (s.Pedestal is null)
             {
                 return Outcome.NotDone;
+            }
+
+            if (s.Pedestal.Socket is not null)
+            {
+                trace.Heading("Bearing of the column's foot in the socket");
+                var foot = trace.Given("A1", s.Place.Place.Support.Area, Unit.Area, "the column; what surrounds it is not counted on");
+                return Outcome.Ratio(n, s.Code.BearingOnConcrete(ref trace, SocketForces.FootStrength(s), foot, foot));
             }
 
             trace.Heading("Bearing of the column on the pedestal");

@@ -56,11 +56,11 @@ internal readonly struct Interface : ICheckRule<JointStrength>
 
         var none = default(NoTrace);
         var times = double.PositiveInfinity;
-        var pulled = s.Pedestal is not null && Pulls(JointSections.AtPedestalFoot(s, k), s.Pedestal.SizeX, s.Pedestal.SizeY);
+        var pulled = s.Pedestal is not null && JointSections.Pulls(JointSections.AtPedestalFoot(s, k), s.Pedestal.SizeX, s.Pedestal.SizeY);
         if (column)
         {
             var a = JointSections.AtColumnFoot(s, k);
-            pulled |= Pulls(a, s.Place.Place.Support.SizeX, s.Place.Place.Support.SizeY);
+            pulled |= JointSections.Pulls(a, s.Place.Place.Support.SizeX, s.Place.Place.Support.SizeY);
             times = Math.Abs(a.N) + a.Moment > 0 ? s.Code.TimesHeld(ref none, s.Joints.Column(s), a.N, a.Mx, a.My) : times;
             if (T.Records)
             {
@@ -96,9 +96,6 @@ internal readonly struct Interface : ICheckRule<JointStrength>
         return Outcome.Ratio(worst, 1);
     }
 
-    // Beyond the middle third some of the section parts.
-    private static bool Pulls(in SectionAction a, double x, double y) => a.N <= 0 || (Math.Abs(a.My) / a.N / x) + (Math.Abs(a.Mx) / a.N / y) > 1.0 / 6;
-
     private static void Tell<T>(BaseState s, in SectionAction a, ref T trace)
         where T : struct, ITrace
     {
@@ -118,7 +115,7 @@ internal readonly struct Interface : ICheckRule<JointStrength>
         where T : struct, ITrace
     {
         var bars = ofColumn ? s.Dowels : JointSections.Bars(s.Pedestal!);
-        var gross = ofColumn ? s.Place.Place.Support.Area : s.Pedestal!.Area;
+        var gross = ofColumn ? s.Place.Place.Support.Area : s.Pedestal!.OwnArea;
         trace.Heading(ofColumn ? "Dowels of the column" : "Bars of the pedestal into the base");
         var least = trace.Let("As,least", s.Code.LeastDowels * gross, Unit.SteelArea, $"0.005·{new Sym("Ag", gross, Unit.SteelArea)}", s.Code.InterfaceClause);
         if (bars.Size is not { } size)
@@ -203,7 +200,7 @@ internal readonly struct InterfaceShear : ICheckRule<Nothing>
         var rules = s.Rules;
         var bars = ofColumn ? s.Dowels : JointSections.Bars(s.Pedestal!);
         var strength = ofColumn ? Math.Min(rules.Column.Strength ?? double.PositiveInfinity, JointSections.Supporting(s)) : Math.Min(JointSections.PedestalStrength(s), rules.Concrete.Strength);
-        var joint = new FrictionJoint(strength, rules.Concrete.Lightweight, ofColumn ? s.Place.Place.Support.Area : s.Pedestal!.Area, bars.Area, rules.Steel.Yield, pressing, rules.Column.Joint);
+        var joint = new FrictionJoint(strength, rules.Concrete.Lightweight, ofColumn ? s.Place.Place.Support.Area : s.Pedestal!.OwnArea, bars.Area, rules.Steel.Yield, pressing, rules.Column.Joint);
         return Outcome.Ratio(vu, s.Code.ShearFriction(ref trace, joint));
     }
 }

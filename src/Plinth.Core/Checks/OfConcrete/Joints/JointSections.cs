@@ -28,8 +28,8 @@ internal sealed class JointSections
     /// <summary>Forgets the sections, as something else stands there now.</summary>
     public void Forget() => (column, pedestal) = (null, null);
 
-    /// <summary>Whether a concrete column stands there whose joint is designed.</summary>
-    public static bool Designed(BaseState s) => s.Rules.Column.Known && s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round;
+    /// <summary>Whether a concrete column stands there whose joint is designed; one in a socket has none.</summary>
+    public static bool Designed(BaseState s) => s.Rules.Column.Known && s.Pedestal?.Socket is null && s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round;
 
     /// <summary>f'c of the pedestal, else of the base: what the column stands on, kPa.</summary>
     public static double Supporting(BaseState s) => s.Pedestal is null ? s.Rules.Concrete.Strength : PedestalStrength(s);
@@ -62,7 +62,10 @@ internal sealed class JointSections
 
     /// <summary>The pedestal.</summary>
     public ColumnSection Pedestal(BaseState s) =>
-        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal), s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s));
+        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal), s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s), s.Pedestal.Socket);
+
+    /// <summary>Whether an action parts some of a section: it pulls, or its force stands beyond the middle third.</summary>
+    public static bool Pulls(in SectionAction a, double x, double y) => a.N <= 0 ? a.N < 0 || a.Moment > 0 : (Math.Abs(a.My) / a.N / x) + (Math.Abs(a.Mx) / a.N / y) > 1.0 / 6;
 
     /// <summary>The pedestal's vertical bars.</summary>
     public static BarLayer Bars(Pedestal pedestal) => new(pedestal.Bars.Count, pedestal.Bars.Size);
@@ -75,11 +78,11 @@ internal sealed class JointSections
         return new SectionAction(turned.N, turned.Fx, turned.Fy, turned.Mx, turned.My);
     }
 
-    /// <summary>What acts on the pedestal at its foot, its own weight included, in the base's axes.</summary>
+    /// <summary>What acts on the pedestal at its foot, its own weight included, in the base's axes. The walls of a socket carry the moments and a pull; pressure passes through the column's foot.</summary>
     public static SectionAction AtPedestalFoot(BaseState s, int k)
     {
         var a = At(s, k, s.Thickness);
-        return a with { N = a.N + (s.Combinations[k].WeightFactor * s.PedestalWeight) };
+        return s.Pedestal?.Socket is null ? a with { N = a.N + (s.Combinations[k].WeightFactor * s.PedestalWeight) } : a with { N = Math.Min(0, a.N) };
     }
 
     /// <summary>What acts on the pedestal at its top, in the base's axes.</summary>
@@ -93,9 +96,10 @@ internal sealed class JointSections
     }
 
     // Bars stand within cover and ties; of a column the ties are not stated and taken as the least allowed.
-    private static ColumnSection Make(BaseState s, double x, double y, bool round, BarLayer bars, double coverToBars, double strength)
+    private static ColumnSection Make(BaseState s, double x, double y, bool round, BarLayer bars, double coverToBars, double strength, Socket? socket = null)
     {
         var toCentre = coverToBars + (bars.Diameter / 2);
-        return s.Code.Section(x, y, round, ColumnSection.Around(x, y, round, bars, toCentre), strength, s.Rules.Steel.Yield);
+        var (hx, hy) = socket is null ? (0, 0) : (x - (2 * socket.Wall), y - (2 * socket.Wall));
+        return s.Code.Section(x, y, round, ColumnSection.Around(x, y, round, bars, toCentre), strength, s.Rules.Steel.Yield, hx, hy);
     }
 }

@@ -25,7 +25,7 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
 
     public static double UpperBound(BaseState s, in PedestalLimits limits, int k)
     {
-        if (s.Pedestal is null)
+        if (s.Pedestal is not { Socket: null })
         {
             return double.PositiveInfinity;
         }
@@ -45,13 +45,13 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
 
         var none = default(NoTrace);
         var (foot, top) = (JointSections.AtPedestalFoot(s, k), JointSections.AtPedestalTop(s, k));
-        var (atFoot, atTop) = (Used(s, foot, ref none), Used(s, top, ref none));
+        var (atFoot, atTop) = (Used(s, foot, ref none), s.Pedestal.Socket is null ? Used(s, top, ref none) : 0);
         var section = Math.Max(atFoot, atTop);
         if (T.Records)
         {
             var a = atFoot >= atTop ? foot : top;
             trace.Heading(atFoot >= atTop ? "Pedestal, at its foot" : "Pedestal, at its top");
-            trace.Given("Pu", a.N, Unit.Force, atFoot >= atTop ? "of the column and the pedestal's factored weight" : "of the column");
+            trace.Given("Pu", a.N, Unit.Force, s.Pedestal.Socket is not null ? "a pull on the walls; what presses passes through the column's foot" : atFoot >= atTop ? "of the column and the pedestal's factored weight" : "of the column");
             trace.Given("Mx", a.Mx, Unit.Moment, "there");
             trace.Given("My", a.My, Unit.Moment, "there");
             Used(s, a, ref trace);
@@ -94,12 +94,12 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
 
         var (low, high) = s.Code.ColumnSteel(IsTall(s));
         var area = pedestal.Bars.Count * bar.Area;
-        trace.Let("ρ", area / pedestal.Area, Unit.Ratio, $"{new Sym("As", area, Unit.SteelArea)}/{new Sym("Ag", pedestal.Area, Unit.SteelArea)}");
+        trace.Let("ρ", area / pedestal.OwnArea, Unit.Ratio, $"{new Sym("As", area, Unit.SteelArea)}/{new Sym("Ag", pedestal.OwnArea, Unit.SteelArea)}");
         trace.Given("ρ,least", low, Unit.Ratio, IsTall(s) ? "taller than 3 times its least side: a column" : "pedestal");
         trace.Given("ρ,most", high, Unit.Ratio, "of the gross area");
-        var most = trace.Given("s,most", s.Code.TieSpacing(bar.Diameter, tie.Diameter, Math.Min(pedestal.SizeX, pedestal.SizeY)), Unit.Section, "16 bar, 48 tie diameters, least side", s.Code.TieClause);
+        var most = trace.Given("s,most", s.Code.TieSpacing(bar.Diameter, tie.Diameter, pedestal.Socket?.Wall ?? Math.Min(pedestal.SizeX, pedestal.SizeY)), Unit.Section, pedestal.Socket is null ? "16 bar, 48 tie diameters, least side" : "16 bar, 48 tie diameters, thickness of the walls", s.Code.TieClause);
         trace.Given("tie,least", s.Code.LeastTie(bar.Diameter), Unit.Section, tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? "the ties are thinner: not allowed" : "diameter of ties", s.Code.TieClause);
-        return new PedestalLimits(low * pedestal.Area / area, area / (high * pedestal.Area), tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? Outcome.NoCapacity : pedestal.Ties.Spacing / most);
+        return new PedestalLimits(low * pedestal.OwnArea / area, area / (high * pedestal.OwnArea), tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? Outcome.NoCapacity : pedestal.Ties.Spacing / most);
     }
 }
 
@@ -113,7 +113,7 @@ internal readonly struct PedestalShear : ICheckRule<Nothing>
     public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        if (s.Pedestal is not { Bars.Size: not null, Ties: { Size: not null, Spacing: > 0 } } pedestal)
+        if (s.Pedestal is not { Socket: null, Bars.Size: not null, Ties: { Size: not null, Spacing: > 0 } } pedestal)
         {
             return Outcome.NotDone;
         }

@@ -11,7 +11,7 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
     public override bool OneWayShearGrowsWithSteel => false;
 
     /// <inheritdoc/>
-    public override double OneWayShear<T>(ref T trace, ConcreteRules concrete, double breadth, double depth, double steelArea)
+    public override double OneWayShear<T>(ref T trace, ConcreteRules concrete, double breadth, double depth, double steelArea, bool ofFooting = true)
     {
         ArgumentNullException.ThrowIfNull(concrete);
         if (steelArea <= 0 || depth <= 0)

@@ -11,7 +11,7 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
     public override bool OneWayShearGrowsWithSteel => true;
 
     /// <inheritdoc/>
-    public override double OneWayShear<T>(ref T trace, ConcreteRules concrete, double breadth, double depth, double steelArea)
+    public override double OneWayShear<T>(ref T trace, ConcreteRules concrete, double breadth, double depth, double steelArea, bool ofFooting = true)
     {
         ArgumentNullException.ThrowIfNull(concrete);
         if (steelArea <= 0 || depth <= 0)
@@ -23,9 +23,12 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
         var root = Root(ref trace, concrete);
         var lambda = concrete.Lightweight;
         var rho = trace.Let("ρw", steelArea / (breadth * depth), Unit.Ratio, $"{new Sym("As", steelArea, Unit.SteelArea)}/({new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)})", $"{Name} 2.2");
-        var free = e.OneWaySteel * lambda * Math.Cbrt(rho) * root;
+        var size = ofFooting
+            ? trace.Given("λs", 1, Unit.Ratio, "of footings", $"{Name} 13.2.6.2")
+            : trace.Let("λs", Math.Min(1, Math.Sqrt(2 / (1 + (depth / e.SizeEffect)))), Unit.Ratio, $"min(1; √(2/(1 + {new Sym("d", depth, Unit.Section)}/{new Sym("d0", e.SizeEffect, Unit.Section)})))", $"{Name} 22.5.5.1.3");
+        var free = e.OneWaySteel * size * lambda * Math.Cbrt(rho) * root;
         var most = e.OneWayMost * lambda * root;
-        var vc = trace.Empirical("vc", Math.Min(free, most) * e.StressFactor, e.Stress, $"min({AciEdition.Text(e.OneWaySteel)}·{new Sym("λs", 1, Unit.Ratio)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("ρw", rho, Unit.Ratio)}^(1/3)·{new Sym("√f'c", root, Unit.Ratio)}; {AciEdition.Text(e.OneWayMost)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})", $"{Name} 22.5.5.1(c), 22.5.5.1.1, 13.2.6.2 (λs = 1)");
+        var vc = trace.Empirical("vc", Math.Min(free, most) * e.StressFactor, e.Stress, $"min({AciEdition.Text(e.OneWaySteel)}·{new Sym("λs", size, Unit.Ratio)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("ρw", rho, Unit.Ratio)}^(1/3)·{new Sym("√f'c", root, Unit.Ratio)}; {AciEdition.Text(e.OneWayMost)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})", $"{Name} 22.5.5.1(c), 22.5.5.1.1");
         var phi = Phi(ref trace, concrete);
         return trace.Let("φVc", phi * vc * breadth * depth, Unit.Force, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}·{new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)}", OneWayShearClause);
     }

@@ -98,8 +98,19 @@ public abstract partial class Aci318Base
     }
 
     /// <inheritdoc/>
-    public override ColumnSection Section(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double strength, double yield) =>
-        new(sizeX, sizeY, round, bars, 0.85 * strength, Beta1(strength), UltimateStrain, yield, Edition.Elasticity);
+    public override double KeyedShear<T>(ref T trace)
+    {
+        var stress = trace.Given("vnh", Edition.KeyedShear * Edition.StressFactor, Edition.Stress, "across a clean, roughened contact without ties", $"{Name} 16.4.4.2");
+        return trace.Let("φvnh", FrictionPhi * stress, Edition.Stress, $"0.75·{new Sym("vnh", stress, Edition.Stress)}", $"{Name} 16.4.4.1");
+    }
+
+    /// <inheritdoc/>
+    public override double TensionStrength<T>(ref T trace, double steel, double yield) =>
+        trace.Let("φTn", TensionPhi * steel * yield, Unit.Force, $"0.90·{new Sym("As", steel, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}", $"{Name} 22.4.3.1");
+
+    /// <inheritdoc/>
+    public override ColumnSection Section(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double strength, double yield, double hollowX = 0, double hollowY = 0) =>
+        new(sizeX, sizeY, round, bars, 0.85 * strength, Beta1(strength), UltimateStrain, yield, Edition.Elasticity, hollowX, hollowY);
 
     /// <inheritdoc/>
     public override double TimesHeld<T>(ref T trace, ColumnSection section, double n, double mx, double my)
@@ -142,7 +153,7 @@ public abstract partial class Aci318Base
     public override double UtilisationBound(ColumnSection section, double n, double mx, double my)
     {
         ArgumentNullException.ThrowIfNull(section);
-        if (n <= 0 || section.Round)
+        if (n <= 0 || section.Round || section.IsHollow)
         {
             return double.PositiveInfinity;
         }

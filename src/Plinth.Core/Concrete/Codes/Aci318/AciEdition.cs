@@ -58,6 +58,8 @@ public sealed record AciEdition
         FrictionBase = 480,
         FrictionMost = 1600,
         FrictionPlain = 800,
+        KeyedShear = 80,
+        SizeEffect = 10 * Inch,
         AxialShear = 2000,
         AxialTension = 500,
         AxialSteelShear = 6,
@@ -118,6 +120,8 @@ public sealed record AciEdition
         FrictionBase = 3.3,
         FrictionMost = 11,
         FrictionPlain = 5.5,
+        KeyedShear = 0.55,
+        SizeEffect = 0.25,
         AxialShear = 14,
         AxialTension = 1 / 0.29,
         AxialSteelShear = 6,
@@ -272,6 +276,12 @@ public sealed record AciEdition
 
     /// <summary>Greatest stress of shear friction, otherwise (22.9.4.4).</summary>
     public required double FrictionPlain { get; init; }
+
+    /// <summary>Shear stress across a clean, roughened contact without ties (16.4.4.2).</summary>
+    public required double KeyedShear { get; init; }
+
+    /// <summary>Depth d0 of the size effect λs = √(2/(1 + d/d0)), m (318-19 22.5.5.1.3).</summary>
+    public required double SizeEffect { get; init; }
 
     /// <summary>Divisor of Nu/Ag in one-way shear, 318-14 22.5.6.1.</summary>
     public required double AxialShear { get; init; }

@@ -1,0 +1,52 @@
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Contact;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Checks.OfConcrete;
+
+/// <summary>
+/// The foot of a column in a smooth socket, as it punches the floor below it: its whole force, no moments, which the walls carry. Keyed faces make column and
+/// socket one, so that two-way shear round the socket is all there is (EN 1992-1-1 10.9.6.2).
+/// </summary>
+internal readonly struct SocketFloor : ICheckRule<Nothing>
+{
+    public static Nothing Capacity(BaseState s) => default;
+
+    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var n = s.Place.Sums[k].N;
+        if (s.Pedestal?.Socket is not { } socket || s.Rules.Pedestal.Sockets is not { Face: Foundations.SocketFace.Smooth } rules || n <= 0 || s.Contact(k).State == ContactState.NoEquilibrium)
+        {
+            return Outcome.NotDone;
+        }
+
+        trace.Heading("The column's foot on the floor of the socket");
+        var below = trace.Let("hf", s.PedestalHeight - socket.Depth - rules.Bed, Unit.Section, $"{new Sym("hp", s.PedestalHeight, Unit.Section)} − {new Sym("l", socket.Depth, Unit.Section)} − {new Sym("bed", rules.Bed, Unit.Section)}");
+        var d = trace.Let("d", Math.Max(0, below) + s.MeanDepth(true), Unit.Section, $"max(0; {new Sym("hf", below, Unit.Section)}) + {new Sym("d,base", s.MeanDepth(true), Unit.Section)}");
+        var (cx, cy) = (s.Place.Outline.X, s.Place.Outline.Y);
+        var (bx, by) = (trace.Let("bx", cx + d, Unit.Section, $"{new Sym("cx", cx, Unit.Section)} + {new Sym("d", d, Unit.Section)}"), trace.Let("by", cy + d, Unit.Section, $"{new Sym("cy", cy, Unit.Section)} + {new Sym("d", d, Unit.Section)}"));
+        var (x0, x1, y0, y1) = (s.ColumnX - (bx / 2), s.ColumnX + (bx / 2), s.ColumnY - (by / 2), s.ColumnY + (by / 2));
+        if (x0 < -s.Length / 2 || x1 > s.Length / 2 || y0 < -s.Width / 2 || y1 > s.Width / 2)
+        {
+            // The sections round the socket, open ones among them, tell then.
+            return Outcome.NotDone;
+        }
+
+        var water = s.GroundLoad(k).WaterPressure;
+        var inside = s.Contact(k).Pressure.OverRectangle(x0, y0, x1, y1).Force + (water * bx * by);
+        var weight = s.WeightPerArea(k) * bx * by;
+        trace.Given("P", inside, Unit.Force, water > 0 ? "∫(p + u) dA inside the section, exact" : "∫p dA inside the section, exact");
+        trace.Given("Win", weight, Unit.Force, "factored weight of base and soil inside");
+        var net = s.Rules.Concrete.Pressure == Concrete.SectionPressure.Net ? Math.Max(0, inside - weight) : inside;
+        var q = trace.Given("Q", net, Unit.Force, s.Rules.Concrete.Pressure == Concrete.SectionPressure.Net ? "P less Win, where that pushes up" : "P");
+        var vu = trace.Let("Vu", Math.Max(0, n - q), Unit.Force, $"max(0; {new Sym("N", n, Unit.Force)} − {new Sym("Q", q, Unit.Force)})");
+        var around = trace.Let("bo", 2 * (bx + by), Unit.Section, $"2·({new Sym("bx", bx, Unit.Section)} + {new Sym("by", by, Unit.Section)})");
+        var stress = trace.Let("vu", vu / (around * d), Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", around, Unit.Section)}·{new Sym("d", d, Unit.Section)})");
+        var strength = s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(Math.Max(cx, cy) / Math.Min(cx, cy), 40, around, d));
+        var result = Outcome.Ratio(stress, strength);
+        trace.Let("utilisation", result.Utilisation, Unit.Ratio, $"{new Sym("vu", stress, Unit.Stress)}/{new Sym("φvc", strength, Unit.Stress)}");
+        return result;
+    }
+}
