@@ -52,4 +52,61 @@ public class GroupTests
         f.Run("group", "--types", "3").Exit.Should().Be(exit);
         f.Run("schedule", "--format", "csv").Out.Split('\n').Count(l => l.StartsWith('F')).Should().Be(3);
     }
+
+    [Fact]
+    public void Edge_bases_become_one_type_turned_and_stay_so()
+    {
+        // Three columns near the west line of the site and three near the east line.
+        using var f = new Folder();
+        f["plinth.toml"] = Folder.Toml + "[site]\nboundary = [[\"-0.6 m\", \"-9 m\"], [\"12.6 m\", \"-9 m\"], [\"12.6 m\", \"21 m\"], [\"-0.6 m\", \"21 m\"]]\n";
+        f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\nW1,0,0,400,400\nW2,0,6,400,400\nE1,12,0,400,400\nE2,12,6,400,400\n";
+        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n" + string.Concat(new[] { ("W1", 150, 30), ("W2", 170, 34), ("E1", 160, -32), ("E2", 150, -30) }.Select(s => $"{s.Item1},DEAD,0,0,{s.Item2},0,{-s.Item3}\n{s.Item1},LIVE,0,0,60,0,0\n{s.Item1},WX,1,0,0,0,2\n"));
+        f.Run("size", "--all").Exit.Should().Be(0);
+        f["adopted.toml"].Should().Contain("shift-x = \"-").And.Contain("shift-x = \"");
+        f.Run("group").Out.Should().Contain("4 of ").And.Contain("off-centre");
+        var ran = f.Run("group", "--types", "1");
+        ran.Exit.Should().Be(0, ran.Out + ran.Error);
+        f["adopted.toml"].Should().Contain("turned = \"180 deg\"").And.Contain("alike = [");
+        f.Run("check").Exit.Should().Be(0);
+        f.Run("status").Exit.Should().Be(0);
+        f.Run("size").Exit.Should().Be(0);
+        f.Run("show", "F1").Out.Should().Contain("turned 180°");
+        var places = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("places").EnumerateArray().ToList();
+        places.Should().HaveCount(4);
+        places.Count(p => p.TryGetProperty("turned_deg", out var t) && t.GetDouble() == 180).Should().Be(2);
+        foreach (var p in places)
+        {
+            var (x, east) = (p.GetProperty("x_m").GetDouble(), p.GetProperty("supports")[0].GetString()![0] == 'E');
+            (east ? 12 - x : x).Should().BeGreaterThan(0, "every base lies inwards of its column");
+        }
+    }
+
+    [Theory]
+    [InlineData("{ supports = [\"C2\"], turned = \"45 deg\" }", "quarter turns")]
+    [InlineData("{ supports = [\"C2\"], turnd = \"90 deg\" }", "did you mean \"turned\"")]
+    [InlineData("\"C2\"", "alike must be a list of places")]
+    [InlineData("{ turned = \"90 deg\" }", "alike must be a list of places")]
+    public void Wrong_places_are_refused(string place, string message)
+    {
+        using var f = new Folder();
+        f["plinth.toml"] = Folder.Toml + $"[[foundation]]\nmark = \"F1\"\nalike = [[\"C1\"], {place}]\n";
+        var ran = f.Run("size", "--all");
+        ran.Exit.Should().Be(2);
+        ran.Error.Should().Contain(message).And.Contain("plinth.toml:");
+    }
+
+    [Fact]
+    public void Held_edges_are_mirrored_where_the_file_says_so()
+    {
+        using var f = new Folder();
+        f["plinth.toml"] = Folder.Toml + "[[foundation]]\nmark = \"F1\"\nalike = [[\"C1\"], { supports = [\"C2\"], mirrored = true }]\nedge-x0 = \"700 mm\"\nlength = \"2.6 m\"\n";
+        f["reactions.csv"] = Folder.Reactions.Replace("C2,DEAD,0,0,640,4,0", "C2,DEAD,0,0,420,4,-40").Replace("C1,DEAD,2,0,420,0,5", "C1,DEAD,2,0,420,0,40");
+        var sized = f.Run("size", "--all");
+        f["adopted.toml"].Should().Contain("alike = [[\"C1\"], { supports = [\"C2\"], mirrored = true }]", sized.Out + sized.Error);
+        var places = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("places");
+        places[0].GetProperty("x_m").GetDouble().Should().BeApproximately(0.6, 1e-9, "west edge 0.7 m from the column");
+        places[1].GetProperty("x_m").GetDouble().Should().BeApproximately(6 - 0.6, 1e-9, "its mirror image");
+        f["adopted.toml"] = f["adopted.toml"].Replace(", mirrored = true", ", turned = \"180 deg\"");
+        f.Run("check").Error.Should().Contain("lies otherwise at C2");
+    }
 }

@@ -88,14 +88,14 @@ public sealed record Site(IReadOnlyList<PlanPoint> Boundary, IReadOnlyList<KeepO
         var freeY = held.EdgeY0 is null && held.EdgeY1 is null && !held.OffsetYGiven;
         for (var i = 0; i <= MostPushes; i++)
         {
-            var worst = (Beyond: 0.0, Out: default(PlanPoint), Angle: 0.0);
+            var worst = (Beyond: 0.0, Out: default(PlanPoint), Place: foundation.Places[0]);
             foreach (var place in foundation.Places)
             {
-                var offset = BaseGeometry.Offset(held, BaseGeometry.Outline(place, pedestal), size);
+                var offset = place.Lie.Of(BaseGeometry.Offset(held, BaseGeometry.Outline(place, pedestal), size));
                 var (beyond, way, _) = Beyond(BaseGeometry.Corners(place, BaseGeometry.Centre(place, offset), size));
                 if (beyond > worst.Beyond)
                 {
-                    worst = (beyond, way, place.AngleDegrees);
+                    worst = (beyond, way, place);
                 }
             }
 
@@ -104,9 +104,9 @@ public sealed record Site(IReadOnlyList<PlanPoint> Boundary, IReadOnlyList<KeepO
                 return size;
             }
 
-            var (sin, cos) = Loads.SupportAction.SinCosDegrees(worst.Angle);
-            var (x, y) = ((worst.Out.X * cos) + (worst.Out.Y * sin), (worst.Out.Y * cos) - (worst.Out.X * sin));
-            var (shiftX, shiftY) = (freeX ? size.ShiftX + x : size.ShiftX, freeY ? size.ShiftY + y : size.ShiftY);
+            var (sin, cos) = Loads.SupportAction.SinCosDegrees(worst.Place.AngleDegrees);
+            var push = worst.Place.Lie.Of(new PlanPoint((worst.Out.X * cos) + (worst.Out.Y * sin), (worst.Out.Y * cos) - (worst.Out.X * sin)));
+            var (shiftX, shiftY) = (freeX ? size.ShiftX + push.X : size.ShiftX, freeY ? size.ShiftY + push.Y : size.ShiftY);
             var next = size with { ShiftX = Away(shiftX, step), ShiftY = Away(shiftY, step) };
             if (next == size)
             {

@@ -210,7 +210,7 @@ public sealed partial class BaseState
     {
         Size = size;
         Generation++;
-        var offset = BaseGeometry.Offset(Foundation.Held, Outline, size);
+        var offset = Place.Place.Lie.Of(BaseGeometry.Offset(Foundation.Held, Outline, size));
         (ColumnX, ColumnY) = (offset.X, offset.Y);
         for (var i = 0; i < placedLoads.Length; i++)
         {

@@ -107,7 +107,7 @@ public static class BaseGeometry
     {
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
-        return Offset(foundation.Held, Outline(place, design.Pedestal), design.Size);
+        return place.Lie.Of(Offset(foundation.Held, Outline(place, design.Pedestal), design.Size));
     }
 
     /// <summary>The base's centre at a place, in project axes, m.</summary>

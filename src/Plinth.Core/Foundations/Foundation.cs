@@ -71,12 +71,40 @@ public sealed record HeldValues
     public bool Exposed { get; init; }
 }
 
+/// <summary>How a design lies at a place: mirrored first (its x reversed), then turned; the eight ways in which a rectangle fits its own outline or that of its quarter turn.</summary>
+/// <param name="QuarterTurns">Quarter turns anticlockwise, 0 to 3.</param>
+/// <param name="Mirrored">Whether its x is reversed.</param>
+public readonly record struct Lie(int QuarterTurns, bool Mirrored)
+{
+    /// <summary>As drawn.</summary>
+    public static readonly Lie AsDrawn;
+
+    /// <summary>Every way.</summary>
+    public static IReadOnlyList<Lie> All { get; } = [.. Enumerable.Range(0, 8).Select(i => new Lie(i % 4, i >= 4))];
+
+    /// <summary>This way, within a design that itself lies some way.</summary>
+    public Lie Within(Lie outer) => new((outer.QuarterTurns + (outer.Mirrored ? 4 - QuarterTurns : QuarterTurns)) % 4, outer.Mirrored ^ Mirrored);
+
+    /// <summary>A point of the design, as it lies in the axes of the turned base.</summary>
+    public Contact.PlanPoint Of(in Contact.PlanPoint point) => Mirrored ? new Contact.PlanPoint(-point.X, point.Y) : point;
+}
+
 /// <summary>Where a mark stands.</summary>
 /// <param name="Support">The column it carries.</param>
-/// <param name="AngleDegrees">The base's angle, degrees anticlockwise.</param>
+/// <param name="AngleDegrees">The base's angle, degrees anticlockwise, its quarter turns included.</param>
 /// <param name="Ground">The ground there.</param>
 public sealed record Place(Support Support, double AngleDegrees, GroundRules Ground)
 {
+    /// <summary>How the design lies here.</summary>
+    public Lie Lie { get; init; }
+
+    /// <summary>The place with its design lying some further way.</summary>
+    public Place Lying(Lie lie)
+    {
+        var whole = lie.Within(Lie);
+        return this with { AngleDegrees = AngleDegrees + (90 * (whole.QuarterTurns - Lie.QuarterTurns)), Lie = whole };
+    }
+
     /// <summary>The place's name in results: its support's label.</summary>
     public string Name => Support.Label;
 }

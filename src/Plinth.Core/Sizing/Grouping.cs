@@ -40,7 +40,7 @@ public sealed class Grouping
     private readonly List<(Foundation Foundation, FoundationDesign Design)> open = [];
     private readonly List<(Foundation Foundation, FoundationDesign Design)> kept = [];
     private readonly List<FoundationDesign> candidates = [];
-    private readonly Checker[] checkers;
+    private readonly Checker?[,] checkers = new Checker?[0, 0];
     private readonly sbyte[,] tried = new sbyte[0, 0];
     private readonly TypeChoice? choice;
 
@@ -54,7 +54,7 @@ public sealed class Grouping
         ArgumentNullException.ThrowIfNull(mayChange);
         this.project = project;
         var first = adopted.Select(a => a.Foundation).FirstOrDefault(f => mayChange(f) && IsPlain(f));
-        var may = adopted.Select(a => first is not null && mayChange(a.Foundation) && IsPlain(a.Foundation) && SameRules(a.Foundation.Rules, first.Rules) && a.Design.Size is { ShiftX: 0, ShiftY: 0 }).ToArray();
+        var may = adopted.Select(a => first is not null && mayChange(a.Foundation) && IsPlain(a.Foundation) && SameRules(a.Foundation.Rules, first.Rules)).ToArray();
         var loaded = new Checker?[adopted.Count];
         Parallel.For(0, adopted.Count, i =>
         {
@@ -67,7 +67,13 @@ public sealed class Grouping
             (may[i] ? open : kept).Add(adopted[i]);
         }
 
-        checkers = [.. Enumerable.Range(0, adopted.Count).Where(i => may[i]).Select(i => loaded[i]!)];
+        checkers = new Checker?[open.Count, Lie.All.Count];
+        var at = 0;
+        foreach (var checker in loaded.Where((_, i) => may[i]))
+        {
+            checkers[at++, 0] = checker;
+        }
+
         candidates.AddRange(open.Select(o => o.Design).Distinct());
         candidates.AddRange(Joined());
         candidates.AddRange(SizedTogether().Where(d => !candidates.Contains(d)).ToList());
@@ -102,7 +108,7 @@ public sealed class Grouping
         }
 
         return choice.Best(most - kept.Count) is { } chosen
-            ? Of([.. chosen.Types.Select(t => (candidates[t], (IReadOnlyList<Foundation>)[.. open.Where((_, i) => chosen.Of[i] == t).Select(o => o.Foundation)]))], chosen.Proven)
+            ? Of([.. chosen.Types.Select(t => (candidates[t], (IReadOnlyList<Foundation>)[.. Enumerable.Range(0, open.Count).Where(i => chosen.Of[i] == t).Select(i => Lying(i, Lie.All[tried[t, i] - 1]))]))], chosen.Proven)
             : null;
     }
 
@@ -149,10 +155,29 @@ public sealed class Grouping
     private static bool SameRules(RuleSet a, RuleSet b) =>
         a.Stability == b.Stability && a.Concrete == b.Concrete && a.Steel == b.Steel && a.Sizing == b.Sizing && a.Rates == b.Rates && a.Column == b.Column && a.Pedestal == b.Pedestal;
 
-    // Every plan with every thickness among the designs, with the densest bars of those that are no larger.
+    private Foundation Lying(int footing, Lie lie)
+    {
+        var f = open[footing].Foundation;
+        return lie == Lie.AsDrawn ? f : f with { Places = [.. f.Places.Select(p => p.Lying(lie))] };
+    }
+
+    // The ways in which a design may lie that are not the same base: a base under the middle of its column has but its quarter turn, and a square one not that.
+    private static IEnumerable<Lie> Lies(FoundationDesign design)
+    {
+        var size = design.Size;
+        var square = size.Length == size.Width && (design.Pedestal is null || design.Pedestal.SizeX == design.Pedestal.SizeY);
+        return (size.ShiftX, size.ShiftY) switch
+        {
+            (0, 0) => Lie.All.Take(square ? 1 : 2),
+            (0, _) or (_, 0) => Lie.All.Take(4),
+            _ => Lie.All,
+        };
+    }
+
+    // Every plan with every thickness among the designs, with the densest bars of those that are no larger; bases moved under their columns stand for themselves.
     private List<FoundationDesign> Joined()
     {
-        var designs = candidates.ToList();
+        var designs = candidates.Where(d => d.Size is { ShiftX: 0, ShiftY: 0 }).ToList();
         var plans = designs.Select(d => (d.Size.Length, d.Size.Width)).Distinct().OrderBy(p => p.Length * p.Width).ToList();
         var thicknesses = designs.Select(d => d.Size.Thickness).Distinct().Order().ToList();
         var all = plans.SelectMany((p, i) => thicknesses.Select((h, j) => (Plan: p, H: h, Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
@@ -231,11 +256,28 @@ public sealed class Grouping
         ref var known = ref tried[candidate, footing];
         if (known == 0)
         {
-            var (f, own) = open[footing];
-            known = (sbyte)(candidates[candidate] == own || Fits(checkers[footing], f, candidates[candidate]) ? 1 : -1);
+            known = candidates[candidate] == open[footing].Design ? (sbyte)1 : Found(candidate, footing);
         }
 
         return known > 0;
+    }
+
+    // The way in which a candidate serves a footing, counted from one; −1: none.
+    private sbyte Found(int candidate, int footing)
+    {
+        sbyte way = 0;
+        foreach (var lie in Lies(candidates[candidate]))
+        {
+            var f = Lying(footing, lie);
+            var checker = checkers[footing, way] ??= new Checker(project, f);
+            way++;
+            if (Fits(checker, f, candidates[candidate]))
+            {
+                return way;
+            }
+        }
+
+        return -1;
     }
 
     private bool Fits(Checker checker, Foundation f, FoundationDesign design)

@@ -7,10 +7,24 @@ using Plinth.Files.Diagnostics;
 
 namespace Plinth.Files.Adopted;
 
+/// <summary>A place as written: its supports, and how the design lies there.</summary>
+/// <param name="Supports">Its supports.</param>
+/// <param name="Lie">How the design lies there.</param>
+public sealed record WrittenPlace(IReadOnlyList<string> Supports, Lie Lie)
+{
+    /// <summary>As a value of the list `alike`: a list of supports, or a table where the design is turned or mirrored.</summary>
+    public override string ToString()
+    {
+        var supports = "[" + string.Join(", ", Supports.Select(TomlText.Quote)) + "]";
+        return Lie == Lie.AsDrawn ? supports
+            : "{ supports = " + supports + (Lie.QuarterTurns == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $", turned = \"{90 * Lie.QuarterTurns} deg\"")) + (Lie.Mirrored ? ", mirrored = true" : "") + " }";
+    }
+}
+
 /// <summary>A table of adopted.toml as read.</summary>
 /// <param name="Mark">The mark.</param>
 /// <param name="Alike">Whether it is one design for several places.</param>
-/// <param name="Places">Its supports, a list for each place.</param>
+/// <param name="Places">Its places.</param>
 /// <param name="Design">Sizes and bars.</param>
 /// <param name="Found">The digest that sizing wrote; null if the table was written by hand.</param>
 /// <param name="Digest">The digest of the table as it stands.</param>
@@ -18,7 +32,7 @@ namespace Plinth.Files.Adopted;
 public sealed record AdoptedEntry(
     string Mark,
     bool Alike,
-    IReadOnlyList<IReadOnlyList<string>> Places,
+    IReadOnlyList<WrittenPlace> Places,
     FoundationDesign Design,
     string? Found,
     string Digest,
@@ -26,6 +40,9 @@ public sealed record AdoptedEntry(
 {
     /// <summary>Whether the table was written or changed by hand since sizing wrote it: then it is held.</summary>
     public bool ByHand => Found is null || !string.Equals(Found, Digest, StringComparison.Ordinal);
+
+    /// <summary>All its supports.</summary>
+    public IEnumerable<string> Supports => Places.SelectMany(p => p.Supports);
 
     /// <summary>Where a key stands, or the table.</summary>
     public FilePlace Spot(string key) => Spots.TryGetValue(key, out var place) ? place : Spots[""];
@@ -42,7 +59,7 @@ public sealed record AdoptedEntry(
         {
             ("kind", TomlText.Quote(Foundation.Kind)),
             foundation.Alike
-                ? ("alike", "[" + string.Join(", ", foundation.Places.Select(p => "[" + TomlText.Quote(p.Support.Label) + "]")) + "]")
+                ? ("alike", "[" + string.Join(", ", foundation.Places.Select(p => new WrittenPlace([p.Support.Label], p.Lie))) + "]")
                 : ("supports", "[" + string.Join(", ", foundation.Places.Select(p => TomlText.Quote(p.Support.Label))) + "]"),
             ("length", Length(design.Size.Length)),
             ("width", Length(design.Size.Width)),

@@ -194,7 +194,7 @@ public static class AdoptedReader
         }
 
         var alike = t.Has("alike");
-        var places = alike ? Lists(t, "alike", bag) : t.Texts("supports") is { } s ? [[.. s.Select(x => x.Text)]] : null;
+        var places = Places(t, alike, bag);
         if (!alike && !t.Has("supports"))
         {
             t.Missing("supports", "[\"C1\"]");
@@ -259,15 +259,49 @@ public static class AdoptedReader
     private static IEnumerable<(string Key, string Source)> Sources(string within, TomlTable table) =>
         table.Entries.SelectMany(e => e.Node is { Source: "", Value: TomlTable inner } ? Sources(within + e.Key + ".", inner) : [(within + e.Key, e.Node.Source)]);
 
-    /// <summary>A list of lists of labels, or null if it is wrong.</summary>
-    internal static IReadOnlyList<IReadOnlyList<string>>? Lists(TableReader t, string key, DiagnosticBag bag)
+    /// <summary>The places under `alike` or `supports`, or null if they are wrong or absent.</summary>
+    internal static IReadOnlyList<WrittenPlace>? Places(TableReader t, bool alike, DiagnosticBag bag)
     {
-        if (t.Node(key) is { Value: List<TomlNode> outer } && outer.Count > 0 && outer.All(o => o.Value is List<TomlNode> inner && inner.Count > 0 && inner.All(i => i.Value is string)))
+        if (!alike)
         {
-            return [.. outer.Select(o => (IReadOnlyList<string>)[.. ((List<TomlNode>)o.Value!).Select(i => (string)i.Value!)])];
+            return t.Texts("supports") is { } texts ? [new WrittenPlace([.. texts.Select(x => x.Text)], Lie.AsDrawn)] : null;
         }
 
-        bag.Error(t.PlaceOf(key), $"{key} must be a list of places, each a list of supports; write for example {key} = [[\"C1\"], [\"C4\"]]");
+        if (t.Node("alike") is { Value: List<TomlNode> { Count: > 0 } list })
+        {
+            var places = list.Select(node => Place(node, bag)).ToList();
+            if (places.TrueForAll(p => p is not null))
+            {
+                return places!;
+            }
+        }
+
+        bag.Error(t.PlaceOf("alike"), "alike must be a list of places, each a list of supports, or a table where the design is turned or mirrored; write for example alike = [[\"C1\"], { supports = [\"C4\"], turned = \"180 deg\" }]");
         return null;
+    }
+
+    private static WrittenPlace? Place(TomlNode node, DiagnosticBag bag)
+    {
+        if (node.Value is List<TomlNode> { Count: > 0 } labels && labels.TrueForAll(l => l.Value is string))
+        {
+            return new WrittenPlace([.. labels.Select(l => (string)l.Value!)], Lie.AsDrawn);
+        }
+
+        if (node.Value is not TomlTable table)
+        {
+            return null;
+        }
+
+        var t = new TableReader(table, "alike", bag);
+        var supports = t.Texts("supports");
+        var (turned, mirrored) = (t.Quantity("turned", Measure.Angle, 0, Sign.Any), t.Flag("mirrored", false));
+        t.Done();
+        var quarters = turned / 90;
+        if (Math.Abs(quarters - Math.Round(quarters)) > 1e-9)
+        {
+            t.Fault("turned", "turned is a whole number of quarter turns; write 90, 180 or 270 deg");
+        }
+
+        return supports is { Count: > 0 } ? new WrittenPlace([.. supports.Select(x => x.Text)], new Lie((((int)Math.Round(quarters) % 4) + 4) % 4, mirrored)) : null;
     }
 }

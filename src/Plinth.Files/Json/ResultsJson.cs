@@ -176,6 +176,12 @@ public static class ResultsJson
             json.WriteNumber("x_m", centre.X);
             json.WriteNumber("y_m", centre.Y);
             json.WriteNumber("angle_deg", place.AngleDegrees);
+            if (place.Lie != Lie.AsDrawn)
+            {
+                json.WriteNumber("turned_deg", 90 * place.Lie.QuarterTurns);
+                json.WriteBoolean("mirrored", place.Lie.Mirrored);
+            }
+
             json.WriteEndObject();
         }
 

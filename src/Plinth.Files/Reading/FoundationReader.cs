@@ -57,7 +57,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             }
             else if (!taken.ContainsKey(label))
             {
-                Add(NextMark(marks), [label], false, HeldValues.Nothing, rules, null, null, supports[label].Place);
+                Add(NextMark(marks), [new WrittenPlace([label], Lie.AsDrawn)], false, HeldValues.Nothing, rules, null, null, supports[label].Place);
             }
         }
 
@@ -98,7 +98,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
         }
 
         var alike = t.Has("alike");
-        var places = alike ? AdoptedReader.Lists(t, "alike", bag) : t.Texts("supports") is { } s ? [[.. s.Select(x => x.Text)]] : null;
+        var places = AdoptedReader.Places(t, alike, bag);
         if (alike && t.Has("supports"))
         {
             t.Fault("supports", "supports and alike are both given; keep one: supports are carried together, alike are places of one design");
@@ -120,15 +120,15 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
         }
 
         var labels = new List<string>();
-        foreach (var place in places)
+        foreach (var (group, _) in places)
         {
-            if (place.Count > 1)
+            if (group.Count > 1)
             {
-                bag.Error(t.Place, $"a base under several supports ({string.Join(", ", place)}) is not designed yet in this version; give each support a base of its own");
+                bag.Error(t.Place, $"a base under several supports ({string.Join(", ", group)}) is not designed yet in this version; give each support a base of its own");
                 return;
             }
 
-            labels.AddRange(place);
+            labels.AddRange(group);
         }
 
         var held = Held(t);
@@ -164,7 +164,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
         }
 
         var overGround = t.Node("ground") is { Value: TomlTable } ? t : null;
-        var belongs = mark ?? adopted.Values.FirstOrDefault(a => a.Places.SelectMany(p => p).ToHashSet().SetEquals(labels))?.Mark;
+        var belongs = mark ?? adopted.Values.FirstOrDefault(a => a.Supports.ToHashSet().SetEquals(labels))?.Mark;
         var add = (string given) =>
         {
             if (t.Log is { } log)
@@ -172,7 +172,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
                 Logs[given] = log;
             }
 
-            Add(given, labels, alike, held, own, ground, overGround, t.Place, angle, loads);
+            Add(given, places, alike, held, own, ground, overGround, t.Place, angle, loads);
         };
         if (belongs is not null || !supports.ContainsKey(labels[0]))
         {
@@ -242,16 +242,20 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
     {
         if (byMark.TryGetValue(entry.Mark, out var described))
         {
-            if (!described.Foundation.Places.Select(p => p.Support.Label).ToHashSet().SetEquals(entry.Places.SelectMany(p => p)))
+            if (!described.Foundation.Places.Select(p => p.Support.Label).ToHashSet().SetEquals(entry.Supports))
             {
-                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"), $"[{entry.Mark}] belongs to {string.Join(", ", entry.Places.SelectMany(p => p))} here, but to {string.Join(", ", described.Foundation.Places.Select(p => p.Support.Label))} at {described.Place}; delete the table to have it sized anew");
+                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"), $"[{entry.Mark}] belongs to {string.Join(", ", entry.Supports)} here, but to {string.Join(", ", described.Foundation.Places.Select(p => p.Support.Label))} at {described.Place}; delete the table to have it sized anew");
+            }
+            else if (entry.Places.FirstOrDefault(p => described.Foundation.Places.Single(d => d.Support.Label == p.Supports[0]).Lie != p.Lie) is { } other)
+            {
+                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"), $"[{entry.Mark}] lies otherwise at {other.Supports[0]} than at {described.Place}; make the two agree, or delete the table to have it sized anew");
             }
 
             return;
         }
 
-        var labels = entry.Places.SelectMany(p => p).ToList();
-        if (entry.Places.Any(p => p.Count != 1))
+        var labels = entry.Supports.ToList();
+        if (entry.Places.Any(p => p.Supports.Count != 1))
         {
             bag.Error(entry.Spot("supports"), $"[{entry.Mark}]: a base under several supports is not designed yet in this version");
             return;
@@ -267,10 +271,10 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             }
         }
 
-        Add(entry.Mark, labels, entry.Alike, HeldValues.Nothing, rules, null, null, entry.Spot(""));
+        Add(entry.Mark, entry.Places, entry.Alike, HeldValues.Nothing, rules, null, null, entry.Spot(""));
     }
 
-    private void Add(string mark, IReadOnlyList<string> labels, bool alike, HeldValues held, RuleSet own, string? ground, TableReader? overGround, FilePlace place, double? angle = null, IReadOnlyList<PlanLoad>? loads = null)
+    private void Add(string mark, IReadOnlyList<WrittenPlace> written, bool alike, HeldValues held, RuleSet own, string? ground, TableReader? overGround, FilePlace place, double? angle = null, IReadOnlyList<PlanLoad>? loads = null)
     {
         if (byMark.TryGetValue(mark, out var other))
         {
@@ -280,7 +284,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
 
         var places = new List<Place>();
         GroundRules? first = null;
-        foreach (var label in labels)
+        foreach (var (label, lie) in written.Select(w => (w.Supports[0], w.Lie)))
         {
             if (!supports.TryGetValue(label, out var support))
             {
@@ -299,7 +303,12 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             var basis = grounds.TryGetValue(groundName, out var named) ? named.Rules : rules.Ground;
             var values = overGround is null ? basis : GroundReader.Read(overGround.Inner("ground"), basis, basis.Name);
             first ??= values;
-            places.Add(new Place(support.Support, angle ?? support.Support.AngleDegrees, values));
+            places.Add(new Place(support.Support, angle ?? support.Support.AngleDegrees, values).Lying(lie));
+        }
+
+        if (loads is { Count: > 0 } && places.Exists(p => p.Lie.Mirrored))
+        {
+            bag.Error(place, $"foundation {mark}: a mirrored base cannot have loads beside its columns, which are given along the base's axes; give these places a mark of their own");
         }
 
         byMark.Add(mark, (new Foundation(mark, places, alike, held, own with { Ground = first! }) { Loads = loads ?? [] }, place));

@@ -158,7 +158,7 @@ internal static class GroupCommand
         }
     }
 
-    private static string Words(FoundationDesign d, UnitSystem units) => $"{Say.Plan(d.Size, units)} × {Unit.Length.Format(d.Size.Thickness, units)}";
+    private static string Words(FoundationDesign d, UnitSystem units) => $"{Say.Plan(d.Size, units)} × {Unit.Length.Format(d.Size.Thickness, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";
 
     private static void Json(Stream stream, Grouping grouping, List<(int Types, TypedBuilding Building)> rows)
     {
