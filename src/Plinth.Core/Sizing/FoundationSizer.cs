@@ -210,7 +210,7 @@ public sealed partial class FoundationSizer
     {
         var h = thicknesses[thickness];
         var pedestal = Pedestal(thickness);
-        var least = LeastArea(h, pedestal);
+        var least = PlanBound.LeastArea(checker.States, foundation, h, pedestal);
         for (var i = FirstOfArea(least); i < plans.Count; i++)
         {
             if (Placed(new BaseSize(plans[i].Length, plans[i].Width, h), pedestal) is { } size && !PlanExceeds(size, pedestal))
@@ -225,41 +225,6 @@ public sealed partial class FoundationSizer
     // The base where it lies within the site and under its column; null if it cannot.
     private BaseSize? Placed(BaseSize size, Pedestal? pedestal) =>
         project.Site.Fit(foundation, pedestal, size, foundation.Rules.Sizing.PlanStep / ShiftsPerStep) is { } placed && Fits(placed, pedestal) ? placed : null;
-
-    // The mean pressure never exceeds the highest, so less area than this cannot pass; a small margin leaves the decision to the check.
-    private double LeastArea(double thickness, Pedestal? pedestal)
-    {
-        if (foundation.Waives("bearing"))
-        {
-            return 0;
-        }
-
-        var least = 0.0;
-        foreach (var s in checker.States)
-        {
-            s.Set(pedestal, BarLayer.None);
-            s.Set(new BaseSize(1, 1, thickness));
-            var g = s.Ground;
-            foreach (var k in s.CombinationsFor(Loads.Family.Ground))
-            {
-                var c = s.Combinations[k];
-                var allowed = g.MostStatedBearing * (c.Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;
-                if (double.IsInfinity(allowed))
-                {
-                    continue;
-                }
-
-                allowed += g.Basis == Ground.BearingBasis.Net ? s.GroundColumn(k).EffectiveStress(s.FoundingDepth) : 0;
-                var left = allowed + s.GroundLoad(k).WaterPressure - s.WeightPerArea(k) - s.Place.LoadPressure(k);
-                if (left > 0)
-                {
-                    least = Math.Max(least, (s.Place.Sums[k].N + s.Place.LoadForce(k) + s.PrismWeight(k)) / left);
-                }
-            }
-        }
-
-        return least * (1 - 1e-6);
-    }
 
     private int FirstOfArea(double area)
     {

@@ -42,6 +42,7 @@ public sealed class Grouping
     private readonly List<FoundationDesign> candidates = [];
     private readonly Checker?[,] checkers = new Checker?[0, 0];
     private readonly sbyte[,] tried = new sbyte[0, 0];
+    private readonly Dictionary<(double Thickness, Pedestal? Pedestal), double>?[] leastAreas = [];
     private readonly TypeChoice? choice;
 
     /// <summary>Prepares the candidates.</summary>
@@ -68,6 +69,7 @@ public sealed class Grouping
         }
 
         checkers = new Checker?[open.Count, Lie.All.Count];
+        leastAreas = new Dictionary<(double, Pedestal?), double>?[open.Count];
         var at = 0;
         foreach (var checker in loaded.Where((_, i) => may[i]))
         {
@@ -265,6 +267,11 @@ public sealed class Grouping
     // The way in which a candidate serves a footing, counted from one; −1: none.
     private sbyte Found(int candidate, int footing)
     {
+        if (candidates[candidate].Size is var size && size.Length * size.Width < LeastArea(footing, candidates[candidate]))
+        {
+            return -1;
+        }
+
         sbyte way = 0;
         foreach (var lie in Lies(candidates[candidate]))
         {
@@ -278,6 +285,18 @@ public sealed class Grouping
         }
 
         return -1;
+    }
+
+    private double LeastArea(int footing, FoundationDesign design)
+    {
+        var known = leastAreas[footing] ??= [];
+        var key = (design.Size.Thickness, design.Pedestal);
+        if (!known.TryGetValue(key, out var least))
+        {
+            known.Add(key, least = PlanBound.LeastArea(checkers[footing, 0]!.States, open[footing].Foundation, key.Thickness, key.Pedestal));
+        }
+
+        return least;
     }
 
     private bool Fits(Checker checker, Foundation f, FoundationDesign design)
