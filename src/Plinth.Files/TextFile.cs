@@ -53,6 +53,14 @@ public static class TextFile
     public static void WriteAtomically(string path, string text, Encoding? encoding = null)
     {
         encoding ??= StrictUtf8;
+        WriteAtomically(path, [.. encoding.GetPreamble(), .. encoding.GetBytes(text)]);
+    }
+
+    /// <summary>The same for bytes.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="content">What it will hold.</param>
+    public static void WriteAtomically(string path, byte[] content)
+    {
         var full = Path.GetFullPath(path);
         full = File.Exists(full) ? File.ResolveLinkTarget(full, true)?.FullName ?? full : full;
         var temporary = TemporaryFor(full);
@@ -60,8 +68,7 @@ public static class TextFile
         {
             using (var stream = new FileStream(temporary, FileMode.Create, FileAccess.Write, FileShare.None))
             {
-                stream.Write(encoding.GetPreamble());
-                stream.Write(encoding.GetBytes(text));
+                stream.Write(content);
                 stream.Flush(flushToDisk: true);
             }
 

@@ -264,7 +264,8 @@ public class BadInputTests
     [InlineData("the column of C1 stands beyond the base", "check", "F1", "--set", "width=0.2 m")]
     [InlineData("\"width\" is not KEY=VALUE", "set", "F1", "width")]
     [InlineData("there is no support \"C9\"", "combos", "C9")]
-    [InlineData("this version writes .csv", "schedule", "--to", "x.pdf")]
+    [InlineData("schedules are written as .xlsx or .csv", "schedule", "--to", "x.pdf")]
+    [InlineData("not recognized. Must be one of", "schedule", "--what", "beams")]
     [InlineData("there is no folder /nowhere", "check", "--project", "/nowhere")]
     [InlineData("Unrecognized command", "chek")]
     public void A_wrong_call_says_so(string message, params string[] arguments)

@@ -33,7 +33,7 @@ public class ProjectTests
         var alike = Foundation(f, "F1");
         alike.GetProperty("places").GetArrayLength().Should().Be(2);
         alike.GetProperty("checks").EnumerateArray().Where(c => c.GetProperty("id").GetString() == "bearing").Select(c => c.GetProperty("place").GetString()).Should().Equal("C1", "C3");
-        f.Run("schedule", "--format", "csv").Out.Should().Contain("F1,C1 C3,2,");
+        f.Run("schedule", "--format", "csv").Out.Should().Contain("F1,\"C1, C3\",2,");
         f.Run("show", "F1", "bearing", "--place", "C3").Out.Should().Contain("bearing at C3");
     }
 

@@ -114,11 +114,11 @@ public class JointTests
     [Fact]
     public void Hook_mass_by_hand()
     {
-        // T16: bend radius 48 mm; height 48 + 13·16 = 256; each hook adds 256 − 2·64 + π/2·56 mm of bar.
+        // T16: bend radius 48 mm; height 48 + 13·16 = 256, bent to 260; 2000 + 2·260 less two bends of 40.03 is 2439.9, cut 2440.
         var code = Core.Concrete.Codes.ConcreteCodes.Find("aci318m-19")!;
         var layer = new BarLayer(10, Sizes("T16")[0]);
         var extra = Schedules.Quantities.MassOf(code, layer with { Hooked = true }, 2) - Schedules.Quantities.MassOf(code, layer, 2);
-        extra.Should().BeApproximately(10 * Sizes("T16")[0].MassPerMetre * 2 * (0.256 - 0.128 + (Math.PI / 2 * 0.056)), 1e-9);
+        extra.Should().BeApproximately(10 * Sizes("T16")[0].MassPerMetre * 0.440, 1e-9);
     }
 
     [Fact]

@@ -79,11 +79,11 @@ internal static class OptionsCommand
                 break;
             case OutputFormat.Csv:
                 var csv = new CsvText();
-                csv.Row("option", "best in", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "utilisation", $"concrete ({Unit.Volume.Symbol(units)})", "steel (kg)", "cost");
+                csv.Row("option", "best in", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "utilisation", $"concrete ({Unit.Volume.Symbol(units)})", $"steel ({Unit.Mass.Symbol(units)})", "cost");
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
-                    csv.Row(r.Number, r.What, Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.BottomX.ToString(), d.BottomY.ToString(), d.TopX.ToString(), d.TopY.ToString(), r.Utilisation, Unit.Volume.In(r.Of.Each.Concrete, units), r.Of.Each.Steel, r.Of.Cost);
+                    csv.Row(r.Number, r.What, Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.BottomX.ToString(), d.BottomY.ToString(), d.TopX.ToString(), d.TopY.ToString(), r.Utilisation, Unit.Volume.In(r.Of.Each.Concrete, units), Unit.Mass.In(r.Of.Each.Steel, units), r.Of.Cost);
                 }
 
                 Console.Out.Write(csv.ToString());
@@ -92,14 +92,14 @@ internal static class OptionsCommand
                 var screen = new Screen(call);
                 screen.Line($"{f.Mark}: designs that pass", Styles.Head);
                 screen.Line();
-                var table = Screen.Table(">no.", "best in", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bars", ">util.", $">concrete {Unit.Volume.Symbol(units)}", ">steel kg", ">cost", "");
+                var table = Screen.Table(">no.", "best in", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bars", ">util.", $">concrete {Unit.Volume.Symbol(units)}", $">steel {Unit.Mass.Symbol(units)}", ">cost", "");
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
                     var bars = Say.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Say.Bars(d.TopX, d.TopY));
                     table.AddRow(
                         Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(r.What), Screen.Cell(Say.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(bars),
-                        Screen.Cell(Say.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)), Screen.Cell(r.Of.Each.Steel.ToString("0", CultureInfo.InvariantCulture)), Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)),
+                        Screen.Cell(Say.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)), Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)),
                         Screen.Cell(adopted == d ? "adopted" : ""));
                 }
 

@@ -169,7 +169,7 @@ internal static class ShowCommand
         screen.Line($"bottom: {design.BottomX} along x, {design.BottomY} along y; top: {(design.TopX.Size is null && design.TopY.Size is null ? "none" : $"{design.TopX} along x, {design.TopY} along y")}");
         if (design.Pedestal is { } pedestal)
         {
-            screen.Line($"{(pedestal.Socket is null ? "pedestal" : "socket")}: {Say.Pedestal(pedestal, units)}, {pedestal.Bars}, ties {pedestal.Ties}{(pedestal.Socket is null ? "" : " in pairs")}");
+            screen.Line($"{(pedestal.Socket is null ? "pedestal" : "socket")}: {Core.Schedules.ScheduleTables.Words(pedestal, units)}, {pedestal.Bars}, ties {pedestal.Ties}{(pedestal.Socket is null ? "" : " in pairs")}");
         }
 
         if (design.Dowels.Size is not null)

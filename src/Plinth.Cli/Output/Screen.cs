@@ -169,11 +169,6 @@ internal static class Say
     /// <summary>Marks, the first few by name.</summary>
     public static string Marks(IReadOnlyList<string> marks) => marks.Count <= 6 ? string.Join(", ", marks) : string.Join(", ", marks.Take(5)) + $" and {marks.Count - 5} more";
 
-    /// <summary>A pedestal's size, with its socket.</summary>
-    public static string Pedestal(Core.Foundations.Pedestal p, UnitSystem units) =>
-        (p.Round ? $"diameter {Unit.Section.FormatWithSymbol(p.SizeX, units)}" : $"{Unit.Section.Format(p.SizeX, units)} × {Unit.Section.FormatWithSymbol(p.SizeY, units)}")
-        + (p.Socket is { } s ? $", socket {Unit.Section.FormatWithSymbol(s.Depth, units)} deep, walls {Unit.Section.FormatWithSymbol(s.Wall, units)}" : "");
-
     /// <summary>Plan size: 2.40 × 2.40.</summary>
     public static string Plan(Core.Foundations.BaseSize size, UnitSystem units) => $"{Unit.Length.Format(size.Length, units)} × {Unit.Length.Format(size.Width, units)}";
 

@@ -58,6 +58,9 @@ public sealed record Project(
     /// <summary>Where bases may lie.</summary>
     public Site Site { get; init; } = Site.Open;
 
+    /// <summary>Stated factors of embodied carbon.</summary>
+    public Schedules.CarbonFactors Carbon { get; init; } = new();
+
     /// <summary>The combinations that a foundation is checked for.</summary>
     public CombinationSet CombinationsOf(Foundation foundation)
     {

@@ -241,12 +241,7 @@ public sealed partial class BaseState
     }
 
     /// <summary>Whether the bars along x lie outermost.</summary>
-    public bool OuterIsX => Rules.Steel.LowerLayer switch
-    {
-        LowerLayer.X => true,
-        LowerLayer.Y => false,
-        _ => Length >= Width,
-    };
+    public bool OuterIsX => Rules.Steel.OuterIsX(Size);
 
     /// <summary>Bars of a face and direction.</summary>
     public BarLayer Layer(bool alongX, bool bottom) => bottom ? (alongX ? Bars.BottomX : Bars.BottomY) : alongX ? Bars.TopX : Bars.TopY;

@@ -11,6 +11,8 @@ public sealed record BarSize(string Name, double Diameter, double Area, double M
 {
     private const double Inch = 0.0254;
     private const double SteelDensity = 7850;
+    private const double MetricStep = 0.005;
+    private const double UsStep = 0.25 * Inch;
 
     // ASTM A615 Table 1: nominal diameter in, area in2, mass kg/m.
     private static readonly (int Number, double Diameter, double Area, double Mass)[] UsTable =
@@ -28,6 +30,17 @@ public sealed record BarSize(string Name, double Diameter, double Area, double M
     })];
 
     private static readonly BarSize[] Us = [.. UsTable.Select(t => new BarSize("#" + t.Number.ToString(CultureInfo.InvariantCulture), t.Diameter * Inch, t.Area * Inch * Inch, t.Mass))];
+
+    /// <summary>Whether it is a US size.</summary>
+    public bool IsUs => Name[0] == '#';
+
+    /// <summary>A length in the whole steps in which bars of the series are bent and cut, 5 mm or 1/4 in, rounded up, m.</summary>
+    /// <param name="length">m.</param>
+    public double CutUp(double length)
+    {
+        var step = IsUs ? UsStep : MetricStep;
+        return Math.Round(Math.Ceiling((length / step) - 1e-6) * step, 9);
+    }
 
     /// <summary>Metric sizes, T6 to T50.</summary>
     public static IReadOnlyList<BarSize> MetricSizes => Metric;

@@ -31,7 +31,11 @@ public sealed record ConcreteRules(
     double Blinding,
     SectionPressure Pressure = SectionPressure.Net,
     double Lightweight = 1.0,
-    double? ShearPhi = null);
+    double? ShearPhi = null)
+{
+    /// <summary>How far the blinding reaches beyond the base on each side, m.</summary>
+    public double BlindingBeyond { get; init; }
+}
 
 /// <summary>When sizing gives top bars.</summary>
 public enum TopSteel
@@ -68,6 +72,15 @@ public enum LowerLayer
 /// <param name="LowerLayer">Which bars lie outermost.</param>
 public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, double LeastSpacing, double MostSpacing, TopSteel TopSteel, LowerLayer LowerLayer)
 {
+    /// <summary>Whether the bars along x of a base lie outermost.</summary>
+    /// <param name="size">The base.</param>
+    public bool OuterIsX(in Foundations.BaseSize size) => LowerLayer switch
+    {
+        LowerLayer.X => true,
+        LowerLayer.Y => false,
+        _ => size.Length >= size.Width,
+    };
+
     /// <summary>Whether the least steel near punched columns is asked (318-19 8.6.1.2).</summary>
     public bool PunchingSteel { get; init; } = true;
 

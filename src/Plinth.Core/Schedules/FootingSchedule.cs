@@ -29,7 +29,7 @@ public sealed record FootingSchedule(IReadOnlyList<FootingRow> Rows, Quantities 
             var each = Quantities.Of(code, foundation, design);
             var n = foundation.Places.Count;
             rows.Add(new FootingRow(foundation.Mark, [.. foundation.Places.Select(p => p.Support.Label)], n, design.Size, foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each));
-            total = new Quantities(total.Concrete + (n * each.Concrete), total.Steel + (n * each.Steel), total.Excavation + (n * each.Excavation), total.Formwork + (n * each.Formwork), total.Blinding + (n * each.Blinding));
+            total += n * each;
         }
 
         return new FootingSchedule(rows, total);

@@ -6,10 +6,10 @@ namespace Plinth.Core.Schedules;
 
 /// <summary>Quantities of one base (of one place).</summary>
 /// <param name="Concrete">m3.</param>
-/// <param name="Steel">kg, by cutting lengths of straight bars between side covers.</param>
+/// <param name="Steel">kg, by cutting lengths.</param>
 /// <param name="Excavation">m3: the plan of the base to the underside of the blinding; no working space.</param>
-/// <param name="Formwork">m2: the sides of the base.</param>
-/// <param name="Blinding">m3, under the plan of the base.</param>
+/// <param name="Formwork">m2: the sides of base and pedestal, inside and outside of a socket.</param>
+/// <param name="Blinding">m3, under the plan of the base and as far beyond it as the rules say.</param>
 public readonly record struct Quantities(double Concrete, double Steel, double Excavation, double Formwork, double Blinding)
 {
     /// <summary>Quantities of a design at a foundation's first place.</summary>
@@ -19,71 +19,44 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
         var (length, width, thickness) = (design.Size.Length, design.Size.Width, design.Size.Thickness);
-        var rules = foundation.Rules;
-        var side = rules.Concrete.CoverSide;
-        var bars = design.Bars(side);
-        double Mass(BarLayer layer, double breadth) => MassOf(code, layer, breadth - (2 * side));
+        var concrete = foundation.Rules.Concrete;
         var ground = foundation.Places[0].Ground;
-        var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + rules.Concrete.Blinding;
+        var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + concrete.Blinding;
         var area = length * width;
-        var column = Column(code, foundation, design);
+        var (volume, sides) = Standing(foundation, design);
+        var beyond = 2 * concrete.BlindingBeyond;
         return new Quantities(
-            (area * thickness) + column.Concrete,
-            Mass(bars.BottomX, length) + Mass(bars.TopX, length) + Mass(bars.BottomY, width) + Mass(bars.TopY, width) + column.Steel,
+            (area * thickness) + volume,
+            BarList.Of(code, foundation, design).Sum(b => b.Mass),
             area * depth,
-            (2 * (length + width) * thickness) + column.Formwork,
-            area * rules.Concrete.Blinding);
+            (2 * (length + width) * thickness) + sides,
+            (length + beyond) * (width + beyond) * concrete.Blinding);
     }
 
-    /// <summary>Mass of a layer, kg; hooks by their centre line.</summary>
+    /// <summary>A number of the same.</summary>
+    public static Quantities operator *(int number, in Quantities q) => new(number * q.Concrete, number * q.Steel, number * q.Excavation, number * q.Formwork, number * q.Blinding);
+
+    /// <summary>Both together.</summary>
+    public static Quantities operator +(in Quantities a, in Quantities b) => new(a.Concrete + b.Concrete, a.Steel + b.Steel, a.Excavation + b.Excavation, a.Formwork + b.Formwork, a.Blinding + b.Blinding);
+
+    /// <summary>Mass of a layer, kg, by cutting lengths.</summary>
     /// <param name="code">The code whose hooks they are.</param>
     /// <param name="layer">The bars.</param>
     /// <param name="length">Between the outer faces of their ends, m.</param>
-    public static double MassOf(ConcreteCode code, BarLayer layer, double length)
-    {
-        ArgumentNullException.ThrowIfNull(code);
-        if (layer.Size is not { } size)
-        {
-            return 0;
-        }
+    public static double MassOf(ConcreteCode code, BarLayer layer, double length) =>
+        layer.Size is { } size ? layer.Count * size.MassPerMetre * BarList.Shape(code, layer, length).Length : 0;
 
-        // Each hook adds its height and loses what the bend cuts off the two corners' legs.
-        var radius = code.BendDiameter(size.Diameter) / 2;
-        var hooks = layer.Hooked ? 2 * (code.HookHeight(size.Diameter) - (2 * (radius + size.Diameter)) + (Math.PI / 2 * (radius + (size.Diameter / 2)))) : 0;
-        return layer.Count * size.MassPerMetre * (length + hooks);
-    }
-
-    // Pedestal with its bars down to the bottom layer and its ties, dowels with their laps.
-    private static (double Concrete, double Steel, double Formwork) Column(ConcreteCode code, Foundation foundation, FoundationDesign design)
+    // Concrete and forms of what stands on the base.
+    private static (double Concrete, double Formwork) Standing(Foundation foundation, FoundationDesign design)
     {
-        var none = default(Tracing.NoTrace);
-        var (place, rules) = (foundation.Places[0], foundation.Rules);
-        var top = place.Ground.Underside(design.Size.Thickness) + design.Size.Thickness;
-        var inBase = design.Size.Thickness - rules.Concrete.CoverBottom;
-        double Lap(BarSpec bars, double strength) => bars.Size is { } s ? code.CompressionDevelopment(ref none, strength, rules.Concrete.Lightweight, rules.Steel.Yield, s.Diameter) : 0;
-        double Upright(BarSpec bars, double length) => bars.Size is { } s ? bars.Count * s.MassPerMetre * (length + code.HookHeight(s.Diameter)) : 0;
-        var height = design.Pedestal is null ? 0 : Math.Max(0, (rules.Pedestal.TopLevel(place.Support, top, design.Pedestal.Socket?.Depth) ?? top) - top);
-        var steel = Upright(design.Dowels, inBase + height + Lap(design.Dowels, rules.Column.Strength ?? rules.Concrete.Strength));
         if (design.Pedestal is not { } p)
         {
-            return (0, steel, 0);
+            return (0, 0);
         }
 
+        var height = BarList.Height(foundation, design);
         var perimeter = p.Round ? Math.PI * p.SizeX : 2 * (p.SizeX + p.SizeY);
-        steel += Upright(p.Bars, inBase + height);
-        if (p.Ties is { Size: { } tie, Spacing: > 0 })
-        {
-            var around = Math.Max(0, perimeter - (8 * (rules.Pedestal.Cover + (tie.Diameter / 2))) + (2 * 12 * tie.Diameter));
-            if (p.Socket is not null)
-            {
-                // The inner tie of a pair runs round the hollow, outside it by the cover.
-                around += (2 * (p.ClearX + p.ClearY)) + (8 * (rules.Pedestal.Cover + (tie.Diameter / 2))) + (2 * 12 * tie.Diameter);
-            }
-
-            steel += (Math.Ceiling(height / p.Ties.Spacing) + 1) * tie.MassPerMetre * around;
-        }
-
-        var hollow = p.Socket is { } socket ? socket.Depth + rules.Pedestal.Sockets.Bed : 0;
-        return ((p.Area * height) - ((p.Area - p.OwnArea) * hollow), steel, (perimeter * height) + (p.Socket is null ? 0 : 2 * (p.ClearX + p.ClearY) * hollow));
+        var hollow = p.Socket is { } socket ? socket.Depth + foundation.Rules.Pedestal.Sockets.Bed : 0;
+        return ((p.Area * height) - ((p.Area - p.OwnArea) * hollow), (perimeter * height) + (p.Socket is null ? 0 : 2 * (p.ClearX + p.ClearY) * hollow));
     }
 }

@@ -48,6 +48,9 @@ public sealed class Unit
     /// <summary>Steel areas: mm2, in2.</summary>
     public static readonly Unit SteelArea = new(("mm2", 1e-6, 0), ("in2", Inch * Inch, 2));
 
+    /// <summary>Masses: kg, lb.</summary>
+    public static readonly Unit Mass = new(("kg", 1, 0), ("lb", 0.45359237, 0));
+
     /// <summary>Weights per volume: kN/m3, pcf.</summary>
     public static readonly Unit UnitWeight = new(("kN/m3", 1, 2), ("pcf", PoundForce / (Foot * Foot * Foot), 1));
 

@@ -276,23 +276,29 @@ public static class ResultsJson
 
         if (design.Pedestal is { } pedestal)
         {
-            json.WriteStartObject("pedestal");
-            json.WriteBoolean("round", pedestal.Round);
-            json.WriteNumber("size_x_m", pedestal.SizeX);
-            json.WriteNumber("size_y_m", pedestal.SizeY);
-            json.WriteString("bars", pedestal.Bars.ToString());
-            json.WriteString("ties", pedestal.Ties.ToString());
-            if (pedestal.Socket is { } socket)
-            {
-                json.WriteNumber("socket_depth_m", socket.Depth);
-                json.WriteNumber("socket_wall_m", socket.Wall);
-            }
-
-            json.WriteEndObject();
+            Write(json, pedestal);
         }
 
         json.WriteNumber("concrete_m3", q.Concrete);
         json.WriteNumber("steel_kg", q.Steel);
+    }
+
+    /// <summary>Writes a pedestal or socket as the property "pedestal".</summary>
+    internal static void Write(Utf8JsonWriter json, Pedestal pedestal)
+    {
+        json.WriteStartObject("pedestal");
+        json.WriteBoolean("round", pedestal.Round);
+        json.WriteNumber("size_x_m", pedestal.SizeX);
+        json.WriteNumber("size_y_m", pedestal.SizeY);
+        json.WriteString("bars", pedestal.Bars.ToString());
+        json.WriteString("ties", pedestal.Ties.ToString());
+        if (pedestal.Socket is { } socket)
+        {
+            json.WriteNumber("socket_depth_m", socket.Depth);
+            json.WriteNumber("socket_wall_m", socket.Wall);
+        }
+
+        json.WriteEndObject();
     }
 
     private static (string Symbol, double Factor) MachineUnit(Unit unit)

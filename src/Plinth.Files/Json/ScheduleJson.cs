@@ -1,19 +1,24 @@
 using System.Text.Json;
+using Plinth.Core.Buildings;
+using Plinth.Core.Foundations;
 using Plinth.Core.Schedules;
 
 namespace Plinth.Files.Json;
 
-/// <summary>Writes the footing schedule as JSON.</summary>
+/// <summary>Writes the schedules as JSON, in m, kg.</summary>
 public static class ScheduleJson
 {
-    /// <summary>Writes a schedule.</summary>
-    public static void Write(Stream stream, string project, FootingSchedule schedule)
+    /// <summary>Writes the footing schedule, the bar schedule and the quantities of designs in force.</summary>
+    public static void Write(Stream stream, Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
     {
         ArgumentNullException.ThrowIfNull(stream);
-        ArgumentNullException.ThrowIfNull(schedule);
+        ArgumentNullException.ThrowIfNull(project);
+        var schedule = FootingSchedule.Of(project.Code, designs);
+        var bars = BarSchedule.Of(project.Code, designs);
         using var json = new Utf8JsonWriter(stream, ResultsJson.Options);
         json.WriteStartObject();
-        json.WriteString("project", project);
+        json.WriteString("schema", "keen-plinth/schedule/1");
+        json.WriteString("project", project.Title.Name);
         json.WriteStartArray("footings");
         foreach (var row in schedule.Rows)
         {
@@ -36,13 +41,46 @@ public static class ScheduleJson
             json.WriteString("top-x", row.Design.TopX.ToString());
             json.WriteString("top-y", row.Design.TopY.ToString());
             json.WriteString("dowels", row.Design.Dowels.ToString());
+            if (row.Design.Pedestal is { } pedestal)
+            {
+                ResultsJson.Write(json, pedestal);
+            }
+
             Write(json, row.Each);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+        json.WriteStartArray("bars");
+        foreach (var row in bars.Rows)
+        {
+            var g = row.Group;
+            json.WriteStartObject();
+            json.WriteString("member", row.Member);
+            json.WriteString("bar_mark", row.BarMark);
+            json.WriteString("use", ScheduleTables.Use(g));
+            json.WriteString("size", g.Size.Name);
+            json.WriteNumber("members", row.Members);
+            json.WriteNumber("in_each", g.Count);
+            json.WriteNumber("total", row.Total);
+            json.WriteNumber("length_m", g.Shape.Length);
+            json.WriteString("shape", g.Shape.Code);
+            json.WriteNumber("a_m", g.Shape.A);
+            json.WriteNumber("b_m", g.Shape.B);
+            json.WriteNumber("c_m", g.Shape.C);
+            json.WriteNumber("r_m", g.Shape.Radius);
+            json.WriteNumber("mass_kg", row.Mass);
             json.WriteEndObject();
         }
 
         json.WriteEndArray();
         json.WriteStartObject("total");
         Write(json, schedule.Total);
+        if (project.Carbon.Any)
+        {
+            json.WriteNumber("carbon_kgCO2e", project.Carbon.Of(schedule.Total));
+        }
+
         json.WriteEndObject();
         json.WriteEndObject();
         json.Flush();

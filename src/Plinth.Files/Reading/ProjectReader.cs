@@ -77,6 +77,7 @@ public static class ProjectReader
         var totals = CaseReader.Totals(t.Inner("totals"), cases, bag);
         var own = CombinationReader.Own(t.Each("combination"), cases, bag);
         var site = SiteReader.Read(t.Inner("site"), bag);
+        var carbon = RuleReader.Carbon(t.Inner("carbon"));
         var leaves = new LeaveReader(bag);
         leaves.Read(t.Each("waive"), t.Each("accept"));
         var foundationTables = t.Each("foundation");
@@ -165,7 +166,7 @@ public static class ProjectReader
             return null;
         }
 
-        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site };
+        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site, Carbon = carbon };
         var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All().ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
         var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces, Path.GetFileName(reactionsName), rowLines);
         return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs));

@@ -21,8 +21,8 @@ internal static class GroupCommand
     // Beyond so many types the site builds nothing alike any more.
     private const int MostShown = 12;
 
-    // Lines are broken here, so that none is broken within a size.
-    private const int SizesPerLine = 3;
+    // Lines are broken here, so that none is broken within a size and the table stays within 100 columns.
+    private const int SizesWidth = 52;
 
     public static Command Build()
     {
@@ -123,12 +123,12 @@ internal static class GroupCommand
                 break;
             case OutputFormat.Csv:
                 var csv = new CsvText();
-                csv.Row("types", "cost", $"concrete ({Unit.Volume.Symbol(units)})", "steel (kg)", "type", "number", "marks");
+                csv.Row("types", "cost", $"concrete ({Unit.Volume.Symbol(units)})", $"steel ({Unit.Mass.Symbol(units)})", "type", "number", "marks");
                 foreach (var (n, b) in rows)
                 {
                     foreach (var t in b.Types)
                     {
-                        csv.Row(n, b.Cost, Unit.Volume.In(b.Concrete, units), b.Steel, Words(t.Design, units), t.Number, string.Join(" ", t.Foundations.Select(f => f.Mark)));
+                        csv.Row(n, b.Cost, Unit.Volume.In(b.Concrete, units), Unit.Mass.In(b.Steel, units), Words(t.Design, units), t.Number, string.Join(" ", t.Foundations.Select(f => f.Mark)));
                     }
                 }
 
@@ -136,13 +136,13 @@ internal static class GroupCommand
                 break;
             default:
                 var screen = new Screen(call);
-                var table = Screen.Table(">types", ">cost", ">above least", $">concrete {Unit.Volume.Symbol(units)}", ">steel kg", "sizes");
+                var table = Screen.Table(">types", ">cost", ">above least", $">concrete {Unit.Volume.Symbol(units)}", $">steel {Unit.Mass.Symbol(units)}", "sizes");
                 foreach (var (n, b) in rows)
                 {
                     table.AddRow(
                         Screen.Cell(n.ToString(CultureInfo.InvariantCulture)), Screen.Cell(b.Cost.ToString("0", CultureInfo.InvariantCulture)), Screen.Cell(string.Create(CultureInfo.InvariantCulture, $"{((b.Cost / least) - 1) * 100:0.0} %")),
-                        Screen.Cell(Unit.Volume.Format(b.Concrete, units)), Screen.Cell(b.Steel.ToString("0", CultureInfo.InvariantCulture)),
-                        Screen.Cell(string.Join('\n', b.Types.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t.Number} of {Words(t.Design, units)}{(grouping.Kept.Contains(t.Foundations[0]) ? $" ({t.Foundations[0].Mark})" : "")}")).Chunk(SizesPerLine).Select(line => string.Join(", ", line)))));
+                        Screen.Cell(Unit.Volume.Format(b.Concrete, units)), Screen.Cell(Unit.Mass.Format(b.Steel, units)),
+                        Screen.Cell(Lines(b.Types.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t.Number} of {Words(t.Design, units)}{(grouping.Kept.Contains(t.Foundations[0]) ? $" ({t.Foundations[0].Mark})" : "")}")))));
                 }
 
                 screen.Write(table);
@@ -156,6 +156,24 @@ internal static class GroupCommand
                     + (rows.TrueForAll(r => r.Building.Proven) ? "" : " (the search was cut short: not proven)") + ". plinth group --types N adopts one, each type sized once more for its places.");
                 break;
         }
+    }
+
+    private static string Lines(IEnumerable<string> sizes)
+    {
+        var lines = new List<string>();
+        foreach (var size in sizes)
+        {
+            if (lines.Count > 0 && lines[^1].Length + 2 + size.Length <= SizesWidth)
+            {
+                lines[^1] += ", " + size;
+            }
+            else
+            {
+                lines.Add(size);
+            }
+        }
+
+        return string.Join('\n', lines);
     }
 
     private static string Words(FoundationDesign d, UnitSystem units) => $"{Say.Plan(d.Size, units)} × {Unit.Length.Format(d.Size.Thickness, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";

@@ -9,44 +9,66 @@ using Plinth.Files.Json;
 using Plinth.Files.Reading;
 using Plinth.Files.Tables;
 using Spectre.Console;
+using TableColumn = Plinth.Core.Schedules.TableColumn;
 
 namespace Plinth.Cli.Commands;
 
-/// <summary>Prints the footing schedule with quantities.</summary>
+/// <summary>Footing schedule, bar schedule and quantities: on the screen, or as CSV, XLSX or JSON.</summary>
 internal static class ScheduleCommand
 {
+    private static readonly string[] Names = ["footings", "bars", "quantities"];
+
     public static Command Build()
     {
         var command = new Command("schedule", """
-            Prints the footing schedule of what is adopted, with quantities.
+            Schedules what is adopted: footings, bars with shape codes and cutting lengths, quantities.
 
             Examples:
               plinth schedule
-              plinth schedule --to out/footings.csv
+              plinth schedule --what bars
+              plinth schedule --to out/footings.xlsx              all three, a sheet each
+              plinth schedule --what bars --to out/bars.csv
               plinth schedule --format json
             """);
-        var to = new Option<string?>("--to") { Description = "Write to this file (.csv) instead", HelpName = "FILE" };
+        var what = new Option<string>("--what") { Description = "footings (default), bars or quantities", DefaultValueFactory = _ => "", HelpName = "TABLE" };
+        what.AcceptOnlyFromAmong(["", .. Names]);
+        var to = new Option<string?>("--to") { Description = "Write to this file (.xlsx, .csv) instead", HelpName = "FILE" };
+        command.Add(what);
         command.Add(to);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(to)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(what)!, parsed.GetValue(to)));
         return command;
     }
 
-    private static int Run(Call call, string? to)
+    private static int Run(Call call, string what, string? to)
     {
-        if (to is not null && !to.EndsWith(".csv", StringComparison.OrdinalIgnoreCase))
+        var ending = to is null ? "" : Path.GetExtension(to).ToLowerInvariant();
+        if (to is not null && ending is not (".csv" or ".xlsx"))
         {
-            throw new CallException($"--to {to}: this version writes .csv; name the file so");
+            throw new CallException($"--to {to}: schedules are written as .xlsx or .csv; name the file so");
         }
 
         var loaded = call.Load();
-        var designs = loaded.Project.Foundations.Select(f => (Foundation: f, Design: loaded.Design(f))).ToList();
-        var missing = designs.Where(d => d.Design is null).Select(d => d.Foundation.Mark).ToList();
-        var schedule = FootingSchedule.Of(loaded.Project.Code, designs.Where(d => d.Design is not null).Select(d => (d.Foundation, d.Design!)));
+        var project = loaded.Project;
+        var all = project.Foundations.Select(f => (Foundation: f, Design: loaded.Design(f))).ToList();
+        var missing = all.Where(d => d.Design is null).Select(d => d.Foundation.Mark).ToList();
+        var designs = all.Where(d => d.Design is not null).Select(d => (d.Foundation, d.Design!)).ToList();
+        var tables = ScheduleTables.Of(project, designs);
+        var chosen = tables.First(t => what.Length == 0 || t.Name.Equals(what, StringComparison.OrdinalIgnoreCase));
         if (to is not null)
         {
             Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(to))!);
-            TextFile.WriteAtomically(to, Csv(loaded, schedule));
+            if (ending == ".xlsx")
+            {
+                using var book = new MemoryStream();
+                XlsxBook.Write(book, project, what.Length == 0 ? tables : [chosen]);
+                TextFile.WriteAtomically(to, book.ToArray());
+            }
+            else
+            {
+                TextFile.WriteAtomically(to, Csv(chosen));
+            }
+
             if (!call.Quiet)
             {
                 Console.Error.WriteLine($"Written to {to}");
@@ -55,15 +77,19 @@ internal static class ScheduleCommand
         else if (call.Format == OutputFormat.Json)
         {
             using var stdout = Console.OpenStandardOutput();
-            ScheduleJson.Write(stdout, loaded.Project.Title.Name, schedule);
+            ScheduleJson.Write(stdout, project, designs);
         }
         else if (call.Format == OutputFormat.Csv)
         {
-            Console.Out.Write(Csv(loaded, schedule));
+            Console.Out.Write(Csv(chosen));
+        }
+        else if (chosen.Name == "Footings")
+        {
+            Print(new Screen(call), loaded, FootingSchedule.Of(project.Code, designs));
         }
         else
         {
-            Print(new Screen(call), loaded, schedule);
+            Print(new Screen(call), project.Title.Name, chosen);
         }
 
         if (missing.Count > 0)
@@ -74,6 +100,46 @@ internal static class ScheduleCommand
         return missing.Count > 0 ? ExitCode.Fails : ExitCode.Ok;
     }
 
+    private static string Csv(DataTable table)
+    {
+        var csv = new CsvText();
+        csv.Row(table.Columns.Select(c => c.Heading));
+        foreach (var row in table.Rows)
+        {
+            csv.Row(row);
+        }
+
+        return csv.ToString();
+    }
+
+    // A table as it is issued; columns without any value are left out.
+    private static void Print(Screen screen, string project, DataTable data)
+    {
+        screen.Line($"{data.Title}: {project}", Styles.Head);
+        screen.Line();
+        var shown = Enumerable.Range(0, data.Columns.Count).Where(c => data.Rows.Any(r => r[c] is not null)).ToList();
+        var numeric = shown.Select(c => data.Rows.All(r => r[c] is not string)).ToList();
+        var table = Screen.Table([.. shown.Select((c, i) => (numeric[i] ? ">" : "") + data.Columns[c].Title + (data.Columns[c].UnitSymbol.Length == 0 ? "" : " " + data.Columns[c].UnitSymbol))]);
+        foreach (var row in data.Total is { } total ? [.. data.Rows, total] : data.Rows)
+        {
+            table.AddRow([.. shown.Select(c => Screen.Cell(Words(row[c], data.Columns[c])))]);
+        }
+
+        screen.Write(table);
+        screen.Line();
+        foreach (var note in data.Notes)
+        {
+            screen.Wrapped(note);
+        }
+    }
+
+    private static string Words(object? value, TableColumn column) => value switch
+    {
+        double d => d.ToString("F" + (column.Decimals ?? 0).ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture),
+        int n => n.ToString(CultureInfo.InvariantCulture),
+        _ => value as string ?? "",
+    };
+
     private static void Print(Screen screen, LoadedProject loaded, FootingSchedule schedule)
     {
         var units = loaded.Project.Units;
@@ -81,39 +147,23 @@ internal static class ScheduleCommand
         screen.Line();
         var (m, mm, v) = (Unit.Length.Symbol(units), Unit.Section.Symbol(units), Unit.Volume.Symbol(units));
         var upright = schedule.Rows.Any(r => r.Design.Dowels.Size is not null || r.Design.Pedestal is not null);
-        var table = Screen.Table("mark", "under", ">no.", $"plan {m}", $">h {mm}", $">level {m}", "bot. x", "bot. y", "top x", "top y", upright ? "dowels, pedestal" : "", $">{v}", ">kg");
+        var table = Screen.Table("mark", "under", ">no.", $"plan {m}", $">h {mm}", $">level {m}", "bot. x", "bot. y", "top x", "top y", upright ? "dowels, pedestal" : "", $">{v}", ">" + Unit.Mass.Symbol(units));
         foreach (var r in schedule.Rows)
         {
             static string Bars(Core.Concrete.BarSpec b) => b.Size is null ? "—" : b.ToString();
             table.AddRow(
                 Screen.Cell(r.Mark), Screen.Cell(string.Join(", ", r.Supports)), Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)), Screen.Cell(Say.Plan(r.Size, units)), Screen.Cell(Unit.Section.Format(r.Size.Thickness, units)),
                 Screen.Cell(Unit.Length.Format(r.Underside, units)), Screen.Cell(Bars(r.Design.BottomX)), Screen.Cell(Bars(r.Design.BottomY)), Screen.Cell(Bars(r.Design.TopX)), Screen.Cell(Bars(r.Design.TopY)), Screen.Cell(Upright(r.Design, units)),
-                Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), Screen.Cell((r.NumberOff * r.Each.Steel).ToString("0", CultureInfo.InvariantCulture)));
+                Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)));
         }
 
         screen.Write(table);
         screen.Line();
         var t = schedule.Total;
-        screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {t.Steel:0} kg, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, blinding {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
-        screen.Wrapped($"Level: of the underside. {v}: concrete, kg: steel, of all that a row counts. Bars cut to the base less side cover, hooks, dowels with a compression lap and pedestals included; bot. x: bottom bars along the base's x.");
+        screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {Unit.Mass.FormatWithSymbol(t.Steel, units)}, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, blinding {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
+        screen.Wrapped($"Level: of the underside. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a row counts; bot. x: bottom bars along the base's x.");
     }
 
     private static string Upright(FoundationDesign d, UnitSystem units) =>
-        (d.Dowels.Size is null ? "" : d.Dowels.ToString()) + (d.Pedestal is { } p ? $"{(d.Dowels.Size is null ? "" : "\n")}{Say.Pedestal(p, units)}, {p.Bars}, {p.Ties}" : "");
-
-    private static string Csv(LoadedProject loaded, FootingSchedule schedule)
-    {
-        var units = loaded.Project.Units;
-        var (m, mm, v, a) = (Unit.Length.Symbol(units), Unit.Section.Symbol(units), Unit.Volume.Symbol(units), Unit.Area.Symbol(units));
-        var csv = new CsvText();
-        csv.Row("mark", "supports", "number off", $"length ({m})", $"width ({m})", $"thickness ({mm})", $"underside ({m})", "bottom-x", "bottom-y", "top-x", "top-y", "dowels", "pedestal", "pedestal bars", "pedestal ties", $"concrete each ({v})", "steel each (kg)", $"excavation each ({v})", $"formwork each ({a})", $"blinding each ({v})");
-        foreach (var r in schedule.Rows)
-        {
-            csv.Row(
-                r.Mark, string.Join(" ", r.Supports), r.NumberOff, Unit.Length.In(r.Size.Length, units), Unit.Length.In(r.Size.Width, units), Unit.Section.In(r.Size.Thickness, units), Unit.Length.In(r.Underside, units),
-                r.Design.BottomX.ToString(), r.Design.BottomY.ToString(), r.Design.TopX.ToString(), r.Design.TopY.ToString(), r.Design.Dowels.ToString(), r.Design.Pedestal is { } p ? Say.Pedestal(p, units) : "none", r.Design.Pedestal?.Bars.ToString() ?? "", r.Design.Pedestal?.Ties.ToString() ?? "", Unit.Volume.In(r.Each.Concrete, units), r.Each.Steel, Unit.Volume.In(r.Each.Excavation, units), Unit.Area.In(r.Each.Formwork, units), Unit.Volume.In(r.Each.Blinding, units));
-        }
-
-        return csv.ToString();
-    }
+        (d.Dowels.Size is null ? "" : d.Dowels.ToString()) + (d.Pedestal is { } p ? $"{(d.Dowels.Size is null ? "" : "\n")}{ScheduleTables.Words(p, units)}, {p.Bars}, {p.Ties}" : "");
 }

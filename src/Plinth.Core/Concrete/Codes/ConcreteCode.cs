@@ -209,6 +209,13 @@ public abstract class ConcreteCode
     /// <param name="diameter">db, m.</param>
     public abstract double BendDiameter(double diameter);
 
+    /// <summary>Inside diameter of bend of ties, and how far a hook of 90° runs on beyond its bend, m.</summary>
+    /// <param name="diameter">Of the tie, m.</param>
+    public abstract (double Bend, double Extension) TieHook(double diameter);
+
+    /// <summary>Least length by which the hooked ends of a circular tie lap, m.</summary>
+    public abstract double HoopOverlap { get; }
+
     /// <summary>Design bearing strength, φBn, kN.</summary>
     /// <param name="trace">Receives the steps.</param>
     /// <param name="strength">f'c, kPa.</param>

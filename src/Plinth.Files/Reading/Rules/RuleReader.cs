@@ -1,4 +1,5 @@
 using Plinth.Core.Concrete;
+using Plinth.Core.Schedules;
 using Plinth.Core.Sizing;
 using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
@@ -39,7 +40,10 @@ internal static class RuleReader
             t.Quantity("blinding", Measure.Length, basis.Blinding),
             t.Choice("pressure", basis.Pressure, ("net", SectionPressure.Net), ("gross", SectionPressure.Gross)),
             t.Number("lightweight", basis.Lightweight, Sign.Positive),
-            t.NumberOrNull("shear-phi", Sign.Positive) ?? basis.ShearPhi);
+            t.NumberOrNull("shear-phi", Sign.Positive) ?? basis.ShearPhi)
+        {
+            BlindingBeyond = t.Quantity("blinding-beyond", Measure.Length, basis.BlindingBeyond),
+        };
         if (result.Lightweight > 1)
         {
             t.Fault("lightweight", "lightweight is λ, at most 1.0 (normal-weight concrete)");
@@ -127,6 +131,13 @@ internal static class RuleReader
             t.Fault("target", "target is the highest utilisation sizing may leave, at most 1");
         }
 
+        t.Done();
+        return result;
+    }
+
+    public static CarbonFactors Carbon(TableReader t)
+    {
+        var result = new CarbonFactors(t.NumberOrNull("concrete", Sign.Positive), t.NumberOrNull("blinding", Sign.Positive), t.NumberOrNull("steel", Sign.Positive));
         t.Done();
         return result;
     }

@@ -55,6 +55,15 @@ public abstract partial class Aci318Base
     /// <inheritdoc/>
     public override double BendDiameter(double diameter) => diameter <= Edition.SmallBend ? 6 * diameter : diameter <= Edition.LargeBar + 1e-9 || diameter <= Edition.MediumBend ? 8 * diameter : 10 * diameter;
 
+    // 25.3.2: to #5 (16 mm) 4 db and 6 db, but 3 in (75 mm); to #8 (25 mm) 6 db and 12 db.
+    /// <inheritdoc/>
+    public override (double Bend, double Extension) TieHook(double diameter) =>
+        diameter <= Edition.TieBar ? (4 * diameter, Math.Max(6 * diameter, Edition.TieTail)) : (6 * diameter, 12 * diameter);
+
+    // 25.7.2.4: hooked ends that lap by 6 in (150 mm).
+    /// <inheritdoc/>
+    public override double HoopOverlap => 2 * Edition.TieTail;
+
     /// <summary>ldh before its least value, m.</summary>
     protected abstract double Hook<T>(ref T trace, ConcreteRules concrete, in DevelopedBar bar, double root)
         where T : struct, ITrace;

@@ -59,6 +59,8 @@ public sealed record AciEdition
         FrictionMost = 1600,
         FrictionPlain = 800,
         KeyedShear = 80,
+        TieBar = 0.63 * Inch,
+        TieTail = 3 * Inch,
         SizeEffect = 10 * Inch,
         AxialShear = 2000,
         AxialTension = 500,
@@ -121,6 +123,8 @@ public sealed record AciEdition
         FrictionMost = 11,
         FrictionPlain = 5.5,
         KeyedShear = 0.55,
+        TieBar = 0.0165,
+        TieTail = 0.075,
         SizeEffect = 0.25,
         AxialShear = 14,
         AxialTension = 1 / 0.29,
@@ -279,6 +283,12 @@ public sealed record AciEdition
 
     /// <summary>Shear stress across a clean, roughened contact without ties (16.4.4.2).</summary>
     public required double KeyedShear { get; init; }
+
+    /// <summary>Thickest tie with the smaller bend, m (25.3.2).</summary>
+    public required double TieBar { get; init; }
+
+    /// <summary>Least length of a tie's hook beyond its bend, m (25.3.2).</summary>
+    public required double TieTail { get; init; }
 
     /// <summary>Depth d0 of the size effect λs = √(2/(1 + d/d0)), m (318-19 22.5.5.1.3).</summary>
     public required double SizeEffect { get; init; }

@@ -1,0 +1,144 @@
+using System.Globalization;
+using Plinth.Core.Buildings;
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Schedules;
+
+/// <summary>The schedules of a project as tables: footings, bars, quantities.</summary>
+public static class ScheduleTables
+{
+    private const string BendNote = "Dimensions are outside to outside of the bar. Cutting length: along the centre line; a bend of 90° takes (2 − π/2)·r + (2 − π/4)·d off the sum of outside dimensions.";
+
+    /// <summary>All schedules of designs in force.</summary>
+    public static IReadOnlyList<DataTable> Of(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(designs);
+        return [Footings(project, FootingSchedule.Of(project.Code, designs), designs), Bars(project, BarSchedule.Of(project.Code, designs)), Totals(project, designs)];
+    }
+
+    /// <summary>A pedestal or socket in words: "450 × 450 mm".</summary>
+    public static string Words(Pedestal p, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(p);
+        string S(double v) => Unit.Section.FormatWithSymbol(v, units);
+        return (p.Round ? "diameter " + S(p.SizeX) : $"{Unit.Section.Format(p.SizeX, units)} × {S(p.SizeY)}") + (p.Socket is { } s ? $", socket {S(s.Depth)} deep, walls {S(s.Wall)}" : "");
+    }
+
+    // 350 mm is 350, not what division leaves of it.
+    private static double In(Unit unit, double value, UnitSystem units) => Math.Round(unit.In(value, units), 9);
+
+    private static DataTable Footings(Project project, FootingSchedule schedule, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
+    {
+        var units = project.Units;
+        TableColumn Text(string title, int width) => new(title, "", null, width);
+        TableColumn Number(string title, Unit unit, int decimals, int width) => new(title, unit.Symbol(units), decimals, width);
+        var sizes = units == UnitSystem.Us ? 1 : 0;
+        var standing = designs.Any(d => d.Design.Pedestal is not null);
+        List<TableColumn> columns =
+        [
+            Text("mark", 7), Text("supports", 18), new("number off", "", 0, 8),
+            Number("length", Unit.Length, units == UnitSystem.Us ? 2 : 3, 9), Number("width", Unit.Length, units == UnitSystem.Us ? 2 : 3, 9), Number("thickness", Unit.Section, sizes, 10), Number("underside", Unit.Length, units == UnitSystem.Us ? 2 : 3, 10),
+            Text("bottom B1", 16), Text("bottom B2", 16), Text("top T1", 14), Text("top T2", 14), Text("dowels", 12), .. standing ? (TableColumn[])[Text("pedestal", 22), Text("pedestal bars", 12), Text("ties", 14)] : [],
+            Number("concrete each", Unit.Volume, 3, 10), Number("steel each", Unit.Mass, 1, 9),
+        ];
+        var rows = schedule.Rows.Zip(designs).Select(pair =>
+        {
+            var ((row, d), rules) = (pair, pair.Second.Foundation.Rules.Steel);
+            var (x, y) = rules.OuterIsX(row.Size) ? ("along x", "along y") : ("along y", "along x");
+            string Layer(BarSpec alongX, BarSpec alongY, bool outer)
+            {
+                var isX = outer == rules.OuterIsX(row.Size);
+                var bars = isX ? alongX : alongY;
+                return bars.Size is null ? "—" : $"{bars} {(outer ? x : y)}";
+            }
+
+            var design = row.Design;
+            return (IReadOnlyList<object?>)
+            [
+                row.Mark, string.Join(", ", d.Foundation.Places.Select(Place)), row.NumberOff,
+                In(Unit.Length, row.Size.Length, units), In(Unit.Length, row.Size.Width, units), In(Unit.Section, row.Size.Thickness, units), In(Unit.Length, row.Underside, units),
+                Layer(design.BottomX, design.BottomY, true), Layer(design.BottomX, design.BottomY, false), Layer(design.TopX, design.TopY, true), Layer(design.TopX, design.TopY, false),
+                design.Dowels.Size is null ? "—" : design.Dowels.ToString(),
+                .. standing ? (object?[])[design.Pedestal is { } p ? Words(p, units) : "—", design.Pedestal?.Bars.ToString() ?? "—", design.Pedestal is { } q ? q.Ties + (q.Socket is null ? "" : " in pairs") : "—"] : [],
+                In(Unit.Volume, row.Each.Concrete, units), In(Unit.Mass, row.Each.Steel, units),
+            ];
+        }).ToList();
+        return new DataTable("Footings", "Footing schedule", columns, rows, null, ["B1, T1: outermost layer, B2, T2: the layer within it. Underside: level of the founding plane, above the blinding."]);
+    }
+
+    private static string Place(Place p) =>
+        p.Lie == Lie.AsDrawn ? p.Name : $"{p.Name} ({string.Join(", ", new[] { p.Lie.QuarterTurns == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"turned {90 * p.Lie.QuarterTurns}°"), p.Lie.Mirrored ? "mirrored" : "" }.Where(w => w.Length > 0))})";
+
+    private static DataTable Bars(Project project, BarSchedule schedule)
+    {
+        var units = project.Units;
+        var (section, mass) = (Unit.Section, Unit.Mass);
+        var decimals = units == UnitSystem.Us ? 2 : 0;
+        TableColumn Section(string title) => new(title, section.Symbol(units), decimals, 8);
+        List<TableColumn> columns =
+        [
+            new("member", "", null, 8), new("bar mark", "", null, 7), new("use", "", null, 22), new("size", "", null, 6), new("members", "", 0, 8), new("in each", "", 0, 7), new("total", "", 0, 7),
+            Section("length"), new("shape", "", null, 6), Section("a"), Section("b"), Section("c"), Section("r"), new("mass", mass.Symbol(units), 1, 9),
+        ];
+        object? Dimension(double v) => v > 0 ? In(section, v, units) : null;
+        var rows = schedule.Rows.Select(r => (IReadOnlyList<object?>)
+        [
+            r.Member, r.BarMark, Use(r.Group), r.Group.Size.Name, r.Members, r.Group.Count, r.Total,
+            In(section, r.Group.Shape.Length, units), r.Group.Shape.Code, Dimension(r.Group.Shape.A), Dimension(r.Group.Shape.B), Dimension(r.Group.Shape.C), Dimension(r.Group.Shape.Radius), In(mass, r.Mass, units),
+        ]).ToList();
+        object?[] total = [.. Enumerable.Repeat<object?>(null, columns.Count)];
+        (total[0], total[^1]) = ("total", In(mass, schedule.Mass, units));
+        return new DataTable("Bars", "Bar schedule", columns, rows, total,
+        [
+            "Shape codes of ISO 3766: 00 straight, 11 one bend, 21 two bends to one side, 51 closed, 99 hoop of outside diameter a with a lap b and hooks c. r: inside radius of bends.",
+            BendNote + (units == UnitSystem.Us ? " Bent dimensions and lengths are rounded up to 1/4 in." : " Bent dimensions and lengths are rounded up to 5 mm."),
+        ]);
+    }
+
+    /// <summary>What a group of bars does, with its layer: "bottom along x (B1)".</summary>
+    public static string Use(BarGroup group)
+    {
+        ArgumentNullException.ThrowIfNull(group);
+        return group.Role switch
+        {
+            BarRole.BottomX => "bottom along x",
+            BarRole.BottomY => "bottom along y",
+            BarRole.TopX => "top along x",
+            BarRole.TopY => "top along y",
+            BarRole.Pedestal => "pedestal",
+            BarRole.Ties => "ties",
+            BarRole.InnerTies => "inner ties",
+            _ => "dowels",
+        } + (group.Layer.Length > 0 ? $" ({group.Layer})" : "");
+    }
+
+    private static DataTable Totals(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
+    {
+        var units = project.Units;
+        var total = FootingSchedule.Of(project.Code, designs).Total;
+        var bars = BarSchedule.Of(project.Code, designs);
+        var rows = new List<IReadOnlyList<object?>>();
+        void Add(string item, double value, Unit unit, string note) => rows.Add([item, In(unit, value, units), unit.Symbol(units), note]);
+        Add("concrete", total.Concrete, Unit.Volume, "footings, pedestals and sockets");
+        Add("blinding", total.Blinding, Unit.Volume, "under the bases and beyond them by [concrete] blinding-beyond");
+        foreach (var size in bars.Sizes)
+        {
+            Add("steel " + size.Size.Name, size.Mass, Unit.Mass, Unit.Length.FormatWithSymbol(size.Length, units) + " by cutting lengths");
+        }
+
+        Add("steel, all", bars.Mass, Unit.Mass, "no waste, no chairs");
+        Add("excavation", total.Excavation, Unit.Volume, "plan of the bases to the underside of the blinding; no working space, no slopes");
+        Add("formwork", total.Formwork, Unit.Area, "sides of bases, pedestals and sockets");
+        if (project.Carbon is { Any: true } carbon)
+        {
+            rows.Add(["embodied carbon", carbon.Of(total), "kg CO2e", "by the factors stated: " + string.Join(", ", new[] { Factor("concrete", carbon.Concrete, "m3"), Factor("blinding", carbon.Blinding, "m3"), Factor("steel", carbon.Steel, "kg") }.Where(f => f.Length > 0))]);
+        }
+
+        return new DataTable("Quantities", "Quantities", [new("item", "", null, 20), new("quantity", "", 2, 12), new("unit", "", null, 9), new("of", "", null, 62)], rows, null, ["Net quantities of what is scheduled."]);
+    }
+
+    private static string Factor(string name, double? value, string per) => value is { } v ? string.Create(CultureInfo.InvariantCulture, $"{name} {v:0.###} kg/{per}") : "";
+}
