@@ -17,6 +17,7 @@ var root = new RootCommand("Sizes, checks and schedules every foundation of a bu
     GroupCommand.Build(),
     StatusCommand.Build(),
     ScheduleCommand.Build(),
+    DrawCommand.Build(),
     CompareCommand.Build(),
 };
 return Runner.Run(root, args);

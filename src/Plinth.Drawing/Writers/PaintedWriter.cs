@@ -1,0 +1,129 @@
+using Plinth.Drawing.Sheets;
+using SkiaSharp;
+
+namespace Plinth.Drawing.Writers;
+
+/// <summary>Paints a sheet: as PDF with its lettering embedded, or as PNG.</summary>
+public static class PaintedWriter
+{
+    private const double PointsPerMillimetre = 72 / 25.4;
+
+    /// <summary>Writes sheets as a PDF, a page each.</summary>
+    /// <param name="sheets">The sheets.</param>
+    public static byte[] Pdf(IReadOnlyList<Sheet> sheets)
+    {
+        ArgumentNullException.ThrowIfNull(sheets);
+        using var stream = new MemoryStream();
+        using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata { Title = sheets.Count > 0 ? sheets[0].Title : "", RasterDpi = 300, PdfA = false }))
+        {
+            foreach (var sheet in sheets)
+            {
+                var canvas = document.BeginPage((float)(sheet.Paper.Width * PointsPerMillimetre), (float)(sheet.Paper.Height * PointsPerMillimetre));
+                canvas.Scale((float)PointsPerMillimetre);
+                Paint(canvas, sheet);
+                document.EndPage();
+            }
+
+            document.Close();
+        }
+
+        return stream.ToArray();
+    }
+
+    /// <summary>Writes a sheet as a PNG.</summary>
+    /// <param name="sheet">The sheet.</param>
+    /// <param name="dotsPerInch">Resolution.</param>
+    public static byte[] Png(Sheet sheet, double dotsPerInch = 150)
+    {
+        ArgumentNullException.ThrowIfNull(sheet);
+        var scale = dotsPerInch / 25.4;
+        using var bitmap = new SKBitmap((int)Math.Round(sheet.Paper.Width * scale), (int)Math.Round(sheet.Paper.Height * scale));
+        using var canvas = new SKCanvas(bitmap);
+        canvas.Clear(SKColors.White);
+        canvas.Scale((float)scale);
+        Paint(canvas, sheet);
+        canvas.Flush();
+        using var image = SKImage.FromBitmap(bitmap);
+        using var data = image.Encode(SKEncodedImageFormat.Png, 100);
+        return data.ToArray();
+    }
+
+    private static void Paint(SKCanvas canvas, Sheet sheet)
+    {
+        foreach (var item in sheet.Items)
+        {
+            Paint(canvas, sheet, item);
+        }
+    }
+
+    private static void Paint(SKCanvas canvas, Sheet sheet, Item item)
+    {
+        SKPoint P(At at) => new((float)at.X, (float)(sheet.Paper.Height - at.Y));
+        switch (item)
+        {
+            case PathItem p:
+                foreach (var line in Strokes.Hatch(p))
+                {
+                    Paint(canvas, sheet, line);
+                }
+
+                using (var builder = new SKPathBuilder())
+                {
+                    builder.MoveTo(P(p.Points[0]));
+                    foreach (var point in p.Points.Skip(1))
+                    {
+                        builder.LineTo(P(point));
+                    }
+
+                    if (p.Closed)
+                    {
+                        builder.Close();
+                    }
+
+                    using var path = builder.Detach();
+                    Both(p.Fill, p.Stroke, paint => canvas.DrawPath(path, paint));
+                }
+
+                break;
+            case CircleItem c:
+                Both(c.Fill, c.Stroke, paint => canvas.DrawCircle(P(c.Centre), (float)c.Radius, paint));
+                break;
+            case TextItem t:
+                using (var font = new SKFont(Lettering.Face(t.Bold), (float)Lettering.SizeOf(t.Height)) { Hinting = SKFontHinting.None, Subpixel = true })
+                using (var paint = new SKPaint { Color = SKColors.Black, IsAntialias = true })
+                {
+                    var at = P(t.Point);
+                    canvas.Save();
+                    canvas.RotateDegrees((float)-t.Angle, at.X, at.Y);
+                    canvas.DrawText(Texts.Clean(t.Text), at.X, at.Y, t.Anchor switch { Anchor.Left => SKTextAlign.Left, Anchor.Middle => SKTextAlign.Center, _ => SKTextAlign.Right }, font, paint);
+                    canvas.Restore();
+                }
+
+                break;
+            case DimensionItem d:
+                foreach (var part in Strokes.Of(d))
+                {
+                    Paint(canvas, sheet, part);
+                }
+
+                break;
+        }
+    }
+
+    private static void Both(Fill fill, Stroke stroke, Action<SKPaint> draw)
+    {
+        if (fill is Fill.Paper or Fill.Light or Fill.Solid)
+        {
+            using var inside = new SKPaint { Style = SKPaintStyle.Fill, IsAntialias = true, Color = fill switch { Fill.Paper => SKColors.White, Fill.Light => new SKColor(0xE6, 0xE9, 0xEC), _ => SKColors.Black } };
+            draw(inside);
+        }
+
+        if (stroke.Width > 0)
+        {
+            var pattern = Strokes.Pattern(stroke.Dash);
+            using var dash = pattern.Length > 0 ? SKPathEffect.CreateDash([.. pattern.Select(v => (float)v)], 0) : null;
+            using var line = new SKPaint { Style = SKPaintStyle.Stroke, IsAntialias = true, Color = SKColors.Black, StrokeWidth = (float)stroke.Width, StrokeJoin = SKStrokeJoin.Round, PathEffect = dash };
+            draw(line);
+        }
+    }
+}
