@@ -124,7 +124,8 @@ public static class FoundationPlan
             items.Add(new PathItem(Layers.Site, [.. site.Boundary.Select(q)], true, Stroke.Boundary));
             var (a, b) = Enumerable.Range(0, site.Boundary.Count).Select(i => (A: q(site.Boundary[i]), B: q(site.Boundary[(i + 1) % site.Boundary.Count]))).MaxBy(e => Math.Abs(e.A.X - e.B.X));
             var left = a.X < b.X ? a : b;
-            items.Add(new TextItem(Layers.Site, new(left.X + 2, left.Y + 1), SmallestText, "site boundary"));
+            var below = left.Y < site.Boundary.Average(c => q(c).Y);
+            items.Add(new TextItem(Layers.Site, new(left.X + 2, below ? left.Y - 1 - SmallestText : left.Y + 1), SmallestText, "site boundary"));
         }
 
         foreach (var zone in site.Zones)
