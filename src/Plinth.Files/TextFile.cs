@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Text;
 using Plinth.Files.Diagnostics;
 
@@ -7,6 +8,7 @@ namespace Plinth.Files;
 public static class TextFile
 {
     private static readonly UTF8Encoding StrictUtf8 = new(false, true);
+    private static readonly SearchValues<char> Unfit = SearchValues.Create([.. Enumerable.Range(0, 0x20).Select(c => (char)c).Where(c => c is not ('\t' or '\n' or '\r')), '\uFFFE', '\uFFFF']);
 
     /// <summary>Reads a file as UTF-8 (with or without byte-order mark) or UTF-16 (with one, or told by its zeros).</summary>
     /// <param name="path">The file.</param>
@@ -41,8 +43,28 @@ public static class TextFile
             return null;
         }
 
-        return Decode(bytes, name, bag, out encoding);
+        if (Decode(bytes, name, bag, out encoding) is not { } text)
+        {
+            return null;
+        }
+
+        var unfit = text.AsSpan().IndexOfAny(Unfit);
+        if (unfit >= 0)
+        {
+            bag.Error(PlaceAt(name, text, unfit), UnfitMessage(text[unfit]));
+            return null;
+        }
+
+        return text;
     }
+
+    /// <summary>Finds a character that no document can hold (XML 1.0 2.2): control characters but tabs and ends of lines, and what is no character.</summary>
+    /// <returns>What is wrong; null if nothing is.</returns>
+    internal static string? FaultOf(string text) => text.AsSpan().IndexOfAny(Unfit) is >= 0 and var i ? UnfitMessage(text[i]) : null;
+
+    private static string UnfitMessage(char c) => c == '\0'
+        ? "holds a zero character, so it is not a text file; save it as UTF-8 text"
+        : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"holds a {(char.IsControl(c) ? "control character" : "code that is no character")}, U+{(int)c:X4}, which no drawing or document can show; take it out");
 
     /// <summary>Writes a file so that a reader sees the old content or the new, never a part: to a temporary file beside it, flushed, then renamed over it.</summary>
     /// <param name="path">The file.</param>
@@ -113,15 +135,7 @@ public static class TextFile
                 return encoding.GetString(bytes);
             }
 
-            var text = StrictUtf8.GetString(bytes);
-            var zero = text.IndexOf('\0', StringComparison.Ordinal);
-            if (zero >= 0)
-            {
-                bag.Error(PlaceAt(name, text, zero), "holds a zero character, so it is not a text file; save it as UTF-8 text");
-                return null;
-            }
-
-            return text;
+            return StrictUtf8.GetString(bytes);
         }
         catch (DecoderFallbackException e)
         {

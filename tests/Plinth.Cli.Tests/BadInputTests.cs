@@ -244,6 +244,20 @@ public class BadInputTests
         f.Run("check", "--format", "json").Json.GetProperty("foundations")[1].GetProperty("places")[0].GetProperty("supports")[0].GetString().Should().Be(label);
     }
 
+    [Theory]
+    [InlineData("name = \"Test\"", "name = \"a\\u0001b\"", "plinth.toml:2:8", "control character, U+0001")]
+    [InlineData("name = \"Test\"", "name = \"a\\uFFFFb\"", "plinth.toml:2:8", "no character, U+FFFF")]
+    [InlineData("name = \"Test\"", "name = \"a\u0007b\"", "plinth.toml:2:10", "control character, U+0007")]
+    [InlineData("DEAD = \"D\"", "\"DE\\u0002\" = \"D\"", "plinth.toml", "the key holds a control character, U+0002")]
+    public void What_no_document_can_hold_is_refused_where_it_stands(string old, string text, string place, string message)
+    {
+        using var f = new Folder();
+        f["plinth.toml"] = f["plinth.toml"].Replace(old, text, StringComparison.Ordinal);
+        var ran = f.Run("size", "--all");
+        ran.Exit.Should().Be(2);
+        ran.Error.Should().Contain(place).And.Contain(message).And.Contain("take it out");
+    }
+
     [Fact]
     public void A_control_character_in_a_label_is_refused()
     {

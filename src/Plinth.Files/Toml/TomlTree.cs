@@ -81,7 +81,38 @@ public static class TomlTree
             builder.Add(root, table);
         }
 
+        Unfit(root, bag);
         return root;
+    }
+
+    // What is escaped in the text may still be a character that no document can hold.
+    private static void Unfit(TomlTable table, DiagnosticBag bag)
+    {
+        foreach (var (key, place, node) in table.Entries)
+        {
+            if (TextFile.FaultOf(key) is { } fault)
+            {
+                bag.Error(place, $"the key {fault}");
+            }
+
+            Unfit(node, bag);
+        }
+    }
+
+    private static void Unfit(TomlNode node, DiagnosticBag bag)
+    {
+        switch (node.Value)
+        {
+            case string text when TextFile.FaultOf(text) is { } fault:
+                bag.Error(node.Place, $"the text {fault}");
+                break;
+            case TomlTable inner:
+                Unfit(inner, bag);
+                break;
+            case List<TomlNode> list:
+                list.ForEach(n => Unfit(n, bag));
+                break;
+        }
     }
 
     /// <summary>The parts of a dotted key.</summary>
