@@ -1,4 +1,6 @@
 using CsCheck;
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
 
@@ -40,6 +42,20 @@ public class AdoptedTests
         var entries = AdoptedReader.Read(text, bag);
         bag.HasErrors.Should().BeFalse(string.Join('\n', bag.Sorted));
         return entries;
+    }
+
+    [Fact]
+    public void How_a_design_lies_is_written_also_where_it_stands_alone()
+    {
+        var support = new Support("C4", 0, 0, null, ColumnShape.Rectangular, 0.4, 0.4, 0, 0, 0, "", "");
+        var foundation = new Foundation("F4", [new Place(support, 0, null!).Lying(new Lie(2, true))], false, HeldValues.Nothing, null!);
+        var design = new FoundationDesign(new BaseSize(2, 2, 0.5) { ShiftX = 0.2 }, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None);
+        var written = AdoptedEntry.Write(foundation, design, us: false);
+        var text = "[F4]\n" + string.Concat(written.Select(v => $"{v.Key} = {v.Value}\n"));
+        var read = Read(text.Replace("\"none\"", "\"5 T16\"", StringComparison.Ordinal)).Single();
+        read.Alike.Should().BeTrue();
+        read.Places.Single().Supports.Should().Equal("C4");
+        read.Places.Single().Lie.Should().Be(new Lie(2, true));
     }
 
     [Fact]

@@ -58,7 +58,7 @@ public sealed record AdoptedEntry(
         var values = new List<(string Key, string Value)>
         {
             ("kind", TomlText.Quote(Foundation.Kind)),
-            foundation.Alike
+            foundation.Alike || foundation.Places.Any(p => p.Lie != Lie.AsDrawn)
                 ? ("alike", "[" + string.Join(", ", foundation.Places.Select(p => new WrittenPlace([p.Support.Label], p.Lie))) + "]")
                 : ("supports", "[" + string.Join(", ", foundation.Places.Select(p => TomlText.Quote(p.Support.Label))) + "]"),
             ("length", Length(design.Size.Length)),
