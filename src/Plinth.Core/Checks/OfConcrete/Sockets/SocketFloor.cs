@@ -36,9 +36,12 @@ internal readonly struct SocketFloor : ICheckRule<Nothing>
 
         var water = s.GroundLoad(k).WaterPressure;
         var inside = s.Contact(k).Pressure.OverRectangle(x0, y0, x1, y1).Force + (water * bx * by);
-        var weight = s.WeightPerArea(k) * bx * by;
+
+        // What stands on the base presses it too, wherever on it the section leaves it: all of it counts, as in two-way shear round the socket.
+        var beside = s.PlacedLoads.Length == 0 ? 0 : s.LoadsWithin(k, x0, y0, x1, y1).Item1;
+        var weight = (s.WeightPerArea(k) * bx * by) + s.PrismWeight(k) + beside;
         trace.Given("P", inside, Unit.Force, water > 0 ? "∫(p + u) dA inside the section, exact" : "∫p dA inside the section, exact");
-        trace.Given("Win", weight, Unit.Force, "factored weight of base and soil inside");
+        trace.Given("Win", weight, Unit.Force, "factored weights inside, the socket's whole, less the soil displaced, and loads beside the column");
         var net = s.Rules.Concrete.Pressure == Concrete.SectionPressure.Net ? Math.Max(0, inside - weight) : inside;
         var q = trace.Given("Q", net, Unit.Force, s.Rules.Concrete.Pressure == Concrete.SectionPressure.Net ? "P less Win, where that pushes up" : "P");
         var vu = trace.Let("Vu", Math.Max(0, n - q), Unit.Force, $"max(0; {new Sym("N", n, Unit.Force)} − {new Sym("Q", q, Unit.Force)})");
