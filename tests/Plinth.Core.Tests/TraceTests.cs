@@ -278,6 +278,47 @@ public class TraceTests
     }
 
     [Fact]
+    public void No_combination_is_used_more_than_the_one_that_is_said_to_govern()
+    {
+        LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W, true), new("WY", LoadSymbol.W, true)];
+        var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, cases, new LoadOptions { OverturningReduction = 0.25 }, []);
+        PlanLoad[] beside = [new(1, PlanLoadShape.Point, 25, 0.4, 0.1, 0.4, 0.1)];
+        var force = Gen.Double[-1, 1];
+        Gen.Select(force, force, force, force, Gen.Double[1.6, 3], Gen.Double[1.6, 3], Gen.Int[0, 3]).Sample(
+            (a, b, c, d, length, width, kind) =>
+            {
+                SupportAction[] actions = [new(400 + (300 * a), 10 * b, 10 * c, 30 * d, 30 * a, 0), new(200 + (150 * b), 5 * c, 5 * d, 20 * a, 20 * b, 0), new(-200 * c, 60 * d, 0, 0, 120 * c, 0), new(-150 * d, 0, 50 * a, 110 * b, 0, 0)];
+                var rules = Rules with
+                {
+                    Ground = DefaultGround with { FoundingDepth = 2.2, WaterDepth = kind == 1 ? 0.8 : null, Surcharge = kind == 2 ? 5 : 0 },
+                    Stability = new StabilityRules { VariableResists = kind == 2 },
+                    Column = new ColumnRules { Strength = 40e3, Bars = Bars("8 T16") },
+                    Pedestal = kind switch { 1 => new PedestalRules { Under = PedestalUnder.All, Top = -0.2 }, 3 => new PedestalRules { Sockets = new SocketRules { Used = true } }, _ => PedestalRules.None },
+                };
+                var project = Project(cases, actions, set, rules, Column(0.4, 0.5), new HeldValues { OffsetX = 0.3 * b, OffsetY = 0.1 });
+                if (kind == 0)
+                {
+                    project = project with { Foundations = [project.Foundations[0] with { Loads = beside }] };
+                }
+
+                var design = Design(length, width, 0.5, "13 T16", "11 T20", "10 T16", "10 T16") with
+                {
+                    Pedestal = kind switch { 1 => new Pedestal(0.6, 0.7, false, Bars("8 T20"), Bars("T10 @ 150 mm")), 3 => new Pedestal(1.1, 1.2, false, Bars("16 T20"), Bars("T12 @ 100 mm")) { Socket = new Socket(0.7, 0.25) }, _ => null },
+                    Dowels = kind == 3 ? Core.Concrete.BarSpec.None : Bars("8 T16"),
+                };
+                var checker = new Checker(project, project.Foundations[0]);
+                foreach (var result in checker.Check(design).Checks.Where(r => r.Combination is not null))
+                {
+                    var check = CheckCatalog.Find(result.Id)!;
+                    var most = set.Used.Where(k => k.IsFor(check.For)).Select(k => checker.Trace(design, check, null, k.Name)).Where(t => t is { Result.Outcome.Done: true }).Select(t => t!.Value.Result.Outcome).MaxBy(o => (o.FailsAnyhow, o.Utilisation));
+                    result.Outcome.FailsAnyhow.Should().Be(most.FailsAnyhow, "what fails whatever its number comes first");
+                    result.Utilisation.Should().BeApproximately(most.Utilisation, 1e-9 * Math.Max(1, most.Utilisation), result.Id);
+                }
+            },
+            iter: 60);
+    }
+
+    [Fact]
     public void A_recorded_result_is_the_unrecorded_one()
     {
         var project = OneAction(new SupportAction(700, 30, 40, 50, 160, 0));

@@ -24,6 +24,7 @@ public sealed partial class BaseState
     private readonly CombinationSet set;
     private readonly (int Generation, double Key, int Combination)[] governing;
     private int nextKept;
+    private OnGround.TippingBound[]? tipping;
     private readonly GroundLoad[] groundLoads = new GroundLoad[3];
     private (double BottomX, double BottomY, double TopX, double TopY, double Bottom, double Top) depths;
 
@@ -201,6 +202,9 @@ public sealed partial class BaseState
             Joints.Forget();
         }
     }
+
+    /// <summary>What tips at most in each combination; found when it is first asked for.</summary>
+    internal OnGround.TippingBound[] Tipping => tipping ??= OnGround.TippingBound.Of(Place, Combinations, Rules.Stability.VariableResists);
 
     /// <summary>The sections of column and pedestal.</summary>
     internal OfConcrete.JointSections Joints { get; } = new();

@@ -9,6 +9,31 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
 {
     public static Nothing Capacity(BaseState s) => default;
 
+    // All that tips about the farther edge at once, against what surely presses on the nearer arm: no edge is used more.
+    public static double UpperBound(BaseState s, in Nothing capacity, int k)
+    {
+        if (s.PlacedLoads.Length > 0)
+        {
+            return double.PositiveInfinity;
+        }
+
+        var half = (TAxis.IsX ? s.Length : s.Width) / 2;
+        var off = Math.Abs(TAxis.IsX ? s.ColumnX : s.ColumnY);
+        var (far, near) = (half + off, half - off);
+        if (near <= 0)
+        {
+            return double.PositiveInfinity;
+        }
+
+        ref readonly var t = ref s.Tipping[k];
+        var combination = s.Combinations[k];
+        var ground = s.GroundLoad(k);
+        var prism = s.PrismWeight(k);
+        var holds = (t.Down * near) + (((combination.WeightFactor * (s.BaseWeight + ground.Block)) - (ground.WaterPressure * s.Length * s.Width)) * half) + Math.Min(prism * near, prism * far);
+        var tips = (TAxis.IsX ? t.AlongX + (Math.Abs(s.Arm) * t.ShearX) : t.AlongY + (Math.Abs(s.Arm) * t.ShearY)) + (t.Up * far);
+        return holds > 0 ? StabilityFactor.Least(s, combination, s.Rules.Stability.Overturning) * tips / holds : double.PositiveInfinity;
+    }
+
     public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {

@@ -7,11 +7,14 @@ namespace Plinth.Core.Checks.OnGround;
 /// <summary>The end that checks of a factor of safety share.</summary>
 internal static class StabilityFactor
 {
+    /// <summary>The least factor in force for a combination.</summary>
+    public static double Least(BaseState s, Combination combination, double stated) => combination.Least ?? (combination.Counteracting ? s.Rules.Stability.Counteracting : stated);
+
     /// <summary>Compares a demand with what resists, by the least factor in force for the combination.</summary>
     public static Outcome Judge<T>(BaseState s, Combination combination, double stated, double demand, double resistance, Unit unit, ref T trace)
         where T : struct, ITrace
     {
-        var least = combination.Least ?? (combination.Counteracting ? s.Rules.Stability.Counteracting : stated);
+        var least = Least(s, combination, stated);
         var outcome = Outcome.Safety(demand, resistance, least);
         trace.Given("least factor", least, Unit.Ratio, combination.Least is not null ? "of the combination" : combination.Counteracting ? "counteracting combination: the margin stands in its factors" : "stated");
         if (demand > 0 && resistance > 0)
