@@ -99,6 +99,7 @@ public class DxfWriterTests
     [InlineData("100 %", "100 %%%")]
     [InlineData("%%c16", "%%%%%%c16")]
     [InlineData("a\\Pb{c}", "a\\U+005CPb\\U+007Bc\\U+007D")]
+    [InlineData("a^Jb", "a\\U+005EJb")]
     [InlineData("4 × Ø", "4 \\U+00D7 \\U+00D8")]
     [InlineData("two\nlines", "two lines")]
     public void Labels_begin_no_code(string text, string written)

@@ -85,6 +85,9 @@ public readonly record struct Lie(int QuarterTurns, bool Mirrored)
     /// <summary>This way, within a design that itself lies some way.</summary>
     public Lie Within(Lie outer) => new((outer.QuarterTurns + (outer.Mirrored ? 4 - QuarterTurns : QuarterTurns)) % 4, outer.Mirrored ^ Mirrored);
 
+    /// <summary>In words: "turned 180°, mirrored"; empty as drawn.</summary>
+    public string Words => string.Join(", ", new[] { QuarterTurns == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"turned {90 * QuarterTurns}°"), Mirrored ? "mirrored" : "" }.Where(w => w.Length > 0));
+
     /// <summary>A point of the design, as it lies in the axes of the turned base.</summary>
     public Contact.PlanPoint Of(in Contact.PlanPoint point) => Mirrored ? new Contact.PlanPoint(-point.X, point.Y) : point;
 }

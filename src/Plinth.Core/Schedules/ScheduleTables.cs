@@ -69,8 +69,7 @@ public static class ScheduleTables
         return new DataTable("Footings", "Footing schedule", columns, rows, null, ["B1, T1: outermost layer, B2, T2: the layer within it. Underside: level of the founding plane, above the blinding."]);
     }
 
-    private static string Place(Place p) =>
-        p.Lie == Lie.AsDrawn ? p.Name : $"{p.Name} ({string.Join(", ", new[] { p.Lie.QuarterTurns == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"turned {90 * p.Lie.QuarterTurns}°"), p.Lie.Mirrored ? "mirrored" : "" }.Where(w => w.Length > 0))})";
+    private static string Place(Place p) => p.Lie == Lie.AsDrawn ? p.Name : $"{p.Name} ({p.Lie.Words})";
 
     private static DataTable Bars(Project project, BarSchedule schedule)
     {

@@ -1,4 +1,5 @@
 using Plinth.Core.Foundations;
+using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Drawings;
 
@@ -11,6 +12,13 @@ internal sealed record GridLine(double Position, string Label);
 internal static class GridLines
 {
     private const double Slack = 0.005;
+    private const double Bubble = 4;
+
+    /// <summary>From one row of bubbles to the next, mm.</summary>
+    public const double BubbleStep = (2 * Bubble) + 1;
+
+    /// <summary>Room for dimensions between a plan and the first row of bubbles, mm.</summary>
+    public const double DimensionsBeside = 23;
 
     /// <summary>Lines along y, by their x; or along x, by their y. Labels are the part of "A/1" that all supports of a line share.</summary>
     public static IReadOnlyList<GridLine> Of(IReadOnlyList<Support> supports, bool alongY)
@@ -51,5 +59,58 @@ internal static class GridLines
         }
 
         return "";
+    }
+
+    /// <summary>The row of each line's bubble: the first in which it touches none before it.</summary>
+    /// <param name="lines">The lines, in order.</param>
+    /// <param name="per">Millimetres of paper to a metre.</param>
+    public static IReadOnlyList<int> BubbleRows(IReadOnlyList<GridLine> lines, double per)
+    {
+        var ends = new List<double>();
+        var rows = new List<int>();
+        foreach (var line in lines)
+        {
+            var at = line.Position * per;
+            var row = ends.FindIndex(e => at - e >= BubbleStep);
+            if (row < 0)
+            {
+                row = ends.Count;
+                ends.Add(0);
+            }
+
+            ends[row] = at;
+            rows.Add(row);
+        }
+
+        return rows;
+    }
+
+    /// <summary>Draws them over a whole plan; bubbles stand below and on the left, beyond the dimensions.</summary>
+    public static void Add(List<Item> items, PlanModel plan, Func<double, double, At> p, double per)
+    {
+        var (low, high) = (p(plan.Low.X, plan.Low.Y), p(plan.High.X, plan.High.Y));
+        foreach (var (line, row) in plan.Along.Zip(BubbleRows(plan.Along, per)))
+        {
+            var (x, y) = (p(line.Position, 0).X, low.Y - DimensionsBeside - (row * BubbleStep));
+            items.Add(new PathItem(Layers.Grid, [new(x, y), new(x, high.Y + 4)], false, Stroke.Grid));
+            Head(items, new(x, y - Bubble), line.Label);
+        }
+
+        foreach (var (line, row) in plan.Across.Zip(BubbleRows(plan.Across, per)))
+        {
+            var (x, y) = (low.X - DimensionsBeside - (row * BubbleStep), p(0, line.Position).Y);
+            items.Add(new PathItem(Layers.Grid, [new(x, y), new(high.X + 4, y)], false, Stroke.Grid));
+            Head(items, new(x - Bubble, y), line.Label);
+        }
+    }
+
+    private static void Head(List<Item> items, At at, string label)
+    {
+        items.Add(new CircleItem(Layers.Grid, at, Bubble, Stroke.Thin, Fill.Paper));
+        if (label.Length > 0)
+        {
+            var height = Layout.Fitted(label, 2.8, (2 * Bubble) - 1.6);
+            items.Add(new TextItem(Layers.Grid, at + (0, -height / 2), height, label, Anchor.Middle));
+        }
     }
 }

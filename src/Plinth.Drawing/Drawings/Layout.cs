@@ -21,7 +21,9 @@ internal static class Layout
     private const double TitleHeight = 38;
     private const double RowHeight = 5;
     private const double CellPad = 1.2;
-    private const double TextHeight = 1.8;
+
+    /// <summary>Height of the smallest texts that are legible in print, mm.</summary>
+    public const double SmallestText = 1.8;
 
     /// <summary>Width of the title block, mm.</summary>
     public const double TitleWidth = 170;
@@ -73,7 +75,7 @@ internal static class Layout
     /// <summary>The size of a table in columns that hold their texts, mm.</summary>
     public static (double Width, double Height, double[] Columns) Size(IReadOnlyList<string> heads, IReadOnlyList<IReadOnlyList<string>> rows)
     {
-        var widths = heads.Select((h, c) => Math.Max(Lettering.Width(h, TextHeight, true), rows.Select(r => Lettering.Width(r[c], TextHeight)).DefaultIfEmpty(0).Max()) + (2 * CellPad)).ToArray();
+        var widths = heads.Select((h, c) => Math.Max(Lettering.Width(h, SmallestText, true), rows.Select(r => Lettering.Width(r[c], SmallestText)).DefaultIfEmpty(0).Max()) + (2 * CellPad)).ToArray();
         return (widths.Sum(), RowHeight * (rows.Count + 2), widths);
     }
 
@@ -96,7 +98,7 @@ internal static class Layout
             for (var c = 0; c < cells.Count; c++)
             {
                 var right = numbers[c];
-                items.Add(new TextItem(Layers.Schedule, new(right ? x + columns[c] - CellPad : x + CellPad, y - RowHeight + 1.6), TextHeight, cells[c], right ? Anchor.Right : Anchor.Left, 0, i == 0));
+                items.Add(new TextItem(Layers.Schedule, new(right ? x + columns[c] - CellPad : x + CellPad, y - RowHeight + 1.6), SmallestText, cells[c], right ? Anchor.Right : Anchor.Left, 0, i == 0));
                 x += columns[c];
             }
         }

@@ -173,7 +173,7 @@ public static class DxfWriter
                 (100, "AcDbAlignedDimension"), (13, X(d.From.X)), (23, X(d.From.Y)), (33, "0.0"), (14, X(d.To.X)), (24, X(d.To.Y)), (34, "0.0"), (50, d.Vertical ? "90.0" : "0.0"), (100, "AcDbRotatedDimension")));
         }
 
-        // Characters beyond ASCII by their code points, % and \ so that they begin no code.
+        // Characters beyond ASCII by their code points, and %, ^, \ so that they begin no code.
         private static string Escaped(string value)
         {
             var s = new StringBuilder();
@@ -181,7 +181,7 @@ public static class DxfWriter
             {
                 s.Append(c switch
                 {
-                    '\\' or '{' or '}' => $"\\U+{(int)c:X4}",
+                    '\\' or '{' or '}' or '^' => $"\\U+{(int)c:X4}",
                     '%' => "%%%",
                     > '~' => $"\\U+{(int)c:X4}",
                     _ => c.ToString(),

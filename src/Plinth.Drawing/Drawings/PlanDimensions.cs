@@ -1,0 +1,63 @@
+using System.Globalization;
+using Plinth.Core.Buildings;
+using Plinth.Core.Units;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Drawings;
+
+/// <summary>Dimensions of a plan: the grid in chains with their sums, and bases that are not centred under their columns.</summary>
+internal static class PlanDimensions
+{
+    public static void Add(List<Item> items, Project project, PlanModel plan, Func<double, double, At> p)
+    {
+        var units = project.Units;
+        string L(double v) => units == UnitSystem.Us ? DrawingScale.Feet(v) : Math.Round(v * 1000).ToString("0", CultureInfo.InvariantCulture);
+        var low = p(plan.Low.X, plan.Low.Y);
+        void Chain(IReadOnlyList<GridLine> lines, bool vertical)
+        {
+            At Point(double v) => vertical ? new(low.X, p(0, v).Y) : new(p(v, 0).X, low.Y);
+            var (near, far) = vertical ? (low.X - 9, low.X - 17) : (low.Y - 9, low.Y - 17);
+            for (var i = 0; i + 1 < lines.Count; i++)
+            {
+                items.Add(new DimensionItem(Point(lines[i].Position), Point(lines[i + 1].Position), vertical, near, L(lines[i + 1].Position - lines[i].Position)));
+            }
+
+            if (lines.Count > 2)
+            {
+                // Its text stands between two grid lines, not on one.
+                var (first, all) = (lines[0].Position, lines[^1].Position - lines[0].Position);
+                var bay = Enumerable.Range(0, lines.Count - 1).Select(i => (lines[i].Position + lines[i + 1].Position) / 2).MinBy(m => Math.Abs(m - first - (all / 2)));
+                items.Add(new DimensionItem(Point(first), Point(lines[^1].Position), vertical, far, L(all)) { TextShare = (bay - first) / all });
+            }
+        }
+
+        Chain(plan.Along, false);
+        Chain(plan.Across, true);
+
+        // A base that is not centred under its column is dimensioned from it to both edges.
+        foreach (var f in plan.Footings.Where(f => Math.IEEERemainder(f.Place.AngleDegrees, 90) == 0))
+        {
+            var s = f.Place.Support;
+            var (x0, x1, y0, y1) = (f.Corners.Min(c => c.X), f.Corners.Max(c => c.X), f.Corners.Min(c => c.Y), f.Corners.Max(c => c.Y));
+            if (Math.Abs(x0 + x1 - (2 * s.X)) > 0.001)
+            {
+                Pair(items, p(x0, y0), new(p(s.X, 0).X, p(0, y0).Y), p(x1, y0), false, p(0, y0).Y - 5, (L(s.X - x0), L(x1 - s.X)));
+            }
+
+            if (Math.Abs(y0 + y1 - (2 * s.Y)) > 0.001)
+            {
+                Pair(items, p(x0, y0), new(p(x0, 0).X, p(0, s.Y).Y), p(x0, y1), true, p(x0, 0).X - 5, (L(s.Y - y0), L(y1 - s.Y)));
+            }
+        }
+    }
+
+    // Two dimensions on one line; a text that is too wide for its part stands away from the other.
+    private static void Pair(List<Item> items, At from, At middle, At to, bool vertical, double line, (string First, string Second) texts)
+    {
+        static double Share(double part, double width, bool first) => width + 1 <= part || part <= 0 ? 0.5 : first ? 1 - (((width / 2) + 0.6) / part) : ((width / 2) + 0.6) / part;
+        double Part(At a, At b) => vertical ? b.Y - a.Y : b.X - a.X;
+        double Width(string text) => Lettering.Width(text, DimensionItem.TextHeight);
+        items.Add(new DimensionItem(from, middle, vertical, line, texts.First) { TextShare = Share(Part(from, middle), Width(texts.First), true) });
+        items.Add(new DimensionItem(middle, to, vertical, line, texts.Second) { TextShare = Share(Part(middle, to), Width(texts.Second), false) });
+    }
+}
