@@ -146,22 +146,29 @@ internal static class ScheduleCommand
         screen.Line($"Footing schedule: {loaded.Project.Title.Name}", Styles.Head);
         screen.Line();
         var (m, mm, v) = (Unit.Length.Symbol(units), Unit.Section.Symbol(units), Unit.Volume.Symbol(units));
-        var upright = schedule.Rows.Any(r => r.Design.Dowels.Size is not null || r.Design.Pedestal is not null);
-        var table = Screen.Table("mark", "under", ">no.", $"plan {m}", $">h {mm}", $">level {m}", "bot. x", "bot. y", "top x", "top y", upright ? "dowels, pedestal" : "", $">{v}", ">" + Unit.Mass.Symbol(units));
+        static string Bars(Core.Concrete.BarSpec b) => b.Size is null ? "—" : b.ToString();
+        var top = schedule.Rows.Any(r => r.Design.TopX.Size is not null || r.Design.TopY.Size is not null);
+        var (dowels, pedestals) = (schedule.Rows.Any(r => r.Design.Dowels.Size is not null), schedule.Rows.Any(r => r.Design.Pedestal is not null));
+        List<(string Head, Func<FootingRow, string> Cell)> columns =
+        [
+            ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports)), (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
+            ($"plan {m}", r => Say.Plan(r.Size, units)), ($">h {mm}", r => Unit.Section.Format(r.Size.Thickness, units)), ($">level {m}", r => Unit.Length.Format(r.Underside, units)),
+            ("bot. x", r => Bars(r.Design.BottomX)), ("bot. y", r => Bars(r.Design.BottomY)),
+            .. top ? [("top x", r => Bars(r.Design.TopX)), ("top y", r => Bars(r.Design.TopY))] : (List<(string, Func<FootingRow, string>)>)[],
+            .. dowels || pedestals ? [(dowels && pedestals ? "dowels, pedestal" : dowels ? "dowels" : "pedestal", r => Upright(r.Design, units))] : (List<(string, Func<FootingRow, string>)>)[],
+            (">" + v, r => Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), (">" + Unit.Mass.Symbol(units), r => Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)),
+        ];
+        var table = Screen.Table([.. columns.Select(c => c.Head)]);
         foreach (var r in schedule.Rows)
         {
-            static string Bars(Core.Concrete.BarSpec b) => b.Size is null ? "—" : b.ToString();
-            table.AddRow(
-                Screen.Cell(r.Mark), Screen.Cell(string.Join(", ", r.Supports)), Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)), Screen.Cell(Say.Plan(r.Size, units)), Screen.Cell(Unit.Section.Format(r.Size.Thickness, units)),
-                Screen.Cell(Unit.Length.Format(r.Underside, units)), Screen.Cell(Bars(r.Design.BottomX)), Screen.Cell(Bars(r.Design.BottomY)), Screen.Cell(Bars(r.Design.TopX)), Screen.Cell(Bars(r.Design.TopY)), Screen.Cell(Upright(r.Design, units)),
-                Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)));
+            table.AddRow([.. columns.Select(c => Screen.Cell(c.Cell(r)))]);
         }
 
         screen.Write(table);
         screen.Line();
         var t = schedule.Total;
         screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {Unit.Mass.FormatWithSymbol(t.Steel, units)}, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, blinding {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
-        screen.Wrapped($"Level: of the underside. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a row counts; bot. x: bottom bars along the base's x.");
+        screen.Wrapped($"Level: of the underside. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a row counts; bot. x: bottom bars along the base's x.{(top ? "" : " No footing has top bars.")}");
     }
 
     private static string Upright(FoundationDesign d, UnitSystem units) =>
