@@ -2,6 +2,7 @@ using System.CommandLine;
 using System.Globalization;
 using System.Text.Json;
 using Plinth.Cli.Output;
+using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Sizing;
 using Plinth.Core.Units;
@@ -96,10 +97,10 @@ internal static class OptionsCommand
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
-                    var bars = Say.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Say.Bars(d.TopX, d.TopY));
+                    var bars = Wording.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Wording.Bars(d.TopX, d.TopY));
                     table.AddRow(
-                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(r.What), Screen.Cell(Say.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(bars),
-                        Screen.Cell(Say.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)), Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)),
+                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(r.What), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(bars),
+                        Screen.Cell(Wording.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)), Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)),
                         Screen.Cell(adopted == d ? "adopted" : ""));
                 }
 

@@ -1,5 +1,6 @@
 using System.CommandLine;
 using Plinth.Cli.Output;
+using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
@@ -142,12 +143,12 @@ internal static class ShowCommand
                 break;
             default:
                 var screen = new Screen(call);
-                screen.Line($"{f.Mark}, {check.Name}{(result.Place is null ? "" : " at " + result.Place)}{(result.Combination is null ? "" : ", " + Say.Combination(result))}", Styles.Head);
-                screen.Line($"{Say.Plan(design.Size, units)} {Unit.Length.Symbol(units)}, h {Unit.Section.FormatWithSymbol(design.Size.Thickness, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
+                screen.Line($"{f.Mark}, {check.Name}{(result.Place is null ? "" : " at " + result.Place)}{(result.Combination is null ? "" : ", " + Wording.Combination(result))}", Styles.Head);
+                screen.Line($"{Wording.Plan(design.Size, units)} {Unit.Length.Symbol(units)}, h {Unit.Section.FormatWithSymbol(design.Size.Thickness, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
                 TraceText.Write(screen, steps, units);
                 screen.Line();
                 var o = result.Outcome;
-                screen.Line($"Utilisation {Say.Utilisation(o.Utilisation, o.Passes)}: {(o.Passes ? "✓ ok" : result.Allowed ? "✓ " + result.Leave!.Word : "✗ FAIL")}" + (result.Note is null ? "" : $" ({result.Note})"), result.Passes ? Styles.Ok : Styles.Fail);
+                screen.Line($"Utilisation {Wording.Utilisation(o.Utilisation, o.Passes)}: {(o.Passes ? "✓ ok" : result.Allowed ? "✓ " + result.Leave!.Word : "✗ FAIL")}" + (result.Note is null ? "" : $" ({result.Note})"), result.Passes ? Styles.Ok : Styles.Fail);
                 if (result.Leave is { } leave)
                 {
                     screen.Wrapped($"{leave.Word}: {leave.Why}");

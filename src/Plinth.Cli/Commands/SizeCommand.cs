@@ -1,5 +1,6 @@
 using System.CommandLine;
 using Plinth.Cli.Output;
+using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Sizing;
 using Plinth.Core.Units;
@@ -135,7 +136,7 @@ internal static class SizeCommand
     {
         foreach (var r in reports.Where(r => r.Stop is not null))
         {
-            Console.Error.WriteLine($"{r.Foundation.Mark} ({Say.Supports(r.Foundation)}): nothing found: {Reason(r.Stop!)}");
+            Console.Error.WriteLine($"{r.Foundation.Mark} ({Wording.Supports(r.Foundation)}): nothing found: {Reason(r.Stop!)}");
         }
 
         var held = reports.Where(r => r.State == "by hand").Select(r => r.Foundation.Mark).ToList();
@@ -150,7 +151,7 @@ internal static class SizeCommand
             {
                 foreach (var step in result.Steps)
                 {
-                    Console.Error.WriteLine($"{mark}: {step.What}: {Say.Plan(step.Size, loaded.Project.Units)}, h {Unit.Section.FormatWithSymbol(step.Size.Thickness, loaded.Project.Units)}");
+                    Console.Error.WriteLine($"{mark}: {step.What}: {Wording.Plan(step.Size, loaded.Project.Units)}, h {Unit.Section.FormatWithSymbol(step.Size.Thickness, loaded.Project.Units)}");
                 }
             }
         }
@@ -170,7 +171,7 @@ internal static class SizeCommand
             return stop.Bound;
         }
 
-        return $"{Say.Check(stop.Check)}{(stop.Combination is null ? "" : " under " + stop.Combination)} still at {Say.Utilisation(stop.Utilisation, false)}; bound: {stop.Bound}" + (stop.Note is null ? "" : $" ({stop.Note})");
+        return $"{Wording.Check(stop.Check)}{(stop.Combination is null ? "" : " under " + stop.Combination)} still at {Wording.Utilisation(stop.Utilisation, false)}; bound: {stop.Bound}" + (stop.Note is null ? "" : $" ({stop.Note})");
     }
 
     /// <summary>What stops each next smaller step.</summary>
@@ -193,7 +194,7 @@ internal static class SizeCommand
                 }
                 else
                 {
-                    table.AddRow(Screen.Cell(step), Screen.Cell(Say.Utilisation(stop.Utilisation, false)), Screen.Cell(Say.Check(stop.Check)), Screen.Cell(stop.Combination ?? "—"), Screen.Cell(r.Foundation.Places.Count > 1 ? stop.Place ?? "" : ""));
+                    table.AddRow(Screen.Cell(step), Screen.Cell(Wording.Utilisation(stop.Utilisation, false)), Screen.Cell(Wording.Check(stop.Check)), Screen.Cell(stop.Combination ?? "—"), Screen.Cell(r.Foundation.Places.Count > 1 ? stop.Place ?? "" : ""));
                 }
             }
 
@@ -215,7 +216,7 @@ internal static class SizeCommand
         var table = Screen.Table("mark", "", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bottom", "top");
         foreach (var r in changed)
         {
-            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Say.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(Say.Bars(d.BottomX, d.BottomY)), Screen.Cell(Say.Bars(d.TopX, d.TopY)));
+            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(Wording.Bars(d.BottomX, d.BottomY)), Screen.Cell(Wording.Bars(d.TopX, d.TopY)));
             Row(r.Foundation.Mark, "old", before[r.Foundation.Mark].Design!);
             Row("", "new", r.Design!);
         }

@@ -28,14 +28,14 @@ internal static class ResultTables
                 var f = r.Foundation;
                 if (r.Design is not { } design || r.Result is not { } result)
                 {
-                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell(""), Screen.Cell("✗ not sized", Styles.Fail), Screen.Cell("run plinth size"), Screen.Cell(""), Screen.Cell(""));
+                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell(""), Screen.Cell("✗ not sized", Styles.Fail), Screen.Cell("run plinth size"), Screen.Cell(""), Screen.Cell(""));
                     continue;
                 }
 
                 var g = result.Governing;
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell(Say.Plan(design.Size, units)), Screen.Cell(Unit.Section.Format(design.Size.Thickness, units)),
-                    Screen.Cell(Say.Utilisation(g.Utilisation, g.Outcome.Passes), Styles.Of(g.Passes)), Screen.Cell(r.Room is { } room ? Say.Room(room) : ""), Say.Verdict(r), Screen.Cell(Words(g)), Screen.Cell(Say.Combination(g)), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
+                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(design.Size, units)), Screen.Cell(Unit.Section.Format(design.Size.Thickness, units)),
+                    Screen.Cell(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), Styles.Of(g.Passes)), Screen.Cell(r.Room is { } room ? Wording.Room(room) : ""), Say.Verdict(r), Screen.Cell(Wording.Words(g)), Screen.Cell(Wording.Combination(g)), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
             }
 
             screen.Write(table);
@@ -57,16 +57,16 @@ internal static class ResultTables
                 var f = r.Foundation;
                 if (r.Design is not { } d || r.Result is not { } result)
                 {
-                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell(r.Stop?.Check is { } c ? Say.Check(c) : ""), Screen.Cell(r.Stop?.Combination ?? ""), Screen.Cell("✗ NONE", Styles.Fail));
+                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell(r.Stop?.Check is { } c ? Wording.Check(c) : ""), Screen.Cell(r.Stop?.Combination ?? ""), Screen.Cell("✗ NONE", Styles.Fail));
                     continue;
                 }
 
                 var g = result.Governing;
-                var bars = Say.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Say.Bars(d.TopX, d.TopY));
+                var bars = Wording.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Wording.Bars(d.TopX, d.TopY));
                 var state = r.Passes ? Screen.Cell(r.State ?? "", r.State is "sized" ? Styles.Ok : Style.Plain) : Screen.Cell("✗ " + (r.State is "kept" or "sized" or null ? "FAIL" : r.State), Styles.Fail);
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Say.Supports(f)), Screen.Cell(Say.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(bars),
-                    Screen.Cell(Say.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Words(g)), Screen.Cell(Say.Combination(g)), state);
+                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(bars),
+                    Screen.Cell(Wording.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Wording.Words(g)), Screen.Cell(Wording.Combination(g)), state);
             }
 
             screen.Write(table);
@@ -86,15 +86,15 @@ internal static class ResultTables
             var o = c.Outcome;
             var factor = o.Least > 0 ? string.Create(CultureInfo.InvariantCulture, $"factor {o.Factor:0.00} ≥ {o.Least:0.00}") : c.Clause?.Replace(loaded.Project.Code.Name + " ", "", StringComparison.Ordinal) ?? "";
             table.AddRow(
-                Screen.Cell(Words(c)), Screen.Cell(many ? c.Place ?? "" : ""), Screen.Cell(Say.Combination(c)), Screen.Cell(Say.Value(o.Demand, c.Unit, units)), Screen.Cell(Say.Value(o.Capacity, c.Unit, units)), Screen.Cell(c.Unit.Symbol(units)),
-                Screen.Cell(Say.Utilisation(o.Utilisation, o.Passes), Styles.Of(c.Passes)), Say.Verdict(c), Screen.Cell(factor, Styles.Quiet));
+                Screen.Cell(Wording.Words(c)), Screen.Cell(many ? c.Place ?? "" : ""), Screen.Cell(Wording.Combination(c)), Screen.Cell(Wording.Value(o.Demand, c.Unit, units)), Screen.Cell(Wording.Value(o.Capacity, c.Unit, units)), Screen.Cell(c.Unit.Symbol(units)),
+                Screen.Cell(Wording.Utilisation(o.Utilisation, o.Passes), Styles.Of(c.Passes)), Say.Verdict(c), Screen.Cell(factor, Styles.Quiet));
         }
 
         screen.Write(table);
         screen.Line();
         foreach (var c in result.Checks.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
         {
-            screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Say.Check(c.Id)}{(many && c.Place is not null ? " at " + c.Place : "")}: {c.Note}");
+            screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Wording.Check(c.Id)}{(many && c.Place is not null ? " at " + c.Place : "")}: {c.Note}");
         }
 
         foreach (var note in result.Notes)
@@ -103,7 +103,7 @@ internal static class ResultTables
         }
 
         Leaves(screen, [f]);
-        screen.Wrapped(Say.NotChecked([f]));
+        screen.Wrapped(Wording.NotChecked([f]));
     }
 
     /// <summary>Results as CSV: a row a check.</summary>
@@ -132,72 +132,34 @@ internal static class ResultTables
         return csv.ToString();
     }
 
-    /// <summary>A check for people, with the face or direction that governs.</summary>
-    public static string Words(CheckResult c)
-    {
-        if (c.Id.StartsWith("overturning", StringComparison.Ordinal))
-        {
-            return c.Note ?? Say.Check(c.Id);
-        }
-
-        return Say.Check(c.Id) + (c.Outcome.Face == Face.Top && !c.Id.StartsWith("flexure", StringComparison.Ordinal) ? " (top)" : "");
-    }
-
     /// <summary>What is seen of all bases together: what fails, then what to think of.</summary>
     public static void Building(Screen screen, UnitSystem units, WholeBuilding building, bool quiet)
     {
-        var near = building.Near;
-        string Settles(double s) => Unit.Settlement.Format(s, units);
-        foreach (var d in building.Distortions.Where((d, i) => !d.Passes || (i == 0 && !quiet)))
+        foreach (var (fails, text) in Wording.Remarks(building, units).Where(r => r.Fails || !quiet))
         {
-            screen.Wrapped($"{(d.Passes ? "· largest angular distortion" : "✗ angular distortion TOO LARGE")}: {d.First} (under {d.FirstPlace}) settles {Settles(d.FirstSettles)}, {d.Second} (under {d.SecondPlace}) {Settles(d.SecondSettles)} {Unit.Settlement.Symbol(units)} under {d.Combination}, {Unit.Length.FormatWithSymbol(d.Distance, units)} apart: 1/{Math.Round(1 / Math.Max(d.Ratio, 1e-9)).ToString("0", CultureInfo.InvariantCulture)}, at most 1/{Math.Round(1 / d.Most).ToString("0", CultureInfo.InvariantCulture)}");
-        }
-
-        string Pair(NearBases n) => $"{n.First} (under {n.FirstPlace}) and {n.Second} (under {n.SecondPlace})";
-        foreach (var n in near.Where(n => n.Overlaps))
-        {
-            screen.Wrapped($"✗ {Pair(n)} OVERLAP in plan by {Unit.Length.FormatWithSymbol(-n.Gap, units)}{(n.ApartInLevel ? ", one above the other" : "")}: carry both on one base, or hold an edge");
-        }
-
-        foreach (var n in near.Where(n => !n.Overlaps && !quiet))
-        {
-            screen.Wrapped($"· {Pair(n)} leave a gap of {Unit.Length.FormatWithSymbol(n.Gap, units)}: room for forms and excavation is short");
-        }
-
-        foreach (var s in building.Steps.Where(_ => !quiet))
-        {
-            screen.Wrapped($"· {s.Lower} (under {s.LowerPlace}) is founded {Unit.Length.FormatWithSymbol(s.Step, units)} below {s.Upper} (under {s.UpperPlace}), {Unit.Length.FormatWithSymbol(s.Gap, units)} beside it, within the spread of its load: {Unit.Length.FormatWithSymbol(s.Needed, units)} is needed, or a lower level of {s.Upper}");
-        }
-
-        if (!quiet && building.Covered > WholeBuilding.MuchCovered)
-        {
-            screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"· the bases cover {building.Covered * 100:0} % of the area between the supports: a raft may serve better"));
+            screen.Wrapped((fails ? "✗ " : "· ") + text);
         }
     }
 
     private static void Summary(Screen screen, IReadOnlyList<FoundationReport> reports)
     {
-        var fails = reports.Count(r => !r.Passes && r.Design is not null);
-        var none = reports.Count(r => r.Design is null);
-        var text = string.Create(CultureInfo.InvariantCulture, $"{reports.Count} foundation{(reports.Count == 1 ? "" : "s")}: {reports.Count - fails - none} pass") + (fails > 0 ? $", {fails} FAIL" : "") + (none > 0 ? $", {none} not sized" : "") + ".";
         screen.Line();
-        screen.Line(text, fails + none > 0 ? Styles.Fail : Styles.Ok);
+        screen.Line(Wording.Summary(reports), reports.All(r => r.Passes) ? Styles.Ok : Styles.Fail);
         foreach (var f in reports.Select(r => r.Foundation).Where(f => f.Chosen is not null))
         {
             screen.Wrapped($"{f.Mark}: {f.Chosen!.Note}");
         }
 
-        Leaves(screen, [.. reports.Select(r => r.Foundation)]);
-        screen.Wrapped(Say.NotChecked([.. reports.Select(r => r.Foundation)]));
+        IReadOnlyList<Foundation> foundations = [.. reports.Select(r => r.Foundation)];
+        Leaves(screen, foundations);
+        screen.Wrapped(Wording.NotChecked(foundations));
     }
 
-    // What the engineer waived or accepted is said every time, with the reason.
     private static void Leaves(Screen screen, IReadOnlyList<Foundation> foundations)
     {
-        foreach (var group in foundations.SelectMany(f => f.Leaves.Select(l => (f.Mark, Leave: l))).GroupBy(l => (l.Leave.Check, l.Leave.UpTo, l.Leave.Why)))
+        foreach (var leave in Wording.Leaves(foundations))
         {
-            var leave = group.First().Leave;
-            screen.Wrapped($"! {(leave.UpTo is { } upTo ? string.Create(CultureInfo.InvariantCulture, $"Accepted up to {upTo:0.00#}") : "Waived")}: {Say.Check(leave.Check)} of {Say.Marks([.. group.Select(g => g.Mark).Distinct()])}: {leave.Why}");
+            screen.Wrapped("! " + leave);
         }
     }
 }

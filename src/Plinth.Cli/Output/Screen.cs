@@ -1,6 +1,6 @@
+using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Units;
-using Plinth.Files.Json;
 using Spectre.Console;
 using Spectre.Console.Rendering;
 
@@ -130,57 +130,12 @@ internal static class Styles
 /// <summary>How values are said to people.</summary>
 internal static class Say
 {
-    /// <summary>A utilisation; a fail never prints as 1.00.</summary>
-    public static string Utilisation(double value, bool passes)
-    {
-        if (passes)
-        {
-            return Math.Min(value, 1).ToString("0.00", System.Globalization.CultureInfo.InvariantCulture);
-        }
-
-        var up = Math.Ceiling((value * 100) - 1e-7) / 100;
-        return up <= 1 ? ">1.00" : up.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture);
-    }
-
-    /// <summary>How much actions may grow, rounded down: never more than there is; a dash where it fails without any.</summary>
-    public static string Room(double room) => room <= -1 ? "—" : room >= Core.Checks.Checker.MostRoom ? string.Create(System.Globalization.CultureInfo.InvariantCulture, $">{room * 100:0} %") : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Math.Floor((room * 100) + 1e-6):0} %").Replace('-', '−');
-
-    /// <summary>Pass or fail as a sign and a word.</summary>
+    /// <summary>Pass or fail as a sign and a word, coloured.</summary>
     public static Text Verdict(bool passes) => passes ? Screen.Cell("✓ ok", Styles.Ok) : Screen.Cell("✗ FAIL", Styles.Fail);
 
     /// <summary>The same of a check, which may pass by the engineer's leave alone.</summary>
-    public static Text Verdict(CheckResult check) => check.Allowed || check.Leave is { UpTo: null } ? Screen.Cell("✓ " + check.Leave!.Word, Styles.Leave) : Verdict(check.Passes);
+    public static Text Verdict(CheckResult check) => Screen.Cell(Wording.Verdict(check), check.Allowed || check.Leave is { UpTo: null } ? Styles.Leave : Styles.Of(check.Passes));
 
     /// <summary>The same of a foundation.</summary>
-    public static Text Verdict(FoundationReport report) =>
-        report.Passes && report.Result!.Checks.FirstOrDefault(c => c.Allowed) is { } allowed ? Screen.Cell("✓ " + allowed.Leave!.Word, Styles.Leave) : Verdict(report.Passes);
-
-    /// <summary>The combination of a result, with the water where it matters.</summary>
-    public static string Combination(CheckResult check) => check.Combination is null ? "—" : check.Combination + (check.Water is null ? "" : ", " + check.Water);
-
-    /// <summary>What is not checked of some foundations, and what would have it checked.</summary>
-    public static string NotChecked(IReadOnlyList<Core.Foundations.Foundation> foundations)
-    {
-        var missing = foundations.SelectMany(f => CheckCatalog.NotCheckedOf(f).Select(n => (n.Id, n.Missing, f.Mark))).GroupBy(n => n.Missing)
-            .Select(g => (g.Key, Ids: g.Select(n => n.Id).Distinct().ToList(), Marks: g.Select(n => n.Mark).Distinct().ToList())).OrderBy(g => g.Key is null);
-        return "Not checked: " + string.Join("; ", missing.Select(g => string.Join(", ", g.Ids) + (g.Key is null ? "" : $" ({g.Key})") + (g.Marks.Count < foundations.Count ? " of " + Marks(g.Marks) : ""))) + ".";
-    }
-
-    /// <summary>Marks, the first few by name.</summary>
-    public static string Marks(IReadOnlyList<string> marks) => marks.Count <= 6 ? string.Join(", ", marks) : string.Join(", ", marks.Take(5)) + $" and {marks.Count - 5} more";
-
-    /// <summary>Plan size: 2.40 × 2.40.</summary>
-    public static string Plan(Core.Foundations.BaseSize size, UnitSystem units) => $"{Unit.Length.Format(size.Length, units)} × {Unit.Length.Format(size.Width, units)}";
-
-    /// <summary>Bars both ways; one word if they are alike.</summary>
-    public static string Bars(Core.Concrete.BarSpec x, Core.Concrete.BarSpec y) => x == y ? $"{x} b.w." : $"{x} x, {y} y";
-
-    /// <summary>Supports of a foundation; several are counted.</summary>
-    public static string Supports(Core.Foundations.Foundation f) => f.Places.Count <= 2 ? string.Join(", ", f.Places.Select(p => p.Support.Label)) : $"{f.Places[0].Support.Label} +{f.Places.Count - 1}";
-
-    /// <summary>A demand or capacity: at most four significant digits after large numbers are left whole.</summary>
-    public static string Value(double value, Unit unit, UnitSystem units) => value >= 1e30 ? "∞" : unit.Format(value, units);
-
-    /// <summary>A name for people of a check by its id.</summary>
-    public static string Check(string id) => Core.Checks.CheckCatalog.Find(id)?.Name ?? id;
+    public static Text Verdict(FoundationReport report) => Screen.Cell(Wording.Verdict(report), report.Passes && report.Result!.Checks.Any(c => c.Allowed) ? Styles.Leave : Styles.Of(report.Passes));
 }

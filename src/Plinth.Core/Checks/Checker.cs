@@ -116,6 +116,27 @@ public sealed class Checker
     {
         ArgumentNullException.ThrowIfNull(design);
         ArgumentNullException.ThrowIfNull(check);
+        if (Find(design, check, place, combination) is not var (state, k))
+        {
+            return null;
+        }
+
+        var steps = new List<TraceStep>();
+        var note = new NoteSlot();
+        var outcome = check.Trace(state, k, steps, note);
+        return (steps, Result(check, state, k, outcome, note.Text));
+    }
+
+    /// <summary>Where a check governs, or its combination of a name, with the design set.</summary>
+    /// <param name="design">The design.</param>
+    /// <param name="check">The check.</param>
+    /// <param name="place">Name of the place; null: where the check governs.</param>
+    /// <param name="combination">Name of the combination; null: the governing one.</param>
+    /// <returns>The base and the index of its combination, −1 for checks that know none; null where the check does not arise.</returns>
+    public (BaseState State, int Combination)? Find(FoundationDesign design, Check check, string? place, string? combination)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        ArgumentNullException.ThrowIfNull(check);
         Set(design);
         (BaseState State, int Combination, Outcome Outcome)? chosen = null;
         foreach (var state in States.Where(s => place is null || s.Place.Place.Name == place))
@@ -129,15 +150,7 @@ public sealed class Checker
             chosen = (state, k, worst.Outcome);
         }
 
-        if (chosen is not { } c)
-        {
-            return null;
-        }
-
-        var steps = new List<TraceStep>();
-        var note = new NoteSlot();
-        var outcome = check.Trace(c.State, c.Combination, steps, note);
-        return (steps, Result(check, c.State, c.Combination, outcome, note.Text));
+        return chosen is { } c ? (c.State, c.Combination) : null;
     }
 
     private CheckResult Result(Check check, BaseState state, int combination, in Outcome outcome, string? note) =>

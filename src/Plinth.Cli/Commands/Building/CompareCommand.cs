@@ -1,6 +1,7 @@
 using System.CommandLine;
 using System.Globalization;
 using Plinth.Cli.Output;
+using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Comparing;
 using Plinth.Core.Foundations;
@@ -152,9 +153,9 @@ internal static class CompareCommand
         _ => ComparisonJson.WordOf(fate),
     };
 
-    private static Text Util(CheckResult? c) => Screen.Cell(c is null ? "—" : Say.Utilisation(c.Utilisation, c.Passes), c is null ? Style.Plain : Styles.Of(c.Passes));
+    private static Text Util(CheckResult? c) => Screen.Cell(c is null ? "—" : Wording.Utilisation(c.Utilisation, c.Passes), c is null ? Style.Plain : Styles.Of(c.Passes));
 
-    private static Text Name(CheckResult? c) => Screen.Cell(c is null ? "" : ResultTables.Words(c) + (c.Combination is null ? "" : ", " + c.Combination));
+    private static Text Name(CheckResult? c) => Screen.Cell(c is null ? "" : Wording.Words(c) + (c.Combination is null ? "" : ", " + c.Combination));
 
     private static void Actions(Screen screen, Comparison c, UnitSystem units, bool all)
     {

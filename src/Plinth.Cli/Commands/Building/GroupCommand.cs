@@ -53,7 +53,7 @@ internal static class GroupCommand
 
         if (missing.Count > 0 && !call.Quiet)
         {
-            Console.Error.WriteLine($"Not sized, so left out: {Say.Marks(missing)}");
+            Console.Error.WriteLine($"Not sized, so left out: {Wording.Marks(missing)}");
         }
 
         var adopted = project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (Foundation: f, Design: loaded.Design(f)!)).ToList();
@@ -86,7 +86,7 @@ internal static class GroupCommand
     {
         if (most < 1 || grouping.BestSized(most, Runner.Token) is not { } found)
         {
-            throw new CallException(string.Create(CultureInfo.InvariantCulture, $"{most} types are too few: {grouping.Kept.Count} keep designs of their own ({Say.Marks([.. grouping.Kept.Select(f => f.Mark)])}), and the rest needs at least one; plinth group lists what there is"));
+            throw new CallException(string.Create(CultureInfo.InvariantCulture, $"{most} types are too few: {grouping.Kept.Count} keep designs of their own ({Wording.Marks([.. grouping.Kept.Select(f => f.Mark)])}), and the rest needs at least one; plinth group lists what there is"));
         }
 
         var kept = grouping.Kept.Select(f => f.Mark).ToHashSet(StringComparer.Ordinal);
@@ -149,7 +149,7 @@ internal static class GroupCommand
                 screen.Line();
                 if (grouping.Kept.Count > 0)
                 {
-                    screen.Wrapped($"Kept as they are, a type each: {Say.Marks([.. grouping.Kept.Select(f => f.Mark)])}.");
+                    screen.Wrapped($"Kept as they are, a type each: {Wording.Marks([.. grouping.Kept.Select(f => f.Mark)])}.");
                 }
 
                 screen.Wrapped("Cost by [rates]; each row is the least of all choices of so many among the designs adopted and their joins"
@@ -176,7 +176,7 @@ internal static class GroupCommand
         return string.Join('\n', lines);
     }
 
-    private static string Words(FoundationDesign d, UnitSystem units) => $"{Say.Plan(d.Size, units)} × {Unit.Length.Format(d.Size.Thickness, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";
+    private static string Words(FoundationDesign d, UnitSystem units) => $"{Wording.Plan(d.Size, units)} × {Unit.Length.Format(d.Size.Thickness, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";
 
     private static void Json(Stream stream, Grouping grouping, List<(int Types, TypedBuilding Building)> rows)
     {

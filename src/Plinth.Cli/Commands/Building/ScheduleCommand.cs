@@ -1,6 +1,7 @@
 using System.CommandLine;
 using System.Globalization;
 using Plinth.Cli.Output;
+using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
@@ -152,7 +153,7 @@ internal static class ScheduleCommand
         List<(string Head, Func<FootingRow, string> Cell)> columns =
         [
             ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports)), (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
-            ($"plan {m}", r => Say.Plan(r.Size, units)), ($">h {mm}", r => Unit.Section.Format(r.Size.Thickness, units)), ($">level {m}", r => Unit.Length.Format(r.Underside, units)),
+            ($"plan {m}", r => Wording.Plan(r.Size, units)), ($">h {mm}", r => Unit.Section.Format(r.Size.Thickness, units)), ($">level {m}", r => Unit.Length.Format(r.Underside, units)),
             ("bot. x", r => Bars(r.Design.BottomX)), ("bot. y", r => Bars(r.Design.BottomY)),
             .. top ? [("top x", r => Bars(r.Design.TopX)), ("top y", r => Bars(r.Design.TopY))] : (List<(string, Func<FootingRow, string>)>)[],
             .. dowels || pedestals ? [(dowels && pedestals ? "dowels, pedestal" : dowels ? "dowels" : "pedestal", r => Upright(r.Design, units))] : (List<(string, Func<FootingRow, string>)>)[],

@@ -50,8 +50,8 @@ internal static class StatusCommand
             new("overlaps", [.. near.Where(n => n.Overlaps).Select(n => $"{n.First} with {n.Second}")], true, "carry both on one base, or hold an edge"),
             new("stale", stale, false, "passes, but sizing would now give another design: plinth size --all"),
             new("by hand", Marks(ByHand), false, "held as written in adopted.toml; plinth size --over frees it"),
-            new("waived", [.. reports.SelectMany(r => r.Foundation.Leaves.Where(l => l.UpTo is null).Select(l => $"{r.Foundation.Mark} {Say.Check(l.Check)}")).Distinct()], false, "[[waive]] in plinth.toml"),
-            new("accepted", [.. reports.Where(r => r.Result is not null).SelectMany(r => r.Result!.Checks.Where(c => c.Allowed && c.Leave!.UpTo is not null).Select(c => $"{r.Foundation.Mark} {Say.Check(c.Id)} {Say.Utilisation(c.Utilisation, false)}"))], false, "[[accept]] in plinth.toml"),
+            new("waived", [.. reports.SelectMany(r => r.Foundation.Leaves.Where(l => l.UpTo is null).Select(l => $"{r.Foundation.Mark} {Wording.Check(l.Check)}")).Distinct()], false, "[[waive]] in plinth.toml"),
+            new("accepted", [.. reports.Where(r => r.Result is not null).SelectMany(r => r.Result!.Checks.Where(c => c.Allowed && c.Leave!.UpTo is not null).Select(c => $"{r.Foundation.Mark} {Wording.Check(c.Id)} {Wording.Utilisation(c.Utilisation, false)}"))], false, "[[accept]] in plinth.toml"),
             new("passes", Marks(r => r.Passes), false, ""),
         ];
         switch (call.Format)
@@ -94,7 +94,7 @@ internal static class StatusCommand
         var table = Screen.Table("", ">count", "which", "");
         foreach (var line in lines.Where(l => l.Marks.Count > 0))
         {
-            table.AddRow(Screen.Cell((line.Fails ? "✗ " : line.State == "passes" ? "✓ " : "! ") + line.State, line.Fails ? Styles.Fail : line.State == "passes" ? Styles.Ok : Styles.Leave), Screen.Cell(line.Marks.Count.ToString(System.Globalization.CultureInfo.InvariantCulture)), Screen.Cell(line.State == "passes" ? "" : Say.Marks(line.Marks)), Screen.Cell(line.Advice, Styles.Quiet));
+            table.AddRow(Screen.Cell((line.Fails ? "✗ " : line.State == "passes" ? "✓ " : "! ") + line.State, line.Fails ? Styles.Fail : line.State == "passes" ? Styles.Ok : Styles.Leave), Screen.Cell(line.Marks.Count.ToString(System.Globalization.CultureInfo.InvariantCulture)), Screen.Cell(line.State == "passes" ? "" : Wording.Marks(line.Marks)), Screen.Cell(line.Advice, Styles.Quiet));
         }
 
         screen.Write(table);

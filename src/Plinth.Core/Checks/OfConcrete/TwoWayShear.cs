@@ -148,6 +148,40 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         return worst.Done;
     }
 
+    /// <summary>The section that governs in a combination with the stress at each of its corners; null where none lies within the base.</summary>
+    public static Figures.PunchingFigure? Figure(BaseState s, int k)
+    {
+        var face = Sections(s, true);
+        var worst = Worst(s, face, k, 1, out var stress, out var section);
+        var sign = 1;
+        if (worst.Done && stress.Vu < 0)
+        {
+            (face, sign) = (Sections(s, false), -1);
+            worst = Worst(s, face, k, -1, out stress, out section);
+        }
+
+        if (!worst.Done)
+        {
+            return null;
+        }
+
+        var properties = face.Properties[face.Found![k].Section];
+        var stresses = new double?[4];
+        for (var i = 0; i < 4; i++)
+        {
+            stresses[i] = HasCorner(section, i) ? sign * Stress(properties, stress.Vu / properties.Area, stress.Mx, stress.My, CornerOf(section, properties, i)) : null;
+        }
+
+        return new Figures.PunchingFigure(new(section.X0, section.Y0), new(section.X1, section.Y1), section.OpenX, section.OpenY, stresses, properties.Strength, stress.Vu, section.Perimeter, section.Depth, sign < 0);
+    }
+
+    // Corners of faces that exist, anticlockwise from (−x, −y); an open side has its corners at the edge of the base, where its faces end.
+    private static bool HasCorner(in PunchingSection section, int i) => section.OpenX == 0 || section.OpenY == 0 || i is 1 or 2 != section.OpenX > 0 || i >= 2 != section.OpenY > 0;
+
+    private static PlanPoint CornerOf(in PunchingSection section, in SectionProperties properties, int i) => new((i is 1 or 2 ? section.X1 : section.X0) - properties.CentroidX, (i >= 2 ? section.Y1 : section.Y0) - properties.CentroidY);
+
+    private static double Stress(in SectionProperties properties, double direct, double mx, double my, PlanPoint at) => direct + (properties.SlopeX * my * at.X) + (-properties.SlopeY * mx * at.Y);
+
     private static SectionProperties Properties<T>(BaseState s, in PunchingSection section, bool plain, ref T trace)
         where T : struct, ITrace
     {
@@ -247,26 +281,20 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         var mx = trace.Let("Mx,c", l.ColumnMx - (n * dy) + qy, Unit.Moment, $"{new Sym("Mx,col", l.ColumnMx, Unit.Moment)} − {new Sym("N", n, Unit.Force)}·{new Sym("y'", dy, Unit.Length)} + {new Sym("∫q·y dA", qy, Unit.Moment)}");
         var my = trace.Let("My,c", l.ColumnMy + (n * dx) - qx, Unit.Moment, $"{new Sym("My,col", l.ColumnMy, Unit.Moment)} + {new Sym("N", n, Unit.Force)}·{new Sym("x'", dx, Unit.Length)} − {new Sym("∫q·x dA", qx, Unit.Moment)}");
         var direct = trace.Let("v0", vu / properties.Area, Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
-        var slopeX = properties.SlopeX * my;
-        var slopeY = -properties.SlopeY * mx;
 
-        // Corners of faces that exist; an open side has its corners at the edge of the base, where its faces end.
         var worst = new PunchingStress(double.NegativeInfinity, vu, mx, my, 0, 0);
         for (var i = 0; i < 4; i++)
         {
-            var right = i is 1 or 2;
-            var top = i >= 2;
-            if ((section.OpenX != 0 && section.OpenY != 0) && right == (section.OpenX > 0) && top == (section.OpenY > 0))
+            if (!HasCorner(section, i))
             {
                 continue;
             }
 
-            var x = (right ? section.X1 : section.X0) - cx;
-            var y = (top ? section.Y1 : section.Y0) - cy;
-            var v = sign * (direct + (slopeX * x) + (slopeY * y));
+            var at = CornerOf(section, properties, i);
+            var v = sign * Stress(properties, direct, mx, my, at);
             if (v > worst.Value)
             {
-                worst = new PunchingStress(v, vu, mx, my, x, y);
+                worst = new PunchingStress(v, vu, mx, my, at.X, at.Y);
             }
         }
 

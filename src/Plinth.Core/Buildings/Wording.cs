@@ -1,0 +1,144 @@
+using System.Globalization;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Buildings;
+
+/// <summary>Results in words, the same on the screen, on drawings and in reports.</summary>
+public static class Wording
+{
+    /// <summary>A utilisation; a fail never prints as 1.00.</summary>
+    public static string Utilisation(double value, bool passes)
+    {
+        if (passes)
+        {
+            return Math.Min(value, 1).ToString("0.00", CultureInfo.InvariantCulture);
+        }
+
+        var up = Math.Ceiling((value * 100) - 1e-7) / 100;
+        return up <= 1 ? ">1.00" : up.ToString("0.00", CultureInfo.InvariantCulture);
+    }
+
+    /// <summary>How much actions may grow, rounded down: never more than there is; a dash where it fails without any.</summary>
+    public static string Room(double room) => room <= -1 ? "—" : room >= Checker.MostRoom ? string.Create(CultureInfo.InvariantCulture, $">{room * 100:0} %") : string.Create(CultureInfo.InvariantCulture, $"{Math.Floor((room * 100) + 1e-6):0} %").Replace('-', '−');
+
+    /// <summary>Pass or fail as a sign and a word, the engineer's leave named.</summary>
+    public static string Verdict(CheckResult check)
+    {
+        ArgumentNullException.ThrowIfNull(check);
+        return check.Allowed || check.Leave is { UpTo: null } ? "✓ " + check.Leave!.Word : check.Passes ? "✓ ok" : "✗ FAIL";
+    }
+
+    /// <summary>The same of a foundation.</summary>
+    public static string Verdict(FoundationReport report)
+    {
+        ArgumentNullException.ThrowIfNull(report);
+        return report.Result is not { } result ? "✗ not sized" : result.Passes && result.Checks.FirstOrDefault(c => c.Allowed) is { } allowed ? "✓ " + allowed.Leave!.Word : result.Passes ? "✓ ok" : "✗ FAIL";
+    }
+
+    /// <summary>The combination of a result, with the water where it matters.</summary>
+    public static string Combination(CheckResult check)
+    {
+        ArgumentNullException.ThrowIfNull(check);
+        return check.Combination is null ? "—" : check.Combination + (check.Water is null ? "" : ", " + check.Water);
+    }
+
+    /// <summary>What is not checked of some foundations, and what would have it checked.</summary>
+    public static string NotChecked(IReadOnlyList<Foundation> foundations)
+    {
+        ArgumentNullException.ThrowIfNull(foundations);
+        var missing = foundations.SelectMany(f => CheckCatalog.NotCheckedOf(f).Select(n => (n.Id, n.Missing, f.Mark))).GroupBy(n => n.Missing)
+            .Select(g => (g.Key, Ids: g.Select(n => n.Id).Distinct().ToList(), Marks: g.Select(n => n.Mark).Distinct().ToList())).OrderBy(g => g.Key is null);
+        return "Not checked: " + string.Join("; ", missing.Select(g => string.Join(", ", g.Ids) + (g.Key is null ? "" : $" ({g.Key})") + (g.Marks.Count < foundations.Count ? " of " + Marks(g.Marks) : ""))) + ".";
+    }
+
+    /// <summary>Marks, the first few by name.</summary>
+    public static string Marks(IReadOnlyList<string> marks)
+    {
+        ArgumentNullException.ThrowIfNull(marks);
+        return marks.Count <= 6 ? string.Join(", ", marks) : string.Join(", ", marks.Take(5)) + string.Create(CultureInfo.InvariantCulture, $" and {marks.Count - 5} more");
+    }
+
+    /// <summary>Plan size: 2.40 × 2.40.</summary>
+    public static string Plan(BaseSize size, UnitSystem units) => $"{Unit.Length.Format(size.Length, units)} × {Unit.Length.Format(size.Width, units)}";
+
+    /// <summary>Bars both ways; one word if they are alike.</summary>
+    public static string Bars(BarSpec x, BarSpec y) => x == y ? $"{x} b.w." : $"{x} x, {y} y";
+
+    /// <summary>Supports of a foundation; several are counted.</summary>
+    public static string Supports(Foundation f)
+    {
+        ArgumentNullException.ThrowIfNull(f);
+        return f.Places.Count <= 2 ? string.Join(", ", f.Places.Select(p => p.Support.Label)) : string.Create(CultureInfo.InvariantCulture, $"{f.Places[0].Support.Label} +{f.Places.Count - 1}");
+    }
+
+    /// <summary>A demand or capacity in its unit.</summary>
+    public static string Value(double value, Unit unit, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(unit);
+        return value >= 1e30 ? "∞" : unit.Format(value, units);
+    }
+
+    /// <summary>A name for people of a check by its id.</summary>
+    public static string Check(string id) => CheckCatalog.Find(id)?.Name ?? id;
+
+    /// <summary>A check for people, with the face or direction that governs.</summary>
+    public static string Words(CheckResult c)
+    {
+        ArgumentNullException.ThrowIfNull(c);
+        return c.Id.StartsWith("overturning", StringComparison.Ordinal) ? c.Note ?? Check(c.Id)
+            : Check(c.Id) + (c.Outcome.Face == Face.Top && !c.Id.StartsWith("flexure", StringComparison.Ordinal) ? " (top)" : "");
+    }
+
+    /// <summary>How many foundations pass, fail and are not sized.</summary>
+    public static string Summary(IReadOnlyList<FoundationReport> reports)
+    {
+        ArgumentNullException.ThrowIfNull(reports);
+        var fails = reports.Count(r => !r.Passes && r.Design is not null);
+        var none = reports.Count(r => r.Design is null);
+        return string.Create(CultureInfo.InvariantCulture, $"{reports.Count} foundation{(reports.Count == 1 ? "" : "s")}: {reports.Count - fails - none} pass{(fails > 0 ? $", {fails} FAIL" : "")}{(none > 0 ? $", {none} not sized" : "")}.");
+    }
+
+    /// <summary>What the engineer waived or accepted, with the reason: said every time.</summary>
+    public static IEnumerable<string> Leaves(IReadOnlyList<Foundation> foundations) =>
+        foundations.SelectMany(f => f.Leaves.Select(l => (f.Mark, Leave: l))).GroupBy(l => (l.Leave.Check, l.Leave.UpTo, l.Leave.Why)).Select(group =>
+            $"{(group.Key.UpTo is { } upTo ? string.Create(CultureInfo.InvariantCulture, $"Accepted up to {upTo:0.00#}") : "Waived")}: {Check(group.Key.Check)} of {Marks([.. group.Select(g => g.Mark).Distinct()])}: {group.Key.Why}");
+
+    /// <summary>What is seen of all bases together: what fails, then what to think of.</summary>
+    /// <param name="building">The building.</param>
+    /// <param name="units">Units of display.</param>
+    public static IEnumerable<(bool Fails, string Text)> Remarks(WholeBuilding building, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(building);
+        string L(double v) => Unit.Length.FormatWithSymbol(v, units);
+        string Settles(double s) => Unit.Settlement.Format(s, units);
+        string Pair(NearBases n) => $"{n.First} (under {n.FirstPlace}) and {n.Second} (under {n.SecondPlace})";
+        string One(double ratio) => "1/" + Math.Round(1 / Math.Max(ratio, 1e-9)).ToString("0", CultureInfo.InvariantCulture);
+        foreach (var d in building.Distortions.Where((d, i) => !d.Passes || i == 0))
+        {
+            yield return (!d.Passes, $"{(d.Passes ? "largest angular distortion" : "angular distortion TOO LARGE")}: {d.First} (under {d.FirstPlace}) settles {Settles(d.FirstSettles)}, {d.Second} (under {d.SecondPlace}) {Settles(d.SecondSettles)} {Unit.Settlement.Symbol(units)} under {d.Combination}, {L(d.Distance)} apart: {One(d.Ratio)}, at most {One(d.Most)}");
+        }
+
+        foreach (var n in building.Near.Where(n => n.Overlaps))
+        {
+            yield return (true, $"{Pair(n)} OVERLAP in plan by {L(-n.Gap)}{(n.ApartInLevel ? ", one above the other" : "")}: carry both on one base, or hold an edge");
+        }
+
+        foreach (var n in building.Near.Where(n => !n.Overlaps))
+        {
+            yield return (false, $"{Pair(n)} leave a gap of {L(n.Gap)}: room for forms and excavation is short");
+        }
+
+        foreach (var s in building.Steps)
+        {
+            yield return (false, $"{s.Lower} (under {s.LowerPlace}) is founded {L(s.Step)} below {s.Upper} (under {s.UpperPlace}), {L(s.Gap)} beside it, within the spread of its load: {L(s.Needed)} is needed, or a lower level of {s.Upper}");
+        }
+
+        if (building.Covered > WholeBuilding.MuchCovered)
+        {
+            yield return (false, string.Create(CultureInfo.InvariantCulture, $"the bases cover {building.Covered * 100:0} % of the area between the supports: a raft may serve better"));
+        }
+    }
+}

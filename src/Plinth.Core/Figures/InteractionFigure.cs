@@ -1,0 +1,94 @@
+using Plinth.Core.Checks;
+using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Loads;
+using Plinth.Core.Tracing;
+
+namespace Plinth.Core.Figures;
+
+/// <summary>Force with moment, at design strength or as it acts.</summary>
+/// <param name="N">Downwards, kN.</param>
+/// <param name="M">kNm.</param>
+public readonly record struct ForceWithMoment(double N, double M);
+
+/// <summary>What acts on a pedestal in a combination.</summary>
+/// <param name="Combination">Its name.</param>
+/// <param name="AtFoot">At its foot, or at its top.</param>
+/// <param name="N">Downwards, kN.</param>
+/// <param name="Mx">About x, kNm.</param>
+/// <param name="My">About y, kNm.</param>
+/// <param name="Utilisation">Load over design strength in the load's own direction.</param>
+public readonly record struct PedestalLoad(string Combination, bool AtFoot, double N, double Mx, double My, double Utilisation);
+
+/// <summary>The design strength of a pedestal under force and moments, with the loads of all combinations.</summary>
+/// <param name="AboutX">Design strength under bending about x alone, M from 0 to both sides, a closed curve.</param>
+/// <param name="AboutY">The same about y.</param>
+/// <param name="Across">Mx (as N) and My (as M) that are held together with the force of the load that is used most, a closed curve; empty where none is.</param>
+/// <param name="Loads">The loads, the most used first.</param>
+public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IReadOnlyList<ForceWithMoment> AboutY, IReadOnlyList<ForceWithMoment> Across, IReadOnlyList<PedestalLoad> Loads)
+{
+    private const int Rays = 72;
+
+    /// <summary>The interaction at a place; null without a pedestal, or in a socket.</summary>
+    /// <param name="s">The base, its design set.</param>
+    public static InteractionFigure? Of(BaseState s)
+    {
+        ArgumentNullException.ThrowIfNull(s);
+        if (s.Pedestal is not { Socket: null, Bars.Size: not null })
+        {
+            return null;
+        }
+
+        var section = s.Joints.Pedestal(s);
+        double Times(double n, double mx, double my)
+        {
+            var none = default(NoTrace);
+            return s.Code.TimesHeld(ref none, section, n, mx, my);
+        }
+
+        var (force, arm) = (section.Squash, Math.Max(section.SizeX, section.SizeY) / 4);
+
+        // By rays from the origin: the strength along each is what the check itself finds.
+        IReadOnlyList<ForceWithMoment> Curve(double x, double y) => [.. Enumerable.Range(0, Rays).Select(i =>
+        {
+            var (sin, cos) = Math.SinCos(2 * Math.PI * i / Rays);
+            var (n, m) = (force * cos, force * arm * sin);
+            var times = Times(n, m * x, m * y);
+            return new ForceWithMoment(times * n, times * m);
+        })];
+
+        var loads = new List<PedestalLoad>();
+        foreach (var k in s.CombinationsFor(Family.Concrete))
+        {
+            foreach (var foot in new[] { true, false })
+            {
+                var a = foot ? JointSections.AtPedestalFoot(s, k) : JointSections.AtPedestalTop(s, k);
+                var times = Math.Abs(a.N) + a.Moment > 0 ? Times(a.N, a.Mx, a.My) : double.PositiveInfinity;
+                loads.Add(new PedestalLoad(s.Combinations[k].Name, foot, a.N, a.Mx, a.My, times > 0 ? 1 / times : Outcome.NoCapacity));
+            }
+        }
+
+        loads.Sort((a, b) => b.Utilisation.CompareTo(a.Utilisation));
+        return new InteractionFigure(Curve(1, 0), Curve(0, 1), loads.Count == 0 ? [] : Contour(loads[0].N), loads.DistinctBy(l => (l.Combination, l.AtFoot, l.N, l.Mx, l.My)).ToList());
+
+        IReadOnlyList<ForceWithMoment> Contour(double n)
+        {
+            if (Times(n, 0, 0) < 1)
+            {
+                return [];
+            }
+
+            return [.. Enumerable.Range(0, Rays).Select(i =>
+            {
+                var (sin, cos) = Math.SinCos(2 * Math.PI * i / Rays);
+                var (low, high) = (0.0, force * arm * 4);
+                for (var step = 0; step < 40; step++)
+                {
+                    var mid = (low + high) / 2;
+                    (low, high) = Times(n, mid * cos, mid * sin) >= 1 ? (mid, high) : (low, mid);
+                }
+
+                return new ForceWithMoment(low * cos, low * sin);
+            })];
+        }
+    }
+}
