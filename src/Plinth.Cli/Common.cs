@@ -106,6 +106,22 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         return found.Count == 1 ? found[0] : throw new CallException($"\"{mark}\" names {found.Count} foundations; name one");
     }
 
+    /// <summary>Refuses a combination that the project does not have, or that a foundation leaves out.</summary>
+    /// <exception cref="CallException">It is such a one.</exception>
+    public static void HasCombination(Project project, Foundation f, string combination)
+    {
+        if (!project.Combinations.Used.Any(c => c.Name == combination))
+        {
+            var near = Nearest.Of(combination, project.Combinations.Used.Select(c => c.Name));
+            throw new CallException($"there is no combination \"{combination}\"" + (near is null ? "; plinth combos lists them" : $"; did you mean {near}?"));
+        }
+
+        if (!project.CombinationsOf(f).Used.Any(c => c.Name == combination))
+        {
+            throw new CallException($"{f.Mark} leaves out combination {combination}: {f.Chosen!.Note}");
+        }
+    }
+
     /// <summary>The project's folder.</summary>
     /// <exception cref="CallException">No folder upwards is a project.</exception>
     public string Find()

@@ -135,7 +135,8 @@ internal static class CheckCommand
         return Print(call, loaded, reports, screen => ResultTables.Checks(screen, loaded, reports, call.Quiet));
     }
 
-    private static IReadOnlyList<FoundationReport> WithRoom(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
+    /// <summary>The reports with the room of those that are sized.</summary>
+    public static IReadOnlyList<FoundationReport> WithRoom(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
     {
         var sized = reports.Where(r => r.Design is not null).ToList();
         var room = Building.Room(loaded.Project, [.. sized.Select(r => (r.Foundation, r.Design!))], Runner.Token);

@@ -51,15 +51,9 @@ internal static class ShowCommand
         var project = loaded.Project;
         var f = Call.ChooseOne(project, mark);
         var design = loaded.Design(f) ?? throw new CallException($"{f.Mark} is not sized yet; run: plinth size {f.Mark}");
-        if (combination is not null && !project.Combinations.Used.Any(c => c.Name == combination))
+        if (combination is not null)
         {
-            var near = Nearest.Of(combination, project.Combinations.Used.Select(c => c.Name));
-            throw new CallException($"there is no combination \"{combination}\"" + (near is null ? "; plinth combos lists them" : $"; did you mean {near}?"));
-        }
-
-        if (combination is not null && !project.CombinationsOf(f).Used.Any(c => c.Name == combination))
-        {
-            throw new CallException($"{f.Mark} leaves out combination {combination}: {f.Chosen!.Note}");
+            Call.HasCombination(project, f, combination);
         }
 
         if (place is not null && !f.Places.Any(p => p.Name == place))

@@ -3,33 +3,65 @@ using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Drawings;
 
-/// <summary>The marks of footings on a plan, each where nothing else stands.</summary>
+/// <summary>A line of what is written beside a footing on a plan.</summary>
+internal readonly record struct MarkLine(string Layer, string Text, double Height, bool Bold);
+
+/// <summary>What is written beside footings on a plan, each where nothing else stands.</summary>
 internal static class PlanMarks
 {
-    // Beyond the upper right corner of the base; where another lies there above it, or beyond another corner; inside its own where all are taken.
-    public static void Add(List<Item> items, PlanModel plan, Func<double, double, At> p)
+    private const double MarkHeight = 2.5;
+
+    /// <summary>A footing's mark, its angle and how it lies.</summary>
+    public static IReadOnlyList<MarkLine> Of(PlacedFooting f)
     {
-        const double height = 2.5;
+        var turn = Math.IEEERemainder(f.Place.AngleDegrees, 90);
+        var words = string.Join(", ", new[] { turn == 0 ? "" : f.Place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture) + "°", f.Place.Lie.Words }.Where(w => w.Length > 0));
+        return [new(Layers.Mark, f.Mark, MarkHeight, true), .. words.Length > 0 ? (MarkLine[])[new(Layers.Mark, words, Layout.SmallestText, false)] : []];
+    }
+
+    // Beyond the upper right corner of the base; where another lies there above it, or beyond another corner; inside its own where all are taken.
+    public static void Add(List<Item> items, PlanModel plan, Func<double, double, At> p, Func<PlacedFooting, IReadOnlyList<MarkLine>> write)
+    {
         var boxes = plan.Footings.Select(f => (Low: p(f.Corners.Min(c => c.X), f.Corners.Min(c => c.Y)), High: p(f.Corners.Max(c => c.X), f.Corners.Max(c => c.Y)))).ToList();
         var marked = items.OfType<TextItem>().Where(t => t.Layer == Layers.Site).Select(t => (Text: t, Width: Lettering.Width(t.Text, t.Height))).Select(t => (Low: t.Text.Point + (t.Text.Anchor == Anchor.Middle ? -t.Width / 2 : 0, 0), High: t.Text.Point + (t.Text.Anchor == Anchor.Middle ? t.Width / 2 : t.Width, t.Text.Height))).ToList();
+        var edges = items.OfType<PathItem>().Where(i => i.Layer == Layers.Site && i.Points.Count > 2).SelectMany(i => i.Points.Zip(i.Points.Skip(1).Append(i.Points[0]))).ToList();
         for (var i = 0; i < plan.Footings.Count; i++)
         {
             var (f, (low, high)) = (plan.Footings[i], boxes[i]);
-            var turn = Math.IEEERemainder(f.Place.AngleDegrees, 90);
-            var words = string.Join(", ", new[] { turn == 0 ? "" : f.Place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture) + "°", f.Place.Lie.Words }.Where(w => w.Length > 0));
-            var width = Math.Max(Lettering.Width(f.Mark, height, true), Lettering.Width(words, Layout.SmallestText));
-            var deep = height + (words.Length > 0 ? Layout.SmallestText + 1 : 0);
+            var lines = write(f);
+            var width = lines.Max(l => Lettering.Width(l.Text, l.Height, l.Bold));
+            var deep = lines.Sum(l => l.Height + 1) - 1;
             var column = p(f.Place.Support.X, f.Place.Support.Y).X;
             At[] corners = [new(high.X + 1, high.Y + 1), new(column + 1, high.Y + 1), new(high.X + 1, low.Y - 1 - deep), new(column + 1, low.Y - 1 - deep), new(low.X - 1 - width, high.Y + 1), new(low.X - 1 - width, low.Y - 1 - deep)];
-            bool Free(At at) => !boxes.Concat(marked).Any(b => at.X < b.High.X + 0.5 && at.X + width > b.Low.X - 0.5 && at.Y < b.High.Y + 0.5 && at.Y + deep > b.Low.Y - 0.5);
+            bool Free(At at) => !boxes.Concat(marked).Any(b => at.X < b.High.X + 0.5 && at.X + width > b.Low.X - 0.5 && at.Y < b.High.Y + 0.5 && at.Y + deep > b.Low.Y - 0.5) && !edges.Exists(e => Crosses(e.First, e.Second, at, at + (width, deep)));
             var free = corners.Where(Free).ToList();
             var where = free.Count > 0 ? free[0] : new At(high.X - 1 - width, high.Y - 1 - deep);
             marked.Add((where, where + (width, deep)));
-            items.Add(new TextItem(Layers.Mark, where + (0, deep - height), height, f.Mark, Anchor.Left, 0, true));
-            if (words.Length > 0)
+            var y = deep;
+            foreach (var line in lines)
             {
-                items.Add(new TextItem(Layers.Mark, where, Layout.SmallestText, words));
+                items.Add(new TextItem(line.Layer, where + (0, y - line.Height), line.Height, line.Text, Anchor.Left, 0, line.Bold));
+                y -= line.Height + 1;
             }
         }
+    }
+
+    // Whether a line meets a box (Y.-D. Liang, B. A. Barsky, ACM Trans. Graph. 3 (1984) 1).
+    private static bool Crosses(At a, At b, At low, At high)
+    {
+        var (from, to) = (0.0, 1.0);
+        bool Within(double start, double along, double least, double most)
+        {
+            if (Math.Abs(along) < 1e-12)
+            {
+                return start >= least && start <= most;
+            }
+
+            var (t0, t1) = ((least - start) / along, (most - start) / along);
+            (from, to) = (Math.Max(from, Math.Min(t0, t1)), Math.Min(to, Math.Max(t0, t1)));
+            return from <= to;
+        }
+
+        return Within(a.X, b.X - a.X, low.X, high.X) && Within(a.Y, b.Y - a.Y, low.Y, high.Y);
     }
 }

@@ -8,12 +8,13 @@ namespace Plinth.Drawing.Drawings;
 /// <summary>What is written beside a plan: notes, scale bar, axes.</summary>
 internal static class PlanNotes
 {
-    public static void Add(List<Item> items, Project project, At corner, DrawingScale scale, double per, At low)
+    /// <summary>The notes of the foundation plan.</summary>
+    public static IReadOnlyList<string> Of(Project project)
     {
         var units = project.Units;
         var first = project.Foundations[0].Rules;
         string S(double v) => Unit.Section.FormatWithSymbol(v, units);
-        string[] notes =
+        return
         [
             units == UnitSystem.Us ? "Dimensions in feet and inches, levels in feet." : "Dimensions in millimetres, levels in metres.",
             $"Concrete f'c {Unit.Stress.FormatTraced(first.Concrete.Strength, units)}, reinforcement fy {Unit.Stress.FormatTraced(first.Steel.Yield, units)}, where a footing has no other.",
@@ -21,7 +22,12 @@ internal static class PlanNotes
             $"Designed to {project.Code.Name} and {project.Standard.Name}.",
             "Footings are centred under their columns where no dimension says otherwise.",
         ];
-        var y = corner.Y + 6 + (3.6 * notes.Length);
+    }
+
+    public static void Add(List<Item> items, Project project, IReadOnlyList<string> notes, At corner, DrawingScale scale, double per, At low)
+    {
+        var units = project.Units;
+        var y = corner.Y + 6 + (3.6 * notes.Count);
         items.Add(new TextItem(Layers.Note, new(corner.X, y), 2.2, "Notes", Anchor.Left, 0, true));
         foreach (var note in notes)
         {

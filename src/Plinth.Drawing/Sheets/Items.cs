@@ -58,6 +58,18 @@ public readonly record struct Stroke(double Width, Dash Dash = Dash.Solid)
     /// <summary>Dimension lines, tables: 0.18 mm.</summary>
     public static readonly Stroke Fine = new(0.18);
 
+    /// <summary>Reinforcing bars: 0.6 mm.</summary>
+    public static readonly Stroke Bar = new(0.6);
+
+    /// <summary>Bars of the top, where bottom ones are shown too.</summary>
+    public static readonly Stroke TopBar = new(0.6, Dash.Hidden);
+
+    /// <summary>Hidden edges.</summary>
+    public static readonly Stroke Hidden = new(0.25, Dash.Hidden);
+
+    /// <summary>No line.</summary>
+    public static readonly Stroke None = new(0);
+
     /// <summary>Grid lines.</summary>
     public static readonly Stroke Grid = new(0.18, Dash.Chain);
 
@@ -83,11 +95,26 @@ public static class Layers
     /// <summary>Marks of footings.</summary>
     public const string Mark = "MARK";
 
+    /// <summary>Reinforcing bars.</summary>
+    public const string Bar = "REBAR";
+
+    /// <summary>Bar marks and what they call.</summary>
+    public const string BarMark = "BARMARK";
+
+    /// <summary>Blinding, levels of the ground.</summary>
+    public const string Ground = "GROUND";
+
+    /// <summary>Pressures, forces and utilisations.</summary>
+    public const string Result = "RESULT";
+
     /// <summary>Dimensions.</summary>
     public const string Dimension = "DIMENSION";
 
     /// <summary>The site's boundary and zones.</summary>
     public const string Site = "SITE";
+
+    /// <summary>Clouds round what changed.</summary>
+    public const string Revision = "REVISION";
 
     /// <summary>Notes, scale bar.</summary>
     public const string Note = "NOTE";
@@ -114,7 +141,13 @@ public enum Anchor
 
 /// <summary>Something on a sheet.</summary>
 /// <param name="Layer">Its layer.</param>
-public abstract record Item(string Layer);
+public abstract record Item(string Layer)
+{
+    /// <summary>The same elsewhere.</summary>
+    /// <param name="x">mm to the right.</param>
+    /// <param name="y">mm upwards.</param>
+    public abstract Item Moved(double x, double y);
+}
 
 /// <summary>A line through points.</summary>
 /// <param name="Layer">Its layer.</param>
@@ -122,7 +155,14 @@ public abstract record Item(string Layer);
 /// <param name="Closed">Whether its ends are joined.</param>
 /// <param name="Stroke">How it is drawn.</param>
 /// <param name="Fill">How what it encloses is filled.</param>
-public sealed record PathItem(string Layer, IReadOnlyList<At> Points, bool Closed, Stroke Stroke, Fill Fill = Fill.None) : Item(Layer);
+public sealed record PathItem(string Layer, IReadOnlyList<At> Points, bool Closed, Stroke Stroke, Fill Fill = Fill.None) : Item(Layer)
+{
+    /// <summary>A colour that fills it, 0xRRGGBB, where colours are shown; it never says anything that is not written too.</summary>
+    public int? Tint { get; init; }
+
+    /// <inheritdoc/>
+    public override Item Moved(double x, double y) => this with { Points = [.. Points.Select(p => p + (x, y))] };
+}
 
 /// <summary>A circle.</summary>
 /// <param name="Layer">Its layer.</param>
@@ -130,7 +170,11 @@ public sealed record PathItem(string Layer, IReadOnlyList<At> Points, bool Close
 /// <param name="Radius">mm.</param>
 /// <param name="Stroke">How it is drawn.</param>
 /// <param name="Fill">How it is filled.</param>
-public sealed record CircleItem(string Layer, At Centre, double Radius, Stroke Stroke, Fill Fill = Fill.None) : Item(Layer);
+public sealed record CircleItem(string Layer, At Centre, double Radius, Stroke Stroke, Fill Fill = Fill.None) : Item(Layer)
+{
+    /// <inheritdoc/>
+    public override Item Moved(double x, double y) => this with { Centre = Centre + (x, y) };
+}
 
 /// <summary>A line of text; its point lies on the base line.</summary>
 /// <param name="Layer">Its layer.</param>
@@ -140,7 +184,11 @@ public sealed record CircleItem(string Layer, At Centre, double Radius, Stroke S
 /// <param name="Anchor">About which end.</param>
 /// <param name="Angle">Degrees anticlockwise.</param>
 /// <param name="Bold">Whether bold.</param>
-public sealed record TextItem(string Layer, At Point, double Height, string Text, Anchor Anchor = Anchor.Left, double Angle = 0, bool Bold = false) : Item(Layer);
+public sealed record TextItem(string Layer, At Point, double Height, string Text, Anchor Anchor = Anchor.Left, double Angle = 0, bool Bold = false) : Item(Layer)
+{
+    /// <inheritdoc/>
+    public override Item Moved(double x, double y) => this with { Point = Point + (x, y) };
+}
 
 /// <summary>A linear dimension: measured between two points along a direction, its line at a distance from the first.</summary>
 /// <param name="From">First point measured.</param>
@@ -155,6 +203,9 @@ public sealed record DimensionItem(At From, At To, bool Vertical, double Line, s
 
     /// <summary>Where on the line its text stands, 0 to 1.</summary>
     public double TextShare { get; init; } = 0.5;
+
+    /// <inheritdoc/>
+    public override Item Moved(double x, double y) => this with { From = From + (x, y), To = To + (x, y), Line = Line + (Vertical ? x : y) };
 
     /// <summary>Ends of the dimension line.</summary>
     public (At From, At To) Ends => Vertical ? (new(Line, From.Y), new(Line, To.Y)) : (new(From.X, Line), new(To.X, Line));

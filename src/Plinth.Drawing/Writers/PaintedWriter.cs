@@ -62,11 +62,6 @@ public static class PaintedWriter
         switch (item)
         {
             case PathItem p:
-                foreach (var line in Strokes.Hatch(p))
-                {
-                    Paint(canvas, sheet, line);
-                }
-
                 using (var builder = new SKPathBuilder())
                 {
                     builder.MoveTo(P(p.Points[0]));
@@ -81,12 +76,17 @@ public static class PaintedWriter
                     }
 
                     using var path = builder.Detach();
-                    Both(p.Fill, p.Stroke, paint => canvas.DrawPath(path, paint));
+                    Both(p.Fill, p.Tint, p.Stroke, paint => canvas.DrawPath(path, paint));
+                }
+
+                foreach (var line in Strokes.Hatch(p))
+                {
+                    Paint(canvas, sheet, line);
                 }
 
                 break;
             case CircleItem c:
-                Both(c.Fill, c.Stroke, paint => canvas.DrawCircle(P(c.Centre), (float)c.Radius, paint));
+                Both(c.Fill, null, c.Stroke, paint => canvas.DrawCircle(P(c.Centre), (float)c.Radius, paint));
                 break;
             case TextItem t:
                 using (var font = new SKFont(Lettering.Face(t.Bold), (float)Lettering.SizeOf(t.Height)) { Hinting = SKFontHinting.None, Subpixel = true })
@@ -110,11 +110,11 @@ public static class PaintedWriter
         }
     }
 
-    private static void Both(Fill fill, Stroke stroke, Action<SKPaint> draw)
+    private static void Both(Fill fill, int? tint, Stroke stroke, Action<SKPaint> draw)
     {
-        if (fill is Fill.Paper or Fill.Light or Fill.Solid)
+        if (tint is not null || fill is Fill.Paper or Fill.Light or Fill.Solid)
         {
-            using var inside = new SKPaint { Style = SKPaintStyle.Fill, IsAntialias = true, Color = fill switch { Fill.Paper => SKColors.White, Fill.Light => new SKColor(0xE6, 0xE9, 0xEC), _ => SKColors.Black } };
+            using var inside = new SKPaint { Style = SKPaintStyle.Fill, IsAntialias = true, Color = tint is { } rgb ? new SKColor((uint)rgb | 0xFF000000) : fill switch { Fill.Paper => SKColors.White, Fill.Light => new SKColor(0xE6, 0xE9, 0xEC), _ => SKColors.Black } };
             draw(inside);
         }
 

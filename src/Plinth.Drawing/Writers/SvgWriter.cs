@@ -61,12 +61,12 @@ public static class SvgWriter
         switch (item)
         {
             case PathItem p:
+                Element(xml, "path", [("d", Path(p.Points, p.Closed, Y)), ("fill", p.Tint is { } rgb ? "#" + rgb.ToString("x6", CultureInfo.InvariantCulture) : Colour(p.Fill)), .. Line(p.Stroke)]);
                 foreach (var line in Strokes.Hatch(p))
                 {
                     Element(xml, "path", ("d", Path(line.Points, false, Y)), ("fill", "none"), ("stroke", "#000"), ("stroke-width", N(line.Stroke.Width)));
                 }
 
-                Element(xml, "path", [("d", Path(p.Points, p.Closed, Y)), ("fill", Colour(p.Fill)), .. Line(p.Stroke)]);
                 break;
             case CircleItem c:
                 Element(xml, "circle", [("cx", N(c.Centre.X)), ("cy", N(Y(c.Centre.Y))), ("r", N(c.Radius)), ("fill", Colour(c.Fill)), .. Line(c.Stroke)]);

@@ -1,0 +1,86 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Drawings;
+
+/// <summary>What every plan of the building shows: the site, columns and what they stand on.</summary>
+internal static class PlanParts
+{
+    /// <summary>Draws pedestals and columns.</summary>
+    public static void Columns(List<Item> items, PlanModel plan, Func<double, double, At> p, double per)
+    {
+        foreach (var f in plan.Footings.Where(f => f.Pedestal is not null))
+        {
+            Standing(items, f, p, per);
+        }
+
+        foreach (var f in plan.Footings)
+        {
+            Column(items, f.Place.Support, p, per);
+        }
+    }
+
+    public static void Site(List<Item> items, Site site, Func<PlanPoint, At> q)
+    {
+        if (site.Boundary.Count > 0)
+        {
+            items.Add(new PathItem(Layers.Site, [.. site.Boundary.Select(q)], true, Stroke.Boundary));
+            var (a, b) = Enumerable.Range(0, site.Boundary.Count).Select(i => (A: q(site.Boundary[i]), B: q(site.Boundary[(i + 1) % site.Boundary.Count]))).MaxBy(e => Math.Abs(e.A.X - e.B.X));
+            var left = a.X < b.X ? a : b;
+            var below = left.Y < site.Boundary.Average(c => q(c).Y);
+            items.Add(new TextItem(Layers.Site, new(left.X + 2, below ? left.Y - 1 - Layout.SmallestText : left.Y + 1), Layout.SmallestText, "site boundary"));
+        }
+
+        foreach (var zone in site.Zones)
+        {
+            items.Add(new PathItem(Layers.Site, [.. zone.Corners.Select(q)], true, Stroke.Boundary, Fill.Hatch));
+            if (zone.Name.Length > 0)
+            {
+                items.Add(new TextItem(Layers.Site, q(new PlanPoint(zone.Corners.Average(c => c.X), zone.Corners.Average(c => c.Y))), Layout.SmallestText, zone.Name, Anchor.Middle));
+            }
+        }
+    }
+
+    private static void Standing(List<Item> items, PlacedFooting f, Func<double, double, At> p, double per)
+    {
+        var pedestal = f.Pedestal!;
+        var s = f.Place.Support;
+        if (pedestal.Round)
+        {
+            items.Add(new CircleItem(Layers.Pedestal, p(s.X, s.Y), pedestal.SizeX / 2 * per, Stroke.Thin));
+            return;
+        }
+
+        items.Add(new PathItem(Layers.Pedestal, Turned(p, s.X, s.Y, pedestal.SizeX, pedestal.SizeY, f.Place.AngleDegrees), true, Stroke.Thin));
+        if (pedestal.Socket is not null)
+        {
+            items.Add(new PathItem(Layers.Pedestal, Turned(p, s.X, s.Y, pedestal.ClearX, pedestal.ClearY, f.Place.AngleDegrees), true, Stroke.Thin));
+        }
+    }
+
+    private static void Column(List<Item> items, Support s, Func<double, double, At> p, double per)
+    {
+        if (s.Shape == ColumnShape.Round)
+        {
+            items.Add(new CircleItem(Layers.Column, p(s.X, s.Y), s.SizeX / 2 * per, Stroke.Thin, Fill.Solid));
+            return;
+        }
+
+        if (s.Shape == ColumnShape.Steel)
+        {
+            items.Add(new PathItem(Layers.Column, Turned(p, s.X, s.Y, s.PlateX, s.PlateY, s.AngleDegrees), true, Stroke.Fine));
+        }
+
+        items.Add(new PathItem(Layers.Column, Turned(p, s.X, s.Y, s.SizeX, s.SizeY, s.AngleDegrees), true, Stroke.Thin, Fill.Solid));
+    }
+
+    private static At[] Turned(Func<double, double, At> p, double x, double y, double length, double width, double angle)
+    {
+        var (sin, cos) = Core.Loads.SupportAction.SinCosDegrees(angle);
+        At Corner(double a, double b) => p(x + (a * cos) - (b * sin), y + (a * sin) + (b * cos));
+        var (l, w) = (length / 2, width / 2);
+        return [Corner(-l, -w), Corner(l, -w), Corner(l, w), Corner(-l, w)];
+    }
+}

@@ -1,0 +1,109 @@
+using Plinth.Core.Schedules;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>A footing seen from above one corner with all its bars, in isometric projection (ISO 5456-3); not to scale.</summary>
+public static class BarsView
+{
+    private static readonly double Cos30 = Math.Sqrt(3) / 2;
+
+    /// <summary>Draws it.</summary>
+    /// <param name="m">The footing.</param>
+    /// <param name="width">Width of the figure, mm.</param>
+    public static Figure Of(DetailModel m, double width = 160)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        var s = m.State;
+        var (hx, hy) = (s.Length / 2, s.Width / 2);
+        var top = Math.Max(s.ColumnFoot - s.Underside, s.Thickness) + 0.15;
+        foreach (var role in new[] { BarRole.Dowels, BarRole.Pedestal })
+        {
+            top = m.Row(role) is { } row ? Math.Max(top, m.FootHeight(row) + row.Group.Shape.A) : top;
+        }
+
+        static At Raw(double x, double y, double z) => new((x + y) * Cos30, ((y - x) / 2) + z);
+        At[] extremes = [Raw(-hx, -hy, 0), Raw(hx, hy, 0), Raw(hx, -hy, 0), Raw(-hx, hy, s.Thickness), Raw(s.ColumnX, s.ColumnY, top)];
+        var (x0, x1, y0, y1) = (extremes.Min(e => e.X), extremes.Max(e => e.X), extremes.Min(e => e.Y), extremes.Max(e => e.Y));
+        var per = (width - 8) / (x1 - x0);
+        At P(double x, double y, double z)
+        {
+            var r = Raw(x, y, z);
+            return new At(4 + ((r.X - x0) * per), 9 + ((r.Y - y0) * per));
+        }
+
+        var to = new Canvas();
+        Block(to, P, Layers.Footing, 0, 0, s.Length, s.Width, 0, s.Thickness);
+        foreach (var (alongX, bottom) in new[] { (true, true), (false, true), (true, false), (false, false) })
+        {
+            if (m.Row(DetailModel.Role(alongX, bottom)) is not { } row)
+            {
+                continue;
+            }
+
+            var z = m.Height(alongX, bottom);
+            var shape = row.Group.Shape;
+            var half = (shape.Code == "21" ? shape.B : shape.A) / 2;
+            var tip = z + ((bottom ? 1 : -1) * shape.A);
+            var stroke = new Stroke(bottom ? 0.35 : 0.25);
+            foreach (var v in m.Across(alongX, bottom))
+            {
+                At Q(double u, double h) => alongX ? P(u, v, h) : P(v, u, h);
+                to.Path(Layers.Bar, stroke, shape.Code == "21" ? [Q(-half, tip), Q(-half, z), Q(half, z), Q(half, tip)] : [Q(-half, z), Q(half, z)]);
+            }
+        }
+
+        if (m.Design.Pedestal is { } p)
+        {
+            var height = s.PedestalHeight;
+            if (!p.Round)
+            {
+                Block(to, P, Layers.Pedestal, s.ColumnX, s.ColumnY, p.SizeX, p.SizeY, s.Thickness, s.Thickness + height);
+            }
+
+            if (m.Row(BarRole.Ties) is { } ties)
+            {
+                var cover = s.Rules.Pedestal.Cover;
+                var (tx, ty) = ((p.SizeX / 2) - cover, ((p.Round ? p.SizeX : p.SizeY) / 2) - cover);
+                for (var i = 0; i < ties.Group.Count; i++)
+                {
+                    var z = Math.Min(s.Thickness + (i * p.Ties.Spacing) + 0.025, s.Thickness + height - cover);
+                    to.Area(Layers.Bar, new Stroke(0.2), p.Round
+                        ? [.. Enumerable.Range(0, 24).Select(k => P(s.ColumnX + (tx * Math.Cos(k * Math.PI / 12)), s.ColumnY + (tx * Math.Sin(k * Math.PI / 12)), z))]
+                        : [P(s.ColumnX - tx, s.ColumnY - ty, z), P(s.ColumnX + tx, s.ColumnY - ty, z), P(s.ColumnX + tx, s.ColumnY + ty, z), P(s.ColumnX - tx, s.ColumnY + ty, z)]);
+                }
+            }
+        }
+
+        foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
+        {
+            if (m.Row(role) is not { } row)
+            {
+                continue;
+            }
+
+            var z = m.FootHeight(row);
+            foreach (var bar in m.Upright(role))
+            {
+                // Feet turn outwards, along the side on which the bar stands farther out.
+                var length = row.Group.Shape.B;
+                var (fx, fy) = Math.Abs(bar.X) >= Math.Abs(bar.Y) ? (Math.Sign(bar.X) * length, 0.0) : (0.0, Math.Sign(bar.Y) * length);
+                var (x, y) = (s.ColumnX + bar.X, s.ColumnY + bar.Y);
+                to.Path(Layers.Bar, new Stroke(0.35), P(x + fx, y + fy, z), P(x, y, z), P(x, y, z + row.Group.Shape.A));
+            }
+        }
+
+        to.Write(Layers.Note, new(2, 1), "Isometric, not to scale. x runs down to the right, y up to the right.", Anchor.Left, 1.8);
+        return new Figure($"{m.Foundation.Mark}: bars", width, 9 + ((y1 - y0) * per) + 5, null, to.Items);
+    }
+
+    private static void Block(Canvas to, Func<double, double, double, At> p, string layer, double x, double y, double length, double width, double low, double high)
+    {
+        var (a, b, c, d) = (x - (length / 2), x + (length / 2), y - (width / 2), y + (width / 2));
+        to.Path(layer, Stroke.Hidden, p(a, d, high), p(a, d, low), p(b, d, low));
+        to.Path(layer, Stroke.Hidden, p(a, d, low), p(a, c, low));
+        to.Area(layer, Stroke.Edge, [p(a, c, high), p(b, c, high), p(b, d, high), p(a, d, high)]);
+        to.Path(layer, Stroke.Edge, p(a, c, high), p(a, c, low), p(b, c, low), p(b, d, low), p(b, d, high));
+        to.Path(layer, Stroke.Edge, p(b, c, high), p(b, c, low));
+    }
+}

@@ -1,0 +1,102 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+using Plinth.Core.Schedules;
+using Plinth.Core.Units;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>A footing as a detail shows it: its base at the first place, and its bars with their marks.</summary>
+public sealed class DetailModel
+{
+    /// <summary>Makes it.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="design">Its design.</param>
+    /// <param name="bars">The whole bar schedule, so that marks are those that are issued.</param>
+    public DetailModel(Project project, Foundation foundation, FoundationDesign design, BarSchedule bars)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(foundation);
+        ArgumentNullException.ThrowIfNull(design);
+        ArgumentNullException.ThrowIfNull(bars);
+        (Project, Foundation, Design) = (project, foundation, design);
+        var checker = new Checker(project, foundation);
+        checker.Set(design);
+        State = checker.States[0];
+        Rows = [.. bars.Rows.Where(r => r.Member == foundation.Mark)];
+    }
+
+    /// <summary>The project.</summary>
+    public Project Project { get; }
+
+    /// <summary>The foundation.</summary>
+    public Foundation Foundation { get; }
+
+    /// <summary>Its design.</summary>
+    public FoundationDesign Design { get; }
+
+    /// <summary>The base at its first place.</summary>
+    public BaseState State { get; }
+
+    /// <summary>Its rows of the bar schedule.</summary>
+    public IReadOnlyList<BarRow> Rows { get; }
+
+    /// <summary>Units of display.</summary>
+    public UnitSystem Units => Project.Units;
+
+    /// <summary>The row of a role; null where there are no such bars.</summary>
+    public BarRow? Row(BarRole role) => Rows.FirstOrDefault(r => r.Group.Role == role);
+
+    /// <summary>The bars that run along an axis in a face.</summary>
+    internal static BarRole Role(bool alongX, bool bottom) => bottom ? (alongX ? BarRole.BottomX : BarRole.BottomY) : alongX ? BarRole.TopX : BarRole.TopY;
+
+    /// <summary>How a row is called on a drawing: "13 T16-01 B1".</summary>
+    public string Call(BarRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        var g = row.Group;
+        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies && Design.Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Unit.Section.FormatWithSymbol(p.Ties.Spacing, Units) : "";
+        return $"{g.Count} {g.Size.Name}-{row.BarMark}{spacing}{(g.Layer.Length > 0 ? " " + g.Layer : "")}";
+    }
+
+    /// <summary>Height of a layer's centre over the underside, m.</summary>
+    public double Height(bool alongX, bool bottom) => bottom ? State.Thickness - State.Depth(alongX, true) : State.Depth(alongX, false);
+
+    /// <summary>Where the bars of a layer lie across the base, m from its centre.</summary>
+    public IReadOnlyList<double> Across(bool alongX, bool bottom) =>
+        BarPositions.Across(State.Layer(alongX, bottom), alongX ? State.Width : State.Length, alongX ? State.Length : State.Width, State.Rules.Concrete.CoverSide);
+
+    /// <summary>Where upright bars stand on either side of the column's centre along an axis, m; 0 without.</summary>
+    public double UprightAt(BarRole role, bool alongX)
+    {
+        var s = State;
+        var support = s.Place.Place.Support;
+        return role switch
+        {
+            BarRole.Pedestal when Design.Pedestal is { Bars.Size: { } bar } p => ((alongX || p.Round ? p.SizeX : p.SizeY) / 2) - s.Rules.Pedestal.Cover - (p.Ties.Size?.Diameter ?? 0) - (bar.Diameter / 2),
+            BarRole.Dowels when Design.Dowels.Size is { } dowel => ((alongX || support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY) / 2) - s.Rules.Column.Cover - s.Code.LeastTie(dowel.Diameter) - (dowel.Diameter / 2),
+            _ => 0,
+        };
+    }
+
+    /// <summary>The centres of upright bars about the column's centre, m.</summary>
+    public IReadOnlyList<SectionBar> Upright(BarRole role)
+    {
+        var s = State;
+        var support = s.Place.Place.Support;
+        return role == BarRole.Pedestal && Design.Pedestal is { Bars.Size: { } bar } p
+            ? ColumnSection.Around(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, new BarLayer(p.Bars.Count, bar), (p.SizeX / 2) - UprightAt(role, true))
+            : role == BarRole.Dowels && Design.Dowels.Size is { } dowel
+                ? ColumnSection.Around(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, support.Shape == ColumnShape.Round, new BarLayer(Design.Dowels.Count, dowel), (support.SizeX / 2) - UprightAt(role, true))
+                : [];
+    }
+
+    /// <summary>Height of the centre of the feet of upright bars over the underside: they stand on the bottom mat, m.</summary>
+    public double FootHeight(BarRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return State.Rules.Concrete.CoverBottom + State.Bars.BottomX.Diameter + State.Bars.BottomY.Diameter + (row.Group.Size.Diameter / 2);
+    }
+}

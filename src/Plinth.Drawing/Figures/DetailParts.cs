@@ -1,0 +1,82 @@
+using System.Globalization;
+using Plinth.Core.Schedules;
+using Plinth.Core.Units;
+using Plinth.Drawing.Drawings;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>What stands beside the plan and the sections of a detail: its bars as a table, its pedestal cut across.</summary>
+public static class DetailParts
+{
+    /// <summary>The bars of the footing as the bar schedule has them.</summary>
+    public static Figure Bars(DetailModel m)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        var units = m.Units;
+        var (section, decimals) = (Unit.Section, units == UnitSystem.Us ? "0.00" : "0");
+        string D(double v) => v > 0 ? section.In(v, units).ToString(decimals, CultureInfo.InvariantCulture) : "";
+        string[] heads = ["bar mark", "use", "size", "in each", "length " + section.Symbol(units), "shape", "a", "b", "c", "r"];
+        bool[] numbers = [false, false, false, true, true, false, true, true, true, true];
+        var rows = m.Rows.Select(r => (IReadOnlyList<string>)[r.BarMark, ScheduleTables.Use(r.Group), r.Group.Size.Name, r.Group.Count.ToString(CultureInfo.InvariantCulture), D(r.Group.Shape.Length), r.Group.Shape.Code, D(r.Group.Shape.A), D(r.Group.Shape.B), D(r.Group.Shape.C), D(r.Group.Shape.Radius)]).ToList();
+        var (width, height, _) = Layout.Size(heads, rows);
+        var to = new Canvas();
+        Layout.Table(to.Items, new(0, height + 4), $"{m.Foundation.Mark}: bars of one footing", heads, numbers, rows);
+        to.Write(Layers.Note, new(0, 0.5), "Shape codes of ISO 3766; dimensions outside to outside of the bar.", Anchor.Left, 1.8);
+        return new Figure("", width, height + 4, null, to.Items);
+    }
+
+    /// <summary>The pedestal cut across; null without one.</summary>
+    public static Figure? Pedestal(DetailModel m, DrawingScale scale)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        ArgumentNullException.ThrowIfNull(scale);
+        if (m.Design.Pedestal is not { } p)
+        {
+            return null;
+        }
+
+        var per = 1000 / scale.Ratio;
+        var (x, y) = (p.SizeX / 2 * per, (p.Round ? p.SizeX : p.SizeY) / 2 * per);
+        var to = new Canvas();
+        var centre = new At(22 + x, 14 + y);
+        var cover = m.State.Rules.Pedestal.Cover * per;
+        if (p.Round)
+        {
+            to.Circle(Layers.Pedestal, Stroke.Edge, centre, x, Fill.Light);
+            to.Circle(Layers.Bar, Stroke.Thin, centre, x - cover);
+        }
+        else
+        {
+            to.Box(Layers.Pedestal, Stroke.Edge, centre + (-x, -y), centre + (x, y), Fill.Light);
+            to.Box(Layers.Bar, Stroke.Thin, centre + (-x + cover, -y + cover), centre + (x - cover, y - cover));
+            if (p.Socket is not null)
+            {
+                var (cx, cy) = (p.ClearX / 2 * per, p.ClearY / 2 * per);
+                to.Box(Layers.Pedestal, Stroke.Edge, centre + (-cx, -cy), centre + (cx, cy), Fill.Paper);
+                to.Box(Layers.Bar, Stroke.Thin, centre + (-cx - cover, -cy - cover), centre + (cx + cover, cy + cover));
+            }
+        }
+
+        foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
+        {
+            foreach (var bar in m.Upright(role))
+            {
+                to.Circle(Layers.Bar, role == BarRole.Dowels ? Stroke.Thin : Stroke.None, centre + (bar.X * per, bar.Y * per), Math.Max(Math.Sqrt(bar.Area / Math.PI) * per, 0.5), role == BarRole.Dowels ? Fill.Paper : Fill.Solid);
+            }
+        }
+
+        to.Measure(centre + (-x, -y), centre + (x, -y), false, centre.Y - y - 7, Canvas.Length(p.SizeX, m.Units));
+        if (!p.Round)
+        {
+            to.Measure(centre + (-x, -y), centre + (-x, y), true, centre.X - x - 7, Canvas.Length(p.SizeY, m.Units));
+        }
+
+        if (m.Row(BarRole.Dowels) is not null)
+        {
+            to.Write(Layers.Note, new(2, 1), "● pedestal bars   ○ dowels", Anchor.Left, 1.8);
+        }
+
+        return new Figure($"{m.Foundation.Mark}: pedestal", Math.Max(44, 24 + (2 * x)), 18 + (2 * y), scale, to.Items);
+    }
+}

@@ -1,0 +1,110 @@
+using Plinth.Core.Schedules;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>The detail of a footing in plan: a bar of each layer with the extent of all, dimensions, what stands on it.</summary>
+public static class DetailPlan
+{
+    private const double Left = 26;
+    private const double Right = 34;
+    private const double Below = 24;
+    private const double Above = 16;
+
+    /// <summary>Space that it takes beside the base, mm.</summary>
+    public static (double Across, double Up) Around => (Left + Right, Below + Above);
+
+    /// <summary>Draws it at a scale.</summary>
+    public static Figure Of(DetailModel m, DrawingScale scale)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        ArgumentNullException.ThrowIfNull(scale);
+        var (s, units) = (m.State, m.Units);
+        var per = 1000 / scale.Ratio;
+        var view = new BaseView(s, scale, new At(Left + (s.Length * per / 2), Below + (s.Width * per / 2)));
+        var to = new Canvas();
+        view.Outline(to);
+        view.Standing(to);
+        Layer(to, m, view, true, true, -0.30, -0.40);
+        Layer(to, m, view, false, true, 0.30, 0.40);
+        Layer(to, m, view, true, false, 0.33, -0.33);
+        Layer(to, m, view, false, false, -0.24, -0.43);
+
+        // Whole sizes outermost; a column off the middle is measured from the edges.
+        string L(double v) => Canvas.Length(v, units);
+        var (low, high) = (view.Low, view.High);
+        var offX = Math.Abs(s.ColumnX) > 0.001;
+        var offY = Math.Abs(s.ColumnY) > 0.001;
+        to.Measure(low, new(high.X, low.Y), false, low.Y - (offX ? 14 : 8), L(s.Length));
+        to.Measure(low, new(low.X, high.Y), true, low.X - (offY ? 14 : 8), L(s.Width));
+        if (offX)
+        {
+            var middle = new At(view.At(s.ColumnX, 0).X, low.Y);
+            to.Measure(low, middle, false, low.Y - 8, L((s.Length / 2) + s.ColumnX));
+            to.Measure(middle, new(high.X, low.Y), false, low.Y - 8, L((s.Length / 2) - s.ColumnX));
+        }
+
+        if (offY)
+        {
+            var middle = new At(low.X, view.At(0, s.ColumnY).Y);
+            to.Measure(low, middle, true, low.X - 8, L((s.Width / 2) + s.ColumnY));
+            to.Measure(middle, new(low.X, high.Y), true, low.X - 8, L((s.Width / 2) - s.ColumnY));
+        }
+
+        // Where the sections are cut: through the column.
+        var (cx, cy) = (view.At(s.ColumnX, 0).X, view.At(0, s.ColumnY).Y);
+        foreach (var (at, letter) in new[] { (new At(low.X - 3, cy), "A"), (new At(high.X + 3, cy), "A") })
+        {
+            to.Path(Layers.Note, Stroke.Edge, at + (-2, 0), at + (2, 0));
+            to.Write(Layers.Note, at + (0, 1), letter, Anchor.Middle, 2.4, true);
+        }
+
+        foreach (var (at, letter) in new[] { (new At(cx, low.Y - 3), "B"), (new At(cx, high.Y + 3), "B") })
+        {
+            to.Path(Layers.Note, Stroke.Edge, at + (0, -2), at + (0, 2));
+            to.Write(Layers.Note, at + (1, -1.2), letter, Anchor.Left, 2.4, true);
+        }
+
+        BaseView.Axes(to, new At(3, 3));
+        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Length * per), Below + Above + (s.Width * per), scale, to.Items);
+    }
+
+    // One bar of the layer near a share of the breadth, the extent of all across it, its call outside the base.
+    private static void Layer(Canvas to, DetailModel m, BaseView view, bool alongX, bool bottom, double at, double extent)
+    {
+        if (m.Row(DetailModel.Role(alongX, bottom)) is not { } row)
+        {
+            return;
+        }
+
+        var s = m.State;
+        var positions = m.Across(alongX, bottom);
+        var breadth = alongX ? s.Width : s.Length;
+        var shown = positions.MinBy(p => Math.Abs(p - (at * breadth)));
+        var half = row.Group.Shape.Code == "21" ? row.Group.Shape.B / 2 : row.Group.Shape.A / 2;
+        At P(double along, double across) => alongX ? view.At(along, across) : view.At(across, along);
+        var (a, b) = (P(-half, shown), P(half, shown));
+        to.Path(Layers.Bar, bottom ? Stroke.Bar : Stroke.TopBar, a, b);
+        var cross = extent * (alongX ? s.Length : s.Width);
+        var (first, last) = (P(cross, positions[0]), P(cross, positions[^1]));
+        to.Path(Layers.BarMark, Stroke.Fine, first, last);
+        foreach (var end in new[] { first, last })
+        {
+            to.Path(Layers.BarMark, Stroke.Thin, end + (-0.9, -0.9), end + (0.9, 0.9));
+        }
+
+        to.Circle(Layers.BarMark, Stroke.Fine, P(cross, shown), 0.7, Fill.Paper);
+        var text = m.Call(row);
+        if (alongX)
+        {
+            to.Path(Layers.BarMark, Stroke.Fine, b, new(view.High.X + 3, b.Y));
+            to.Write(Layers.BarMark, new(view.High.X + 3.6, b.Y - 0.9), text);
+        }
+        else
+        {
+            var y = view.High.Y + (bottom ? 8 : 12.5);
+            to.Path(Layers.BarMark, Stroke.Fine, b, new(b.X, y));
+            to.Write(Layers.BarMark, new(b.X + 0.6, y - 0.5), text);
+        }
+    }
+}

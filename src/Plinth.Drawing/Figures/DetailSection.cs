@@ -1,0 +1,254 @@
+using Plinth.Core.Foundations;
+using Plinth.Core.Schedules;
+using Plinth.Core.Units;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>The detail of a footing cut through its column: bars, covers, pedestal or socket, blinding, levels.</summary>
+public static class DetailSection
+{
+    private const double Left = 44;
+    private const double Right = 40;
+    private const double Below = 16;
+    private const double Above = 8;
+
+    // How much of the column is shown over what it stands on, beyond the dowels, m.
+    private const double Stub = 0.3;
+
+    /// <summary>Space that it takes beside what is drawn to scale, mm.</summary>
+    public static (double Across, double Up) Around => (Left + Right, Below + Above);
+
+    /// <summary>Height of what is drawn to scale, from the underside of the blinding up, m.</summary>
+    public static double Height(DetailModel m)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        return m.State.Rules.Concrete.Blinding + Math.Max(Top(m), m.State.Ground.Level - m.State.Underside);
+    }
+
+    private static double Top(DetailModel m)
+    {
+        var foot = m.State.ColumnFoot - m.State.Underside;
+        var dowels = m.Row(BarRole.Dowels) is { } row ? m.FootHeight(row) + row.Group.Shape.A - (row.Group.Size.Diameter / 2) : 0;
+        return Math.Max(foot + Stub, dowels + 0.1);
+    }
+
+    /// <summary>Draws it at a scale.</summary>
+    /// <param name="m">The footing.</param>
+    /// <param name="alongX">Cut along x, or along y.</param>
+    /// <param name="scale">The scale.</param>
+    public static Figure Of(DetailModel m, bool alongX, DrawingScale scale)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        ArgumentNullException.ThrowIfNull(scale);
+        var (s, units, concrete) = (m.State, m.Units, m.State.Rules.Concrete);
+        var per = 1000 / scale.Ratio;
+        var side = alongX ? s.Length : s.Width;
+        var column = alongX ? s.ColumnX : s.ColumnY;
+        At P(double u, double z) => new(Left + ((u + (side / 2)) * per), Below + ((z + concrete.Blinding) * per));
+        var to = new Canvas();
+        var calls = new List<(At From, string Text)>();
+
+        // Concrete first, bars over it.
+        if (concrete.Blinding > 0)
+        {
+            to.Box(Layers.Ground, Stroke.Fine, P((-side / 2) - concrete.BlindingBeyond, -concrete.Blinding), P((side / 2) + concrete.BlindingBeyond, 0), Fill.Hatch);
+        }
+
+        to.Box(Layers.Footing, Stroke.Edge, P(-side / 2, 0), P(side / 2, s.Thickness), Fill.Light);
+        Standing(to, m, alongX, column, P);
+        Mats(to, m, alongX, side, per, P, calls);
+        foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
+        {
+            Upright(to, m, role, alongX, column, P, calls);
+        }
+
+        Ties(to, m, alongX, column, P, calls);
+        Calls(to, calls, P(side / 2, 0).X);
+        Levels(to, m, column, side, P);
+
+        string L(double v) => Canvas.Length(v, units);
+        var low = P(-side / 2, 0);
+        var beneath = P(0, -concrete.Blinding).Y;
+        to.Measure(new(low.X, beneath), new(P(side / 2, 0).X, beneath), false, beneath - 6, L(side));
+        to.Measure(low, P(-side / 2, s.Thickness), true, low.X - 8, L(s.Thickness));
+        if (s.PedestalHeight > 0)
+        {
+            to.Measure(P(-side / 2, s.Thickness), P(-side / 2, s.Thickness + s.PedestalHeight), true, low.X - 8, L(s.PedestalHeight));
+        }
+
+        var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}. Blinding {S(concrete.Blinding)}.";
+        var width = Left + Right + (side * per);
+        to.Write(Layers.Note, new(2, 1), cover, Anchor.Left, Drawings.Layout.Fitted(cover, Canvas.Text, width - 4));
+        return new Figure($"{m.Foundation.Mark}: section {(alongX ? "A–A" : "B–B")}", width, Below + Above + (Height(m) * per), scale, to.Items);
+
+        string S(double v) => Unit.Section.FormatWithSymbol(v, units);
+    }
+
+    // Pedestal or socket, and the column above, broken off.
+    private static void Standing(Canvas to, DetailModel m, bool alongX, double column, Func<double, double, At> p)
+    {
+        var s = m.State;
+        var support = s.Place.Place.Support;
+        var foot = s.ColumnFoot - s.Underside;
+        var half = (alongX || support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY) / 2;
+        if (s.Pedestal is { } pedestal)
+        {
+            var own = (alongX || pedestal.Round ? pedestal.SizeX : pedestal.SizeY) / 2;
+            if (pedestal.Socket is { } socket)
+            {
+                to.Box(Layers.Pedestal, Stroke.Edge, p(column - own, s.Thickness), p(column - own + socket.Wall, foot), Fill.Light);
+                to.Box(Layers.Pedestal, Stroke.Edge, p(column + own - socket.Wall, s.Thickness), p(column + own, foot), Fill.Light);
+                foot -= socket.Depth;
+            }
+            else
+            {
+                to.Box(Layers.Pedestal, Stroke.Edge, p(column - own, s.Thickness), p(column + own, foot), Fill.Light);
+            }
+        }
+
+        var top = Top(m);
+        var (a, b, c, d) = (p(column - half, foot), p(column - half, top), p(column + half, top), p(column + half, foot));
+        to.Path(Layers.Column, Stroke.Edge, b, a, d, c);
+        var mid = p(column, top);
+        to.Path(Layers.Column, Stroke.Fine, b + (-2, 0), mid + (-1.2, 0), mid + (-0.5, 1.6), mid + (0.5, -1.6), mid + (1.2, 0), c + (2, 0));
+        if (support.Shape == ColumnShape.Steel)
+        {
+            var plate = (alongX ? support.PlateX : support.PlateY) / 2;
+            to.Path(Layers.Column, Stroke.Bar, p(column - plate, foot), p(column + plate, foot));
+        }
+    }
+
+    private static void Mats(Canvas to, DetailModel m, bool alongX, double side, double per, Func<double, double, At> p, List<(At, string)> calls)
+    {
+        foreach (var bottom in new[] { true, false })
+        {
+            if (m.Row(DetailModel.Role(alongX, bottom)) is { } run)
+            {
+                var shape = run.Group.Shape;
+                var z = m.Height(alongX, bottom);
+                var db = run.Group.Size.Diameter / 2;
+                var half = (shape.Code == "21" ? shape.B : shape.A) / 2;
+                if (shape.Code == "21")
+                {
+                    var tip = z + ((bottom ? 1 : -1) * (shape.A - db));
+                    to.Path(Layers.Bar, Stroke.Bar, p(-half + db, tip), p(-half + db, z), p(half - db, z), p(half - db, tip));
+                }
+                else
+                {
+                    to.Path(Layers.Bar, Stroke.Bar, p(-half, z), p(half, z));
+                }
+
+                calls.Add((p(half - db, z), m.Call(run)));
+            }
+
+            if (m.Row(DetailModel.Role(!alongX, bottom)) is { } dots)
+            {
+                var z = m.Height(!alongX, bottom);
+                var positions = m.Across(!alongX, bottom);
+                foreach (var u in positions)
+                {
+                    to.Circle(Layers.Bar, Stroke.None, p(u, z), Math.Max(dots.Group.Size.Diameter / 2 * per, 0.35), Fill.Solid);
+                }
+
+                calls.Add((p(positions[^1], z), m.Call(dots)));
+            }
+        }
+    }
+
+    // Upright bars with their feet on the bottom mat, turned outwards.
+    private static void Upright(Canvas to, DetailModel m, BarRole role, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
+    {
+        if (m.Row(role) is not { } row)
+        {
+            return;
+        }
+
+        var at = m.UprightAt(role, alongX);
+        var z = m.FootHeight(row);
+        var db = row.Group.Size.Diameter / 2;
+        var (top, foot) = (z + row.Group.Shape.A - db, row.Group.Shape.B - db);
+        foreach (var sign in new[] { -1, 1 })
+        {
+            to.Path(Layers.Bar, Stroke.Bar, p(column + (sign * (at + foot)), z), p(column + (sign * at), z), p(column + (sign * at), top));
+        }
+
+        // Called where the bar stands free of others: dowels at their top, pedestal bars a little below theirs.
+        calls.Add((p(column + at, role == BarRole.Dowels ? top - 0.02 : Math.Min(top, m.State.ColumnFoot - m.State.Underside) - 0.05), m.Call(row)));
+    }
+
+    private static void Ties(Canvas to, DetailModel m, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
+    {
+        if (m.Row(BarRole.Ties) is not { } row || m.Design.Pedestal is not { } pedestal)
+        {
+            return;
+        }
+
+        var s = m.State;
+        var half = ((alongX || pedestal.Round ? pedestal.SizeX : pedestal.SizeY) / 2) - s.Rules.Pedestal.Cover;
+        var top = s.Thickness + s.PedestalHeight - s.Rules.Pedestal.Cover;
+        for (var i = 0; i < row.Group.Count; i++)
+        {
+            // The last stands under the top's cover, the others at their spacing from the base's top.
+            var z = Math.Min(s.Thickness + (i * pedestal.Ties.Spacing) + 0.025, top);
+            to.Path(Layers.Bar, new Stroke(0.35), p(column - half, z), p(column + half, z));
+        }
+
+        calls.Add((p(column + half, s.Thickness + (s.PedestalHeight / 2)), m.Call(row)));
+        if (m.Row(BarRole.InnerTies) is { } inner)
+        {
+            calls.Add((p(column + half, s.Thickness + (s.PedestalHeight / 3)), m.Call(inner)));
+        }
+    }
+
+    // Calls stand in a column on the right, none on another, each with its line.
+    private static void Calls(Canvas to, List<(At From, string Text)> calls, double edge)
+    {
+        var y = double.NegativeInfinity;
+        foreach (var (from, text) in calls.OrderBy(c => c.From.Y))
+        {
+            y = Math.Max(from.Y, y + 4);
+            to.Path(Layers.BarMark, Stroke.Fine, from, new(edge + 3, from.Y), new(edge + 7, y), new(edge + 8, y));
+            to.Circle(Layers.BarMark, Stroke.None, from, 0.5, Fill.Solid);
+            to.Write(Layers.BarMark, new(edge + 8.6, y - 0.9), text);
+        }
+    }
+
+    private static void Levels(Canvas to, DetailModel m, double column, double side, Func<double, double, At> p)
+    {
+        var (s, units) = (m.State, m.Units);
+        var levels = new List<(double Level, string Name)> { (s.Underside, "underside"), (s.Underside + s.Thickness, "top of base") };
+        if (s.Pedestal is { } pedestal)
+        {
+            levels.Add((s.ColumnFoot, pedestal.Socket is null ? "top of pedestal" : "rim"));
+        }
+
+        var ground = s.Ground.Level;
+        if (levels.TrueForAll(l => Math.Abs(l.Level - ground) > 1e-6))
+        {
+            levels.Add((ground, "ground"));
+        }
+
+        // The ground on both sides of what stands there.
+        var z = ground - s.Underside;
+        if (z > s.Thickness - 1e-6)
+        {
+            var clear = Math.Max(s.Outline.FaceX, s.Outline.FaceY) / 2;
+            to.Path(Layers.Ground, new Stroke(0.35, Dash.Chain), p(-side / 2, z), p(Math.Max(-side / 2, column - clear), z));
+            to.Path(Layers.Ground, new Stroke(0.35, Dash.Chain), p(Math.Min(side / 2, column + clear), z), p(side / 2, z));
+        }
+
+        var x = p(-side / 2, 0).X - 14;
+        var y = double.NegativeInfinity;
+        foreach (var (level, name) in levels.OrderBy(l => l.Level))
+        {
+            var at = new At(x, p(0, level - s.Underside).Y);
+            y = Math.Max(at.Y, y + 6);
+            to.Path(Layers.Note, Stroke.Fine, new(x + 2.5, at.Y), at, new(x - 2, y), new(x - 28, y));
+            to.Area(Layers.Note, Stroke.Fine, [new(x - 5, y), new(x - 6.2, y + 1.8), new(x - 3.8, y + 1.8)], Fill.Paper);
+            var text = Unit.Length.Format(level, units).Replace('-', '−');
+            to.Write(Layers.Note, new(x - 28, y + 0.7), text + " " + Unit.Length.Symbol(units), Anchor.Left, 1.8, true);
+            to.Write(Layers.Note, new(x - 28, y - 2.4), name, Anchor.Left, 1.8);
+        }
+    }
+}

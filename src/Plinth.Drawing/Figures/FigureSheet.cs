@@ -1,0 +1,130 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Units;
+using Plinth.Drawing.Drawings;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>Puts figures on a sheet with frame and title block.</summary>
+public static class FigureSheet
+{
+    private const double Between = 8;
+    private const double Heading = 6;
+
+    // Height of the title block with a gap, mm.
+    private const double Block = 42;
+
+    /// <summary>The detail of a footing: plan, two sections, pedestal, bars; null where it does not fit on the paper at the scale asked for.</summary>
+    public static Sheet? Detail(DetailModel m, DrawingRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        ArgumentNullException.ThrowIfNull(request);
+        var bars = DetailParts.Bars(m);
+        IEnumerable<Paper> papers = request.Paper is { } asked ? [asked] : Paper.For(m.Units).Skip(1);
+        foreach (var paper in papers)
+        {
+            foreach (var scale in DrawingScale.For(m.Units).Where(s => request.Scale is null ? s.Ratio <= 50 : Math.Abs(s.Ratio - request.Scale.Value) < 1e-6))
+            {
+                Figure[] left = [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
+                Figure[] right = [bars, DetailSection.Of(m, false, scale)];
+                var pedestal = DetailParts.Pedestal(m, scale);
+                if (Columns(m.Project, request, paper, scale, left, right, pedestal) is { } sheet)
+                {
+                    return sheet;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    // Two columns: the right one keeps clear of the title block.
+    private static Sheet? Columns(Project project, DrawingRequest request, Paper paper, DrawingScale scale, Figure[] left, Figure[] right, Figure? extra)
+    {
+        var (low, high) = Layout.Inside(paper);
+        var (width, height) = (high.X - low.X - (2 * Between), high.Y - low.Y - Between);
+        var leftWidth = left.Max(f => f.Width);
+        var rightWidth = Math.Max(right[0].Width, right[1].Width + (extra is null ? 0 : extra.Width + Between));
+        double Tall(IEnumerable<Figure> figures) => figures.Sum(f => f.Height + Heading + Between);
+        if (leftWidth + Between + Math.Max(rightWidth, Layout.TitleWidth) > width || Tall(left) > height || Tall(right) + Block > height || (extra is not null && extra.Height > right[1].Height + Between))
+        {
+            return null;
+        }
+
+        var items = new List<Item>();
+        Layout.Frame(items, paper, scale, project.Title, request);
+        Stack(items, left, low.X + Between, high.Y - Between);
+        var x = high.X - Between - Math.Max(rightWidth, Layout.TitleWidth - Between);
+        var y = Stack(items, right, x, high.Y - Between);
+        if (extra is not null)
+        {
+            Place(items, extra, x + right[1].Width + Between, y + right[1].Height + Between);
+        }
+
+        return new Sheet(request.Title, paper, scale, project.Units, items);
+    }
+
+    private static double Stack(List<Item> items, IEnumerable<Figure> figures, double x, double top)
+    {
+        var y = top;
+        foreach (var f in figures)
+        {
+            y -= Heading + f.Height;
+            Place(items, f, x, y);
+            y -= Between;
+        }
+
+        return y;
+    }
+
+    private static void Place(List<Item> items, Figure f, double x, double y)
+    {
+        if (f.Title.Length > 0)
+        {
+            items.Add(new TextItem(Layers.Note, new(x, y + f.Height + 1.5), 2.8, f.Title, Anchor.Left, 0, true));
+        }
+
+        items.AddRange(f.PlacedAt(new(x, y)));
+    }
+
+    /// <summary>Figures side by side, the next below where the row is full; null where they do not fit on the paper asked for.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="request">Title and paper.</param>
+    /// <param name="figures">The figures.</param>
+    public static Sheet? Of(Project project, DrawingRequest request, IReadOnlyList<Figure> figures)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(request);
+        ArgumentNullException.ThrowIfNull(figures);
+        IEnumerable<Paper> papers = request.Paper is { } asked ? [asked] : Paper.For(project.Units);
+        foreach (var paper in papers)
+        {
+            var (low, high) = Layout.Inside(paper);
+            var items = new List<Item>();
+            var (x, top, row, fits) = (low.X + Between, high.Y - 3, 0.0, true);
+            foreach (var f in figures)
+            {
+                if (x + f.Width > high.X - 2 && x > low.X + Between)
+                {
+                    (x, top, row) = (low.X + Between, top - row, 0);
+                }
+
+                var tall = f.Height + Heading + Between;
+                fits = fits && x + f.Width <= high.X - 2 && top - tall >= low.Y + Block - Between - 2;
+                Place(items, f, x, top - Heading - f.Height);
+                x += f.Width + Between;
+                row = Math.Max(row, tall);
+            }
+
+            if (fits)
+            {
+                var scale = figures.Select(f => f.Scale).FirstOrDefault(s => s is not null) ?? Figure.NotToScale;
+                var frame = new List<Item>();
+                Layout.Frame(frame, paper, scale, project.Title, request);
+                return new Sheet(request.Title, paper, scale, project.Units, [.. frame, .. items]);
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,83 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Figures;
+using Plinth.Core.Foundations;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>A figure of one foundation.</summary>
+public enum FigureKind
+{
+    /// <summary>Contact pressure.</summary>
+    Pressure,
+
+    /// <summary>Critical sections of shear.</summary>
+    Sections,
+
+    /// <summary>Shear and moment along the base.</summary>
+    Forces,
+
+    /// <summary>Steel needed and provided.</summary>
+    Steel,
+
+    /// <summary>The pedestal under force with moments.</summary>
+    Pedestal,
+}
+
+/// <summary>Makes the figures of a foundation in the combination that governs, or in one asked for.</summary>
+/// <param name="project">The project.</param>
+/// <param name="foundation">The foundation.</param>
+/// <param name="design">Its design.</param>
+public sealed class FoundationFigures(Project project, Foundation foundation, FoundationDesign design)
+{
+    private readonly Checker checker = new(project, foundation);
+
+    /// <summary>Makes a figure.</summary>
+    /// <param name="kind">Which.</param>
+    /// <param name="combination">Name of the combination; null: the one that governs what the figure shows.</param>
+    /// <param name="width">Its width, mm.</param>
+    /// <param name="height">Its greatest height, mm, where it is drawn to scale.</param>
+    /// <returns>The figure; null where there is nothing to show.</returns>
+    public Figure? Make(FigureKind kind, string? combination, double width, double height)
+    {
+        checker.Set(design);
+        switch (kind)
+        {
+            case FigureKind.Steel:
+                return SteelView.Of(foundation.Mark, SteelFigure.Of(checker.States), project.Units, width);
+            case FigureKind.Pedestal:
+                var worst = checker.States.Select(InteractionFigure.Of).Where(f => f is not null).MaxBy(f => f!.Loads.Select(l => l.Utilisation).DefaultIfEmpty(0).Max());
+                return worst is null ? null : InteractionView.Of(foundation.Mark, worst, project.Units, width);
+            default:
+                return Governing(kind, combination) is not var (state, k) ? null : kind switch
+                {
+                    FigureKind.Pressure => PressureView.Of(foundation.Mark, state, k, width, height),
+                    FigureKind.Sections => SectionsView.Of(foundation.Mark, state, k, width, height),
+                    _ => ForcesView.Of(foundation.Mark, state, k, width),
+                };
+        }
+    }
+
+    /// <summary>Where what a figure shows governs, or its combination of a name.</summary>
+    private (BaseState State, int Combination)? Governing(FigureKind kind, string? combination)
+    {
+        string[] ids = kind switch
+        {
+            FigureKind.Pressure => ["bearing"],
+            FigureKind.Sections => ["two-way-shear", "one-way-shear-x", "one-way-shear-y"],
+            _ => ["flexure-bottom-x", "flexure-bottom-y", "one-way-shear-x", "one-way-shear-y"],
+        };
+        (BaseState State, int Combination)? found = null;
+        var most = double.NegativeInfinity;
+        foreach (var id in ids)
+        {
+            if (CheckCatalog.Find(id) is { } check && checker.Find(design, check, null, combination) is var (state, k) && k >= 0 && check.Worst(state) is { } worst && worst.Outcome.Utilisation > most)
+            {
+                (found, most) = ((state, k), worst.Outcome.Utilisation);
+            }
+        }
+
+        return found;
+    }
+}

@@ -1,0 +1,97 @@
+using System.Globalization;
+using Plinth.Core.Checks;
+using Plinth.Core.Contact;
+using Plinth.Core.Figures;
+using Plinth.Core.Units;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>The contact pressure under a base: bands, corner values, zero line, resultant.</summary>
+public static class PressureView
+{
+    private const double Left = 26;
+    private const double Right = 24;
+    private const double Below = 34;
+    private const double Above = 7;
+
+    // Light to dark; every band is also named by its limits.
+    private static readonly int[] Bands = [0xEEF4FA, 0xD5E5F3, 0xB4D0E9, 0x8DB7DC, 0x659BCB, 0x3F7DB5];
+
+    /// <summary>Draws it.</summary>
+    /// <param name="mark">The foundation's mark.</param>
+    /// <param name="s">The base, its design set.</param>
+    /// <param name="k">The combination.</param>
+    /// <param name="width">Width of the figure, mm.</param>
+    /// <param name="height">Greatest height of the figure, mm.</param>
+    public static Figure Of(string mark, BaseState s, int k, double width = 120, double height = 130)
+    {
+        ArgumentNullException.ThrowIfNull(s);
+        var units = s.Units;
+        var f = ContactFigure.Of(s, k);
+        var scale = Canvas.Fit(units, (s.Length, width - Left - Right), (s.Width, height - Above - Below));
+        var per = 1000 / scale.Ratio;
+        var tall = (s.Width * per) + Above + Below;
+        var view = new BaseView(s, scale, new At(Left + ((width - Left - Right) / 2), Below + (s.Width * per / 2)));
+        var to = new Canvas();
+        string P(double v) => Unit.Pressure.FormatWithSymbol(v, units);
+        if (f.State != ContactState.NoEquilibrium && f.Most > 0)
+        {
+            for (var i = 0; i < Bands.Length; i++)
+            {
+                var part = f.Between(s.Length, s.Width, f.Most * i / Bands.Length, f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
+                if (part.Count > 2)
+                {
+                    to.Area(Layers.Result, Stroke.None, [.. part.Select(view.At)], Fill.None, Bands[i]);
+                }
+
+                var at = new At(width - Right + 7, view.Low.Y + (i * 5));
+                to.Box(Layers.Result, Stroke.Fine, at, at + (4, 5), Fill.None, Bands[i]);
+                to.Write(Layers.Result, at + (5, 4.1), Unit.Pressure.Format(f.Most * (i + 1) / Bands.Length, units), Anchor.Left, 1.8);
+            }
+
+            to.Write(Layers.Result, new(width - Right + 12, view.Low.Y - 0.9), "0 " + Unit.Pressure.Symbol(units), Anchor.Left, 1.8);
+        }
+
+        view.Outline(to);
+        view.Standing(to);
+        if (f.ZeroLine.Count == 2)
+        {
+            to.Path(Layers.Result, new Stroke(0.35, Dash.Chain), view.At(f.ZeroLine[0]), view.At(f.ZeroLine[1]));
+        }
+
+        for (var i = 0; i < f.Corners.Count; i++)
+        {
+            var (right, top) = (i is 1 or 2, i >= 2);
+            var at = new At(right ? view.High.X : view.Low.X, top ? view.High.Y + 1.5 : view.Low.Y - 3.6);
+            to.Write(Layers.Result, at, P(f.Corners[i]), right ? Anchor.Right : Anchor.Left, Canvas.Text, f.Corners[i] >= f.Most * (1 - 1e-9));
+        }
+
+        var within = f.N > 0 && Math.Abs(f.Resultant.X) <= s.Length && Math.Abs(f.Resultant.Y) <= s.Width;
+        if (within && f.State != ContactState.NoEquilibrium)
+        {
+            var at = view.At(f.Resultant);
+            to.Circle(Layers.Result, Stroke.Thin, at, 1.3, Fill.Paper);
+            to.Path(Layers.Result, Stroke.Thin, at + (-2.2, 0), at + (2.2, 0));
+            to.Path(Layers.Result, Stroke.Thin, at + (0, -2.2), at + (0, 2.2));
+        }
+
+        to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Length, units));
+        to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 6, Canvas.Length(s.Width, units));
+        BaseView.Axes(to, new At(4, view.Low.Y - 10));
+        string[] lines = f.State == ContactState.NoEquilibrium
+            ? [$"{s.Combinations[k].Name}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)}: no equilibrium, the base tips or lifts"]
+            :
+            [
+                $"{s.Combinations[k].Name}{(s.WaterWords(k) is { } water ? ", " + water : "")}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)} (⊕) at x {Canvas.Signed(Unit.Length, f.Resultant.X, units)}, y {Canvas.Signed(Unit.Length, f.Resultant.Y, units)}",
+                $"highest {P(f.Most)}; {string.Create(CultureInfo.InvariantCulture, $"{Math.Floor(f.Share * 1000) / 10:0.#}")} % of the base in contact{(f.ZeroLine.Count == 2 ? "; chain line: zero pressure" : "")}{(f.Water > 0 ? $"; water's {P(f.Water)} apart" : "")}",
+                s.Combinations[k].Rule,
+            ];
+        for (var i = 0; i < lines.Length; i++)
+        {
+            to.Write(Layers.Note, new(2, Below - 20 - (i * Canvas.Line)), lines[i], Anchor.Left, Drawings.Layout.Fitted(lines[i], Canvas.Text, width - 4));
+        }
+
+        return new Figure($"{mark}: contact pressure", width, tall, scale, to.Items);
+    }
+}

@@ -1,0 +1,114 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Figures;
+using Plinth.Core.Units;
+using Plinth.Drawing.Drawings;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>The critical sections of one-way and two-way shear on the plan of a base, with shears and stresses beside strengths.</summary>
+public static class SectionsView
+{
+    private const double Side = 22;
+    private const double Below = 15;
+    private const double Above = 8;
+    private const double TableGap = 4;
+
+    /// <summary>Draws them.</summary>
+    /// <param name="mark">The foundation's mark.</param>
+    /// <param name="s">The base, its design set.</param>
+    /// <param name="k">The combination.</param>
+    /// <param name="width">Width of the figure, mm.</param>
+    /// <param name="height">Greatest height of the figure, mm.</param>
+    public static Figure Of(string mark, BaseState s, int k, double width = 175, double height = 140)
+    {
+        ArgumentNullException.ThrowIfNull(s);
+        var units = s.Units;
+        var rows = new List<IReadOnlyList<string>>();
+        var lines = new List<(bool AlongX, CheckedSection Section, string Tag)>();
+        foreach (var alongX in new[] { true, false })
+        {
+            if (ForceDiagram.Of(s, k, alongX) is not { } diagram)
+            {
+                continue;
+            }
+
+            foreach (var section in diagram.Shears)
+            {
+                var tag = (lines.Count + 1).ToString(System.Globalization.CultureInfo.InvariantCulture);
+                lines.Add((alongX, section, tag));
+                rows.Add([tag, alongX ? "shear across x" : "shear across y", "Vu " + Unit.Force.FormatWithSymbol(section.Demand, units), "φVc " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units), Used(section.Demand, diagram.ShearStrength)]);
+            }
+        }
+
+        var punching = PunchingFigure.Of(s, k);
+        for (var i = 0; i < 4 && punching is not null; i++)
+        {
+            if (punching.Stresses[i] is { } stress)
+            {
+                rows.Add([((char)('A' + i)).ToString(), "two-way shear", "vu " + Unit.Stress.FormatWithSymbol(stress, units), "φvc " + Unit.Stress.FormatWithSymbol(punching.Strength, units), Used(stress, punching.Strength)]);
+            }
+        }
+
+        string[] heads = ["", "section", "demand", "strength", "util."];
+        bool[] numbers = [false, false, true, true, true];
+        var table = Layout.Size(heads, rows);
+        var scale = Canvas.Fit(units, (s.Length, width - table.Width - TableGap - (2 * Side)), (s.Width, height - Above - Below));
+        var per = 1000 / scale.Ratio;
+        var tall = Math.Max((s.Width * per) + Above + Below, table.Height + (4 * Canvas.Line));
+        var view = new BaseView(s, scale, new At(Side + (s.Length * per / 2), tall - Above - (s.Width * per / 2)));
+        var to = new Canvas();
+        view.Outline(to);
+        if (punching is not null)
+        {
+            var (low, high) = (view.At(punching.Low), view.At(punching.High));
+            At[] corners = [low, new(high.X, low.Y), high, new(low.X, high.Y)];
+            for (var i = 0; i < 4; i++)
+            {
+                // Sides: −y, +x, +y, −x; an open one is the base's own edge.
+                var open = i switch { 0 => punching.OpenY < 0, 1 => punching.OpenX > 0, 2 => punching.OpenY > 0, _ => punching.OpenX < 0 };
+                if (!open)
+                {
+                    to.Path(Layers.Result, new Stroke(0.5, Dash.Hidden), corners[i], corners[(i + 1) % 4]);
+                }
+            }
+
+            for (var i = 0; i < 4; i++)
+            {
+                if (punching.Stresses[i] is not null)
+                {
+                    to.Tag(Layers.Result, corners[i] + (i is 1 or 2 ? 2.6 : -2.6, i >= 2 ? 2.6 : -2.6), ((char)('A' + i)).ToString());
+                }
+            }
+        }
+
+        view.Standing(to);
+        foreach (var (alongX, section, tag) in lines)
+        {
+            var (a, b) = alongX ? (new At(view.At(section.At, 0).X, view.Low.Y - 3), new At(view.At(section.At, 0).X, view.High.Y + 3)) : (new At(view.Low.X - 3, view.At(0, section.At).Y), new At(view.High.X + 3, view.At(0, section.At).Y));
+            to.Path(Layers.Result, new Stroke(0.35, Dash.Chain), a, b);
+            to.Tag(Layers.Result, b + (alongX ? (0, 2) : (2, 0)), tag);
+        }
+
+        to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Length, units));
+        to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 10, Canvas.Length(s.Width, units));
+        BaseView.Axes(to, new At(4, view.Low.Y - 10));
+        var left = width - table.Width;
+        Layout.Table(to.Items, new(left, tall), $"{s.Combinations[k].Name}{(s.WaterWords(k) is { } water ? ", " + water : "")}", heads, numbers, rows);
+        string[] notes = punching is null ? ["One-way shear: at d from the face, chain lines."]
+            : ["One-way shear: at d from the face, chain lines.", $"Two-way shear, dashed: bo {Unit.Section.FormatWithSymbol(punching.Perimeter, units)}, d {Unit.Section.FormatWithSymbol(punching.Depth, units)},", $"Vu {Unit.Force.FormatWithSymbol(punching.Shear, units)}{(punching.Pulled ? ", pulled up" : "")}."];
+        for (var i = 0; i < notes.Length; i++)
+        {
+            to.Write(Layers.Note, new(left, tall - table.Height - 4 - (i * Canvas.Line)), notes[i], Anchor.Left, 1.8);
+        }
+
+        return new Figure($"{mark}: critical sections", width, tall, scale, to.Items);
+    }
+
+    private static string Used(double demand, double strength)
+    {
+        var o = Outcome.Ratio(demand, strength);
+        return Wording.Utilisation(o.Utilisation, o.Passes);
+    }
+}
