@@ -152,7 +152,7 @@ public class FoundationPlanTests
     public void The_pdf_holds_its_texts_on_a_page_of_the_papers_size()
     {
         var sheet = Buildings.Plan(name: "Ünïted <b>&amp;");
-        var bytes = PaintedWriter.Pdf([sheet, sheet]);
+        var bytes = PdfWriter.Write([sheet, sheet]);
         using var pdf = PdfDocument.Open(bytes);
         pdf.NumberOfPages.Should().Be(2);
         var page = pdf.GetPage(1);
@@ -160,14 +160,14 @@ public class FoundationPlanTests
         page.Height.Should().BeApproximately(sheet.Paper.Height / 25.4 * 72, 0.5);
         var text = string.Concat(page.Letters.Select(l => l.Value)).Replace(" ", "", StringComparison.Ordinal);
         text.Should().Contain("F6").And.Contain("13500").And.Contain("Footingschedule").And.Contain("Ünïted<b>&amp;");
-        PaintedWriter.Pdf([sheet, sheet]).SequenceEqual(bytes).Should().BeTrue("same input, same bytes");
+        PdfWriter.Write([sheet, sheet]).SequenceEqual(bytes).Should().BeTrue("same input, same bytes");
     }
 
     [Fact]
     public void The_png_is_as_large_as_the_paper_at_its_resolution()
     {
         var sheet = Buildings.Plan();
-        var png = PaintedWriter.Png(sheet, 100);
+        var png = PngWriter.Write(sheet, 100);
         png.AsSpan(1, 3).SequenceEqual("PNG"u8).Should().BeTrue();
         System.Buffers.Binary.BinaryPrimitives.ReadInt32BigEndian(png.AsSpan(16)).Should().Be((int)Math.Round(sheet.Paper.Width / 25.4 * 100));
     }

@@ -187,7 +187,7 @@ internal static class DrawCommand
         Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(to))!);
         if (ending == ".pdf")
         {
-            TextFile.WriteAtomically(to, PaintedWriter.Pdf([.. sheets.Select(s => s.Sheet)]));
+            TextFile.WriteAtomically(to, PdfWriter.Write([.. sheets.Select(s => s.Sheet)]));
             Tell(call, to, sheets[0].Sheet, sheets.Count);
             return;
         }
@@ -196,7 +196,7 @@ internal static class DrawCommand
         foreach (var ((_, sheet), name) in sheets.Zip(names))
         {
             var file = sheets.Count == 1 ? to : Path.ChangeExtension(to, null) + "-" + name + ending;
-            TextFile.WriteAtomically(file, ending switch { ".svg" => SvgWriter.Write(sheet), ".png" => PaintedWriter.Png(sheet), _ => DxfWriter.Write(sheet) });
+            TextFile.WriteAtomically(file, ending switch { ".svg" => SvgWriter.Write(sheet), ".png" => PngWriter.Write(sheet), _ => DxfWriter.Write(sheet) });
             Tell(call, file, sheet, 1);
         }
     }

@@ -3,37 +3,13 @@ using SkiaSharp;
 
 namespace Plinth.Drawing.Writers;
 
-/// <summary>Paints a sheet: as PDF with its lettering embedded, or as PNG.</summary>
-public static class PaintedWriter
+/// <summary>Paints a sheet as PNG.</summary>
+public static class PngWriter
 {
-    private const double PointsPerMillimetre = 72 / 25.4;
-
-    /// <summary>Writes sheets as a PDF, a page each.</summary>
-    /// <param name="sheets">The sheets.</param>
-    public static byte[] Pdf(IReadOnlyList<Sheet> sheets)
-    {
-        ArgumentNullException.ThrowIfNull(sheets);
-        using var stream = new MemoryStream();
-        using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata { Title = sheets.Count > 0 ? sheets[0].Title : "", RasterDpi = 300, PdfA = false }))
-        {
-            foreach (var sheet in sheets)
-            {
-                var canvas = document.BeginPage((float)(sheet.Paper.Width * PointsPerMillimetre), (float)(sheet.Paper.Height * PointsPerMillimetre));
-                canvas.Scale((float)PointsPerMillimetre);
-                Paint(canvas, sheet);
-                document.EndPage();
-            }
-
-            document.Close();
-        }
-
-        return stream.ToArray();
-    }
-
     /// <summary>Writes a sheet as a PNG.</summary>
     /// <param name="sheet">The sheet.</param>
     /// <param name="dotsPerInch">Resolution.</param>
-    public static byte[] Png(Sheet sheet, double dotsPerInch = 150)
+    public static byte[] Write(Sheet sheet, double dotsPerInch = 150)
     {
         ArgumentNullException.ThrowIfNull(sheet);
         var scale = dotsPerInch / 25.4;
