@@ -18,6 +18,7 @@ var root = new RootCommand("Sizes, checks and schedules every foundation of a bu
     StatusCommand.Build(),
     ScheduleCommand.Build(),
     DrawCommand.Build(),
+    ReportCommand.Build(),
     CompareCommand.Build(),
 };
 return Runner.Run(root, args);

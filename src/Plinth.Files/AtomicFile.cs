@@ -22,6 +22,9 @@ public sealed class AtomicFile : IDisposable
     /// <summary>Receives the content, as UTF-8.</summary>
     public TextWriter Writer { get; }
 
+    /// <summary>Receives the content as bytes, in place of <see cref="Writer"/>.</summary>
+    public Stream Stream => stream;
+
     /// <summary>Puts the file in its place.</summary>
     public void Commit()
     {

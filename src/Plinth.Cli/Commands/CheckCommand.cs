@@ -99,8 +99,8 @@ internal static class CheckCommand
         return reports.All(r => r.Passes) && building.Passes ? ExitCode.Ok : ExitCode.Fails;
     }
 
-    // Each base was designed alone; what is shown is held against all that are sized.
-    private static WholeBuilding Whole(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
+    /// <summary>What is seen of all bases together: each was designed alone, what is shown is held against all that are sized.</summary>
+    public static WholeBuilding Whole(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
     {
         var shown = reports.ToDictionary(r => r.Foundation.Mark, r => r.Design, StringComparer.Ordinal);
         var bases = loaded.Project.Foundations.Select(f => (Foundation: f, Design: shown.TryGetValue(f.Mark, out var d) ? d : loaded.Design(f))).Where(b => b.Design is not null).Select(b => (b.Foundation, b.Design!)).ToList();

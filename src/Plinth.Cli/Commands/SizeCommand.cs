@@ -15,7 +15,6 @@ namespace Plinth.Cli.Commands;
 /// <summary>Finds sizes and bars.</summary>
 internal static class SizeCommand
 {
-    private const int LeastForProgress = 50;
 
     public static Command Build()
     {
@@ -79,22 +78,8 @@ internal static class SizeCommand
 
     private static Dictionary<string, SizingResult> Size(LoadedProject loaded, List<Foundation> wanted)
     {
-        var done = 0;
-        var shows = wanted.Count >= LeastForProgress && !Console.IsErrorRedirected;
-        Action? progress = !shows ? null : () =>
-        {
-            var n = Interlocked.Increment(ref done);
-            if (n % 20 == 0)
-            {
-                Console.Error.Write($"\rsizing {n} of {wanted.Count} ");
-            }
-        };
-        var results = Building.Size(loaded.Project, wanted, progress, Runner.Token);
-        if (shows)
-        {
-            Console.Error.Write("\r" + new string(' ', 40) + "\r");
-        }
-
+        using var bar = new ProgressLine("sizing", wanted.Count);
+        var results = Building.Size(loaded.Project, wanted, bar.Step, Runner.Token);
         return wanted.Zip(results).ToDictionary(p => p.First.Mark, p => p.Second, StringComparer.Ordinal);
     }
 

@@ -1,9 +1,12 @@
 using System.Globalization;
 using System.Text.Json;
+using Plinth.Core.Foundations;
 using Plinth.Core.Units;
 using Plinth.Files.Json;
+using Plinth.Files.Reading;
 using Plinth.Files.Tables;
 using Plinth.Files.Toml;
+using Plinth.Reports.Building;
 using Spectre.Console;
 
 namespace Plinth.Cli.Output;
@@ -19,8 +22,7 @@ internal static class SettingsTable
         var loaded = call.Load();
         var f = Call.ChooseOne(loaded.Project, mark);
         var units = loaded.Project.Units;
-        int Rank(Setting s) => Array.IndexOf(Order, s.Table.Split('.')[0]);
-        var rows = loaded.Settings.Of(f).Where(s => Rank(s) >= 0 && (s.Table != "foundation" || s.Place is not null)).OrderBy(Rank).ToList();
+        var rows = Rows(loaded, f);
         switch (call.Format)
         {
             case OutputFormat.Json:
@@ -57,6 +59,16 @@ internal static class SettingsTable
         }
 
         return ExitCode.Ok;
+    }
+
+    /// <summary>The values in force for a foundation, as reports show them.</summary>
+    public static IReadOnlyList<SettingLine> Lines(LoadedProject loaded, Foundation f) =>
+        [.. Rows(loaded, f).Select(s => new SettingLine(s.Table, s.Key, Value(s, loaded.Project.Units), Where(s), s.Place is not null))];
+
+    private static List<Setting> Rows(LoadedProject loaded, Foundation f)
+    {
+        static int Rank(Setting s) => Array.IndexOf(Order, s.Table.Split('.')[0]);
+        return [.. loaded.Settings.Of(f).Where(s => Rank(s) >= 0 && (s.Table != "foundation" || s.Place is not null)).OrderBy(Rank)];
     }
 
     private static string Where(Setting s) => s.Place is { } place ? place.ToString() : s.Value is null ? "" : "default";

@@ -10,8 +10,9 @@ namespace Plinth.Drawing.Figures;
 /// <summary>The contact pressure under a base: bands, corner values, zero line, resultant.</summary>
 public static class PressureView
 {
-    private const double Left = 26;
-    private const double Right = 24;
+    // A narrow figure leaves the key of the bands away: its corners say the same.
+    private const double Narrow = 100;
+    private const double NarrowBase = 34;
     private const double Below = 34;
     private const double Above = 7;
 
@@ -29,10 +30,11 @@ public static class PressureView
         ArgumentNullException.ThrowIfNull(s);
         var units = s.Units;
         var f = ContactFigure.Of(s, k);
-        var scale = Canvas.Fit(units, (s.Length, width - Left - Right), (s.Width, height - Above - Below));
+        var (left, right) = width < Narrow ? (18.0, 8.0) : (26, 24);
+        var scale = Canvas.Fit(units, (s.Length, width - left - right), (s.Width, height - Above - Below));
         var per = 1000 / scale.Ratio;
         var tall = (s.Width * per) + Above + Below;
-        var view = new BaseView(s, scale, new At(Left + ((width - Left - Right) / 2), Below + (s.Width * per / 2)));
+        var view = new BaseView(s, scale, new At(left + ((width - left - right) / 2), Below + (s.Width * per / 2)));
         var to = new Canvas();
         string P(double v) => Unit.Pressure.FormatWithSymbol(v, units);
         if (f.State != ContactState.NoEquilibrium && f.Most > 0)
@@ -45,12 +47,18 @@ public static class PressureView
                     to.Area(Layers.Result, Stroke.None, [.. part.Select(view.At)], Fill.None, Bands[i]);
                 }
 
-                var at = new At(width - Right + 7, view.Low.Y + (i * 5));
-                to.Box(Layers.Result, Stroke.Fine, at, at + (4, 5), Fill.None, Bands[i]);
-                to.Write(Layers.Result, at + (5, 4.1), Unit.Pressure.Format(f.Most * (i + 1) / Bands.Length, units), Anchor.Left, 1.8);
+                if (width >= Narrow)
+                {
+                    var at = new At(width - right + 7, view.Low.Y + (i * 5));
+                    to.Box(Layers.Result, Stroke.Fine, at, at + (4, 5), Fill.None, Bands[i]);
+                    to.Write(Layers.Result, at + (5, 4.1), Unit.Pressure.Format(f.Most * (i + 1) / Bands.Length, units), Anchor.Left, 1.8);
+                }
             }
 
-            to.Write(Layers.Result, new(width - Right + 12, view.Low.Y - 0.9), "0 " + Unit.Pressure.Symbol(units), Anchor.Left, 1.8);
+            if (width >= Narrow)
+            {
+                to.Write(Layers.Result, new(width - right + 12, view.Low.Y - 0.9), "0 " + Unit.Pressure.Symbol(units), Anchor.Left, 1.8);
+            }
         }
 
         view.Outline(to);
@@ -62,9 +70,12 @@ public static class PressureView
 
         for (var i = 0; i < f.Corners.Count; i++)
         {
-            var (right, top) = (i is 1 or 2, i >= 2);
-            var at = new At(right ? view.High.X : view.Low.X, top ? view.High.Y + 1.5 : view.Low.Y - 3.6);
-            to.Write(Layers.Result, at, P(f.Corners[i]), right ? Anchor.Right : Anchor.Left, Canvas.Text, f.Corners[i] >= f.Most * (1 - 1e-9));
+            var (onRight, top) = (i is 1 or 2, i >= 2);
+
+            // Flush with the corners; on a small base outwards from its middle, so that none lies on another.
+            var small = view.High.X - view.Low.X < NarrowBase;
+            var at = new At(small ? view.Centre.X + (onRight ? 0.8 : -0.8) : onRight ? view.High.X : view.Low.X, top ? view.High.Y + 1.5 : view.Low.Y - 3.6);
+            to.Write(Layers.Result, at, P(f.Corners[i]), onRight == small ? Anchor.Left : Anchor.Right, Canvas.Text, f.Corners[i] >= f.Most * (1 - 1e-9));
         }
 
         var within = f.N > 0 && Math.Abs(f.Resultant.X) <= s.Length && Math.Abs(f.Resultant.Y) <= s.Width;

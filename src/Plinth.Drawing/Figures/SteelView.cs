@@ -8,7 +8,7 @@ namespace Plinth.Drawing.Figures;
 /// <summary>Steel that is there against steel that is needed, by face and direction.</summary>
 public static class SteelView
 {
-    private const double Row = 13;
+    private const double Row = 10;
     private const double Left = 26;
 
     /// <summary>Draws it.</summary>
@@ -28,18 +28,18 @@ public static class SteelView
         {
             var l = layers[i];
             var y = height - (Row * (i + 1));
-            to.Write(Layers.Note, new(1, y + 4.6), $"{(l.Bottom ? "bottom" : "top")} along {(l.AlongX ? "x" : "y")}");
-            to.Box(Layers.Result, Stroke.None, new(Left, y + 3.5), new(Left + (Math.Min(double.IsFinite(l.Needed) ? l.Needed : most, most) * per), y + 7.5), Fill.None, 0x9DBFDF);
-            to.Box(Layers.Result, Stroke.Thin, new(Left, y + 3), new(Left + (l.Provided * per), y + 8));
+            to.Write(Layers.Note, new(1, y + 2.6), $"{(l.Bottom ? "bottom" : "top")} along {(l.AlongX ? "x" : "y")}");
+            to.Box(Layers.Result, Stroke.None, new(Left, y + 1.5), new(Left + (Math.Min(double.IsFinite(l.Needed) ? l.Needed : most, most) * per), y + 4.5), Fill.None, 0x9DBFDF);
+            to.Box(Layers.Result, Stroke.Thin, new(Left, y + 1), new(Left + (l.Provided * per), y + 5));
             if (l.Least > 0)
             {
-                to.Path(Layers.Result, Stroke.Edge, new(Left + (l.Least * per), y + 2.2), new(Left + (l.Least * per), y + 8.8));
+                to.Path(Layers.Result, Stroke.Edge, new(Left + (l.Least * per), y + 0.4), new(Left + (l.Least * per), y + 5.6));
             }
 
             var words = l.Bars.Any || l.Needed > 0
                 ? $"{(l.Bars.Any ? $"{l.Bars}: {A(l.Provided)}" : "no bars")}; needed {A(l.Needed)}: flexure {A(l.Flexure)}{(l.Combination is null ? "" : $" ({Unit.Moment.FormatWithSymbol(l.Moment, units)}, {l.Combination})")}, least {A(l.Least)}"
                 : "no bars, none needed";
-            to.Write(Layers.Note, new(Left, y + 9.6), words, Anchor.Left, Layout.Fitted(words, 1.8, width - Left));
+            to.Write(Layers.Note, new(Left, y + 6.4), words, Anchor.Left, Layout.Fitted(words, 1.8, width - Left));
         }
 
         to.Write(Layers.Note, new(1, 1), "Outline: provided. Filled: needed. Stroke: least steel.", Anchor.Left, 1.8);

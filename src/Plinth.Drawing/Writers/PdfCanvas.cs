@@ -5,6 +5,7 @@ using UglyToad.PdfPig.Graphics.Operations.General;
 using UglyToad.PdfPig.Graphics.Operations.PathConstruction;
 using UglyToad.PdfPig.Graphics.Operations.PathPainting;
 using UglyToad.PdfPig.Graphics.Operations.SpecialGraphicsState;
+using UglyToad.PdfPig.Outline.Destinations;
 using UglyToad.PdfPig.Writer;
 
 namespace Plinth.Drawing.Writers;
@@ -85,9 +86,10 @@ public sealed class PdfCanvas
     }
 
     /// <summary>Makes a rectangle lead to a page.</summary>
-    public void Link(double x, double y, double width, double height, int toPage, double top) => page.AddLink(
-        new UglyToad.PdfPig.Outline.Destinations.ExplicitDestination(toPage, UglyToad.PdfPig.Outline.Destinations.ExplicitDestinationType.XyzCoordinates, new UglyToad.PdfPig.Outline.Destinations.ExplicitDestinationCoordinates(0, top * PointsPerMillimetre)),
-        new PdfRectangle(x * PointsPerMillimetre, y * PointsPerMillimetre, (x + width) * PointsPerMillimetre, (y + height) * PointsPerMillimetre));
+    public void Link(double x, double y, double width, double height, int toPage, double top) => page.AddLink(new LinkAnnotation(
+        new UglyToad.PdfPig.Actions.GoToAction(new ExplicitDestination(toPage, ExplicitDestinationType.XyzCoordinates, new ExplicitDestinationCoordinates(0, top * PointsPerMillimetre))),
+        new PdfRectangle(x * PointsPerMillimetre, y * PointsPerMillimetre, (x + width) * PointsPerMillimetre, (y + height) * PointsPerMillimetre),
+        new UglyToad.PdfPig.Annotations.AnnotationBorder(0, 0, 0, null)));
 
     private void Add(IGraphicsStateOperation operation) => page.CurrentStream.Operations.Add(operation);
 

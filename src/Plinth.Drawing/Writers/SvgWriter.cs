@@ -13,46 +13,63 @@ public static class SvgWriter
     /// <summary>Writes a sheet.</summary>
     public static byte[] Write(Sheet sheet)
     {
-        ArgumentNullException.ThrowIfNull(sheet);
         using var stream = new MemoryStream();
         using (var xml = XmlWriter.Create(stream, new XmlWriterSettings { Encoding = new UTF8Encoding(false), Indent = true, NewLineChars = "\n" }))
         {
-            xml.WriteStartElement("svg", Namespace);
-            xml.WriteAttributeString("width", N(sheet.Paper.Width) + "mm");
-            xml.WriteAttributeString("height", N(sheet.Paper.Height) + "mm");
-            xml.WriteAttributeString("viewBox", $"0 0 {N(sheet.Paper.Width)} {N(sheet.Paper.Height)}");
-            xml.WriteElementString("title", Namespace, sheet.Title);
-            Element(xml, "rect", ("width", N(sheet.Paper.Width)), ("height", N(sheet.Paper.Height)), ("fill", "#fff"));
-            string? layer = null;
-            foreach (var item in sheet.Items)
-            {
-                if (item.Layer != layer)
-                {
-                    if (layer is not null)
-                    {
-                        xml.WriteEndElement();
-                    }
-
-                    layer = item.Layer;
-                    xml.WriteStartElement("g", Namespace);
-                    xml.WriteAttributeString("class", layer);
-                    xml.WriteAttributeString("stroke-linejoin", "round");
-                    xml.WriteAttributeString("font-family", $"{Lettering.Family}, Verdana, sans-serif");
-                }
-
-                Item(xml, sheet, item);
-            }
-
-            if (layer is not null)
-            {
-                xml.WriteEndElement();
-            }
-
-            xml.WriteEndElement();
+            Write(xml, sheet);
         }
 
         stream.WriteByte((byte)'\n');
         return stream.ToArray();
+    }
+
+    /// <summary>A sheet as an element to stand within a page of HTML.</summary>
+    public static string Element(Sheet sheet)
+    {
+        var text = new StringBuilder();
+        using (var xml = XmlWriter.Create(text, new XmlWriterSettings { OmitXmlDeclaration = true }))
+        {
+            Write(xml, sheet);
+        }
+
+        return text.ToString();
+    }
+
+    private static void Write(XmlWriter xml, Sheet sheet)
+    {
+        ArgumentNullException.ThrowIfNull(sheet);
+        xml.WriteStartElement("svg", Namespace);
+        xml.WriteAttributeString("width", N(sheet.Paper.Width) + "mm");
+        xml.WriteAttributeString("height", N(sheet.Paper.Height) + "mm");
+        xml.WriteAttributeString("viewBox", $"0 0 {N(sheet.Paper.Width)} {N(sheet.Paper.Height)}");
+        xml.WriteElementString("title", Namespace, sheet.Title);
+        Element(xml, "rect", ("width", N(sheet.Paper.Width)), ("height", N(sheet.Paper.Height)), ("fill", "#fff"));
+        string? layer = null;
+        foreach (var item in sheet.Items)
+        {
+            if (item.Layer != layer)
+            {
+                if (layer is not null)
+                {
+                    xml.WriteEndElement();
+                }
+
+                layer = item.Layer;
+                xml.WriteStartElement("g", Namespace);
+                xml.WriteAttributeString("class", layer);
+                xml.WriteAttributeString("stroke-linejoin", "round");
+                xml.WriteAttributeString("font-family", $"{Lettering.Family}, Verdana, sans-serif");
+            }
+
+            Item(xml, sheet, item);
+        }
+
+        if (layer is not null)
+        {
+            xml.WriteEndElement();
+        }
+
+        xml.WriteEndElement();
     }
 
     private static void Item(XmlWriter xml, Sheet sheet, Item item)

@@ -1,0 +1,229 @@
+using System.Globalization;
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+using Plinth.Core.Loads;
+using Plinth.Core.Schedules;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+using Plinth.Drawing.Figures;
+using Plinth.Drawing.Sheets;
+using Plinth.Reports.Documents;
+
+namespace Plinth.Reports.Building;
+
+/// <summary>The chapter of one footing.</summary>
+internal static class FootingChapter
+{
+    // Width of a page's text, mm: figures keep within it.
+    private const double PageWidth = 174;
+    private const double PlanWidth = 98;
+    private const double PlanHeight = 104;
+    private const double CutHeight = 78;
+
+    public static string TitleOf(FoundationReport r) => $"{r.Foundation.Mark}, isolated footing under {Wording.Supports(r.Foundation)}";
+
+    /// <summary>The tone of a result.</summary>
+    public static Tone ToneOf(FoundationReport r) => !r.Passes ? Tone.Fail : r.Result!.Checks.Any(c => c.Allowed) ? Tone.Leave : Tone.Pass;
+
+    private static Tone ToneOf(CheckResult c) => !c.Passes ? Tone.Fail : c.Allowed || c.Leave is { UpTo: null } ? Tone.Leave : Tone.Pass;
+
+    public static IReadOnlyList<Block> Of(ReportInput input, FoundationReport report, string anchor, bool newPage)
+    {
+        var (project, f) = (input.Project, report.Foundation);
+        var blocks = new List<Block> { new Heading(2, TitleOf(report), anchor, newPage) };
+        if (report.Design is not { } design || report.Result is not { } result)
+        {
+            blocks.Add(new Paragraph("✗ not sized", Tone.Fail));
+            return blocks;
+        }
+
+        blocks.AddRange(Data(project, f, design));
+        blocks.Add(Actions(project, f));
+        blocks.Add(Checks(project, result));
+        blocks.AddRange(result.Notes.Select(n => new Paragraph("· " + n)));
+        blocks.AddRange(Wording.Leaves([f]).Select(l => new Paragraph("! " + l, Tone.Leave)));
+        blocks.Add(new Paragraph(Wording.NotChecked([f]), Tone.Quiet));
+        var figures = new FoundationFigures(project, f, design);
+        var known = input.Combination is { } name && project.CombinationsOf(f).Used.Any(c => c.Name == name) ? input.Combination : null;
+        Figure? Make(FigureKind kind, double width, double height) => figures.Make(kind, known, width, height);
+        var detail = new DetailModel(project, f, design, input.Bars);
+        Add(blocks, Plan(detail), Make(FigureKind.Pressure, PageWidth - PlanWidth - 2, 100));
+        Add(blocks, Cut(detail));
+        Add(blocks, Make(FigureKind.Steel, PageWidth, 60));
+        if (input.Depth == ReportDepth.Checks)
+        {
+            return blocks;
+        }
+
+        Add(blocks, Make(FigureKind.Sections, PageWidth, 90));
+        Add(blocks, Make(FigureKind.Forces, PageWidth, 90));
+        Add(blocks, Make(FigureKind.Pedestal, PageWidth, 90));
+        var checker = new Checker(project, f);
+        var told = new Dictionary<string, string>(StringComparer.Ordinal);
+        foreach (var check in result.Checks)
+        {
+            blocks.AddRange(Steps(project, checker, design, check, known, told));
+        }
+
+        return blocks;
+    }
+
+    private static void Add(List<Block> blocks, params Figure?[] figures)
+    {
+        Figure[] there = [.. figures.OfType<Figure>()];
+        if (there.Length > 0)
+        {
+            blocks.Add(new FigureRow(there));
+        }
+    }
+
+    private static IEnumerable<Block> Data(Project project, Foundation f, FoundationDesign design)
+    {
+        var units = project.Units;
+        string L(double v) => Unit.Length.FormatWithSymbol(v, units);
+        string S(double v) => Unit.Section.FormatWithSymbol(v, units);
+        var (concrete, steel) = (f.Rules.Concrete, f.Rules.Steel);
+        var rows = new List<IReadOnlyList<Cell>>();
+        void Row(string what, string value) => rows.Add([new(what, Tone.Quiet), new(value)]);
+        Row("size", $"{L(design.Size.Length)} along x × {L(design.Size.Width)} along y × {S(design.Size.Thickness)} thick");
+        Row("bottom bars", $"{design.BottomX} along x, {design.BottomY} along y; {(steel.OuterIsX(design.Size) ? "x" : "y")} outermost");
+        Row("top bars", design.TopX.Size is null && design.TopY.Size is null ? "none" : $"{design.TopX} along x, {design.TopY} along y");
+        if (design.Pedestal is { } p)
+        {
+            Row(p.Socket is null ? "pedestal" : "socket", $"{ScheduleTables.Words(p, units)}, {p.Bars}, ties {p.Ties}{(p.Socket is null ? "" : " in pairs")}");
+        }
+
+        if (design.Dowels.Size is not null)
+        {
+            Row("dowels", design.Dowels.ToString());
+        }
+
+        Row("materials", $"f'c {Unit.Stress.FormatTraced(concrete.Strength, units)}, fy {Unit.Stress.FormatTraced(steel.Yield, units)}, concrete {Unit.UnitWeight.FormatTraced(concrete.Weight, units)}; cover bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}");
+        foreach (var place in f.Places)
+        {
+            var s = place.Support;
+            var g = place.Ground;
+            var o = BaseGeometry.Offset(f, place, design);
+            var underside = g.Underside(design.Size.Thickness);
+            var column = s.Shape == ColumnShape.Round ? $"round, {S(s.SizeX)}" : $"{S(s.SizeX)} × {S(s.SizeY)}" + (s.Shape == ColumnShape.Steel ? $" steel, plate {S(s.PlateX)} × {S(s.PlateY)}" : s.Shape == ColumnShape.Masonry ? " masonry" : "");
+            Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""), $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {L(o.X)} along x and {L(o.Y)} along y from the base's centre" : ", on the base's centre")}; underside at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
+        }
+
+        yield return new Table("", [new(""), new("")], rows);
+    }
+
+    // The actions as the checks take them, in the base's own axes.
+    private static Table Actions(Project project, Foundation f)
+    {
+        var units = project.Units;
+        string F(double v) => Unit.Force.Format(v, units).Replace('-', '−');
+        string M(double v) => Unit.Moment.Format(v, units).Replace('-', '−');
+        var (force, moment) = (Unit.Force.Symbol(units), Unit.Moment.Symbol(units));
+        var rows = new List<IReadOnlyList<Cell>>();
+        foreach (var place in f.Places)
+        {
+            var actions = project.Actions[place.Support.Label];
+            for (var i = 0; i < actions.Length; i++)
+            {
+                var a = actions[i].InAxesTurnedBy(place.AngleDegrees);
+                if (!project.Cases[i].IsSurcharge && a != default)
+                {
+                    rows.Add([new(place.Name), new(project.Cases[i].Name, Tone.Strong), new(F(a.N)), new(F(a.Fx)), new(F(a.Fy)), new(M(a.Mx)), new(M(a.My))]);
+                }
+            }
+        }
+
+        return new Table($"Actions of the column by case, not factored, in the base's axes{(f.Places.Any(p => p.Support.Level is not null) ? ", at the level where the reactions act" : ", at the top of what it stands on")}",
+            [new("at"), new("case"), new($"N {force}", true), new($"Fx {force}", true), new($"Fy {force}", true), new($"Mx {moment}", true), new($"My {moment}", true)], rows);
+    }
+
+    private static Table Checks(Project project, FoundationResult result)
+    {
+        var units = project.Units;
+        var many = result.Checks.Select(c => c.Place).OfType<string>().Distinct().Count() > 1;
+        return new Table("Checks, each in its governing combination",
+            [new("check"), .. many ? (Column[])[new("at")] : [], new("combination"), new("demand", true), new("capacity", true), new("unit"), new("util.", true), new("result"), new("clause"), new("note")],
+            [.. result.Checks.Select(c => (IReadOnlyList<Cell>)
+            [
+                new(Wording.Words(c), Tone.Strong), .. many ? (Cell[])[new(c.Place ?? "")] : [], new(Wording.Combination(c)), new(Wording.Value(c.Outcome.Demand, c.Unit, units)), new(Wording.Value(c.Outcome.Capacity, c.Unit, units)), new(c.Unit.Symbol(units)),
+                new(Wording.Utilisation(c.Utilisation, c.Outcome.Passes), ToneOf(c)), new(Wording.Verdict(c), ToneOf(c)), new(c.Clause ?? "statics", Tone.Quiet), new((c.Outcome.Least > 0 ? string.Create(CultureInfo.InvariantCulture, $"factor {Math.Min(c.Outcome.Factor, 99.99):0.00}, least {c.Outcome.Least:0.00}") + (NoteOf(c).Length == 0 ? "" : "; ") : "") + NoteOf(c), Tone.Quiet),
+            ])]);
+    }
+
+    private static Figure Plan(DetailModel m)
+    {
+        var (across, up) = DetailPlan.Around;
+        return DetailPlan.Of(m, Fit(m, (m.State.Length, PlanWidth - across), (m.State.Width, PlanHeight - up)));
+    }
+
+    private static Figure Cut(DetailModel m)
+    {
+        var (across, up) = DetailSection.Around;
+        return DetailSection.Of(m, true, Fit(m, (m.State.Length, PageWidth - across), (DetailSection.Height(m), CutHeight - up)));
+    }
+
+    private static DrawingScale Fit(DetailModel m, params (double Length, double Space)[] sizes)
+    {
+        var scales = DrawingScale.For(m.Units);
+        return scales.FirstOrDefault(s => sizes.All(v => v.Length * 1000 / s.Ratio <= v.Space)) ?? scales[^1];
+    }
+
+    // Sums and contact of a combination are the same in many checks of a footing: told once, named where they come again.
+    private static List<Step> Once(IReadOnlyList<Step> steps, string title, Dictionary<string, string> told)
+    {
+        var kept = new List<Step>();
+        for (var from = 0; from < steps.Count;)
+        {
+            var to = from + 1;
+            while (to < steps.Count && steps[to].Kind != TraceKind.Heading)
+            {
+                to++;
+            }
+
+            var part = steps.Skip(from).Take(to - from).ToList();
+            if (part[0].Kind == TraceKind.Heading && part.Count > 2 && told.TryGetValue(string.Join('\n', part), out var where))
+            {
+                kept.Add(new Step(TraceKind.Remark, $"{part[0].Symbol}: as under {where}.", "", "", "", ""));
+            }
+            else
+            {
+                told.TryAdd(string.Join('\n', part), title);
+                kept.AddRange(part);
+            }
+
+            from = to;
+        }
+
+        return kept;
+    }
+
+    // What the check's own words say already is not said again.
+    private static string NoteOf(CheckResult c) => c.Note is null || c.Note == Wording.Words(c) ? "" : c.Note;
+
+    private static IEnumerable<Block> Steps(Project project, Checker checker, FoundationDesign design, CheckResult result, string? combination, Dictionary<string, string> told)
+    {
+        var units = project.Units;
+        if (CheckCatalog.Find(result.Id) is not { } check)
+        {
+            yield break;
+        }
+
+        var asked = combination is not null && !check.IsOfBars && project.CombinationsOf(checker.Foundation).Used.First(c => c.Name == combination).IsFor(check.For) ? combination : null;
+        if (checker.Trace(design, check, result.Place, asked) is not { } found)
+        {
+            yield break;
+        }
+
+        var r = found.Result;
+        var title = $"{Wording.Words(r)}{(r.Place is null ? "" : " at " + r.Place)}{(r.Combination is null ? "" : ", " + Wording.Combination(r))}";
+        yield return new Heading(3, title);
+        yield return new Steps(Once(
+            [.. found.Steps.Select(s => new Step(
+                s.Kind, s.Symbol, s.FormulaText, s.Kind is TraceKind.Formula or TraceKind.Empirical && s.Formula.Any(p => p.Text is null) ? s.Substituted(units) : "", s.Kind is TraceKind.Heading or TraceKind.Remark ? "" : s.Result(units), s.Clause ?? ""))],
+            title,
+            told));
+        yield return new Paragraph($"Utilisation {Wording.Utilisation(r.Utilisation, r.Outcome.Passes)}: {Wording.Verdict(r)}{(r.Note is null ? "" : $" ({r.Note})")}", ToneOf(r));
+    }
+}
