@@ -19,6 +19,7 @@ var root = new RootCommand("Sizes, checks and schedules every foundation of a bu
     ScheduleCommand.Build(),
     DrawCommand.Build(),
     ReportCommand.Build(),
+    IssueCommand.Build(),
     CompareCommand.Build(),
 };
 return Runner.Run(root, args);

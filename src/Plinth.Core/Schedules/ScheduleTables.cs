@@ -6,18 +6,35 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Schedules;
 
+/// <summary>What changed since the issue before.</summary>
+/// <param name="Revision">The issue.</param>
+/// <param name="Changed">Marks that changed.</param>
+public sealed record ScheduleRevision(string Revision, IReadOnlySet<string> Changed);
+
 /// <summary>The schedules of a project as tables: footings, bars, quantities.</summary>
 public static class ScheduleTables
 {
     private const string BendNote = "Dimensions are outside to outside of the bar. Cutting length: along the centre line; a bend of 90° takes (2 − π/2)·r + (2 − π/4)·d off the sum of outside dimensions.";
 
     /// <summary>All schedules of designs in force.</summary>
-    public static IReadOnlyList<DataTable> Of(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
+    /// <param name="project">The project.</param>
+    /// <param name="designs">The designs.</param>
+    /// <param name="revision">What changed, for a column that says so; null: no such column.</param>
+    public static IReadOnlyList<DataTable> Of(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, ScheduleRevision? revision = null)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(designs);
-        return [Footings(project, FootingSchedule.Of(project.Code, designs), designs), Bars(project, BarSchedule.Of(project.Code, designs)), Totals(project, designs)];
+        IReadOnlyList<DataTable> tables = [Footings(project, FootingSchedule.Of(project.Code, designs), designs), Bars(project, BarSchedule.Of(project.Code, designs)), Totals(project, designs)];
+        return revision is { Changed.Count: > 0 } ? [Marked(tables[0], revision), Marked(tables[1], revision), tables[2]] : tables;
     }
+
+    // The revision in the first column of each row whose mark, now in the second, changed.
+    private static DataTable Marked(DataTable table, ScheduleRevision revision) => table with
+    {
+        Columns = [new TableColumn("rev", "", null, 5), .. table.Columns],
+        Rows = [.. table.Rows.Select(r => (IReadOnlyList<object?>)[revision.Changed.Contains((string)r[0]!) ? revision.Revision : "", .. r])],
+        Total = table.Total is { } total ? [null, .. total] : null,
+    };
 
     /// <summary>A pedestal or socket in words: "450 × 450 mm".</summary>
     public static string Words(Pedestal p, UnitSystem units)

@@ -44,14 +44,14 @@ public static class FoundationPlan
             notes = [.. notes, $"Clouds: changed since the issue before {request.Revision}: {Wording.Marks([.. changed])}."];
         }
 
-        return PlanSheet.Of(project, plan, request, Schedule(project, designs), notes, Draw) ?? PlanSheet.Of(project, plan, request, PlanTable.None, [.. notes, "The footing schedule is issued apart."], Draw);
+        return PlanSheet.Of(project, plan, request, Schedule(project, designs, changed is { Count: > 0 } ? new Core.Schedules.ScheduleRevision(request.Revision, changed) : null), notes, Draw) ?? PlanSheet.Of(project, plan, request, PlanTable.None, [.. notes, "The footing schedule is issued apart."], Draw);
     }
 
-    private static PlanTable Schedule(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
+    private static PlanTable Schedule(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, Core.Schedules.ScheduleRevision? revision)
     {
         var units = project.Units;
-        var issued = Core.Schedules.ScheduleTables.Of(project, designs)[0];
-        string[] titles = ["mark", "number off", "length", "width", "thickness", "underside", "bottom B1", "bottom B2", "top T1", "top T2", "dowels", "pedestal", "pedestal bars", "ties"];
+        var issued = Core.Schedules.ScheduleTables.Of(project, designs, revision)[0];
+        string[] titles = ["rev", "mark", "number off", "length", "width", "thickness", "underside", "bottom B1", "bottom B2", "top T1", "top T2", "dowels", "pedestal", "pedestal bars", "ties"];
         var columns = titles.Select(t => issued.Columns.ToList().FindIndex(c => c.Title == t)).Where(i => i >= 0 && (issued.Columns[i].Decimals is not null || issued.Rows.Any(r => r[i] is string s && s != "—"))).ToList();
         string Cell(object? value, int c) => value switch
         {

@@ -1,4 +1,3 @@
-using Plinth.Core.Schedules;
 using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;

@@ -1,5 +1,4 @@
 using Plinth.Core.Buildings;
-using Plinth.Core.Units;
 using Plinth.Drawing.Drawings;
 using Plinth.Drawing.Sheets;
 

@@ -30,6 +30,9 @@ public sealed record LoadedProject(
     IReadOnlyDictionary<string, StatedTotal> Totals,
     SettingsBook Settings)
 {
+    /// <summary>Full paths of the files that were read.</summary>
+    public IReadOnlyList<string> Files { get; init; } = [];
+
     /// <summary>The doubts as printed.</summary>
     public IReadOnlyList<string> Warnings => [.. Doubts.Select(d => d.ToString())];
 

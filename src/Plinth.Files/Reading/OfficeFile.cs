@@ -17,8 +17,9 @@ internal static class OfficeFile
     /// <param name="directory">The folder from which the path is read.</param>
     /// <param name="elsewhere">Where that folder really stands, if it is a copy; null: it is none.</param>
     /// <param name="bag">Receives what is wrong.</param>
+    /// <param name="files">Receives the files that were read.</param>
     /// <returns>False if a file cannot be read.</returns>
-    public static bool Under(TomlTable root, string directory, string? elsewhere, DiagnosticBag bag)
+    public static bool Under(TomlTable root, string directory, string? elsewhere, DiagnosticBag bag, List<string> files)
     {
         var (table, folder, real) = (root, directory, elsewhere);
         for (var depth = 0; table[Key] is { } node; depth++)
@@ -52,6 +53,7 @@ internal static class OfficeFile
                 return false;
             }
 
+            files.Add(full);
             root.FallBackOn(basis);
             (table, folder, real) = (basis, Path.GetDirectoryName(full)!, null);
         }

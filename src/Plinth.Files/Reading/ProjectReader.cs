@@ -47,7 +47,8 @@ public static class ProjectReader
             return null;
         }
 
-        if (!OfficeFile.Under(root, directory, elsewhere, bag))
+        List<string> files = [Path.GetFullPath(Path.Combine(directory, FileName))];
+        if (!OfficeFile.Under(root, directory, elsewhere, bag, files))
         {
             return null;
         }
@@ -90,6 +91,7 @@ public static class ProjectReader
         var hasTable = typed.Count == 0 || File.Exists(Path.Combine(directory, SupportsName));
         if (hasTable && TextFile.Read(Path.Combine(directory, SupportsName), SupportsName, bag) is { } supportsText)
         {
+            files.Add(Path.GetFullPath(Path.Combine(directory, SupportsName)));
             supports = SupportsReader.Read(supportsText, SupportsName, groundNames, bag, out labels);
         }
 
@@ -114,6 +116,7 @@ public static class ProjectReader
         if (File.Exists(Path.Combine(directory, AdoptedReader.FileName)) || Directory.Exists(Path.Combine(directory, AdoptedReader.FileName)))
         {
             adoptedText = TextFile.Read(Path.Combine(directory, AdoptedReader.FileName), AdoptedReader.FileName, bag, out adoptedEncoding) ?? "";
+            files.Add(Path.GetFullPath(Path.Combine(directory, AdoptedReader.FileName)));
             adopted = AdoptedReader.Read(adoptedText, bag).ToDictionary(e => e.Mark, e => e, StringComparer.Ordinal);
         }
 
@@ -133,6 +136,7 @@ public static class ProjectReader
         var rowLines = new Dictionary<string, int[]>(StringComparer.Ordinal);
         if (inTable.Count > 0 && TextFile.Read(Path.Combine(directory, reactionsName), Path.GetFileName(reactionsName), bag) is { } reactionsText)
         {
+            files.Add(Path.GetFullPath(Path.Combine(directory, reactionsName)));
             actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), inTable, labels, cases, CaseWords.WithoutSymbol, asReaction, bag, out rowLines);
         }
 
@@ -169,7 +173,7 @@ public static class ProjectReader
         var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site, Carbon = carbon };
         var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All().ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
         var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces, Path.GetFileName(reactionsName), rowLines);
-        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs));
+        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs)) { Files = files };
     }
 
     private static (ProjectTitle Title, UnitSystem Units, ConcreteCode? Code) Title(TableReader t)

@@ -19,7 +19,7 @@ public static class ReportBuilder
             contents.Add(new ContentsEntry(1, GeneralChapters.TitleOf(chapter), "c-" + chapter));
             if (chapter == "footings")
             {
-                contents.AddRange(input.Reports.Select((r, i) => new ContentsEntry(2, FootingChapter.TitleOf(r), AnchorOf(i), r.Passes ? Tone.Plain : Tone.Fail)));
+                contents.AddRange(input.Reports.Select((r, i) => new ContentsEntry(2, FootingChapter.TitleOf(r), AnchorOf(i), r.Passes ? Tone.Plain : Tone.Fail, $"{r.Foundation.Mark}  {Core.Buildings.Wording.Supports(r.Foundation)}")));
             }
         }
 

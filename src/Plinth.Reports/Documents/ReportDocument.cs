@@ -8,7 +8,12 @@ namespace Plinth.Reports.Documents;
 /// <param name="Text">As its heading.</param>
 /// <param name="Anchor">Where it leads.</param>
 /// <param name="Tone">What is to be said of it.</param>
-public readonly record struct ContentsEntry(int Level, string Text, string Anchor, Tone Tone = Tone.Plain);
+/// <param name="Short">The same where there is little room; null: as its heading.</param>
+public readonly record struct ContentsEntry(int Level, string Text, string Anchor, Tone Tone = Tone.Plain, string? Short = null)
+{
+    /// <summary>As it stands where there is little room.</summary>
+    public string Brief => Short ?? Text;
+}
 
 /// <summary>A report as data; its blocks are made as they are read, so that a writer need not hold them all.</summary>
 /// <param name="Project">For header and title.</param>

@@ -41,7 +41,7 @@ public sealed class HtmlReport : IReportWriter
         var marks = report.Contents.Count(e => e.Level > 1);
         foreach (var entry in report.Contents)
         {
-            to.WriteLine($"<a href=\"#{entry.Anchor}\"{Class(entry.Level > 1 ? "two" : "", entry.Tone)}>{T(entry.Text)}</a>");
+            to.WriteLine($"<a href=\"#{entry.Anchor}\"{Class(entry.Level > 1 ? "two" : "", entry.Tone)}>{T(entry.Brief)}</a>");
             if (entry.Level == 1 && entry.Anchor == "c-footings" && marks > 8)
             {
                 to.WriteLine("<input type=\"search\" placeholder=\"find a mark or support\" aria-label=\"find a mark or support\">");

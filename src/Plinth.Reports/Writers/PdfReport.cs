@@ -47,7 +47,7 @@ public sealed class PdfReport : IReportWriter
         }
 
         Frame(flow, report);
-        stream.Write(pdf.Build([.. report.Contents.Select(e => (e.Text, e.Level - 1, places[e.Anchor].Page, places[e.Anchor].Top))]));
+        stream.Write(pdf.Build([.. report.Contents.Select(e => (e.Brief, e.Level - 1, places[e.Anchor].Page, places[e.Anchor].Top))]));
     }
 
     private static void Title(PdfFlow flow, ReportDocument report)
