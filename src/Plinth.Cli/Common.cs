@@ -106,6 +106,16 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         return found.Count == 1 ? found[0] : throw new CallException($"\"{mark}\" names {found.Count} foundations; name one");
     }
 
+    /// <summary>Refuses to change what is built.</summary>
+    /// <exception cref="CallException">It is.</exception>
+    public static void NotBuilt(Foundation f)
+    {
+        if (f.Held.Built)
+        {
+            throw new CallException($"{f.Mark} is built, as plinth.toml says: it is only checked (plinth check {f.Mark} --set tries values)");
+        }
+    }
+
     /// <summary>Refuses a combination that the project does not have, or that a foundation leaves out.</summary>
     /// <exception cref="CallException">It is such a one.</exception>
     public static void HasCombination(Project project, Foundation f, string combination)

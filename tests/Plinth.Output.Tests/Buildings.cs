@@ -23,6 +23,7 @@ internal static class Buildings
             Title = new ProjectTitle(name, "12", "", "", "", "", ""),
             Units = units,
             Supports = supports,
+            Actions = supports.ToDictionary(s => s.Label, _ => new SupportAction[] { new(500, 0, 0, 0, 0, 0) }),
             Foundations = foundations,
             Site = new Site([new(-2, -2), new(15.5, -2), new(15.5, 7.4), new(-2, 7.4)], [new KeepOut("sewer", [new(8, 1.5), new(11, 1.5), new(11, 3.5), new(8, 3.5)])]),
         };

@@ -48,13 +48,8 @@ public class FoundationPlanTests
     public void Every_dimension_says_what_it_measures_and_chains_close()
     {
         var sheet = Buildings.Plan();
-        var per = 1000 / sheet.Scale.Ratio;
+        SheetChecks.Dimensions(sheet, sheet.Scale);
         var dimensions = sheet.Items.OfType<DimensionItem>().ToList();
-        foreach (var d in dimensions)
-        {
-            var measured = d.Vertical ? Math.Abs(d.To.Y - d.From.Y) : Math.Abs(d.To.X - d.From.X);
-            double.Parse(d.Text, CultureInfo.InvariantCulture).Should().BeApproximately(measured / per * 1000, 0.5);
-        }
 
         var along = dimensions.Where(d => !d.Vertical).ToList();
         var overall = along.MaxBy(d => d.To.X - d.From.X)!;
@@ -70,25 +65,7 @@ public class FoundationPlanTests
     {
         foreach (var sheet in new[] { Buildings.Plan(), Buildings.Plan(UnitSystem.Us), Buildings.Plan(paper: "A1"), Buildings.Plan(scale: 200), Buildings.Plan(scale: 500) })
         {
-            var boxes = sheet.Items.SelectMany(i => i is DimensionItem d ? Strokes.Of(d) : [i]).OfType<TextItem>().Where(t => t.Angle is 0 or 90).Select(t =>
-            {
-                var w = Lettering.Width(t.Text, t.Height, t.Bold);
-                var start = t.Anchor switch { Anchor.Left => 0, Anchor.Middle => -w / 2, _ => -w };
-                return t.Angle == 0
-                    ? (t.Text, X0: t.Point.X + start, Y0: t.Point.Y, X1: t.Point.X + start + w, Y1: t.Point.Y + t.Height)
-                    : (t.Text, X0: t.Point.X - t.Height, Y0: t.Point.Y + start, X1: t.Point.X, Y1: t.Point.Y + start + w);
-            }).ToList();
-            for (var i = 0; i < boxes.Count; i++)
-            {
-                var a = boxes[i];
-                (a.X0 >= 0 && a.Y0 >= 0 && a.X1 <= sheet.Paper.Width && a.Y1 <= sheet.Paper.Height).Should().BeTrue(a.Text);
-                foreach (var b in boxes.Skip(i + 1))
-                {
-                    (a.X0 < b.X1 - 0.05 && b.X0 < a.X1 - 0.05 && a.Y0 < b.Y1 - 0.05 && b.Y0 < a.Y1 - 0.05).Should().BeFalse($"\"{a.Text}\" and \"{b.Text}\" on {sheet.Paper.Name} at {sheet.Scale.Words}");
-                }
-            }
-
-            sheet.Items.OfType<TextItem>().Where(t => t.Layer != Layers.Frame).Min(t => t.Height).Should().BeGreaterThanOrEqualTo(1.8 - 1e-9, "legible in print");
+            SheetChecks.Legible(sheet, sheet.Title);
         }
     }
 

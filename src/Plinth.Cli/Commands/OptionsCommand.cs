@@ -51,6 +51,7 @@ internal static class OptionsCommand
         var rows = found.Select((a, i) => new Row(i + 1, string.Join(", ", a.BestIn), a, reports[i].Result!.Governing.Utilisation)).ToList();
         if (take is { } number)
         {
+            Call.NotBuilt(f);
             var chosen = rows.Find(r => r.Number == number) ?? throw new CallException(string.Create(CultureInfo.InvariantCulture, $"there is no option {number} of {f.Mark}; there are 1 to {rows.Count}"));
             var values = AdoptedEntry.Write(f, chosen.Of.Design, loaded.Project.Units == UnitSystem.Us).Where(v => v.Key != "found").ToList();
             TextFile.WriteAtomically(loaded.AdoptedPath, AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: true), loaded.AdoptedEncoding);

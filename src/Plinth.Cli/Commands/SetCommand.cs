@@ -42,6 +42,7 @@ internal static class SetCommand
         var loaded = call.Load();
         var f = Call.ChooseOne(loaded.Project, mark);
         var old = loaded.Design(f) ?? throw new CallException($"{f.Mark} is not sized yet; run: plinth size {f.Mark}");
+        Call.NotBuilt(f);
         var design = CheckCommand.With(loaded, f, old, pairs);
         var values = pairs.Select(CheckCommand.Split).Select(p => (p.Key, Value(design, p.Key, p.Value))).ToList();
         var text = AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: false);

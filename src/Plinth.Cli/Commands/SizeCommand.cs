@@ -6,7 +6,6 @@ using Plinth.Core.Sizing;
 using Plinth.Core.Units;
 using Plinth.Files;
 using Plinth.Files.Adopted;
-using Plinth.Files.Json;
 using Plinth.Files.Reading;
 using Spectre.Console;
 
@@ -49,7 +48,7 @@ internal static class SizeCommand
         var foundations = Call.Choose(loaded.Project, marks);
         var before = CheckCommand.Check(loaded, foundations).ToDictionary(r => r.Foundation.Mark, StringComparer.Ordinal);
         bool ByHand(Foundation f) => loaded.Adopted.TryGetValue(f.Mark, out var e) && e.ByHand;
-        var wanted = foundations.Where(f => (!ByHand(f) || over) && (all || over && ByHand(f) || !before[f.Mark].Passes)).ToList();
+        var wanted = foundations.Where(f => !f.Held.Built && (!ByHand(f) || over) && (all || over && ByHand(f) || !before[f.Mark].Passes)).ToList();
         var found = Size(loaded, wanted);
         var reports = foundations.Select(f => Report(f, found.GetValueOrDefault(f.Mark), before[f.Mark], ByHand(f))).ToList();
         reports = Checked(loaded, reports);
@@ -87,7 +86,7 @@ internal static class SizeCommand
     {
         if (found is null)
         {
-            return before with { State = byHand ? "by hand" : "kept" };
+            return before with { State = f.Held.Built ? "built" : byHand ? "by hand" : "kept" };
         }
 
         // What was adopted stays in force where nothing was found: it fails, and says so.
@@ -122,6 +121,12 @@ internal static class SizeCommand
         foreach (var r in reports.Where(r => r.Stop is not null))
         {
             Console.Error.WriteLine($"{r.Foundation.Mark} ({Wording.Supports(r.Foundation)}): nothing found: {Reason(r.Stop!)}");
+        }
+
+        var built = reports.Where(r => r.State == "built").Select(r => r.Foundation.Mark).ToList();
+        if (built.Count > 0)
+        {
+            Console.Error.WriteLine($"Built, so only checked: {string.Join(", ", built)}");
         }
 
         var held = reports.Where(r => r.State == "by hand").Select(r => r.Foundation.Mark).ToList();

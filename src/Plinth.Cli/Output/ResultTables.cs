@@ -3,7 +3,6 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
-using Plinth.Files.Json;
 using Plinth.Files.Reading;
 using Plinth.Files.Tables;
 using Spectre.Console;

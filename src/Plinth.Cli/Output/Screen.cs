@@ -1,6 +1,5 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
-using Plinth.Core.Units;
 using Spectre.Console;
 using Spectre.Console.Rendering;
 

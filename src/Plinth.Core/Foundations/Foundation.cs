@@ -69,6 +69,9 @@ public sealed record HeldValues
 
     /// <summary>Whether the base may stand proud of the ground.</summary>
     public bool Exposed { get; init; }
+
+    /// <summary>Whether it stands already, so that it is only ever checked.</summary>
+    public bool Built { get; init; }
 }
 
 /// <summary>How a design lies at a place: mirrored first (its x reversed), then turned; the eight ways in which a rectangle fits its own outline or that of its quarter turn.</summary>

@@ -30,11 +30,11 @@ public static class FoundationPlan
             }
 
             PlanParts.Columns(items, plan, p, per);
-            PlanMarks.Add(items, plan, p, PlanMarks.Of);
+            var marks = PlanMarks.Add(items, plan, p, PlanMarks.Of);
             PlanDimensions.Add(items, project, plan, p);
-            foreach (var f in plan.Footings.Where(f => changed?.Contains(f.Mark) == true))
+            foreach (var (f, mark) in plan.Footings.Zip(marks).Where(f => changed?.Contains(f.First.Mark) == true))
             {
-                items.Add(Cloud.Round(Layers.Revision, [.. f.Corners.Select(c => p(c.X, c.Y))]));
+                items.Add(Cloud.Round(Layers.Revision, [.. f.Corners.Select(c => p(c.X, c.Y)), mark.Low, mark.High]));
             }
         }
 

@@ -19,11 +19,13 @@ internal static class PlanMarks
         return [new(Layers.Mark, f.Mark, MarkHeight, true), .. words.Length > 0 ? (MarkLine[])[new(Layers.Mark, words, Layout.SmallestText, false)] : []];
     }
 
-    // Beyond the upper right corner of the base; where another lies there above it, or beyond another corner; inside its own where all are taken.
-    public static void Add(List<Item> items, PlanModel plan, Func<double, double, At> p, Func<PlacedFooting, IReadOnlyList<MarkLine>> write)
+    /// <summary>Writes beside each footing: beyond the upper right corner of the base; where another lies there above it, or beyond another corner; inside its own where all are taken.</summary>
+    /// <returns>Where each footing's stands: lower left and upper right.</returns>
+    public static IReadOnlyList<(At Low, At High)> Add(List<Item> items, PlanModel plan, Func<double, double, At> p, Func<PlacedFooting, IReadOnlyList<MarkLine>> write)
     {
         var boxes = plan.Footings.Select(f => (Low: p(f.Corners.Min(c => c.X), f.Corners.Min(c => c.Y)), High: p(f.Corners.Max(c => c.X), f.Corners.Max(c => c.Y)))).ToList();
         var marked = items.OfType<TextItem>().Where(t => t.Layer == Layers.Site).Select(t => (Text: t, Width: Lettering.Width(t.Text, t.Height))).Select(t => (Low: t.Text.Point + (t.Text.Anchor == Anchor.Middle ? -t.Width / 2 : 0, 0), High: t.Text.Point + (t.Text.Anchor == Anchor.Middle ? t.Width / 2 : t.Width, t.Text.Height))).ToList();
+        var written = new List<(At, At)>();
         var edges = items.OfType<PathItem>().Where(i => i.Layer == Layers.Site && i.Points.Count > 2).SelectMany(i => i.Points.Zip(i.Points.Skip(1).Append(i.Points[0]))).ToList();
         for (var i = 0; i < plan.Footings.Count; i++)
         {
@@ -37,6 +39,7 @@ internal static class PlanMarks
             var free = corners.Where(Free).ToList();
             var where = free.Count > 0 ? free[0] : new At(high.X - 1 - width, high.Y - 1 - deep);
             marked.Add((where, where + (width, deep)));
+            written.Add((where, where + (width, deep)));
             var y = deep;
             foreach (var line in lines)
             {
@@ -44,6 +47,8 @@ internal static class PlanMarks
                 y -= line.Height + 1;
             }
         }
+
+        return written;
     }
 
     // Whether a line meets a box (Y.-D. Liang, B. A. Barsky, ACM Trans. Graph. 3 (1984) 1).

@@ -23,7 +23,7 @@ public static class BarsView
         }
 
         static At Raw(double x, double y, double z) => new((x + y) * Cos30, ((y - x) / 2) + z);
-        At[] extremes = [Raw(-hx, -hy, 0), Raw(hx, hy, 0), Raw(hx, -hy, 0), Raw(-hx, hy, s.Thickness), Raw(s.ColumnX, s.ColumnY, top)];
+        At[] extremes = [Raw(-hx, -hy, 0), Raw(hx, hy, 0), Raw(hx, -hy, 0), Raw(-hx, hy, s.Thickness), Raw(s.ColumnX - (s.Outline.FaceX / 2), s.ColumnY + (s.Outline.FaceY / 2), top)];
         var (x0, x1, y0, y1) = (extremes.Min(e => e.X), extremes.Max(e => e.X), extremes.Min(e => e.Y), extremes.Max(e => e.Y));
         var per = (width - 8) / (x1 - x0);
         At P(double x, double y, double z)

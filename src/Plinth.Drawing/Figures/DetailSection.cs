@@ -10,7 +10,7 @@ public static class DetailSection
 {
     private const double Left = 44;
     private const double Right = 40;
-    private const double Below = 16;
+    private const double Below = 18;
     private const double Above = 8;
 
     // How much of the column is shown over what it stands on, beyond the dowels, m.
@@ -72,14 +72,15 @@ public static class DetailSection
         var beneath = P(0, -concrete.Blinding).Y;
         to.Measure(new(low.X, beneath), new(P(side / 2, 0).X, beneath), false, beneath - 6, L(side));
         to.Measure(low, P(-side / 2, s.Thickness), true, low.X - 8, L(s.Thickness));
-        if (s.PedestalHeight > 0)
+        if (s.PedestalHeight > 1e-6)
         {
             to.Measure(P(-side / 2, s.Thickness), P(-side / 2, s.Thickness + s.PedestalHeight), true, low.X - 8, L(s.PedestalHeight));
         }
 
-        var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}. Blinding {S(concrete.Blinding)}.";
+        var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";
         var width = Left + Right + (side * per);
-        to.Write(Layers.Note, new(2, 1), cover, Anchor.Left, Drawings.Layout.Fitted(cover, Canvas.Text, width - 4));
+        to.Write(Layers.Note, new(2, 1 + Canvas.Line), cover, Anchor.Left, Drawings.Layout.Fitted(cover, Canvas.Text, width - 4));
+        to.Write(Layers.Note, new(2, 1), concrete.Blinding > 0 ? $"Blinding {S(concrete.Blinding)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}." : "No blinding.");
         return new Figure($"{m.Foundation.Mark}: section {(alongX ? "A–A" : "B–B")}", width, Below + Above + (Height(m) * per), scale, to.Items);
 
         string S(double v) => Unit.Section.FormatWithSymbol(v, units);

@@ -45,7 +45,7 @@ public static class FigureSheet
         var leftWidth = left.Max(f => f.Width);
         var rightWidth = Math.Max(right[0].Width, right[1].Width + (extra is null ? 0 : extra.Width + Between));
         double Tall(IEnumerable<Figure> figures) => figures.Sum(f => f.Height + Heading + Between);
-        if (leftWidth + Between + Math.Max(rightWidth, Layout.TitleWidth) > width || Tall(left) > height || Tall(right) + Block > height || (extra is not null && extra.Height > right[1].Height + Between))
+        if (leftWidth + Between + Math.Max(rightWidth, Layout.TitleWidth) > width || Tall(left) > height || Tall(right) + Block > height || (extra is not null && extra.Height > right[1].Height))
         {
             return null;
         }
@@ -57,7 +57,7 @@ public static class FigureSheet
         var y = Stack(items, right, x, high.Y - Between);
         if (extra is not null)
         {
-            Place(items, extra, x + right[1].Width + Between, y + right[1].Height + Between);
+            Place(items, extra, x + right[1].Width + Between, y + Between + right[1].Height - extra.Height);
         }
 
         return new Sheet(request.Title, paper, scale, project.Units, items);

@@ -219,6 +219,7 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             TopX = t.Bars("top-x"),
             TopY = t.Bars("top-y"),
             Exposed = t.Flag("exposed", false),
+            Built = t.Flag("built", false),
         };
         Conflict(t, "x", held.EdgeX0, held.EdgeX1, "length", held.Length);
         Conflict(t, "y", held.EdgeY0, held.EdgeY1, "width", held.Width);

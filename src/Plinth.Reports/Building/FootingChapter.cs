@@ -1,9 +1,7 @@
 using System.Globalization;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
-using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
-using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -171,9 +169,9 @@ internal static class FootingChapter
     }
 
     // Sums and contact of a combination are the same in many checks of a footing: told once, named where they come again.
-    private static List<Step> Once(IReadOnlyList<Step> steps, string title, Dictionary<string, string> told)
+    private static List<CalculationStep> Once(IReadOnlyList<CalculationStep> steps, string title, Dictionary<string, string> told)
     {
-        var kept = new List<Step>();
+        var kept = new List<CalculationStep>();
         for (var from = 0; from < steps.Count;)
         {
             var to = from + 1;
@@ -185,7 +183,7 @@ internal static class FootingChapter
             var part = steps.Skip(from).Take(to - from).ToList();
             if (part[0].Kind == TraceKind.Heading && part.Count > 2 && told.TryGetValue(string.Join('\n', part), out var where))
             {
-                kept.Add(new Step(TraceKind.Remark, $"{part[0].Symbol}: as under {where}.", "", "", "", ""));
+                kept.Add(new CalculationStep(TraceKind.Remark, $"{part[0].Symbol}: as under {where}.", "", "", "", ""));
             }
             else
             {
@@ -220,7 +218,7 @@ internal static class FootingChapter
         var title = $"{Wording.Words(r)}{(r.Place is null ? "" : " at " + r.Place)}{(r.Combination is null ? "" : ", " + Wording.Combination(r))}";
         yield return new Heading(3, title);
         yield return new Steps(Once(
-            [.. found.Steps.Select(s => new Step(
+            [.. found.Steps.Select(s => new CalculationStep(
                 s.Kind, s.Symbol, s.FormulaText, s.Kind is TraceKind.Formula or TraceKind.Empirical && s.Formula.Any(p => p.Text is null) ? s.Substituted(units) : "", s.Kind is TraceKind.Heading or TraceKind.Remark ? "" : s.Result(units), s.Clause ?? ""))],
             title,
             told));

@@ -1,4 +1,3 @@
-using Plinth.Core.Buildings;
 using Plinth.Reports.Documents;
 
 namespace Plinth.Reports.Building;

@@ -65,11 +65,11 @@ public sealed record Table(string Caption, IReadOnlyList<Column> Columns, IReadO
 /// <param name="Substituted">The formula with its values; empty where there is none.</param>
 /// <param name="Result">The value with its unit.</param>
 /// <param name="Clause">Where it stands; empty for statics.</param>
-public readonly record struct Step(TraceKind Kind, string Symbol, string Formula, string Substituted, string Result, string Clause);
+public readonly record struct CalculationStep(TraceKind Kind, string Symbol, string Formula, string Substituted, string Result, string Clause);
 
 /// <summary>The steps of a calculation.</summary>
 /// <param name="List">The steps.</param>
-public sealed record Steps(IReadOnlyList<Step> List) : Block;
+public sealed record Steps(IReadOnlyList<CalculationStep> List) : Block;
 
 /// <summary>Figures side by side.</summary>
 /// <param name="Figures">The figures; each has its title as caption.</param>

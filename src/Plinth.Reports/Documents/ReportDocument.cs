@@ -8,11 +8,11 @@ namespace Plinth.Reports.Documents;
 /// <param name="Text">As its heading.</param>
 /// <param name="Anchor">Where it leads.</param>
 /// <param name="Tone">What is to be said of it.</param>
-/// <param name="Short">The same where there is little room; null: as its heading.</param>
-public readonly record struct ContentsEntry(int Level, string Text, string Anchor, Tone Tone = Tone.Plain, string? Short = null)
+/// <param name="Label">The same where there is little room; null: as its heading.</param>
+public readonly record struct ContentsEntry(int Level, string Text, string Anchor, Tone Tone = Tone.Plain, string? Label = null)
 {
     /// <summary>As it stands where there is little room.</summary>
-    public string Brief => Short ?? Text;
+    public string Brief => Label ?? Text;
 }
 
 /// <summary>A report as data; its blocks are made as they are read, so that a writer need not hold them all.</summary>

@@ -10,7 +10,6 @@ using Plinth.Drawing.Writers;
 using Plinth.Reports.Documents;
 using A = DocumentFormat.OpenXml.Drawing;
 using Block = Plinth.Reports.Documents.Block;
-using Column = Plinth.Reports.Documents.Column;
 using Heading = Plinth.Reports.Documents.Heading;
 using P = DocumentFormat.OpenXml.Drawing.Pictures;
 using Paragraph = Plinth.Reports.Documents.Paragraph;
@@ -64,6 +63,7 @@ public sealed class DocxReport : IReportWriter
 
         public void Run()
         {
+            document.ChangeIdOfPart(main, "main");
             Styles();
             main.AddNewPart<DocumentSettingsPart>("settings").Settings = new Settings(new Compatibility(new CompatibilitySetting { Name = CompatSettingNameValues.CompatibilityMode, Uri = "http://schemas.microsoft.com/office/word", Val = "15" }));
             HeaderAndFooter();
@@ -99,6 +99,11 @@ public sealed class DocxReport : IReportWriter
 
         private void Contents(OpenXmlWriter to)
         {
+            if (report.Contents.Count < 2)
+            {
+                return;
+            }
+
             to.WriteElement(Text("Contents", "ContentsHeading"));
             foreach (var entry in report.Contents)
             {
@@ -124,7 +129,7 @@ public sealed class DocxReport : IReportWriter
             {
                 case Heading h:
                     var heading = new W.Paragraph(new ParagraphProperties(new ParagraphStyleId { Val = "Heading" + h.Level.ToString(CultureInfo.InvariantCulture) }));
-                    if (h.NewPage || (h.Level == 1 && bookmarks == 0))
+                    if (h.NewPage || (h.Level == 1 && bookmarks == 0 && report.Contents.Count > 1))
                     {
                         heading.ParagraphProperties!.Append(new PageBreakBefore());
                     }

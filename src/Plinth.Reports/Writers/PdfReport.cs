@@ -73,6 +73,11 @@ public sealed class PdfReport : IReportWriter
     private static List<(ContentsEntry Entry, PdfCanvas Page, double Y)> Contents(PdfFlow flow, ReportDocument report)
     {
         var places = new List<(ContentsEntry, PdfCanvas, double)>();
+        if (report.Contents.Count < 2)
+        {
+            return places;
+        }
+
         Lines(flow, "Contents", HeadingSizes[1], true, 0);
         flow.Down(1.5);
         foreach (var entry in report.Contents)
@@ -224,7 +229,7 @@ public sealed class PdfReport : IReportWriter
 
                 var height = (cells.Max(c => c.Count) * Line) + (2 * Pad);
                 flow.Page.Fill(PdfFlow.Margin, flow.Y - height, widths.Sum(), height, HeadColour);
-                Row(flow, widths, cells, i => (t.Columns[i].Number, true, 0, null), height);
+                Row(flow, widths, cells, i => (t.Columns[i].Number, true, 0), height);
             }
 
             if (t.Caption.Length > 0)
@@ -245,18 +250,18 @@ public sealed class PdfReport : IReportWriter
                     Head();
                 }
 
-                Row(flow, widths, wrapped, i => (t.Columns[i].Number, row[i].Tone is Tone.Strong or Tone.Fail, Colour(row[i].Tone), null), height);
+                Row(flow, widths, wrapped, i => (t.Columns[i].Number, row[i].Tone is Tone.Strong or Tone.Fail, Colour(row[i].Tone)), height);
             }
 
             flow.Down(2.5);
         }
 
-        private static void Row(PdfFlow flow, double[] widths, IReadOnlyList<IReadOnlyList<string>> cells, Func<int, (bool Number, bool Bold, int Colour, string? Link)> style, double height)
+        private static void Row(PdfFlow flow, double[] widths, List<IReadOnlyList<string>> cells, Func<int, (bool Number, bool Bold, int Colour)> style, double height)
         {
             var x = PdfFlow.Margin;
             for (var i = 0; i < cells.Count; i++)
             {
-                var (number, bold, colour, _) = style(i);
+                var (number, bold, colour) = style(i);
                 for (var l = 0; l < cells[i].Count; l++)
                 {
                     var text = cells[i][l];

@@ -57,7 +57,7 @@ internal static class GroupCommand
         }
 
         var adopted = project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (Foundation: f, Design: loaded.Design(f)!)).ToList();
-        var grouping = new Grouping(project, adopted, f => !loaded.Adopted[f.Mark].ByHand && !loaded.Settings.Foundations.ContainsKey(f.Mark));
+        var grouping = new Grouping(project, adopted, f => !f.Held.Built && !loaded.Adopted[f.Mark].ByHand && !loaded.Settings.Foundations.ContainsKey(f.Mark));
         if (types is { } most)
         {
             return Adopt(call, loaded, grouping, most);

@@ -39,7 +39,7 @@ internal static class StatusCommand
         IReadOnlyList<string> Marks(Func<FoundationReport, bool> which) => [.. reports.Where(which).Select(r => r.Foundation.Mark)];
 
         // What passes as it is but would come out otherwise if it were sized today: the loads or the rules have changed since.
-        var sized = reports.Where(r => r.Passes && !ByHand(r)).ToList();
+        var sized = reports.Where(r => r.Passes && !ByHand(r) && !r.Foundation.Held.Built).ToList();
         var anew = Building.Size(loaded.Project, [.. sized.Select(r => r.Foundation)], null, Runner.Token);
         var stale = sized.Zip(anew).Where(p => p.Second.Design is { } d && d != p.First.Design).Select(p => p.First.Foundation.Mark).ToList();
         var near = SitePlan.Near(reports.Where(r => r.Design is not null).Select(r => (r.Foundation, r.Design!)));
@@ -51,6 +51,7 @@ internal static class StatusCommand
             new("overlaps", [.. near.Where(n => n.Overlaps).Select(n => $"{n.First} with {n.Second}")], true, "carry both on one base, or hold an edge"),
             new("stale", stale, false, "passes, but sizing would now give another design: plinth size --all"),
             .. issue is null ? (List<Line>)[] : [new($"changed since issue {issue.Revision}", [.. IssueCommand.Since(call, issue, loaded).Changes.Select(c => c.Mark)], false, "plinth issue REV")],
+            new("built", Marks(r => r.Foundation.Held.Built), false, "only checked"),
             new("by hand", Marks(ByHand), false, "held as written in adopted.toml; plinth size --over frees it"),
             new("waived", [.. reports.SelectMany(r => r.Foundation.Leaves.Where(l => l.UpTo is null).Select(l => $"{r.Foundation.Mark} {Wording.Check(l.Check)}")).Distinct()], false, "[[waive]] in plinth.toml"),
             new("accepted", [.. reports.Where(r => r.Result is not null).SelectMany(r => r.Result!.Checks.Where(c => c.Allowed && c.Leave!.UpTo is not null).Select(c => $"{r.Foundation.Mark} {Wording.Check(c.Id)} {Wording.Utilisation(c.Utilisation, false)}"))], false, "[[accept]] in plinth.toml"),
