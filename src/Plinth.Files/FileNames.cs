@@ -13,7 +13,8 @@ public static class FileNames
         foreach (var label in labels)
         {
             var plain = string.Concat(label.Select(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_' or '.' ? c : '_')).Trim('.');
-            var name = plain.Length == 0 ? "_" : plain;
+            plain = plain.Length == 0 ? "_" : plain;
+            var name = plain;
             for (var n = 2; !taken.Add(name); n++)
             {
                 name = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{plain}-{n}");

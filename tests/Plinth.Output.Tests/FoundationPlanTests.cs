@@ -69,6 +69,27 @@ public class FoundationPlanTests
         }
     }
 
+    [Theory]
+    [InlineData(null, 0, 0)]
+    [InlineData(0.0, 0, 1)]
+    [InlineData(90.0, -1, 0)]
+    public void North_points_where_the_site_says_or_is_not_drawn(double? angle, double x, double y)
+    {
+        var (project, designs) = Buildings.Grid();
+        var sheet = FoundationPlan.Of(project with { Site = project.Site with { NorthDegrees = angle } }, designs, new DrawingRequest("Plan"))!;
+        var letter = sheet.Items.OfType<TextItem>().SingleOrDefault(t => t.Layer == Layers.Note && t.Text == "N");
+        if (angle is null)
+        {
+            letter.Should().BeNull("nothing is drawn that could be taken for it");
+            return;
+        }
+
+        var ring = sheet.Items.OfType<CircleItem>().Single(c => c.Layer == Layers.Note).Centre;
+        var (dx, dy) = (letter!.Point.X - ring.X, letter.Point.Y + 1.1 - ring.Y);
+        (dx / 7.4).Should().BeApproximately(x, 1e-9);
+        (dy / 7.4).Should().BeApproximately(y, 1e-9);
+    }
+
     [Fact]
     public void Bubbles_of_close_grid_lines_stand_in_rows()
     {

@@ -19,6 +19,9 @@ public sealed record Site(IReadOnlyList<PlanPoint> Boundary, IReadOnlyList<KeepO
     /// <summary>A site without bounds.</summary>
     public static readonly Site Open = new([], []);
 
+    /// <summary>Direction of north, degrees anticlockwise from the project's y axis; null: not stated.</summary>
+    public double? NorthDegrees { get; init; }
+
     /// <summary>Whether it bounds anything.</summary>
     public bool IsOpen => Boundary.Count == 0 && Zones.Count == 0;
 

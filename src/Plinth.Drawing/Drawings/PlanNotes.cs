@@ -48,12 +48,31 @@ internal static class PlanNotes
 
         items.Add(new TextItem(Layers.Note, new(x0 + (5 * step * unit * per), y0 + 2.4), Layout.SmallestText, (5 * step).ToString("0.#", CultureInfo.InvariantCulture) + (units == UnitSystem.Us ? " ft" : " m") + "   " + scale.Words, Anchor.Left));
 
-        // The project's axes; the north is not known.
+        North(items, project, new(low.X + 28, low.Y + 18));
+
+        // The project's axes.
         var (ax, ay) = (low.X + 6, low.Y + 12);
         items.Add(new PathItem(Layers.Note, [new(ax, ay + 9), new(ax, ay), new(ax + 9, ay)], false, Stroke.Thin));
         items.Add(new PathItem(Layers.Note, [new(ax - 0.8, ay + 7.4), new(ax, ay + 9.6), new(ax + 0.8, ay + 7.4)], true, Stroke.Fine, Fill.Solid));
         items.Add(new PathItem(Layers.Note, [new(ax + 7.4, ay - 0.8), new(ax + 9.6, ay), new(ax + 7.4, ay + 0.8)], true, Stroke.Fine, Fill.Solid));
         items.Add(new TextItem(Layers.Note, new(ax + 10.4, ay - 0.9), 2, "x"));
         items.Add(new TextItem(Layers.Note, new(ax - 0.8, ay + 10.6), 2, "y"));
+    }
+
+    // Where the project states it; else nothing is drawn that could be taken for it.
+    private static void North(List<Item> items, Project project, At centre)
+    {
+        if (project.Site.NorthDegrees is not { } angle)
+        {
+            return;
+        }
+
+        var (sin, cos) = Core.Loads.SupportAction.SinCosDegrees(angle);
+        At P(double across, double along) => centre + ((across * cos) - (along * sin), (across * sin) + (along * cos));
+        items.Add(new CircleItem(Layers.Note, centre, 5, Stroke.Fine));
+        items.Add(new PathItem(Layers.Note, [P(0, 5), P(1.6, -3.6), P(0, -2.2)], true, Stroke.Fine, Fill.Solid));
+        items.Add(new PathItem(Layers.Note, [P(0, 5), P(-1.6, -3.6), P(0, -2.2)], true, Stroke.Fine, Fill.Paper));
+        var at = P(0, 7.4);
+        items.Add(new TextItem(Layers.Note, at + (0, -1.1), 2.2, "N", Anchor.Middle, 0, true));
     }
 }

@@ -1,5 +1,6 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Contact;
+using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Toml;
 
@@ -27,6 +28,7 @@ internal static class SiteReader
             zone.Done();
         }
 
+        var north = t.QuantityOrNull("north", Measure.Angle, Sign.Any);
         t.Done();
         foreach (var (corners, key) in zones.Select(z => (z.Corners, "keep-out")).Prepend((boundary, "boundary")).Where(c => c.Item1.Count > 0))
         {
@@ -36,6 +38,6 @@ internal static class SiteReader
             }
         }
 
-        return new Site(boundary, zones);
+        return new Site(boundary, zones) { NorthDegrees = north };
     }
 }
