@@ -3,7 +3,6 @@ using System.Xml.Linq;
 using CsCheck;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
-using Plinth.Core.Concrete;
 using Plinth.Core.Figures;
 using Plinth.Core.Foundations;
 using Plinth.Core.Loads;

@@ -21,6 +21,9 @@ public sealed class PdfCanvas
     private readonly PdfPageBuilder page;
     private readonly PdfFaces faces;
 
+    // Points to the thousandth: 0.4 µm of paper, and no digits that say nothing.
+    private static double Points(double millimetres) => Math.Round(millimetres * PointsPerMillimetre, 3);
+
     internal PdfCanvas(PdfPageBuilder page, PdfFaces faces)
     {
         this.page = page;
@@ -59,7 +62,7 @@ public sealed class PdfCanvas
         {
             if (!string.IsNullOrWhiteSpace(run))
             {
-                page.AddText(run, size * PointsPerMillimetre, new PdfPoint(x * PointsPerMillimetre, y * PointsPerMillimetre), font);
+                page.AddText(run, Points(size), new PdfPoint(Points(x), Points(y)), font);
             }
 
             x += Lettering.Ems(run, bold) * size;
@@ -70,7 +73,7 @@ public sealed class PdfCanvas
     public void Fill(double x, double y, double width, double height, int colour)
     {
         Colour(colour);
-        Add(new AppendRectangle(x * PointsPerMillimetre, y * PointsPerMillimetre, width * PointsPerMillimetre, height * PointsPerMillimetre));
+        Add(new AppendRectangle(Points(x), Points(y), Points(width), Points(height)));
         Add(FillPathNonZeroWinding.Value);
     }
 
@@ -79,16 +82,16 @@ public sealed class PdfCanvas
     {
         page.SetStrokeColor((byte)(colour >> 16), (byte)(colour >> 8), (byte)colour);
         Stroked(new Stroke(width));
-        Add(new BeginNewSubpath(x0 * PointsPerMillimetre, y0 * PointsPerMillimetre));
-        Add(new AppendStraightLineSegment(x1 * PointsPerMillimetre, y1 * PointsPerMillimetre));
+        Add(new BeginNewSubpath(Points(x0), Points(y0)));
+        Add(new AppendStraightLineSegment(Points(x1), Points(y1)));
         Add(StrokePath.Value);
         page.SetStrokeColor(0, 0, 0);
     }
 
     /// <summary>Makes a rectangle lead to a page.</summary>
     public void Link(double x, double y, double width, double height, int toPage, double top) => page.AddLink(new LinkAnnotation(
-        new UglyToad.PdfPig.Actions.GoToAction(new ExplicitDestination(toPage, ExplicitDestinationType.XyzCoordinates, new ExplicitDestinationCoordinates(0, top * PointsPerMillimetre))),
-        new PdfRectangle(x * PointsPerMillimetre, y * PointsPerMillimetre, (x + width) * PointsPerMillimetre, (y + height) * PointsPerMillimetre),
+        new UglyToad.PdfPig.Actions.GoToAction(new ExplicitDestination(toPage, ExplicitDestinationType.XyzCoordinates, new ExplicitDestinationCoordinates(0, Points(top)))),
+        new PdfRectangle(Points(x), Points(y), Points(x + width), Points(y + height)),
         new UglyToad.PdfPig.Annotations.AnnotationBorder(0, 0, 0, null)));
 
     private void Add(IGraphicsStateOperation operation) => page.CurrentStream.Operations.Add(operation);
@@ -97,14 +100,14 @@ public sealed class PdfCanvas
 
     private void Stroked(Stroke stroke)
     {
-        Add(new SetLineWidth(stroke.Width * PointsPerMillimetre));
-        Add(new SetLineDashPattern([.. Strokes.Pattern(stroke.Dash).Select(v => v * PointsPerMillimetre)], 0));
+        Add(new SetLineWidth(Points(stroke.Width)));
+        Add(new SetLineDashPattern([.. Strokes.Pattern(stroke.Dash).Select(v => Points(v))], 0));
     }
 
     private void Paint(Item item, double x, double y)
     {
-        double X(double v) => (x + v) * PointsPerMillimetre;
-        double Y(double v) => (y + v) * PointsPerMillimetre;
+        double X(double v) => Points(x + v);
+        double Y(double v) => Points(y + v);
         switch (item)
         {
             case PathItem p:
@@ -141,7 +144,7 @@ public sealed class PdfCanvas
             case CircleItem c:
                 void Round()
                 {
-                    var (cx, cy, r, k) = (X(c.Centre.X), Y(c.Centre.Y), c.Radius * PointsPerMillimetre, c.Radius * PointsPerMillimetre * Kappa);
+                    var (cx, cy, r, k) = (X(c.Centre.X), Y(c.Centre.Y), Points(c.Radius), Points(c.Radius * Kappa));
                     Add(new BeginNewSubpath(cx + r, cy));
                     Add(new AppendDualControlPointBezierCurve(cx + r, cy + k, cx + k, cy + r, cx, cy + r));
                     Add(new AppendDualControlPointBezierCurve(cx - k, cy + r, cx - r, cy + k, cx - r, cy));
