@@ -247,4 +247,14 @@ public class FullFootingTests
         p.WaitForExit(5000).Should().BeTrue();
         p.ExitCode.Should().Be(0);
     }
+
+    [Fact]
+    public void Ties_of_a_us_pedestal_stand_at_whole_inches()
+    {
+        using var f = Folder.Building("workshop-frame");
+        f["plinth.toml"] = f["plinth.toml"].Replace("top-depth = \"6 in\"", "top-depth = \"3 ft\"", StringComparison.Ordinal) + "\n[pedestal]\nunder = \"steel\"\n";
+        f.Run("size", "F1", "F2").Exit.Should().Be(0);
+        var ties = System.Text.RegularExpressions.Regex.Matches(f["adopted.toml"], "pedestal.ties = \"#\\d+ @ ([0-9.]+) in\"").Select(m => m.Groups[1].Value).ToList();
+        ties.Should().HaveCount(2).And.OnlyContain(t => !t.Contains('.'));
+    }
 }

@@ -219,4 +219,23 @@ public class FigureSheetTests
         sheet.Items.OfType<TextItem>().Select(t => t.Text).Should().Contain("The footing schedule is issued apart.");
         sheet.Items.Should().NotContain(i => i.Layer == Layers.Schedule);
     }
+
+    [Fact]
+    public void The_pedestals_curves_have_both_ends_of_their_axes_written()
+    {
+        var (project, f, _) = Made(Rich());
+        var figure = new FoundationFigures(project, f, Rich()).Make(FigureKind.Pedestal, null, 235, 100)!;
+        SheetChecks.Legible(figure.Alone(UnitSystem.Metric), "pedestal");
+        var checker = new Checker(project, f);
+        checker.Set(Rich());
+        var shown = InteractionFigure.Of(checker.States[0])!;
+        string M(double v) => Unit.Moment.Format(v, UnitSystem.Metric).Replace('-', '−');
+        var texts = figure.Items.OfType<TextItem>().Select(t => t.Text).ToList();
+        foreach (var curve in new[] { shown.AboutX, shown.AboutY })
+        {
+            texts.Should().Contain(M(curve.Min(p => p.M))).And.Contain(M(curve.Max(p => p.M))).And.Contain(Unit.Force.Format(curve.Max(p => p.N), UnitSystem.Metric));
+        }
+
+        texts.Should().Contain(t => t.Contains(Wording.Utilisation(shown.Loads[0].Utilisation, true), StringComparison.Ordinal) && t.StartsWith("Most used", StringComparison.Ordinal));
+    }
 }

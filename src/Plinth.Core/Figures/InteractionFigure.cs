@@ -26,7 +26,8 @@ public readonly record struct PedestalLoad(string Combination, bool AtFoot, doub
 /// <param name="Loads">The loads, the most used first.</param>
 public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IReadOnlyList<ForceWithMoment> AboutY, IReadOnlyList<ForceWithMoment> Across, IReadOnlyList<PedestalLoad> Loads)
 {
-    private const int Rays = 72;
+    private const int Rays = 144;
+    private const int ContourRays = 60;
 
     /// <summary>The interaction at a place; null without a pedestal, or in a socket.</summary>
     /// <param name="s">The base, its design set.</param>
@@ -77,17 +78,11 @@ public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IR
                 return [];
             }
 
-            return [.. Enumerable.Range(0, Rays).Select(i =>
+            return [.. Enumerable.Range(0, ContourRays).Select(i =>
             {
-                var (sin, cos) = Math.SinCos(2 * Math.PI * i / Rays);
-                var (low, high) = (0.0, force * arm * 4);
-                for (var step = 0; step < 40; step++)
-                {
-                    var mid = (low + high) / 2;
-                    (low, high) = Times(n, mid * cos, mid * sin) >= 1 ? (mid, high) : (low, mid);
-                }
-
-                return new ForceWithMoment(low * cos, low * sin);
+                var (sin, cos) = Math.SinCos(2 * Math.PI * i / ContourRays);
+                var moment = Concrete.Root.Between(m => Math.Min(2, Times(n, m * cos, m * sin)) - 1, 0, force * arm * 4);
+                return new ForceWithMoment(moment * cos, moment * sin);
             })];
         }
     }

@@ -13,8 +13,10 @@ internal sealed class JointSearch
 
     // Bars of a pedestal farther apart than this hold neither ties nor concrete.
     private const double MostGap = 0.3;
-    private const double LeastTieSpacing = 0.075;
-    private const double TieStep = 0.025;
+    // Ties stand at whole steps, 25 mm or 1 in, at least three of them apart.
+    private const double MetricTieStep = 0.025;
+    private const double UsTieStep = 0.0254;
+    private const int LeastTieSteps = 3;
 
     // Ties of a socket are its main steel: thicker ones are tried too.
     private const int TieSizes = 3;
@@ -256,7 +258,8 @@ internal sealed class JointSearch
         }
 
         var most = states[0].Code.TieSpacing(bar.Diameter, tie.Diameter, least);
-        for (var s = Math.Floor((most / TieStep) + 1e-9) * TieStep; s >= LeastTieSpacing - 1e-9; s -= TieStep)
+        var step = tie.IsUs ? UsTieStep : MetricTieStep;
+        for (var s = Math.Floor((most / step) + 1e-9) * step; s >= (LeastTieSteps * step) - 1e-9; s -= step)
         {
             yield return Math.Round(s, 6);
         }

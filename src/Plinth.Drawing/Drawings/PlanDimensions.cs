@@ -51,8 +51,8 @@ internal static class PlanDimensions
         }
     }
 
-    // Two dimensions on one line; a text that is too wide for its part stands away from the other.
-    private static void Pair(List<Item> items, At from, At middle, At to, bool vertical, double line, (string First, string Second) texts)
+    /// <summary>Two dimensions on one line; a text that is too wide for its part stands away from the other.</summary>
+    public static void Pair(List<Item> items, At from, At middle, At to, bool vertical, double line, (string First, string Second) texts)
     {
         static double Share(double part, double width, bool first) => width + 1 <= part || part <= 0 ? 0.5 : first ? 1 - (((width / 2) + 0.6) / part) : ((width / 2) + 0.6) / part;
         double Part(At a, At b) => vertical ? b.Y - a.Y : b.X - a.X;

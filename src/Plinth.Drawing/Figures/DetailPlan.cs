@@ -1,3 +1,4 @@
+using Plinth.Drawing.Drawings;
 using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
@@ -39,15 +40,13 @@ public static class DetailPlan
         if (offX)
         {
             var middle = new At(view.At(s.ColumnX, 0).X, low.Y);
-            to.Measure(low, middle, false, low.Y - 8, L((s.Length / 2) + s.ColumnX));
-            to.Measure(middle, new(high.X, low.Y), false, low.Y - 8, L((s.Length / 2) - s.ColumnX));
+            PlanDimensions.Pair(to.Items, low, middle, new(high.X, low.Y), false, low.Y - 8, (L((s.Length / 2) + s.ColumnX), L((s.Length / 2) - s.ColumnX)));
         }
 
         if (offY)
         {
             var middle = new At(low.X, view.At(0, s.ColumnY).Y);
-            to.Measure(low, middle, true, low.X - 8, L((s.Width / 2) + s.ColumnY));
-            to.Measure(middle, new(low.X, high.Y), true, low.X - 8, L((s.Width / 2) - s.ColumnY));
+            PlanDimensions.Pair(to.Items, low, middle, new(low.X, high.Y), true, low.X - 8, (L((s.Width / 2) + s.ColumnY), L((s.Width / 2) - s.ColumnY)));
         }
 
         // Where the sections are cut: through the column.

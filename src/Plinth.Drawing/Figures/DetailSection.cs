@@ -71,10 +71,13 @@ public static class DetailSection
         var low = P(-side / 2, 0);
         var beneath = P(0, -concrete.Blinding).Y;
         to.Measure(new(low.X, beneath), new(P(side / 2, 0).X, beneath), false, beneath - 6, L(side));
-        to.Measure(low, P(-side / 2, s.Thickness), true, low.X - 8, L(s.Thickness));
         if (s.PedestalHeight > 1e-6)
         {
-            to.Measure(P(-side / 2, s.Thickness), P(-side / 2, s.Thickness + s.PedestalHeight), true, low.X - 8, L(s.PedestalHeight));
+            Drawings.PlanDimensions.Pair(to.Items, low, P(-side / 2, s.Thickness), P(-side / 2, s.Thickness + s.PedestalHeight), true, low.X - 8, (L(s.Thickness), L(s.PedestalHeight)));
+        }
+        else
+        {
+            to.Measure(low, P(-side / 2, s.Thickness), true, low.X - 8, L(s.Thickness));
         }
 
         var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";

@@ -55,6 +55,7 @@ public static class InteractionView
             to.Circle(Layers.Result, Stroke.Fine, new(X(points[i].M), Y(points[i].N)), used ? 0.8 : 0.45, used ? Fill.Solid : Fill.Paper);
         }
 
+        to.Write(Layers.Note, new(low.X, low.Y - 3), unitAcross.Format(m0, units).Replace('-', '−'), Anchor.Left, 1.8);
         to.Write(Layers.Note, new(low.X + side, low.Y - 3), $"{unitAcross.Format(m1, units)}", Anchor.Right, 1.8);
         to.Write(Layers.Note, new(low.X + (side / 2), low.Y - 6), across, Anchor.Middle, 1.8);
         to.Write(Layers.Note, new(low.X - 1, low.Y), unitUp.Format(n0, units).Replace('-', '−'), Anchor.Left, 1.8, false, 90);
