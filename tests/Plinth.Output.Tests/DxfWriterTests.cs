@@ -71,6 +71,25 @@ public class DxfWriterTests
     }
 
     [Fact]
+    public void A_details_dimensions_measure_the_design_in_the_file()
+    {
+        var (project, designs) = Buildings.Grid();
+        var (f, design) = designs[2];
+        var model = new Plinth.Drawing.Figures.DetailModel(project, f, design, Plinth.Core.Schedules.BarSchedule.Of(project.Code, designs));
+        var sheet = Plinth.Drawing.Figures.FigureSheet.Detail(model, new Plinth.Drawing.Drawings.DrawingRequest("Detail"))!;
+        var dimensions = Entities(DxfWriter.Write(sheet)).Where(e => e.Type == "DIMENSION").ToList();
+        foreach (var d in dimensions)
+        {
+            double.Parse(d.Text(1), CultureInfo.InvariantCulture).Should().BeApproximately(d.Number(42), 0.5);
+        }
+
+        // 2.0 m long with its column 0.35 m off the middle, 1.7 m wide, 0.45 m thick.
+        var measured = dimensions.Select(d => Math.Round(d.Number(42))).ToList();
+        measured.Should().Contain([2000, 1350, 650, 1700, 450]);
+        Entities(DxfWriter.Write(sheet)).Where(e => e.Type == "CIRCLE" && e.Text(8) == Layers.Bar).Should().HaveCount(26, "13 bars cut in each section");
+    }
+
+    [Fact]
     public void Us_drawings_are_in_inches()
     {
         var bytes = DxfWriter.Write(Buildings.Plan(UnitSystem.Us));

@@ -162,6 +162,19 @@ public class FoundationPlanTests
     }
 
     [Fact]
+    public void The_schedule_in_the_pdf_has_the_numbers_of_the_design()
+    {
+        var (_, designs) = Buildings.Grid();
+        using var pdf = PdfDocument.Open(PdfWriter.Write([Buildings.Plan()]));
+        var rows = pdf.GetPage(1).Letters.Where(l => l.StartBaseLine.Y > 300).GroupBy(l => Math.Round(l.StartBaseLine.Y, 1)).Select(g => string.Concat(g.OrderBy(l => l.StartBaseLine.X).Select(l => l.Value)).Replace(" ", "", StringComparison.Ordinal)).ToList();
+        foreach (var (f, design) in designs)
+        {
+            var row = string.Create(CultureInfo.InvariantCulture, $"{f.Mark}1{design.Size.Length:0.000}{design.Size.Width:0.000}450");
+            rows.Should().Contain(r => r.Contains(row, StringComparison.Ordinal), f.Mark);
+        }
+    }
+
+    [Fact]
     public void The_png_is_as_large_as_the_paper_at_its_resolution()
     {
         var sheet = Buildings.Plan();
