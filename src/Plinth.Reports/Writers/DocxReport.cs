@@ -27,6 +27,10 @@ public sealed class DocxReport : IReportWriter
     private const double Margin = 18;
     private const double PictureDots = 200;
 
+    // Texts of tables, 7.5 points, and the room beside them.
+    private const double TableSize = 2.65;
+    private const double TablePad = 1.3;
+
     /// <inheritdoc/>
     public void Write(ReportDocument report, Stream stream)
     {
@@ -169,8 +173,9 @@ public sealed class DocxReport : IReportWriter
                 to.WriteElement(Text(t.Caption, "Caption"));
             }
 
-            var table = new W.Table(new TableProperties(new TableStyle { Val = "PlinthTable" }, new TableWidth { Width = "5000", Type = TableWidthUnitValues.Pct }, new TableLook { FirstRow = true }));
-            table.Append(new TableGrid(Widths(t).Select(w => new GridColumn { Width = Twips(w).ToString(CultureInfo.InvariantCulture) })));
+            var widths = TableWidths.Of(TextWidth, t, TableSize, TablePad);
+            var table = new W.Table(new TableProperties(new TableStyle { Val = "PlinthTable" }, new TableWidth { Width = Twips(widths.Sum()).ToString(CultureInfo.InvariantCulture), Type = TableWidthUnitValues.Dxa }, new TableLayout { Type = TableLayoutValues.Fixed }, new TableLook { FirstRow = true }));
+            table.Append(new TableGrid(widths.Select(w => new GridColumn { Width = Twips(w).ToString(CultureInfo.InvariantCulture) })));
             if (t.Columns.Any(c => c.Title.Length > 0))
             {
                 table.Append(new TableRow([new TableRowProperties(new CantSplit(), new TableHeader()), .. t.Columns.Select(c => (OpenXmlElement)CellOf(c.Title, Tone.Strong, c.Number, true, null))]));
@@ -183,13 +188,6 @@ public sealed class DocxReport : IReportWriter
 
             to.WriteElement(table);
             to.WriteElement(new W.Paragraph());
-        }
-
-        private double[] Widths(Table t)
-        {
-            var natural = t.Columns.Select((c, i) => Math.Min(60, (t.Rows.Select(r => Lettering.Ems(r[i].Text)).Append(Lettering.Ems(c.Title, true)).Max() * 2.6) + 3)).ToArray();
-            var all = natural.Sum();
-            return [.. natural.Select(n => n * TextWidth / all)];
         }
 
         private static TableCell CellOf(string text, Tone tone, bool number, bool head, string? link)

@@ -217,7 +217,7 @@ public sealed class PdfReport : IReportWriter
 
         public static void Table(PdfFlow flow, Table t)
         {
-            var widths = Widths(flow.Width, t);
+            var widths = TableWidths.Of(flow.Width, t, Small, Pad);
             var heads = t.Columns.Any(c => c.Title.Length > 0);
             var cells = heads ? t.Columns.Select((c, i) => PdfFlow.Wrap(c.Title, Small, widths[i] - (2 * Pad), true)).ToList() : [];
             void Head()
@@ -274,25 +274,6 @@ public sealed class PdfReport : IReportWriter
 
             flow.Down(height);
             flow.Page.Line(PdfFlow.Margin, flow.Y, PdfFlow.Margin + widths.Sum(), flow.Y, 0.1, RuleColour);
-        }
-
-        // Each column as wide as its longest text; where that is too much, the widest give way to the same width.
-        private static double[] Widths(double most, Table t)
-        {
-            var natural = t.Columns.Select((c, i) => t.Rows.Select(r => Lettering.Ems(r[i].Text, r[i].Tone is Tone.Strong or Tone.Fail)).Append(Lettering.Ems(c.Title, true)).Max() * Small + (2 * Pad) + 0.1).ToArray();
-            if (natural.Sum() <= most)
-            {
-                return natural;
-            }
-
-            var (low, high) = (0.0, natural.Max());
-            for (var i = 0; i < 40; i++)
-            {
-                var mid = (low + high) / 2;
-                (low, high) = natural.Sum(n => Math.Min(n, mid)) <= most ? (mid, high) : (low, mid);
-            }
-
-            return [.. natural.Select(n => Math.Min(n, low))];
         }
 
         public static void Steps(PdfFlow flow, Steps steps)
