@@ -1,10 +1,10 @@
 using System.Globalization;
-using System.IO.Compression;
 using DocumentFormat.OpenXml;
 using DocumentFormat.OpenXml.Packaging;
 using DocumentFormat.OpenXml.Spreadsheet;
 using Plinth.Core.Buildings;
 using Plinth.Core.Schedules;
+using Plinth.Shared;
 using TableColumn = Plinth.Core.Schedules.TableColumn;
 
 namespace Plinth.Files.Tables;
@@ -42,22 +42,7 @@ public static class XlsxBook
         ArgumentNullException.ThrowIfNull(tables);
         using var made = new MemoryStream();
         Make(made, project, tables);
-        Repack(made, stream);
-    }
-
-    // The same input gives the same bytes: parts in order, none dated.
-    private static void Repack(MemoryStream made, Stream stream)
-    {
-        using var from = new ZipArchive(made, ZipArchiveMode.Read);
-        using var to = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
-        foreach (var part in from.Entries.OrderBy(e => e.FullName, StringComparer.Ordinal))
-        {
-            var entry = to.CreateEntry(part.FullName);
-            entry.LastWriteTime = new DateTimeOffset(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
-            using var source = part.Open();
-            using var target = entry.Open();
-            source.CopyTo(target);
-        }
+        UndatedArchive.Repack(made, stream);
     }
 
     private static void Make(Stream stream, Project project, IReadOnlyList<DataTable> tables)

@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.IO.Compression;
 using DocumentFormat.OpenXml;
 using DocumentFormat.OpenXml.Packaging;
 using DocumentFormat.OpenXml.Wordprocessing;
@@ -8,6 +7,7 @@ using Plinth.Core.Units;
 using Plinth.Drawing.Sheets;
 using Plinth.Drawing.Writers;
 using Plinth.Reports.Documents;
+using Plinth.Shared;
 using A = DocumentFormat.OpenXml.Drawing;
 using Block = Plinth.Reports.Documents.Block;
 using Heading = Plinth.Reports.Documents.Heading;
@@ -42,18 +42,7 @@ public sealed class DocxReport : IReportWriter
             new Writing(document, report).Run();
         }
 
-        // The same input gives the same bytes: parts in order, none dated.
-        made.Position = 0;
-        using var from = new ZipArchive(made, ZipArchiveMode.Read);
-        using var to = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
-        foreach (var part in from.Entries.OrderBy(e => e.FullName, StringComparer.Ordinal))
-        {
-            var entry = to.CreateEntry(part.FullName);
-            entry.LastWriteTime = new DateTimeOffset(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
-            using var source = part.Open();
-            using var target = entry.Open();
-            source.CopyTo(target);
-        }
+        UndatedArchive.Repack(made, stream);
     }
 
     private sealed class Writing(WordprocessingDocument document, ReportDocument report)
