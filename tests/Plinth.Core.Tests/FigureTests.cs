@@ -158,14 +158,23 @@ public class FigureTests
     [Fact]
     public void Enough_steel_by_the_figure_is_enough_by_the_check()
     {
-        var s = State(new SupportAction(800, 0, 0, 0, 60, 0), Given.Design(2.4, 2.4, 0.5));
-        var result = Given.Check(Given.OneAction(new SupportAction(800, 0, 0, 0, 60, 0)), Given.Design(2.4, 2.4, 0.5));
-        foreach (var layer in SteelFigure.Of([s]).Where(l => l.Bottom))
-        {
-            var axis = layer.AlongX ? "x" : "y";
-            (layer.Provided >= layer.Flexure).Should().Be(result.Of("flexure-bottom-" + axis).Passes);
-            (layer.Provided >= layer.Least).Should().Be(result.Of("minimum-steel-" + axis).Passes);
-        }
+        var (enough, lacking) = (0, 0);
+        Gen.Select(Gen.Double[300, 2400], Gen.Double[0, 150], Gen.Int[4, 16]).Sample(
+            (n, my, bars) =>
+            {
+                var (action, design) = (new SupportAction(n, 0, 0, 0, my, 0), Given.Design(2.4, 2.4, 0.5, $"{bars} T16", $"{bars} T16"));
+                var result = Given.Check(Given.OneAction(action), design);
+                foreach (var layer in SteelFigure.Of([State(action, design)]).Where(l => l.Bottom))
+                {
+                    var axis = layer.AlongX ? "x" : "y";
+                    var carries = layer.Provided >= layer.Flexure;
+                    carries.Should().Be(result.Of("flexure-bottom-" + axis).Passes);
+                    (layer.Provided >= layer.Least).Should().Be(result.Of("minimum-steel-" + axis).Passes);
+                    _ = carries ? Interlocked.Increment(ref enough) : Interlocked.Increment(ref lacking);
+                }
+            },
+            iter: 300);
+        (enough > 0 && lacking > 0).Should().BeTrue("there are bases of both sorts");
     }
 
     private static FoundationDesign OnPedestal => Given.Design(2.4, 2.4, 0.5) with { Pedestal = new Pedestal(0.5, 0.6, false, Given.Bars("8 T20"), Given.Bars("T10 @ 200 mm")) };

@@ -238,4 +238,25 @@ public class FigureSheetTests
 
         texts.Should().Contain(t => t.Contains(Wording.Utilisation(shown.Loads[0].Utilisation, true), StringComparison.Ordinal) && t.StartsWith("Most used", StringComparison.Ordinal));
     }
+
+    [Fact]
+    public void What_cannot_be_shown_is_said()
+    {
+        // A pull without equilibrium: no pressure, no forces, no sections; each figure says so.
+        var project = Given.OneAction(new SupportAction(-400, 0, 0, 0, 0, 0));
+        var checker = new Checker(project, project.Foundations[0]);
+        checker.Set(Given.Design(2, 2, 0.5));
+        var s = checker.States[0];
+        string Texts(Figure f) => string.Join('\n', f.Items.OfType<TextItem>().Select(t => t.Text));
+        Texts(PressureView.Of("F1", s, 0)).Should().Contain("no equilibrium, the base tips or lifts");
+        Texts(ForcesView.Of("F1", s, 0)).Should().Contain("no equilibrium: no forces");
+        Texts(SectionsView.Of("F1", s, 0)).Should().Contain("Two-way shear: no section lies within the base,");
+
+        // A column as wide as its base leaves no section within it.
+        var wide = Given.OneAction(new SupportAction(400, 0, 0, 0, 0, 0), column: Given.Column(1.9, 1.9));
+        var other = new Checker(wide, wide.Foundations[0]);
+        other.Set(Given.Design(2, 2, 0.5));
+        PunchingFigure.Of(other.States[0], 0).Should().BeNull();
+        Texts(SectionsView.Of("F1", other.States[0], 0)).Should().Contain("Two-way shear: no section lies within the base,");
+    }
 }

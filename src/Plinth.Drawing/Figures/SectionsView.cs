@@ -96,7 +96,7 @@ public static class SectionsView
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         var left = width - table.Width;
         Layout.Table(to.Items, new(left, tall), $"{s.Combinations[k].Name}{(s.WaterWords(k) is { } water ? ", " + water : "")}", heads, numbers, rows);
-        string[] notes = punching is null ? ["One-way shear: at d from the face, chain lines."]
+        string[] notes = punching is null ? ["One-way shear: at d from the face, chain lines.", "Two-way shear: no section lies within the base,", "or the column pulls up without top steel."]
             : ["One-way shear: at d from the face, chain lines.", $"Two-way shear, dashed: bo {Unit.Section.FormatWithSymbol(punching.Perimeter, units)}, d {Unit.Section.FormatWithSymbol(punching.Depth, units)},", $"Vu {Unit.Force.FormatWithSymbol(punching.Shear, units)}{(punching.Pulled ? ", pulled up" : "")}."];
         for (var i = 0; i < notes.Length; i++)
         {
