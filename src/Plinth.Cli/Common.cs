@@ -106,6 +106,9 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         return found.Count == 1 ? found[0] : throw new CallException($"\"{mark}\" names {found.Count} foundations; name one");
     }
 
+    /// <summary>A file in the project's folder for what is made, as seen from here.</summary>
+    public static string Out(LoadedProject loaded, string name) => Path.GetRelativePath(Directory.GetCurrentDirectory(), Path.Combine(Path.GetFullPath(loaded.Directory), "out", name));
+
     /// <summary>Refuses to change what is built.</summary>
     /// <exception cref="CallException">It is.</exception>
     public static void NotBuilt(Foundation f)

@@ -90,6 +90,17 @@ public class IssueTests
     }
 
     [Fact]
+    public void What_a_killed_issue_left_behind_is_no_issue()
+    {
+        using var f = Sized();
+        f.Run("issue", "A");
+        Directory.CreateDirectory(Path.Combine(f.Path, "issued/.B.1.new"));
+        f["issued/.B.1.new/issue.toml"] = f["issued/A/issue.toml"].Replace("number = \"1\"", "number = \"9\"", StringComparison.Ordinal);
+        f.Run("issue", "B").Exit.Should().Be(0);
+        f["issued/B/issue.toml"].Should().Contain("number = \"2\"").And.Contain("before = \"A\"");
+    }
+
+    [Fact]
     public void An_office_file_outside_the_folder_is_frozen_too()
     {
         using var f = new Folder();

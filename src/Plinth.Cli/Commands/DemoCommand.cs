@@ -46,7 +46,7 @@ internal static class DemoCommand
 
         string[] color = call.NoColor ? ["--no-color"] : [];
         var exit = ExitCode.Ok;
-        foreach (var (build, line) in new (Func<Command>, string[])[] { (ImportCommand.Build, ["import"]), (AuditCommand.Build, ["audit"]), (SizeCommand.Build, ["size"]), (CheckCommand.Build, ["check"]), (ScheduleCommand.Build, ["schedule"]) })
+        foreach (var (build, line) in new (Func<Command>, string[])[] { (ImportCommand.Build, ["import"]), (AuditCommand.Build, ["audit"]), (SizeCommand.Build, ["size"]), (CheckCommand.Build, ["check"]), (ScheduleCommand.Build, ["schedule"]), (DrawCommand.Build, ["draw"]), (ReportCommand.Build, ["report"]) })
         {
             string[] arguments = [.. line, "--project", directory, .. color];
             Console.Out.WriteLine();

@@ -38,7 +38,7 @@ public sealed class IssuedFolder(string project)
         }
 
         var found = new List<Issue>();
-        foreach (var folder in Directory.GetDirectories(Root).Where(d => File.Exists(Path.Combine(d, ManifestName))).Order(StringComparer.Ordinal))
+        foreach (var folder in Directory.GetDirectories(Root).Where(d => Path.GetFileName(d)[0] != '.' && File.Exists(Path.Combine(d, ManifestName))).Order(StringComparer.Ordinal))
         {
             var name = $"{Name}/{Path.GetFileName(folder)}/{ManifestName}";
             if (TextFile.Read(Path.Combine(folder, ManifestName), name, bag) is { } text && TomlTree.Parse(text, name, bag) is { } root)

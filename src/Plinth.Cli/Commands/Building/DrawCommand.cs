@@ -43,7 +43,7 @@ internal static class DrawCommand
         var marks = new Argument<string[]>("mark") { Description = "Marks or patterns (default: all)", Arity = ArgumentArity.ZeroOrMore };
         var what = new Option<string?>("--what") { Description = "What to draw (default: plan; of marks that are named, detail)", HelpName = "KIND" };
         what.AcceptOnlyFromAmong(Kinds);
-        var to = new Option<string?>("--to") { Description = "The file to write: .svg, .png, .pdf or .dxf; several sheets get the mark or case in their names, in a PDF a page each (default: out/KIND.pdf)", HelpName = "FILE" };
+        var to = new Option<string?>("--to") { Description = "The file to write: .svg, .png, .pdf or .dxf; several sheets get the mark or case in their names, in a PDF a page each (default: out/KIND.pdf in the project)", HelpName = "FILE" };
         var combination = new Option<string?>("--combination") { Description = "The combination of pressure, sections or forces (default: the governing one)", HelpName = "NAME" };
         var @case = new Option<string?>("--case") { Description = "The case of loads (default: all)", HelpName = "NAME" };
         var paper = new Option<string?>("--sheet") { Description = "A4 to A1, ANSI-A to ANSI-D (default: the smallest that suits)", HelpName = "SIZE" };
@@ -64,7 +64,7 @@ internal static class DrawCommand
     {
         public string Kind => What ?? (Marks.Length > 0 ? "detail" : "plan");
 
-        public string File => To ?? $"out/{(Kind == "plan" ? "foundation-plan" : Kind)}.pdf";
+        public string Name => (Kind == "plan" ? "foundation-plan" : Kind) + ".pdf";
 
         public DrawingRequest Request(string title) => new(title, Revision: Revision, Paper: Size, Scale: Scale);
 
@@ -73,12 +73,13 @@ internal static class DrawCommand
 
     private static int Run(Call call, Wanted wanted)
     {
-        var ending = Path.GetExtension(wanted.File).ToLowerInvariant();
+        var ending = Path.GetExtension(wanted.To ?? wanted.Name).ToLowerInvariant();
         if (ending is not (".svg" or ".png" or ".pdf" or ".dxf"))
         {
-            throw new CallException($"--to {wanted.File}: drawings are written as .svg, .png, .pdf or .dxf; name the file so");
+            throw new CallException($"--to {wanted.To}: drawings are written as .svg, .png, .pdf or .dxf; name the file so");
         }
 
+        // A wrong size is told before files are read.
         _ = wanted.Size;
         var ofBuilding = OfBuilding.Split(", ").Contains(wanted.Kind);
         if (ofBuilding && wanted.Marks.Length > 0)
@@ -112,7 +113,7 @@ internal static class DrawCommand
         }
 
         var sheets = ofBuilding ? Whole(loaded, designs, wanted) : Each(loaded, designs, wanted);
-        Write(call, wanted.File, ending, sheets);
+        Write(call, wanted.To ?? Call.Out(loaded, wanted.Name), ending, sheets);
         if (missing.Count > 0)
         {
             Console.Error.WriteLine($"Not sized yet, so not drawn: {string.Join(", ", missing)} (run: plinth size)");
@@ -155,6 +156,7 @@ internal static class DrawCommand
                 Call.HasCombination(project, f, name);
             }
 
+            Runner.Token.ThrowIfCancellationRequested();
             Sheet Fits(Sheet? sheet) => sheet ?? throw new CallException($"{f.Mark} does not fit" + (wanted.Paper is null ? "" : $" on {wanted.Paper}") + (wanted.Scale is null ? "" : $" at 1:{wanted.Scale}") + "; leave --sheet or --scale away, or give a larger sheet or a smaller scale");
             if (bars is not null)
             {

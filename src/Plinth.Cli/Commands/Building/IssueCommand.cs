@@ -79,7 +79,7 @@ internal static class IssueCommand
         ];
         var folder = issued.Write(revision, before.Count == 0 ? 1 : before[^1].Number + 1, loaded.Files, facts, made =>
         {
-            Outputs(loaded, input with { Progress = (n, _) => bar.At(n) }, changes, made);
+            Outputs(loaded, input with { Progress = ReportCommand.Step(bar) }, changes, made);
             if (before.Count > 0)
             {
                 using var note = new MemoryStream();

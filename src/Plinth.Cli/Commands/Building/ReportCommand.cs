@@ -31,7 +31,7 @@ internal static class ReportCommand
         var marks = new Argument<string[]>("mark") { Description = "Marks or patterns (default: all)", Arity = ArgumentArity.ZeroOrMore };
         var depth = new Option<string>("--depth") { Description = "summary, checks or full", HelpName = "DEPTH", DefaultValueFactory = _ => "checks" };
         depth.AcceptOnlyFromAmong("summary", "checks", "full");
-        var to = new Option<string>("--to") { Description = "The file to write: .html, .pdf or .docx", HelpName = "FILE", DefaultValueFactory = _ => "out/report.html" };
+        var to = new Option<string?>("--to") { Description = "The file to write: .html, .pdf or .docx (default: out/report.html in the project)", HelpName = "FILE" };
         var chapters = new Option<string?>("--chapters") { Description = $"Only these of {string.Join(", ", ReportInput.AllChapters)}, with commas between (default: all that the depth has)", HelpName = "LIST" };
         var combination = new Option<string?>("--combination") { Description = "Steps and figures in this combination where it applies (default: the governing one of each check)", HelpName = "NAME" };
         var revision = new Option<string>("--revision") { Description = "Revision for the header (default: preliminary)", HelpName = "REV", DefaultValueFactory = _ => "" };
@@ -42,13 +42,13 @@ internal static class ReportCommand
         }
 
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], Enum.Parse<ReportDepth>(parsed.GetValue(depth)!, true), parsed.GetValue(to)!, parsed.GetValue(chapters), parsed.GetValue(combination), parsed.GetValue(revision)!));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], Enum.Parse<ReportDepth>(parsed.GetValue(depth)!, true), parsed.GetValue(to), parsed.GetValue(chapters), parsed.GetValue(combination), parsed.GetValue(revision)!));
         return command;
     }
 
-    private static int Run(Call call, string[] marks, ReportDepth depth, string to, string? chapters, string? combination, string revision)
+    private static int Run(Call call, string[] marks, ReportDepth depth, string? given, string? chapters, string? combination, string revision)
     {
-        var writer = WriterOf(to);
+        var writer = WriterOf(given ?? "report.html");
         string[] wanted = chapters is null ? [] : chapters.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
         if (wanted.FirstOrDefault(c => !ReportInput.AllChapters.Contains(c)) is { } unknown)
         {
@@ -56,14 +56,16 @@ internal static class ReportCommand
         }
 
         var loaded = call.Load();
+        var to = given ?? Call.Out(loaded, "report.html");
         var chosen = Call.Choose(loaded.Project, marks);
         if (combination is not null)
         {
-            Call.HasCombination(loaded.Project, chosen[0], combination);
+            // One that some of them leave out is told for the others.
+            Call.HasCombination(loaded.Project, chosen.FirstOrDefault(f => loaded.Project.CombinationsOf(f).Used.Any(c => c.Name == combination)) ?? chosen[0], combination);
         }
 
         using var bar = new ProgressLine("reporting", chosen.Count);
-        var input = Input(loaded, chosen) with { Depth = depth, Chapters = wanted, Combination = combination, Revision = revision, Version = Call.Version, Progress = (n, _) => bar.At(n) };
+        var input = Input(loaded, chosen) with { Depth = depth, Chapters = wanted, Combination = combination, Revision = revision, Version = Call.Version, Progress = Step(bar) };
         Write(writer, input, to);
         if (!call.Quiet)
         {
@@ -91,12 +93,20 @@ internal static class ReportCommand
         return new ReportInput(loaded.Project, reports, BarSchedule.Of(loaded.Project.Code, designs), CheckCommand.Whole(loaded, reports), Auditor.Run(loaded.Project, loaded.Totals), [.. SettingsTable.Lines(loaded, chosen[0]).Where(s => s.Set.Length > 0 && !s.Table.StartsWith("sizing", StringComparison.Ordinal) && s.Table != "rates")]);
     }
 
+    /// <summary>Draws the bar, and stops where the user stops the work.</summary>
+    public static Action<int, int> Step(ProgressLine bar) => (n, _) =>
+    {
+        Runner.Token.ThrowIfCancellationRequested();
+        bar.At(n);
+    };
+
     /// <summary>Writes a report whole or not at all.</summary>
     public static void Write(IReportWriter writer, ReportInput input, string to)
     {
         Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(to))!);
         using var file = TextFile.WriteAtomically(to);
         writer.Write(ReportBuilder.Of(input), file.Stream);
+        Runner.Token.ThrowIfCancellationRequested();
         file.Commit();
     }
 }
