@@ -107,7 +107,12 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     }
 
     /// <summary>A file in the project's folder for what is made, as seen from here.</summary>
-    public static string Out(LoadedProject loaded, string name) => Path.GetRelativePath(Directory.GetCurrentDirectory(), Path.Combine(Path.GetFullPath(loaded.Directory), "out", name));
+    public static string Out(LoadedProject loaded, string name)
+    {
+        var full = Path.Combine(Path.GetFullPath(loaded.Directory), "out", name);
+        var relative = Path.GetRelativePath(Directory.GetCurrentDirectory(), full);
+        return relative.StartsWith("..", StringComparison.Ordinal) ? full : relative;
+    }
 
     /// <summary>Refuses to change what is built.</summary>
     /// <exception cref="CallException">It is.</exception>

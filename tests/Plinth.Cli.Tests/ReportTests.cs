@@ -131,7 +131,9 @@ public class ReportTests
         {
             foreach (var command in new[] { "draw", "report" })
             {
-                Program.Run(elsewhere.FullName, command, "--project", f.Path).Exit.Should().Be(0);
+                var ran = Program.Run(elsewhere.FullName, command, "--project", f.Path);
+                ran.Exit.Should().Be(0);
+                ran.Error.Should().Contain("Written to " + Path.Combine(f.Path, "out"));
             }
 
             elsewhere.EnumerateFileSystemInfos().Should().BeEmpty();
