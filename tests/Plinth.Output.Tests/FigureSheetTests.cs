@@ -259,4 +259,28 @@ public class FigureSheetTests
         PunchingFigure.Of(other.States[0], 0).Should().BeNull();
         Texts(SectionsView.Of("F1", other.States[0], 0)).Should().Contain("Two-way shear: no section lies within the base,");
     }
+
+    [Fact]
+    public void Diagrams_are_drawn_whole_at_one_scale() => Gen.Select(Gen.Double[300, 900], Gen.Double[-80, 80], Gen.Double[1.6, 3]).Sample(
+        (n, my, length) =>
+        {
+            var project = Given.OneAction(new SupportAction(n, 0, 0, 0, my, 0));
+            var checker = new Checker(project, project.Foundations[0]);
+            checker.Set(Given.Design(length, 2, 0.5));
+            var s = checker.States[0];
+            var curves = ForcesView.Of("F1", s, 0).Items.OfType<PathItem>().Where(p => p.Layer == Layers.Result && p.Closed && p.Fill == Fill.Light).ToList();
+            curves.Should().HaveCount(4, "shear and moment, along x and along y");
+            foreach (var (alongX, shear, drawn) in new[] { (true, true, curves[0]), (true, false, curves[1]), (false, true, curves[2]), (false, false, curves[3]) })
+            {
+                var values = ForceDiagram.Of(s, 0, alongX)!.Points.Select(p => shear ? p.Shear : -p.Moment).ToList();
+                var zero = drawn.Points[0].Y;
+                var heights = drawn.Points.Skip(1).Take(values.Count).Select(p => p.Y - zero).ToList();
+                var k = values.IndexOf(values.MaxBy(Math.Abs));
+                var scale = heights[k] / values[k];
+                scale.Should().BeGreaterThan(0);
+                heights.Zip(values, (h, v) => Math.Abs(h - (v * scale))).Max().Should().BeLessThan(1e-6, "no value is cut off");
+                heights.Max(Math.Abs).Should().BeLessThanOrEqualTo(17 + 1e-6, "within its half of the plot");
+            }
+        },
+        iter: 60);
 }

@@ -15,6 +15,9 @@ public static class ForcesView
     private const double Left = 4;
     private const double Right = 24;
 
+    // A strength more than so many times the highest value is not drawn.
+    private const double Far = 3;
+
     /// <summary>Draws them side by side.</summary>
     /// <param name="mark">The foundation's mark.</param>
     /// <param name="s">The base, its design set.</param>
@@ -26,12 +29,11 @@ public static class ForcesView
         var to = new Canvas();
         var height = Elevation + (2 * (Plot + Gap)) + 10;
         var half = (width - 6) / 2;
-        var cut = false;
         foreach (var alongX in new[] { true, false })
         {
             if (ForceDiagram.Of(s, k, alongX) is { } diagram)
             {
-                cut |= One(to, s, diagram, alongX ? 0 : half + 6, half, height);
+                One(to, s, diagram, alongX ? 0 : half + 6, half, height);
             }
             else
             {
@@ -39,13 +41,12 @@ public static class ForcesView
             }
         }
 
-        var words = $"{s.Combinations[k].Name}{(s.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. Shear of the part towards −; moment drawn on the side that it stretches. The column's load acts at its centre{(cut ? "; peaks between its faces beyond the plot are cut off" : "")}.";
+        var words = $"{s.Combinations[k].Name}{(s.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. Shear of the part towards −; moment drawn on the side that it stretches. The column's load acts at its centre.";
         to.Write(Layers.Note, new(Left, 1), words, Anchor.Left, Layout.Fitted(words, Canvas.Text, width - (2 * Left)));
         return new Figure($"{mark}: shear and moment", width, height, null, to.Items);
     }
 
-    // Says whether some of a curve lies beyond its plot.
-    private static bool One(Canvas to, BaseState s, ForceDiagram d, double x0, double width, double height)
+    private static void One(Canvas to, BaseState s, ForceDiagram d, double x0, double width, double height)
     {
         var units = s.Units;
         var side = d.AlongX ? s.Length : s.Width;
@@ -60,7 +61,7 @@ public static class ForcesView
         to.Box(Layers.Footing, Stroke.Edge, new(X(-side / 2), ground), new(X(side / 2), ground + 4), Fill.Light);
         to.Box(Layers.Column, Stroke.Thin, new(X(d.Faces.Low), ground + 4), new(X(d.Faces.High), ground + 8), Fill.Light);
         var shearZero = ground - Gap - (Plot / 2);
-        var cut = Curve(to, d, X, shearZero, Plot / 2, p => p.Shear, d.ShearStrength, -d.ShearStrength, out var shear);
+        Curve(to, d, X, shearZero, Plot / 2, p => p.Shear, d.ShearStrength, -d.ShearStrength, out var shear);
         Strength(to, new(x0 + width - Right, 0), X(-side / 2), shearZero, shear, d.ShearStrength, "φVc", Unit.Force, units);
         foreach (var v in d.Shears)
         {
@@ -70,7 +71,7 @@ public static class ForcesView
 
         to.Write(Layers.Note, new(x0 + width - Right + 1, shearZero - 0.9), "V " + Unit.Force.Symbol(units));
         var momentZero = shearZero - (Plot / 2) - Gap - (Plot / 4);
-        cut |= Curve(to, d, X, momentZero, Plot / 2, p => -p.Moment, -d.MomentStrength, d.MomentStrengthTop > 0 && d.Points.Any(p => p.Moment < 0) ? d.MomentStrengthTop : 0, out var moment);
+        Curve(to, d, X, momentZero, Plot / 2, p => -p.Moment, -d.MomentStrength, d.MomentStrengthTop > 0 && d.Points.Any(p => p.Moment < 0) ? d.MomentStrengthTop : 0, out var moment);
         Strength(to, new(x0 + width - Right, 0), X(-side / 2), momentZero, moment, -d.MomentStrength, "φMn", Unit.Moment, units);
         foreach (var (m, sign) in d.Moments.Select(m => (m, -1)).Concat(d.MomentsTop.Select(m => (m, 1))).Where(m => m.m.Demand > 0))
         {
@@ -82,21 +83,18 @@ public static class ForcesView
         {
             to.Path(Layers.Result, new Stroke(0.13, Dash.Hidden), new(X(face), ground), new(X(face), momentZero - (Plot / 2)));
         }
-
-        return cut;
     }
 
-    private static bool Curve(Canvas to, ForceDiagram d, Func<double, double> x, double zero, double room, Func<SectionPoint, double> value, double strength, double other, out double per)
+    private static void Curve(Canvas to, ForceDiagram d, Func<double, double> x, double zero, double room, Func<SectionPoint, double> value, double strength, double other, out double per)
     {
-        // What is checked, not the peak under the column's centre, sets the size; the peak is cut off where it leaves the plot.
-        var checkedMost = d.Points.Where(p => p.At <= d.Faces.Low || p.At >= d.Faces.High).Select(p => Math.Abs(value(p))).DefaultIfEmpty(0).Max();
-        var most = Math.Max(Math.Max(Math.Abs(strength) <= 3 * checkedMost ? Math.Abs(strength) : 0, Math.Abs(other) <= 3 * checkedMost ? Math.Abs(other) : 0), Math.Max(checkedMost * 1.15, 1e-9));
+        // The whole curve has room, the peak under the column's centre too; a strength far beyond it is only said.
+        var highest = d.Points.Max(p => Math.Abs(value(p)));
+        var most = Math.Max(Math.Max(Math.Abs(strength) <= Far * highest ? Math.Abs(strength) : 0, Math.Abs(other) <= Far * highest ? Math.Abs(other) : 0), Math.Max(highest, 1e-9));
         var scale = room / most;
         per = scale;
-        double Y(SectionPoint p) => zero + Math.Clamp(value(p) * scale, -room, room);
+        double Y(SectionPoint p) => zero + (value(p) * scale);
         to.Area(Layers.Result, Stroke.Thin, [new(x(d.Points[0].At), zero), .. d.Points.Select(p => new At(x(p.At), Y(p))), new(x(d.Points[^1].At), zero)], Fill.Light);
         to.Path(Layers.Result, Stroke.Fine, new(x(d.Points[0].At), zero), new(x(d.Points[^1].At), zero));
-        return d.Points.Any(p => Math.Abs(value(p)) * scale > room * (1 + 1e-9));
     }
 
     private static void Strength(Canvas to, At right, double left, double zero, double per, double strength, string symbol, Unit unit, UnitSystem units)
