@@ -18,9 +18,9 @@ internal readonly struct Boundary : ICheckRule<Nothing>
         }
 
         var centre = BaseGeometry.Centre(s.Place.Place, new Contact.PlanPoint(s.ColumnX, s.ColumnY));
-        var (beyond, _, crossed) = s.Site.Beyond(BaseGeometry.Corners(s.Place.Place, centre, s.Size));
+        var (beyond, crossed) = s.Site.Beyond(BaseGeometry.Corners(s.Place.Place, centre, s.Size));
         trace.Heading("Within the site");
-        trace.Given("beyond", beyond, Unit.Length, beyond > 0 ? "the base crosses " + crossed : "the base lies within the boundary and clear of the zones");
+        trace.Given("beyond", beyond, Unit.Length, beyond > 0 ? "deepest point of the base on the wrong side of " + crossed : "the base lies within the boundary and clear of the zones");
         if (T.Notes && beyond > 0)
         {
             trace.Note($"crosses {crossed} by {Unit.Length.FormatWithSymbol(beyond, s.Units)}");
