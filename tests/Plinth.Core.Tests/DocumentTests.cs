@@ -24,7 +24,8 @@ public class DocumentTests
         }
 
         text.Append("\nA utilisation is demand over capacity; for `uplift`, `sliding` and `overturning` it is the least factor times demand over capacity. A check passes up to 1 + 1e-9.\n");
-        text.Append("\n## Never checked\n\nEvery output lists them: ").AppendJoin(", ", CheckCatalog.NeverChecked.Select(i => $"`{i}`")).Append(".\n");
+        text.Append("\n## Not checked\n\nEvery output lists what is not checked, and what would have it checked. Never: ").AppendJoin(", ", NotChecked.Never.Select(i => $"`{i}`")).Append(". Where it arises:\n\n");
+        text.AppendJoin("\n", NotChecked.Sometimes.Select(n => $"- `{n.Id}`: {n.When}")).Append('\n');
         Holds("docs/checks.md", text.ToString());
     }
 

@@ -177,7 +177,7 @@ public class FigureTests
         (enough > 0 && lacking > 0).Should().BeTrue("there are bases of both sorts");
     }
 
-    private static FoundationDesign OnPedestal => Given.Design(2.4, 2.4, 0.5) with { Pedestal = new Pedestal(0.5, 0.6, false, Given.Bars("8 T20"), Given.Bars("T10 @ 200 mm")) };
+    private static FoundationDesign OnPedestal => Given.Design(2.4, 2.4, 0.5) with { Pedestal = new Pedestal(0.5, 0.6, false, Given.Bars("8 T25"), Given.Bars("T10 @ 200 mm")) };
 
     private static readonly Buildings.RuleSet PedestalRules = Given.Rules with { Ground = Given.DefaultGround with { FoundingDepth = 1.5 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0 } };
 
@@ -187,7 +187,7 @@ public class FigureTests
         var action = new SupportAction(600, 30, -20, 40, 60, 0);
         var s = State(action, OnPedestal, rules: PedestalRules);
         var f = InteractionFigure.Of(s)!;
-        var (bars, toCentre) = (new BarLayer(8, Given.Sizes("T20")[0]), 0.05 + 0.010 + 0.010);
+        var (bars, toCentre) = (new BarLayer(8, Given.Sizes("T25")[0]), 0.05 + 0.010 + 0.0125);
         var section = s.Code.Section(0.5, 0.6, false, ColumnSection.Around(0.5, 0.6, false, bars, toCentre), 30e3, 420e3);
         foreach (var (curve, x, y) in new[] { (f.AboutX, 1.0, 0.0), (f.AboutY, 0.0, 1.0) })
         {

@@ -312,8 +312,21 @@ public class FoundationTests
         ColumnOutline.Of(steel, 0).X.Should().BeApproximately(0.4, 1e-12, "halfway between profile and plate");
         ColumnOutline.Of(steel, 90).X.Should().BeApproximately(0.3, 1e-12, "a quarter turn swaps the sides");
         var turned = ColumnOutline.Of(Column(0.6, 0.3, angle: 30), 0);
-        turned.X.Should().BeApproximately(0.6, 1e-12);
-        turned.Y.Should().BeApproximately(0.3, 1e-12);
+        (turned.X * turned.Y).Should().BeApproximately(0.18, 1e-12, "its area");
+        (turned.X / turned.Y).Should().BeApproximately(((0.6 * Math.Cos(Math.PI / 6)) + 0.15) / (0.3 + (0.3 * Math.Cos(Math.PI / 6))), 1e-12, "the proportion of its projections");
         turned.FaceX.Should().BeApproximately((0.6 * Math.Cos(Math.PI / 6)) + (0.3 * 0.5), 1e-12);
+        var half = ColumnOutline.Of(Column(0.9, 0.3, angle: 45), 0);
+        half.X.Should().BeApproximately(half.Y, 1e-12, "alike both ways at 45°");
+
+        // Turned step by step nothing jumps, and at a quarter turn the sides have changed places.
+        var before = ColumnOutline.Of(Column(0.9, 0.3), 0);
+        for (var angle = 0.0; angle <= 360; angle += 0.1)
+        {
+            var now = ColumnOutline.Of(Column(0.9, 0.3, angle: angle), 0);
+            Math.Max(Math.Abs(now.X - before.X), Math.Abs(now.Y - before.Y)).Should().BeLessThan(0.006, $"at {angle}°");
+            before = now;
+        }
+
+        (ColumnOutline.Of(Column(0.9, 0.3, angle: 90), 0).X, ColumnOutline.Of(Column(0.9, 0.3, angle: -90), 0).Y).Should().Be((0.3, 0.9));
     }
 }

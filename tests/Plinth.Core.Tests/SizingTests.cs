@@ -149,7 +149,7 @@ public class SizingTests
                 }
 
                 var checker = new Checker(project, project.Foundations[0]);
-                var least = Quantities.Of(project.Code, project.Foundations[0], d).Steel;
+                var least = Quantities.Of(project, project.Foundations[0], d).Steel;
                 foreach (var x in project.Foundations[0].Rules.Steel.Bars)
                 {
                     foreach (var y in project.Foundations[0].Rules.Steel.Bars)
@@ -159,7 +159,7 @@ public class SizingTests
                             for (var ny = 5; ny <= 30; ny++)
                             {
                                 var other = d with { BottomX = new BarSpec(x, nx, 0), BottomY = new BarSpec(y, ny, 0) };
-                                if (Quantities.Of(project.Code, project.Foundations[0], other).Steel < least - 1e-6 && checker.Check(other).Passes)
+                                if (Quantities.Of(project, project.Foundations[0], other).Steel < least - 1e-6 && checker.Check(other).Passes)
                                 {
                                     Assert.Fail($"{other.BottomX}, {other.BottomY} is lighter than {d.BottomX}, {d.BottomY}");
                                 }
@@ -253,7 +253,7 @@ public class SizingTests
     public void Quantities_by_hand()
     {
         var project = OneAction(new SupportAction(400, 0, 0, 0, 0, 0));
-        var q = Quantities.Of(project.Code, project.Foundations[0], Design(2.4, 2.0, 0.5, "10 T16", "12 T16"));
+        var q = Quantities.Of(project, project.Foundations[0], Design(2.4, 2.0, 0.5, "10 T16", "12 T16"));
         q.Concrete.Should().BeApproximately(2.4, 1e-12);
         q.Steel.Should().BeApproximately(((10 * 2.25) + (12 * 1.85)) * Math.PI * 0.016 * 0.016 / 4 * 7850, 1e-9);
         q.Excavation.Should().BeApproximately(2.4 * 2 * 1.05, 1e-12);

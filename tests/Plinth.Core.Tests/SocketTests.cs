@@ -173,12 +173,15 @@ public class SocketTests
         var project = OneAction(Action, Precast, Column(0.4, 0.5));
         var (solid, hollow) = (Socketed() with { Pedestal = Socketed().Pedestal! with { Socket = null } }, Socketed());
         var standing = project.Foundations[0] with { Rules = Precast with { Pedestal = Precast.Pedestal with { Height = 0.8 } } };
-        var (a, b) = (Quantities.Of(project.Code, standing, solid), Quantities.Of(project.Code, standing, hollow));
+        var (a, b) = (Quantities.Of(project, standing, solid), Quantities.Of(project, standing, hollow));
         (a.Concrete - b.Concrete).Should().BeApproximately(0.6 * 0.7 * 0.8, 1e-12);
         (b.Formwork - a.Formwork).Should().BeApproximately(2 * 1.3 * 0.8, 1e-12);
 
-        // Twelve inner ties of 732 × 832 mm outside, hooks 96 + 32 + 16 bent to 145: 2·(732 + 832 + 145) less five bends of 33.17 is 3252.2, cut 3255.
-        (b.Steel - a.Steel).Should().BeApproximately(12 * Sizes("T16")[0].MassPerMetre * 3.255, 1e-9);
+        // A solid pedestal has cross-ties, a socket none.
+        var cross = BarList.Of(project, standing, solid).Where(g => g.Role is BarRole.CrossTiesX or BarRole.CrossTiesY).Sum(g => g.Mass);
+
+        // Eleven inner ties of 732 × 832 mm outside, hooks 96 + 32 + 16 bent to 145: 2·(732 + 832 + 145) less five bends of 33.17 is 3252.2, cut 3255.
+        (b.Steel - a.Steel + cross).Should().BeApproximately(11 * Sizes("T16")[0].MassPerMetre * 3.255, 1e-9);
     }
 
     [Fact]

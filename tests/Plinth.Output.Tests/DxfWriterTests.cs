@@ -75,7 +75,7 @@ public class DxfWriterTests
     {
         var (project, designs) = Buildings.Grid();
         var (f, design) = designs[2];
-        var model = new Plinth.Drawing.Figures.DetailModel(project, f, design, Plinth.Core.Schedules.BarSchedule.Of(project.Code, designs));
+        var model = new Plinth.Drawing.Figures.DetailModel(project, f, design, Plinth.Core.Schedules.BarSchedule.Of(project, designs));
         var sheet = Plinth.Drawing.Figures.FigureSheet.Detail(model, new Plinth.Drawing.Drawings.DrawingRequest("Detail"))!;
         var dimensions = Entities(DxfWriter.Write(sheet)).Where(e => e.Type == "DIMENSION").ToList();
         foreach (var d in dimensions)

@@ -33,7 +33,7 @@ public class FigureSheetTests
     {
         var project = Given.OneAction(new SupportAction(600, 10, 0, 20, 60, 0), rules ?? Deep, held: held) with { Units = units };
         var f = project.Foundations[0];
-        return (project, f, new DetailModel(project, f, design, BarSchedule.Of(project.Code, [(f, design)])));
+        return (project, f, new DetailModel(project, f, design, BarSchedule.Of(project, [(f, design)])));
     }
 
     private static int Dots(Figure figure) => figure.Items.OfType<CircleItem>().Count(c => c.Layer == Layers.Bar);
@@ -82,7 +82,7 @@ public class FigureSheetTests
     public void Calls_and_the_table_of_bars_are_rows_of_the_bar_schedule()
     {
         var (project, f, m) = Made(Rich());
-        var rows = BarSchedule.Of(project.Code, [(f, Rich())]).Rows;
+        var rows = BarSchedule.Of(project, [(f, Rich())]).Rows;
         var sheet = FigureSheet.Detail(m, new DrawingRequest("Detail"))!;
         var calls = sheet.Items.OfType<TextItem>().Where(t => t.Layer == Layers.BarMark).Select(t => t.Text).ToList();
         foreach (var row in rows)

@@ -22,7 +22,7 @@ public class ReportTests
     {
         var (project, designs) = Buildings.Grid(units, name, label);
         var reports = designs.Select(d => new FoundationReport(d.Item1, d.Item2, new Checker(project, d.Item1).Check(d.Item2)) { Room = 0.05 }).ToList();
-        return new ReportInput(project, reports, BarSchedule.Of(project.Code, designs), WholeBuilding.Of(project, designs), Auditor.Run(project, new Dictionary<string, StatedTotal> { ["DEAD"] = new(3010, null, null) }), [new("ground", "bearing", "200 kPa", "plinth.toml:9:3", true), new("ground", "adhesion", "0 kPa", "default", false)]) { Depth = depth, Revision = "B", Version = "1.2" };
+        return new ReportInput(project, reports, BarSchedule.Of(project, designs), WholeBuilding.Of(project, designs), Auditor.Run(project, new Dictionary<string, StatedTotal> { ["DEAD"] = new(3010, null, null) }), [new("ground", "bearing", "200 kPa", "plinth.toml:9:3", true), new("ground", "adhesion", "0 kPa", "default", false)]) { Depth = depth, Revision = "B", Version = "1.2" };
     }
 
     private static byte[] Written(IReportWriter writer, ReportInput input)

@@ -87,9 +87,9 @@ internal static class ShowCommand
     {
         if (CheckCatalog.Find(checkId) is not { } check)
         {
-            if (CheckCatalog.NeverChecked.Contains(checkId))
+            if (NotChecked.Never.Contains(checkId) || NotChecked.Sometimes.Any(n => n.Id == checkId))
             {
-                throw new CallException($"{checkId} is never checked here; every result says so");
+                throw new CallException($"{checkId} is not checked here; every result says so");
             }
 
             var near = Nearest.Of(checkId, CheckCatalog.Listed.Select(c => c.Id));

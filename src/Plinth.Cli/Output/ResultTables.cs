@@ -40,7 +40,7 @@ internal static class ResultTables
             screen.Write(table);
         }
 
-        Summary(screen, reports);
+        Summary(screen, loaded, reports);
     }
 
     /// <summary>A row a foundation with its bars and what sizing did.</summary>
@@ -71,7 +71,7 @@ internal static class ResultTables
             screen.Write(table);
         }
 
-        Summary(screen, reports);
+        Summary(screen, loaded, reports);
     }
 
     /// <summary>All checks of one foundation.</summary>
@@ -102,7 +102,7 @@ internal static class ResultTables
         }
 
         Leaves(screen, [f]);
-        screen.Wrapped(Wording.NotChecked([f]));
+        screen.Wrapped(Wording.NotChecked(loaded.Project, [f]));
     }
 
     /// <summary>Results as CSV: a row a check.</summary>
@@ -140,7 +140,7 @@ internal static class ResultTables
         }
     }
 
-    private static void Summary(Screen screen, IReadOnlyList<FoundationReport> reports)
+    private static void Summary(Screen screen, LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
     {
         screen.Line();
         screen.Line(Wording.Summary(reports), reports.All(r => r.Passes) ? Styles.Ok : Styles.Fail);
@@ -151,7 +151,7 @@ internal static class ResultTables
 
         IReadOnlyList<Foundation> foundations = [.. reports.Select(r => r.Foundation)];
         Leaves(screen, foundations);
-        screen.Wrapped(Wording.NotChecked(foundations));
+        screen.Wrapped(Wording.NotChecked(loaded.Project, foundations));
     }
 
     private static void Leaves(Screen screen, IReadOnlyList<Foundation> foundations)

@@ -58,6 +58,12 @@ public sealed record Project(
     /// <summary>Where bases may lie.</summary>
     public Site Site { get; init; } = Site.Open;
 
+    /// <summary>Seismic design category; null: not stated.</summary>
+    public SeismicCategory? Category { get; init; }
+
+    /// <summary>SDS, the design spectral acceleration at short periods.</summary>
+    public double Sds { get; init; }
+
     /// <summary>Stated factors of embodied carbon.</summary>
     public Schedules.CarbonFactors Carbon { get; init; } = new();
 

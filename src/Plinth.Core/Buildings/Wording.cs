@@ -46,10 +46,10 @@ public static class Wording
     }
 
     /// <summary>What is not checked of some foundations, and what would have it checked.</summary>
-    public static string NotChecked(IReadOnlyList<Foundation> foundations)
+    public static string NotChecked(Project project, IReadOnlyList<Foundation> foundations)
     {
         ArgumentNullException.ThrowIfNull(foundations);
-        var missing = foundations.SelectMany(f => CheckCatalog.NotCheckedOf(f).Select(n => (n.Id, n.Missing, f.Mark))).GroupBy(n => n.Missing)
+        var missing = foundations.SelectMany(f => Checks.NotChecked.Of(project, f).Select(n => (n.Id, n.Missing, f.Mark))).GroupBy(n => n.Missing)
             .Select(g => (g.Key, Ids: g.Select(n => n.Id).Distinct().ToList(), Marks: g.Select(n => n.Mark).Distinct().ToList())).OrderBy(g => g.Key is null);
         return "Not checked: " + string.Join("; ", missing.Select(g => string.Join(", ", g.Ids) + (g.Key is null ? "" : $" ({g.Key})") + (g.Marks.Count < foundations.Count ? " of " + Marks(g.Marks) : ""))) + ".";
     }

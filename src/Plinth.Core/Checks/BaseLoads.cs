@@ -78,6 +78,12 @@ internal static class BaseLoadCase
             n = trace.Let("ΣN", n + besideN, Unit.Force, $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("ΣP", besideN, Unit.Force)}");
         }
 
+        var rising = s.RisingWeight(k);
+        if (rising != 0)
+        {
+            n = trace.Let("ΣN", n + rising, Unit.Force, $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("Wspread", trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it"), Unit.Force)}");
+        }
+
         // The pedestal stands, and soil is missing, where the column stands.
         var prism = s.PrismWeight(k);
         var (sumX, sumY) = (mx - ((a.N + prism) * s.ColumnY), my + ((a.N + prism) * s.ColumnX));

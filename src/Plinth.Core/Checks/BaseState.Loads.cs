@@ -80,7 +80,42 @@ public sealed partial class BaseState
         var soil = ground.Weight(0, topDepth);
         var low = (Pedestal?.Area ?? 0) * ground.Weight(split, topDepth);
         var high = Math.Min(area, Place.Place.Support.Area) * ground.Weight(0, split);
-        return new GroundLoad(soil, area * soil, low + high, ground.WaterPressure(Ground.Level - Underside), (Rules.Concrete.Weight * Thickness) + soil, split);
+        var load = new GroundLoad(soil, area * soil, low + high, ground.WaterPressure(Ground.Level - Underside), (Rules.Concrete.Weight * Thickness) + soil, split);
+        return Ground.UpliftSpread > 0 ? Beside(load, ground, topDepth) : load;
+    }
+
+    // A slope from the top's edges upwards: at a height z over the top the soil reaches z·t beyond. By depth, buoyant below the water, as no water pushes the base up there.
+    private GroundLoad Beside(in GroundLoad load, GroundColumn ground, double depth)
+    {
+        var t = Math.Tan(Ground.UpliftSpread * Math.PI / 180);
+        var wet = ground.IsWet ? Math.Clamp(depth - ground.Water, 0, depth) : 0;
+        var buoyant = Math.Min(ground.Moist, ground.Saturated - ground.WaterWeight);
+        double Of(double whole, double below) => (ground.Moist * (whole - below)) + (buoyant * below);
+        return load with
+        {
+            Wedge = Of(depth * depth * t / 2, wet * wet * t / 2),
+            Corner = Of(depth * depth * depth * t * t / 3, wet * wet * wet * t * t / 3),
+        };
+    }
+
+    /// <summary>Factored weight of soil beside the base that hangs on it in a combination: where what stands on the base pulls up as a whole; on a metre of edge and at each corner, kN/m and kN.</summary>
+    public (double Wedge, double Corner) Rising(int combination)
+    {
+        ref readonly var g = ref GroundLoad(combination);
+        if (g.Wedge == 0 || Place.Sums[combination].N + Place.LoadForce(combination) + (Place.LoadPressure(combination) * Length * Width) >= 0)
+        {
+            return default;
+        }
+
+        var f = Combinations[combination].WeightFactor;
+        return (f * g.Wedge, f * g.Corner);
+    }
+
+    /// <summary>All of it, kN.</summary>
+    public double RisingWeight(int combination)
+    {
+        var (wedge, corner) = Rising(combination);
+        return (2 * (Length + Width) * wedge) + (4 * corner);
     }
 
     private void Solve(int combination)

@@ -23,7 +23,9 @@ public sealed partial class BaseState
     private readonly PlacedLoad[] placedLoads;
     private readonly CombinationSet set;
     private readonly (int Generation, double Key, int Combination)[] governing;
+    private readonly PlainConcrete[] plain;
     private int nextKept;
+    private (int Generation, bool Needed) topSteel = (-1, false);
     private OnGround.TippingBound[]? tipping;
     private readonly GroundLoad[] groundLoads = new GroundLoad[3];
     private (double BottomX, double BottomY, double TopX, double TopY, double Bottom, double Top) depths;
@@ -49,6 +51,8 @@ public sealed partial class BaseState
         contact = new ContactSolution[Combinations.Length];
         solvedAt = new int[Combinations.Length];
         placedLoads = new PlacedLoad[place.Loads.Count];
+        Category = project.Category;
+        plain = [.. Combinations.Select((c, k) => PlainConcrete.Of(this, c, k))];
         Hints = new int[CheckCatalog.Slots];
     }
 
@@ -97,6 +101,26 @@ public sealed partial class BaseState
         {
             governing[(check * KeysKept) + nextKept] = (Generation, key, combination);
             nextKept = (nextKept + 1) % KeysKept;
+        }
+    }
+
+    /// <summary>Seismic design category; null: not stated.</summary>
+    public Loads.SeismicCategory? Category { get; }
+
+    /// <summary>Where plain concrete may count in a combination.</summary>
+    internal PlainConcrete Plain(int combination) => plain[combination];
+
+    /// <summary>Whether the top of a base of this size is stretched in some combination so that it must have bars: more than plain concrete may hold there.</summary>
+    public bool NeedsTopSteel
+    {
+        get
+        {
+            if (topSteel.Generation != Generation)
+            {
+                topSteel = (Generation, OfConcrete.TopTension.Exceeds(this));
+            }
+
+            return topSteel.Needed;
         }
     }
 

@@ -23,16 +23,6 @@ public static class CheckCatalog
     /// <summary>The same as a list.</summary>
     public static IReadOnlyList<Check> Listed => List;
 
-    /// <summary>Ids of what is never checked: every result lists them.</summary>
-    public static IReadOnlyList<string> NeverChecked { get; } = ["anchor-rods", "base-plate"];
-
-    /// <summary>What is not checked of a foundation, each with what the project must state for it; null where nothing can be stated.</summary>
-    public static IReadOnlyList<(string Id, string? Missing)> NotCheckedOf(Foundations.Foundation foundation)
-    {
-        ArgumentNullException.ThrowIfNull(foundation);
-        return [.. List.Select(c => (c.Id, Missing: c.Missing(foundation))).Where(c => c.Missing is not null), .. NeverChecked.Select(id => (id, (string?)null))];
-    }
-
     /// <summary>The check with an id, or null.</summary>
     public static Check? Find(string id) => Array.Find(List, c => string.Equals(c.Id, id, StringComparison.Ordinal));
 
@@ -42,6 +32,8 @@ public static class CheckCatalog
         [
             new Check<PunchingSteelAlong<AxisX>, Nothing> { Id = "punching-steel-x", Name = "steel at column", About = "", For = Family.Concrete, Unit = Unit.SteelArea, Clause = c => c.PunchingSteelClause, OfPlan = false, Index = List.Length },
             new Check<PunchingSteelAlong<AxisY>, Nothing> { Id = "punching-steel-y", Name = "steel at column", About = "", For = Family.Concrete, Unit = Unit.SteelArea, Clause = c => c.PunchingSteelClause, OfPlan = false, Index = List.Length + 1 },
+            new Check<MomentTransferAlong<AxisX>, Nothing> { Id = "moment-transfer-x", Name = "moment transfer", About = "", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.MomentTransferClause, OfPlan = false, Index = List.Length + 2 },
+            new Check<MomentTransferAlong<AxisY>, Nothing> { Id = "moment-transfer-y", Name = "moment transfer", About = "", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.MomentTransferClause, OfPlan = false, Index = List.Length + 3 },
         ];
         return list;
     }
@@ -70,20 +62,22 @@ public static class CheckCatalog
             new Check<Overturning<AxisY>, Nothing> { Id = "overturning-y", Name = "tipping along y", About = "moments about the edges across y, case by case", For = Family.Stability, Unit = Unit.Moment, Clause = None, OfPlan = true },
             new Check<Settlement, Nothing> { Id = "settlement", Name = "settlement", About = "mean pressure beyond the overburden over the subgrade modulus, or on elastic layers, against the greatest settlement", For = Family.Settlement, Unit = Unit.Settlement, Clause = None, OfPlan = true, Missing = f => f.Places.Any(p => p.Ground.MostSettlement is null || !Settlement.CanBeFound(p.Ground)) ? "give [ground] max-settlement with subgrade-modulus or layers with a modulus" : null },
             new Check<Boundary, Nothing> { Id = "boundary", Name = "boundary", About = "the base lies within the site's boundary and clear of its zones", For = Family.None, Unit = Unit.Length, Clause = None, OfPlan = true, OfPlace = true },
+            new Check<FrostDepth, Nothing> { Id = "frost-depth", Name = "frost depth", About = "the underside lies below the depth to which the ground freezes", For = Family.None, Unit = Unit.Length, Clause = None, OfPlan = true, OfPlace = true, Missing = f => f.Places.Any(p => p.Ground.FrostDepth is null) ? "give [ground] frost-depth" : null },
             new Check<OneWayShear<AxisX>, OneWayStrength> { Id = "one-way-shear-x", Name = "shear across x", About = "shear over the whole width, upward at d from the face, downward at the face", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.OneWayShearClause, OfPlan = false },
             new Check<OneWayShear<AxisY>, OneWayStrength> { Id = "one-way-shear-y", Name = "shear across y", About = "the same along y", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.OneWayShearClause, OfPlan = false },
             new Check<TwoWayShear, Nothing> { Id = "two-way-shear", Name = "two-way shear", About = "stress at d/2 round the column with unbalanced moments both ways, closed and open sections", For = Family.Concrete, Unit = Unit.Stress, Clause = c => c.TwoWayShearClause, OfPlan = false },
-            new Check<Flexure<AxisX, BottomFace>, FlexuralStrength> { Id = "flexure-bottom-x", Name = "bottom flexure x", About = "moment at the column's face against the bottom bars along x", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
-            new Check<Flexure<AxisY, BottomFace>, FlexuralStrength> { Id = "flexure-bottom-y", Name = "bottom flexure y", About = "the same along y", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
-            new Check<Flexure<AxisX, TopFace>, FlexuralStrength> { Id = "flexure-top-x", Name = "top flexure x", About = "moment at the column's face where weights exceed the pressure, against the top bars along x", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
-            new Check<Flexure<AxisY, TopFace>, FlexuralStrength> { Id = "flexure-top-y", Name = "top flexure y", About = "the same along y", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
-            new Check<MinimumSteel<AxisX>, Nothing> { Id = "minimum-steel-x", Name = "minimum steel x", About = "least steel of each face that has bars along x", For = Family.None, Unit = Unit.SteelArea, Clause = c => c.MinimumSteelClause, OfPlan = false },
+            new Check<Flexure<AxisX, BottomFace>, FaceStrength> { Id = "flexure-bottom-x", Name = "bottom flexure x", About = "moment at the column's face against the bottom bars along x", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
+            new Check<Flexure<AxisY, BottomFace>, FaceStrength> { Id = "flexure-bottom-y", Name = "bottom flexure y", About = "the same along y", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
+            new Check<Flexure<AxisX, TopFace>, FaceStrength> { Id = "flexure-top-x", Name = "top flexure x", About = "moment at the column's face where weights exceed the pressure, against the top bars along x", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
+            new Check<Flexure<AxisY, TopFace>, FaceStrength> { Id = "flexure-top-y", Name = "top flexure y", About = "the same along y", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.FlexureClause, OfPlan = false },
+            new Check<MinimumSteel<AxisX>, Nothing> { Id = "minimum-steel-x", Name = "minimum steel x", About = "least steel along x of the bottom, and of the top where it is stretched or top steel is asked", For = Family.None, Unit = Unit.SteelArea, Clause = c => c.MinimumSteelClause, OfPlan = false },
             new Check<MinimumSteel<AxisY>, Nothing> { Id = "minimum-steel-y", Name = "minimum steel y", About = "the same along y", For = Family.None, Unit = Unit.SteelArea, Clause = c => c.MinimumSteelClause, OfPlan = false },
             new Check<BarSpacing<AxisX>, Nothing> { Id = "bar-spacing-x", Name = "bar spacing x", About = "greatest and least distances of the bars along x", For = Family.None, Unit = Unit.Section, Clause = c => c.SpacingClause, OfPlan = false },
             new Check<BarSpacing<AxisY>, Nothing> { Id = "bar-spacing-y", Name = "bar spacing y", About = "the same along y", For = Family.None, Unit = Unit.Section, Clause = c => c.SpacingClause, OfPlan = false },
             new Check<LeastDepth, Nothing> { Id = "least-depth", Name = "least depth", About = "effective depth of the shallower bottom layer", For = Family.None, Unit = Unit.Section, Clause = c => c.LeastDepthClause, OfPlan = false },
             new Check<PunchingSteel, Nothing> { Id = "punching-steel", Name = "steel at column", About = "least bottom steel within a strip at the column where two-way shear is high", For = Family.Concrete, Unit = Unit.SteelArea, Clause = c => c.PunchingSteelClause, OfPlan = false, Missing = f => f.Rules.Steel.PunchingSteel ? null : "[steel] punching-steel = false" },
-            new Check<Anchorage<AxisX>, AnchorageLengths> { Id = "anchorage-x", Name = "anchorage x", About = "development of the bars along x from the column's faces to their ends, straight or hooked", For = Family.Concrete, Unit = Unit.Section, Clause = c => c.AnchorageClause, OfPlan = false },
+            new Check<MomentTransfer, Nothing> { Id = "moment-transfer", Name = "moment transfer", About = "share of the moment between column and base that flexure transfers, against the bars within a strip at the column, bottom on one side, top on the other", For = Family.Concrete, Unit = Unit.Moment, Clause = c => c.MomentTransferClause, OfPlan = false, Missing = f => f.Rules.Steel.MomentTransfer ? null : "[steel] moment-transfer = true" },
+            new Check<Anchorage<AxisX>, AnchorageLengths> { Id = "anchorage-x", Name = "anchorage x", About = "development of the bars along x on both sides of the column's faces, straight or hooked; or the moment there, where plain concrete holds it", For = Family.Concrete, Unit = Unit.Section, Clause = c => c.AnchorageClause, OfPlan = false },
             new Check<Anchorage<AxisY>, AnchorageLengths> { Id = "anchorage-y", Name = "anchorage y", About = "the same along y", For = Family.Concrete, Unit = Unit.Section, Clause = c => c.AnchorageClause, OfPlan = false },
             new Check<ColumnBearing, Nothing> { Id = "column-bearing", Name = "column bearing", About = "bearing of column, plate or pedestal on the concrete below, and of the column's own concrete with its dowels", For = Family.Concrete, Unit = Unit.Force, Clause = c => c.BearingClause, OfPlan = false },
             new Check<Interface, JointStrength> { Id = "interface", Name = "joint", About = "force and moments on the column's section with the dowels for bars, least dowels, their development", For = Family.Concrete, Unit = Unit.Ratio, Clause = c => c.InterfaceClause, OfPlan = false, Missing = NoJoint },

@@ -51,6 +51,9 @@ public readonly record struct Outcome
     /// <summary>The face looked at.</summary>
     public Face Face { get; init; }
 
+    /// <summary>Whether plain concrete holds it (ACI 318 14.5).</summary>
+    public bool Plain { get; init; }
+
     /// <summary>Whether the check passes.</summary>
     public bool Passes => Utilisation <= Limit && !FailsAnyhow;
 

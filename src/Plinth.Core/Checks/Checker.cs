@@ -47,17 +47,27 @@ public sealed class Checker
         var results = new List<CheckResult>();
         foreach (var check in CheckCatalog.All)
         {
+            // What depends on no place stands once: the worst, where places differ all the same.
+            CheckResult? once = null;
             foreach (var state in States)
             {
                 if (check.Worst(state) is { } worst)
                 {
-                    results.Add(Result(check, state, worst.Combination, worst.Outcome, worst.Note));
+                    var result = Result(check, state, worst.Combination, worst.Outcome, worst.Note);
+                    if (!check.IsOfBars || check.OfPlace)
+                    {
+                        results.Add(result);
+                    }
+                    else if (once is null || (once.Passes && !result.Passes) || result.Utilisation > once.Utilisation)
+                    {
+                        once = result;
+                    }
                 }
+            }
 
-                if (check.IsOfBars && !check.OfPlace)
-                {
-                    break;
-                }
+            if (once is not null)
+            {
+                results.Add(once);
             }
         }
 
@@ -154,7 +164,7 @@ public sealed class Checker
     }
 
     private CheckResult Result(Check check, BaseState state, int combination, in Outcome outcome, string? note) =>
-        new(check.Id, check.IsOfBars && !check.OfPlace ? null : state.Place.Place.Name, combination < 0 ? null : state.Combinations[combination].Name, check.Unit, outcome, check.Clause(state.Code), note)
+        new(check.Id, check.IsOfBars && !check.OfPlace ? null : state.Place.Place.Name, combination < 0 ? null : state.Combinations[combination].Name, check.Unit, outcome, outcome.Plain ? state.Code.PlainClause : check.Clause(state.Code), note)
         {
             Water = combination < 0 || !check.KnowsWater ? null : state.WaterWords(combination),
             Leave = Foundation.LeaveOf(check.Id),

@@ -9,6 +9,12 @@ namespace Plinth.Core.Checks;
 /// <param name="ColumnDepth">Depth in the soil down to which the column stands, m; below it the pedestal.</param>
 public readonly record struct GroundLoad(double SoilPerArea, double Block, double Displaced, double WaterPressure, double WeightPerArea, double ColumnDepth)
 {
+    /// <summary>Weight of the soil beside the base that rises with it, on a metre of its edges, kN/m; 0 where none is stated.</summary>
+    public double Wedge { get; init; }
+
+    /// <summary>The same at each corner, kN.</summary>
+    public double Corner { get; init; }
+
     /// <summary>Weight of the soil over the base, less what is displaced, kN.</summary>
     public double Soil => Block - Displaced;
 }

@@ -54,6 +54,7 @@ public sealed class ColumnSection
         static PlanPoint[] Rectangle(double x, double y) => [new(-x / 2, -y / 2), new(x / 2, -y / 2), new(x / 2, y / 2), new(-x / 2, y / 2)];
         corners = Rectangle(sizeX, sizeY);
         hollow = hollowX * hollowY > 0 ? Rectangle(hollowX, hollowY) : [];
+        (HollowX, HollowY) = (hollowX, hollowY);
         Gross = round ? Math.PI * sizeX * sizeX / 4 : (sizeX * sizeY) - (hollowX * hollowY);
         Steel = all.Sum(b => b.Area);
     }
@@ -69,6 +70,12 @@ public sealed class ColumnSection
 
     /// <summary>Whether it has a hollow in its middle.</summary>
     public bool IsHollow => hollow.Length > 0;
+
+    /// <summary>Clear size of the hollow along x, m; 0: none.</summary>
+    public double HollowX { get; }
+
+    /// <summary>Clear size of the hollow along y, m.</summary>
+    public double HollowY { get; }
 
     /// <summary>The bars.</summary>
     public IReadOnlyList<SectionBar> Bars => all;
@@ -93,6 +100,10 @@ public sealed class ColumnSection
 
     /// <summary>Ast, m2.</summary>
     public double Steel { get; }
+
+    /// <summary>The same section of which only a share of the concrete counts.</summary>
+    /// <param name="share">From 0 to 1.</param>
+    public ColumnSection WithConcrete(double share) => new(SizeX, SizeY, Round, all, Block * share, BlockDepth, UltimateStrain, Yield, Elasticity, HollowX, HollowY);
 
     /// <summary>Po: nominal strength under axial force alone, kN (22.4.2.2).</summary>
     public double Squash => (Block * (Gross - Steel)) + (Yield * Steel);
@@ -134,6 +145,24 @@ public sealed class ColumnSection
         }
 
         return bars;
+    }
+
+    /// <summary>Least distance of neighbours among bars that stand as <see cref="Around"/> says, centre to centre, m.</summary>
+    /// <param name="sizeX">Side along x, or diameter, m.</param>
+    /// <param name="sizeY">Side along y, m.</param>
+    /// <param name="round">Whether the section is round.</param>
+    /// <param name="count">How many bars.</param>
+    /// <param name="toCentre">Distance of their centres from the face, m.</param>
+    public static double LeastGap(double sizeX, double sizeY, bool round, int count, double toCentre)
+    {
+        if (round)
+        {
+            return (sizeX - (2 * toCentre)) * Math.Sin(Math.PI / Math.Max(2, count));
+        }
+
+        var (x, y) = (sizeX - (2 * toCentre), sizeY - (2 * toCentre));
+        var (nx, ny) = Sides(Math.Max(4, count), x, y);
+        return Math.Min(x / (nx - 1), y / (ny - 1));
     }
 
     /// <summary>Bars on a side along x and on one along y, corners counted in both: 2(nx + ny) − 4 in all, the widest gap the least.</summary>

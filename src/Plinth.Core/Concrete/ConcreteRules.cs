@@ -90,6 +90,12 @@ public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, doubl
     /// <summary>Whether straight development counts only the steel that is required (25.4.10).</summary>
     public bool AnchorageExcess { get; init; }
 
+    /// <summary>Whether plain concrete may count on top, where the standard allows it (14.5); else the top has bars wherever it is stretched.</summary>
+    public bool PlainTop { get; init; } = true;
+
+    /// <summary>Whether the share of an unbalanced moment that flexure transfers is checked within the strip at the column (8.4.2.2).</summary>
+    public bool MomentTransfer { get; init; }
+
     /// <summary>Whether the short-way bars of rectangular bases are laid in a middle band; else evenly, with more of them.</summary>
     public bool Banded { get; init; }
 

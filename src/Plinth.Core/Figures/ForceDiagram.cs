@@ -69,7 +69,10 @@ public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Point
         }
 
         var atFaces = new[] { -1, 1 }.Select(side => SectionForces.Beyond(s, k, alongX, side, 0)).Where(f => f.Overhang > 0).ToList();
-        var strength = alongX ? (Flexure<AxisX, BottomFace>.Capacity(s).Strength, Flexure<AxisX, TopFace>.Capacity(s).Strength, OneWayShear<AxisX>.Capacity(s).Bottom) : (Flexure<AxisY, BottomFace>.Capacity(s).Strength, Flexure<AxisY, TopFace>.Capacity(s).Strength, OneWayShear<AxisY>.Capacity(s).Bottom);
+        double Top(in FaceStrength both) => Math.Max(both.Bars.Strength, s.Plain(k).OnTop ? both.Plain : 0);
+        var strength = alongX
+            ? (Flexure<AxisX, BottomFace>.Capacity(s).Bars.Strength, Top(Flexure<AxisX, TopFace>.Capacity(s)), OneWayShear<AxisX>.Capacity(s).Bottom)
+            : (Flexure<AxisY, BottomFace>.Capacity(s).Bars.Strength, Top(Flexure<AxisY, TopFace>.Capacity(s)), OneWayShear<AxisY>.Capacity(s).Bottom);
         return new ForceDiagram(alongX, [.. Side(-1), .. Side(1).Reverse()], (column - face, column + face), [.. atFaces.Select(f => new CheckedSection(f.At, f.MomentUp))], [.. atFaces.Select(f => new CheckedSection(f.At, f.MomentDown))], shears, strength.Item1, strength.Item2, strength.Item3);
     }
 }

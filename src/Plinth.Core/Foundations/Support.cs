@@ -57,7 +57,7 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
 {
     /// <summary>
     /// The outline of a column on a base: round columns as the square of equal area (ACI 318 13.2.7.3); steel columns by the lines halfway between
-    /// profile face and plate edge, masonry by those halfway between centre and face (13.2.7.1); turned columns by the square of equal area if regular, else in each direction by the lesser of side and projection.
+    /// profile face and plate edge, masonry by those halfway between centre and face (13.2.7.1); turned columns by the rectangle of equal area whose sides are in the proportion of their projections, the square of equal area if regular (13.2.7.3).
     /// </summary>
     /// <param name="support">The column.</param>
     /// <param name="baseAngle">The base's angle, degrees.</param>
@@ -98,10 +98,10 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
         var (fx, fy) = steel ? (support.PlateX, support.PlateY) : (x, y);
         var note = steel ? "sections counted from halfway between profile face and plate edge" : null;
         var turn = Math.IEEERemainder(support.AngleDegrees - baseAngle, 180);
-        if (Math.Abs(turn) > 45)
+        if (Math.Abs(turn) > 90 - 1e-9)
         {
             (x, y, fx, fy) = (y, x, fy, fx);
-            turn -= Math.CopySign(90, turn);
+            turn = 0;
         }
 
         if (Math.Abs(turn) < 1e-9)
@@ -110,9 +110,13 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
         }
 
         var (sin, cos) = Math.SinCos(Math.Abs(turn) * Math.PI / 180);
-        var faces = ((fx * cos) + (fy * sin), (fx * sin) + (fy * cos));
-        return Math.Abs(x - y) < 1e-9
-            ? new ColumnOutline(x, y, faces.Item1, faces.Item2, "turned column taken as the square of equal area along the base")
-            : new ColumnOutline(Math.Min(x, (x * cos) + (y * sin)), Math.Min(y, (x * sin) + (y * cos)), faces.Item1, faces.Item2, "turned column taken in each direction by the lesser of its side and its projection");
+        var (px, py) = ((x * cos) + (y * sin), (x * sin) + (y * cos));
+        var scale = Math.Sqrt(x * y / (px * py));
+        return new ColumnOutline(
+            scale * px,
+            scale * py,
+            (fx * cos) + (fy * sin),
+            (fx * sin) + (fy * cos),
+            Math.Abs(x - y) < 1e-9 ? "turned column taken as the square of equal area along the base" : "turned column taken as the rectangle of its area with the proportion of its projections");
     }
 }

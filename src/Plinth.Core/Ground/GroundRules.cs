@@ -67,6 +67,23 @@ public sealed record GroundRules(
     /// <summary>Angle from the vertical at which the soil that a rising base lifts spreads, degrees; 0: only what stands over it.</summary>
     public double UpliftSpread { get; init; }
 
+    /// <summary>Depth below the finished ground to which it freezes, m; null: not stated.</summary>
+    public double? FrostDepth { get; init; }
+
+    /// <summary>Level of the ground before it was filled or dug, m; null: as the finished ground.</summary>
+    public double? LevelBefore { get; init; }
+
+    /// <summary>Effective overburden that stood at an underside before the work, kPa: what net bearing and settlement deduct.</summary>
+    /// <param name="ground">The ground by depth from the finished level.</param>
+    /// <param name="foundingDepth">Depth of the underside below the finished ground, m.</param>
+    public double OverburdenBefore(in GroundColumn ground, double foundingDepth)
+    {
+        var filled = Level - (LevelBefore ?? Level);
+        return filled <= 0
+            ? ground.EffectiveStress(foundingDepth) + (SoilWeight * -filled)
+            : Math.Max(0, ground.EffectiveStress(foundingDepth) - ground.EffectiveStress(Math.Min(filled, foundingDepth)));
+    }
+
     /// <summary>Modulus of subgrade reaction, kN/m3; null: not stated.</summary>
     public double? SubgradeModulus { get; init; }
 

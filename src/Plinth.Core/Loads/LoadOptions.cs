@@ -1,5 +1,27 @@
 namespace Plinth.Core.Loads;
 
+/// <summary>Seismic design category of ASCE 7 11.6.</summary>
+public enum SeismicCategory
+{
+    /// <summary>A.</summary>
+    A,
+
+    /// <summary>B.</summary>
+    B,
+
+    /// <summary>C.</summary>
+    C,
+
+    /// <summary>D.</summary>
+    D,
+
+    /// <summary>E.</summary>
+    E,
+
+    /// <summary>F.</summary>
+    F,
+}
+
 /// <summary>Values of a project that the combination rules read.</summary>
 /// <param name="Sds">Design spectral acceleration SDS; Ev = 0.2·SDS·D.</param>
 /// <param name="Redundancy">ρ on Eh.</param>
@@ -8,6 +30,9 @@ public sealed record LoadOptions(double Sds = 0, double Redundancy = 1, double L
 {
     /// <summary>Whether each companion load is also left out in turn (ASCE 7 2.3.1, 2.4.1).</summary>
     public bool LoadsNotActing { get; init; }
+
+    /// <summary>Seismic design category (ASCE 7 11.6); null: not stated.</summary>
+    public SeismicCategory? Category { get; init; }
 
     /// <summary>Share of an earthquake case of the other direction that acts beside each (ASCE 7 12.5.3, EN 1998-1 4.3.3.5.1); 0: none.</summary>
     public double Orthogonal { get; init; }

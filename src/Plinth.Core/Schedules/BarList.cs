@@ -1,3 +1,5 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Foundations;
@@ -28,6 +30,12 @@ public enum BarRole
     /// <summary>Inner ties of a socket.</summary>
     InnerTies,
 
+    /// <summary>Cross-ties of a pedestal that run along x.</summary>
+    CrossTiesX,
+
+    /// <summary>Cross-ties of a pedestal that run along y.</summary>
+    CrossTiesY,
+
     /// <summary>Dowels into the column.</summary>
     Dowels,
 }
@@ -48,9 +56,9 @@ public sealed record BarGroup(BarRole Role, BarSize Size, int Count, BarShape Sh
 public static class BarList
 {
     /// <summary>The bars of a design at a foundation's first place, in the order of the schedule.</summary>
-    public static IReadOnlyList<BarGroup> Of(ConcreteCode code, Foundation foundation, FoundationDesign design)
+    public static IReadOnlyList<BarGroup> Of(Project project, Foundation foundation, FoundationDesign design)
     {
-        ArgumentNullException.ThrowIfNull(code);
+        ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
         var rules = foundation.Rules;
@@ -62,7 +70,7 @@ public static class BarList
         {
             if (layer is { Size: { } size, Any: true })
             {
-                list.Add(new BarGroup(role, size, layer.Count, Shape(code, layer, length - (2 * side)), (role is BarRole.BottomX or BarRole.BottomY ? "B" : "T") + (alongX == outerIsX ? "1" : "2")));
+                list.Add(new BarGroup(role, size, layer.Count, Shape(project.Code, layer, length - (2 * side)), (role is BarRole.BottomX or BarRole.BottomY ? "B" : "T") + (alongX == outerIsX ? "1" : "2")));
             }
         }
 
@@ -70,7 +78,7 @@ public static class BarList
         Mat(BarRole.BottomY, bars.BottomY, design.Size.Width, false);
         Mat(BarRole.TopX, bars.TopX, design.Size.Length, true);
         Mat(BarRole.TopY, bars.TopY, design.Size.Width, false);
-        Standing(code, foundation, design, bars, list);
+        Standing(project, foundation, design, bars, list);
         return list;
     }
 
@@ -85,9 +93,10 @@ public static class BarList
         return layer.Hooked ? BarShape.TwoBends(size, code.HookHeight(size.Diameter), length, code.BendDiameter(size.Diameter) / 2) : BarShape.Straight(length);
     }
 
-    // Upright bars stand with a foot on the bottom mat; those of a pedestal end at its top cover, dowels run on by a compression lap.
-    private static void Standing(ConcreteCode code, Foundation foundation, FoundationDesign design, Reinforcement bars, List<BarGroup> list)
+    // Upright bars stand with a foot on the bottom mat; those of a pedestal end at its top cover, dowels run on by a lap with the column's bars.
+    private static void Standing(Project project, Foundation foundation, FoundationDesign design, Reinforcement bars, List<BarGroup> list)
     {
+        var code = project.Code;
         var none = default(Tracing.NoTrace);
         var (place, rules) = (foundation.Places[0], foundation.Rules);
         var height = Height(foundation, design);
@@ -106,10 +115,21 @@ public static class BarList
             Upright(BarRole.Pedestal, p.Bars, inBase + height - cover);
             if (p.Ties is { Size: { } tie, Spacing: > 0 })
             {
-                var count = (int)Math.Ceiling((height / p.Ties.Spacing) - 1e-9) + 1;
+                var ties = PedestalTies.Of(code, rules, place.Support, p, height);
+                var count = ties.Levels.Count;
                 var (bend, extension) = code.TieHook(tie.Diameter);
                 var hook = (bend / 2) + tie.Diameter + extension;
                 list.Add(new BarGroup(BarRole.Ties, tie, count, p.Round ? BarShape.Hoop(tie, p.SizeX - (2 * cover), code.HoopOverlap, hook, bend / 2) : BarShape.Closed(tie, p.SizeX - (2 * cover), p.SizeY - (2 * cover), hook, bend / 2), ""));
+                void Cross(BarRole role, int each, double length)
+                {
+                    if (each > 0)
+                    {
+                        list.Add(new BarGroup(role, tie, count * each, BarShape.CrossTie(tie, length, hook, bend / 2), ""));
+                    }
+                }
+
+                Cross(BarRole.CrossTiesX, ties.AlongX.Count, p.SizeX - (2 * cover));
+                Cross(BarRole.CrossTiesY, ties.AlongY.Count, p.SizeY - (2 * cover));
                 if (p.Socket is not null)
                 {
                     var beyond = 2 * (cover + tie.Diameter);
@@ -118,7 +138,7 @@ public static class BarList
             }
         }
 
-        var lap = design.Dowels.Size is { } dowel ? code.CompressionDevelopment(ref none, rules.Column.Strength ?? rules.Concrete.Strength, rules.Concrete.Lightweight, rules.Steel.Yield, dowel.Diameter) : 0;
+        var lap = DowelLap.Length(ref none, code, rules, place.Support, new BarLayer(design.Dowels.Count, design.Dowels.Size), DowelLap.Pulled(project, foundation, design));
         Upright(BarRole.Dowels, design.Dowels, inBase + height + lap);
     }
 

@@ -59,6 +59,20 @@ public readonly record struct BarShape(string Code, double A, double B, double C
         return new("51", x, y, c, radius, bar.CutUp((2 * (x + y + c)) - (5 * Deduction(radius, bar.Diameter))));
     }
 
+    /// <summary>A cross-tie: a hook of 90° at one end, one of 135° at the other (ACI 318 25.3.5); no standard shape, so code 99.</summary>
+    /// <param name="bar">The size.</param>
+    /// <param name="length">Outside length between the hooks, m.</param>
+    /// <param name="hook">Outside length of the hook of 90°, m.</param>
+    /// <param name="radius">Inside radius, m.</param>
+    public static BarShape CrossTie(BarSize bar, double length, double hook, double radius)
+    {
+        ArgumentNullException.ThrowIfNull(bar);
+
+        // Bent on from 90° to 135° a hook takes as much more along its arc.
+        var (b, c) = (bar.CutUp(hook), bar.CutUp(hook + (Math.PI / 4 * (radius + (bar.Diameter / 2)))));
+        return new("99", length, b, c, radius, bar.CutUp(length + b + c - (2 * Deduction(radius, bar.Diameter))));
+    }
+
     /// <summary>A circular hoop whose ends lap and are hooked inwards by 90°: no standard shape, so code 99.</summary>
     /// <param name="bar">The size.</param>
     /// <param name="outside">Outside diameter, m.</param>

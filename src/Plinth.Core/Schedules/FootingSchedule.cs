@@ -1,4 +1,4 @@
-using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Schedules;
@@ -19,14 +19,14 @@ public sealed record FootingRow(string Mark, IReadOnlyList<string> Supports, int
 public sealed record FootingSchedule(IReadOnlyList<FootingRow> Rows, Quantities Total)
 {
     /// <summary>The schedule of designs in force.</summary>
-    public static FootingSchedule Of(ConcreteCode code, IEnumerable<(Foundation Foundation, FoundationDesign Design)> designs)
+    public static FootingSchedule Of(Project project, IEnumerable<(Foundation Foundation, FoundationDesign Design)> designs)
     {
         ArgumentNullException.ThrowIfNull(designs);
         var rows = new List<FootingRow>();
         var total = default(Quantities);
         foreach (var (foundation, design) in designs)
         {
-            var each = Quantities.Of(code, foundation, design);
+            var each = Quantities.Of(project, foundation, design);
             var n = foundation.Places.Count;
             rows.Add(new FootingRow(foundation.Mark, [.. foundation.Places.Select(p => p.Support.Label)], n, design.Size, foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each));
             total += n * each;

@@ -1,3 +1,4 @@
+using Plinth.Core.Buildings;
 using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Foundations;
@@ -13,9 +14,9 @@ namespace Plinth.Core.Schedules;
 public readonly record struct Quantities(double Concrete, double Steel, double Excavation, double Formwork, double Blinding)
 {
     /// <summary>Quantities of a design at a foundation's first place.</summary>
-    public static Quantities Of(ConcreteCode code, Foundation foundation, FoundationDesign design)
+    public static Quantities Of(Project project, Foundation foundation, FoundationDesign design)
     {
-        ArgumentNullException.ThrowIfNull(code);
+        ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
         var (length, width, thickness) = (design.Size.Length, design.Size.Width, design.Size.Thickness);
@@ -27,7 +28,7 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
         var beyond = 2 * concrete.BlindingBeyond;
         return new Quantities(
             (area * thickness) + volume,
-            BarList.Of(code, foundation, design).Sum(b => b.Mass),
+            BarList.Of(project, foundation, design).Sum(b => b.Mass),
             area * depth,
             (2 * (length + width) * thickness) + sides,
             (length + beyond) * (width + beyond) * concrete.Blinding);

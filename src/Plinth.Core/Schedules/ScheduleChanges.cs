@@ -79,7 +79,7 @@ public static class ScheduleChanges
                 var at = BaseGeometry.Centre(f, p, design);
                 return $"{L(at.X)}, {L(at.Y)}" + (p.AngleDegrees == 0 ? "" : " at " + p.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture) + "°");
             }));
-            row["bars as cut"] = string.Join("; ", BarList.Of(project.Code, f, design).Select(g => $"{g.Count} {g.Size.Name} {Units.Unit.Section.Format(g.Shape.Length, units)} {g.Shape.Code}"));
+            row["bars as cut"] = string.Join("; ", BarList.Of(project, f, design).Select(g => $"{g.Count} {g.Size.Name} {Units.Unit.Section.Format(g.Shape.Length, units)} {g.Shape.Code}"));
             rows[f.Mark] = row;
         }
 

@@ -24,7 +24,7 @@ public static class ScheduleTables
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(designs);
-        IReadOnlyList<DataTable> tables = [Footings(project, FootingSchedule.Of(project.Code, designs), designs), Bars(project, BarSchedule.Of(project.Code, designs)), Totals(project, designs)];
+        IReadOnlyList<DataTable> tables = [Footings(project, FootingSchedule.Of(project, designs), designs), Bars(project, BarSchedule.Of(project, designs)), Totals(project, designs)];
         return revision is { Changed.Count: > 0 } ? [Marked(tables[0], revision), Marked(tables[1], revision), tables[2]] : tables;
     }
 
@@ -109,7 +109,7 @@ public static class ScheduleTables
         (total[0], total[^1]) = ("total", In(mass, schedule.Mass, units));
         return new DataTable("Bars", "Bar schedule", columns, rows, total,
         [
-            "Shape codes of ISO 3766: 00 straight, 11 one bend, 21 two bends to one side, 51 closed, 99 hoop of outside diameter a with a lap b and hooks c. r: inside radius of bends.",
+            "Shape codes of ISO 3766: 00 straight, 11 one bend, 21 two bends to one side, 51 closed, 99 hoop of outside diameter a with a lap b and hooks c, or cross-tie of length a with hooks b (90°) and c (135°). r: inside radius of bends.",
             BendNote + (units == UnitSystem.Us ? " Bent dimensions and lengths are rounded up to 1/4 in." : " Bent dimensions and lengths are rounded up to 5 mm."),
         ]);
     }
@@ -127,6 +127,8 @@ public static class ScheduleTables
             BarRole.Pedestal => "pedestal",
             BarRole.Ties => "ties",
             BarRole.InnerTies => "inner ties",
+            BarRole.CrossTiesX => "cross-ties along x",
+            BarRole.CrossTiesY => "cross-ties along y",
             _ => "dowels",
         } + (group.Layer.Length > 0 ? $" ({group.Layer})" : "");
     }
@@ -134,8 +136,8 @@ public static class ScheduleTables
     private static DataTable Totals(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
     {
         var units = project.Units;
-        var total = FootingSchedule.Of(project.Code, designs).Total;
-        var bars = BarSchedule.Of(project.Code, designs);
+        var total = FootingSchedule.Of(project, designs).Total;
+        var bars = BarSchedule.Of(project, designs);
         var rows = new List<IReadOnlyList<object?>>();
         void Add(string item, double value, Unit unit, string note) => rows.Add([item, In(unit, value, units), unit.Symbol(units), note]);
         Add("concrete", total.Concrete, Unit.Volume, "footings, pedestals and sockets");

@@ -55,8 +55,9 @@ internal sealed partial class BarSearch
 
         Put(bottom, layer, alongX);
         Set(bars);
-        if (!states.All(at => Anchorage.StraightFits(at, alongX, bottom)))
+        if (!states.All(at => Anchorage.StraightFits(at, alongX, bottom)) && Exceeds(alongX ? anchorageX : anchorageY, null))
         {
+            // Straight bars too short stay straight where plain concrete holds the moment there.
             layer = layer with { Hooked = true };
             Put(bottom, layer, alongX);
             Set(bars);

@@ -12,7 +12,7 @@ namespace Plinth.Core.Sizing;
 /// </summary>
 internal sealed partial class BarSearch
 {
-    private static readonly string[] OfJoints = ["column-bearing", "interface", "interface-shear", "pedestal", "pedestal-shear", "socket-depth", "socket-pressure", "socket-walls", "socket-shear", "punching-steel"];
+    private static readonly string[] OfJoints = ["column-bearing", "interface", "interface-shear", "pedestal", "pedestal-shear", "socket-depth", "socket-pressure", "socket-walls", "socket-shear", "punching-steel", "moment-transfer"];
 
     private readonly Check[] sectionChecks;
     private readonly Check[] ofBothWays;
@@ -20,6 +20,8 @@ internal sealed partial class BarSearch
     private readonly Check[] bottomY;
     private readonly Check[] topX;
     private readonly Check[] topY;
+    private readonly Check[] anchorageX;
+    private readonly Check[] anchorageY;
     private readonly ImmutableArray<BaseState> states;
     private readonly RuleSet rules;
     private readonly HeldValues held;
@@ -36,6 +38,8 @@ internal sealed partial class BarSearch
         ofBothWays = [.. sectionChecks.Where(c => c.Id is "two-way-shear" or "socket-floor" or "least-depth")];
         Check[] Along(string axis, string without, bool bottom) =>
             [.. sectionChecks.Where(c => c.Id.EndsWith(axis, StringComparison.Ordinal) && !c.Id.StartsWith(without, StringComparison.Ordinal)), .. CheckCatalog.ForSearch.Where(c => bottom && c.Id.EndsWith(axis, StringComparison.Ordinal) && !foundation.Waives(c.Id[..^2]))];
+        anchorageX = [.. sectionChecks.Where(c => c.Id == "anchorage-x")];
+        anchorageY = [.. sectionChecks.Where(c => c.Id == "anchorage-y")];
         bottomX = Along("-x", "flexure-top", true);
         bottomY = Along("-y", "flexure-top", true);
         topX = Along("-x", "flexure-bottom", false);

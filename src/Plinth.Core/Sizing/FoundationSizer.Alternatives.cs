@@ -36,7 +36,7 @@ public sealed partial class FoundationSizer
             {
                 if (Placed(new BaseSize(plans[i].Length, plans[i].Width, thicknesses[t]), Pedestal(t)) is { } size && !PlanExceeds(size, Pedestal(t)) && Complete(size, t) is { } design)
                 {
-                    found.Add((design, Quantities.Of(project.Code, foundation, design), Cost(design)));
+                    found.Add((design, Quantities.Of(project, foundation, design), Cost(design)));
                 }
             }
 

@@ -97,7 +97,7 @@ public sealed partial class FoundationSizer
     /// <summary>Cost of a design by the rates, in their currency.</summary>
     public double Cost(FoundationDesign design)
     {
-        var q = Schedules.Quantities.Of(project.Code, foundation, design);
+        var q = Schedules.Quantities.Of(project, foundation, design);
         var r = foundation.Rules.Rates;
         return (r.Concrete * q.Concrete) + (r.Steel * q.Steel) + (r.Excavation * q.Excavation) + (r.Formwork * q.Formwork);
     }

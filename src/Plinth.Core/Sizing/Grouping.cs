@@ -146,7 +146,7 @@ public sealed class Grouping
         var all = types.Concat(kept.Select(k => (k.Design, (IReadOnlyList<Foundation>)[k.Foundation]))).Select(t =>
         {
             var f = t.Item2[0];
-            return new FootingType(t.Item1, t.Item2, t.Item2.Sum(x => x.Places.Count), Quantities.Of(project.Code, f, t.Item1), new FoundationSizer(project, f).Cost(t.Item1));
+            return new FootingType(t.Item1, t.Item2, t.Item2.Sum(x => x.Places.Count), Quantities.Of(project, f, t.Item1), new FoundationSizer(project, f).Cost(t.Item1));
         }).OrderBy(t => t.Cost).ThenBy(t => t.Foundations[0].Mark, MarkOrder.Natural).ToList();
         return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete), all.Sum(t => t.Number * t.Each.Steel), proven);
     }

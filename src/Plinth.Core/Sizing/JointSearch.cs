@@ -233,12 +233,13 @@ internal sealed class JointSearch
         return Layers(x, y, rules.Pedestal.Cover, MostGap).Where(l => l.Area >= low * gross && l.Area <= high * gross).Select(BarSpec.Of);
     }
 
-    // Least area first; of equal area the thinner bars, which need less length to take up their force.
+    // As many on every face of a square, or of a circle's quarters; least area first; of equal area the thinner bars, which need less length to take up their force.
     private IEnumerable<BarLayer> Layers(double x, double y, double cover, double mostGap)
     {
         var inner = (x - (2 * cover), y - (2 * cover));
+        var step = Math.Abs(x - y) < 1e-9 ? 4 : 2;
         return rules.Steel.Bars
-            .SelectMany(b => Enumerable.Range(2, (MostBars / 2) - 1).Select(n => new BarLayer(2 * n, b)))
+            .SelectMany(b => Enumerable.Range(4 / step, (MostBars - 4) / step + 1).Select(n => new BarLayer(step * n, b)))
             .Where(l => Gap(l.Count, inner) is var gap && gap <= mostGap && gap >= l.Diameter + states[0].Code.LeastClear(1.5 * l.Diameter, rules.Concrete.Aggregate))
             .OrderBy(l => l.Area).ThenBy(l => l.Diameter);
     }

@@ -35,7 +35,7 @@ internal static class PlanBound
                     continue;
                 }
 
-                allowed += g.Basis == Ground.BearingBasis.Net ? s.GroundColumn(k).EffectiveStress(s.FoundingDepth) : 0;
+                allowed += g.Basis == Ground.BearingBasis.Net ? g.OverburdenBefore(s.GroundColumn(k), s.FoundingDepth) : 0;
                 var left = allowed + s.GroundLoad(k).WaterPressure - s.WeightPerArea(k) - s.Place.LoadPressure(k);
                 if (left > 0)
                 {

@@ -210,7 +210,7 @@ public static class ResultsJson
         }
 
         json.WriteStartArray("not_checked");
-        foreach (var (id, _) in CheckCatalog.NotCheckedOf(f))
+        foreach (var (id, _) in NotChecked.Of(project, f))
         {
             json.WriteStringValue(id);
         }
@@ -235,7 +235,7 @@ public static class ResultsJson
 
     private static void Write(Utf8JsonWriter json, Project project, Foundation f, FoundationDesign design)
     {
-        var q = Quantities.Of(project.Code, f, design);
+        var q = Quantities.Of(project, f, design);
         var ground = f.Places[0].Ground;
         json.WriteNumber("length_m", design.Size.Length);
         json.WriteNumber("width_m", design.Size.Width);

@@ -13,8 +13,8 @@ public static class ScheduleJson
     {
         ArgumentNullException.ThrowIfNull(stream);
         ArgumentNullException.ThrowIfNull(project);
-        var schedule = FootingSchedule.Of(project.Code, designs);
-        var bars = BarSchedule.Of(project.Code, designs);
+        var schedule = FootingSchedule.Of(project, designs);
+        var bars = BarSchedule.Of(project, designs);
         using var json = new Utf8JsonWriter(stream, ResultsJson.Options);
         json.WriteStartObject();
         json.WriteString("schema", "keen-plinth/schedule/1");

@@ -170,7 +170,7 @@ public static class ProjectReader
             return null;
         }
 
-        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site, Carbon = carbon };
+        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site, Carbon = carbon, Category = options.Category, Sds = options.Sds };
         var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All().ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
         var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces, Path.GetFileName(reactionsName), rowLines);
         return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs)) { Files = files };

@@ -42,7 +42,7 @@ internal static class FootingChapter
         blocks.Add(Checks(project, result));
         blocks.AddRange(result.Notes.Select(n => new Paragraph("· " + n)));
         blocks.AddRange(Wording.Leaves([f]).Select(l => new Paragraph("! " + l, Tone.Leave)));
-        blocks.Add(new Paragraph(Wording.NotChecked([f]), Tone.Quiet));
+        blocks.Add(new Paragraph(Wording.NotChecked(project, [f]), Tone.Quiet));
         var figures = new FoundationFigures(project, f, design);
         var known = input.Combination is { } name && project.CombinationsOf(f).Used.Any(c => c.Name == name) ? input.Combination : null;
         Figure? Make(FigureKind kind, double width, double height) => figures.Make(kind, known, width, height);

@@ -98,7 +98,7 @@ internal static class GeneralChapters
             yield return new Paragraph("! " + leave, Tone.Leave);
         }
 
-        yield return new Paragraph(Wording.NotChecked([.. reports.Select(r => r.Foundation)]), Tone.Strong);
+        yield return new Paragraph(Wording.NotChecked(input.Project, [.. reports.Select(r => r.Foundation)]), Tone.Strong);
         var linked = input.Has("footings");
         var worst = reports.Select((r, i) => (Report: r, Index: i)).OrderBy(r => r.Report.Passes).ThenByDescending(r => r.Report.Result?.Governing.Utilisation ?? double.PositiveInfinity);
         yield return new Table("What governs each footing, failing and most used first",

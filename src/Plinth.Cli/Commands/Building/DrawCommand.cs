@@ -147,7 +147,7 @@ internal static class DrawCommand
     private static List<(string Name, Sheet Sheet)> Each(LoadedProject loaded, List<(Foundation Foundation, FoundationDesign Design)> designs, Wanted wanted)
     {
         var project = loaded.Project;
-        var bars = wanted.Kind is "detail" or "bars" ? BarSchedule.Of(project.Code, project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (f, loaded.Design(f)!))) : null;
+        var bars = wanted.Kind is "detail" or "bars" ? BarSchedule.Of(project, project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (f, loaded.Design(f)!))) : null;
         var sheets = new List<(string, Sheet)>();
         foreach (var (f, design) in designs)
         {

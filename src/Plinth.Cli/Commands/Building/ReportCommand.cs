@@ -90,7 +90,7 @@ internal static class ReportCommand
     {
         var reports = CheckCommand.WithRoom(loaded, CheckCommand.Check(loaded, chosen));
         var designs = loaded.Project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (f, loaded.Design(f)!)).ToList();
-        return new ReportInput(loaded.Project, reports, BarSchedule.Of(loaded.Project.Code, designs), CheckCommand.Whole(loaded, reports), Auditor.Run(loaded.Project, loaded.Totals), [.. SettingsTable.Lines(loaded, chosen[0]).Where(s => s.Set.Length > 0 && !s.Table.StartsWith("sizing", StringComparison.Ordinal) && s.Table != "rates")]);
+        return new ReportInput(loaded.Project, reports, BarSchedule.Of(loaded.Project, designs), CheckCommand.Whole(loaded, reports), Auditor.Run(loaded.Project, loaded.Totals), [.. SettingsTable.Lines(loaded, chosen[0]).Where(s => s.Set.Length > 0 && !s.Table.StartsWith("sizing", StringComparison.Ordinal) && s.Table != "rates")]);
     }
 
     /// <summary>Draws the bar, and stops where the user stops the work.</summary>

@@ -86,7 +86,7 @@ internal static class ScheduleCommand
         }
         else if (chosen.Name == "Footings")
         {
-            Print(new Screen(call), loaded, FootingSchedule.Of(project.Code, designs));
+            Print(new Screen(call), loaded, FootingSchedule.Of(project, designs));
         }
         else
         {

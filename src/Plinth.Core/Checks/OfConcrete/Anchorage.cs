@@ -12,14 +12,14 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="Most">The utilisation if all of it were needed on every side: no combination exceeds it.</param>
 internal readonly record struct AnchorageLengths(double Bottom, double Top, double Hook, double Most);
 
-/// <summary>Development of the bars on both sides of the column's faces: straight, or with hooks at their ends.</summary>
+/// <summary>Development of the bars on both sides of the column's faces: straight, or with hooks at their ends (ACI 318 13.2.8, 25.4).</summary>
 internal readonly struct Anchorage<TAxis> : ICheckRule<AnchorageLengths>
     where TAxis : struct, IAxis
 {
     public static AnchorageLengths Capacity(BaseState s)
     {
         var none = default(NoTrace);
-        var (bottom, top) = (s.LooksAt(Face.Bottom) ? Anchorage.Length(s, TAxis.IsX, true, ref none) : 0, s.LooksAt(Face.Top) ? Anchorage.Length(s, TAxis.IsX, false, ref none) : 0);
+        var (bottom, top) = (s.LooksAt(Face.Bottom) ? Anchorage.Length(s, TAxis.IsX, true, 1, ref none) : 0, s.LooksAt(Face.Top) ? Anchorage.Length(s, TAxis.IsX, false, 1, ref none) : 0);
         var hook = Math.Max(Anchorage.HookFits(s, TAxis.IsX, true), Anchorage.HookFits(s, TAxis.IsX, false));
         var there = Anchorage.Shortest(s, TAxis.IsX);
         var needed = Math.Max(bottom, top);
@@ -64,69 +64,102 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<AnchorageLengths>
             var bottom = worst.Face == Face.Bottom;
             var layer = s.Layer(TAxis.IsX, bottom);
             trace.Heading($"Anchorage of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}, {(layer.Hooked ? "hooked" : "straight")}");
-            Anchorage.Length(s, TAxis.IsX, bottom, ref trace);
             Side(s, k, governing, bottom, bottom ? lengths.Bottom : lengths.Top, ref trace);
-            if (worst.Utilisation < Outcome.NoCapacity)
-            {
-                trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("needed", worst.Demand, Unit.Section)}/{new Sym("there", worst.Capacity, Unit.Section)}");
-            }
-            else
-            {
-                trace.Given("utilisation", worst.Utilisation, Unit.Ratio, worst.Utilisation > 0 ? "there is no length beyond the face" : "nothing is to be anchored there");
-            }
         }
 
         if (worst.Done && T.Notes)
         {
-            trace.Note(s.Layer(TAxis.IsX, worst.Face == Face.Bottom).Hooked ? "hooked ends" : "straight ends");
+            trace.Note((s.Layer(TAxis.IsX, worst.Face == Face.Bottom).Hooked ? "hooked ends" : "straight ends") + (!worst.Plain ? "" : worst.Passes ? "; plain concrete holds the moment at the face (14.5)" : " are too short, and plain concrete does not hold the moment at the face either"));
         }
 
         return worst;
     }
 
-    private static Outcome Side<T>(BaseState s, int k, int side, bool bottom, double needed, ref T trace)
+    private static Outcome Side<T>(BaseState s, int k, int side, bool bottom, double full, ref T trace)
         where T : struct, ITrace
     {
-        var (half, column, face) = TAxis.IsX ? (s.Length / 2, s.ColumnX, s.Outline.X / 2) : (s.Width / 2, s.ColumnY, s.Outline.Y / 2);
-        var overhang = half - (side * column) - face;
-        var cover = s.Rules.Concrete.CoverSide;
-        if (overhang <= 0)
+        var overhang = Anchorage.Overhang(s, TAxis.IsX, side);
+        if (overhang <= Anchorage.Touch)
         {
             return Outcome.NotDone;
         }
 
+        var (length, cover) = (TAxis.IsX ? s.Length : s.Width, s.Rules.Concrete.CoverSide);
+        var (o, c) = (new Sym("overhang", overhang, Unit.Section), new Sym("cover", cover, Unit.Section));
+        var there = trace.Let("there", Math.Max(0, Math.Min(overhang, length - overhang) - cover), Unit.Section, $"max(0; min({o}; {new Sym("L", length, Unit.Section)} − {o}) − {c})", $"{s.Code.Name} 13.2.8.2 (both sides of the section)");
         var layer = s.Layer(TAxis.IsX, bottom);
-        var depth = s.Depth(TAxis.IsX, bottom);
-        var there = trace.Let("there", Math.Max(0, overhang - cover), Unit.Section, $"max(0; {new Sym("overhang", overhang, Unit.Section)} − {new Sym("cover", cover, Unit.Section)})");
-        var shortArm = overhang < depth;
-        if ((shortArm || (s.Rules.Steel.AnchorageExcess && !layer.Hooked)) && s.Contact(k).State != ContactState.NoEquilibrium)
+        var contact = s.Contact(k).State != ContactState.NoEquilibrium;
+        var excess = contact && s.Rules.Steel.AnchorageExcess && s.Code.ExcessReduces(layer.Hooked, s.Category);
+        var forces = contact ? SectionForces.Beyond(s, k, TAxis.IsX, side, 0) : default;
+        var moment = bottom ? forces.MomentUp : OneWayShear<TAxis>.Significant(forces.MomentDown, forces.DownMoment);
+        var breadth = TAxis.IsX ? s.Width : s.Length;
+        var none = default(NoTrace);
+        var share = 1.0;
+        if (excess)
         {
-            // 13.2.8.2: what is calculated is what is anchored; an overhang shorter than d carries by pressure, not by its bars.
-            var forces = SectionForces.Beyond(s, k, TAxis.IsX, side, 0);
-            var none = default(NoTrace);
-            var breadth = TAxis.IsX ? s.Width : s.Length;
-            var strength = s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, layer.Area, breadth, depth).Strength;
-            var moment = bottom ? forces.MomentUp : forces.MomentDown;
-            var plain = shortArm && moment <= s.Code.PlainFlexure(ref none, s.Rules.Concrete, breadth, s.Code.PlainThickness(s.Thickness));
-            var share = plain ? 0 : strength > 0 ? Math.Min(1, moment / strength) : 1;
-            var why = plain ? "the overhang is shorter than d and plain concrete carries it" : shortArm ? "Mu/φMn: the overhang is shorter than d, its calculated tension is anchored" : "Mu/φMn: only the steel required is anchored (anchorage-excess)";
-            trace.Given("share", share, Unit.Ratio, why, $"{s.Code.Name} {(plain ? "14.5" : shortArm ? "13.2.8.2" : "25.4.10")}");
-            needed = trace.Let("needed", needed * share, Unit.Section, $"{new Sym(layer.Hooked ? "ldh" : "ld", needed, Unit.Section)}·{new Sym("share", share, Unit.Ratio)}");
-        }
-        else
-        {
-            trace.Let("needed", needed, Unit.Section, $"{new Sym(layer.Hooked ? "ldh" : "ld", needed, Unit.Section)}");
+            var strength = s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, layer.Area, breadth, s.Depth(TAxis.IsX, bottom)).Strength;
+            share = strength > 0 ? Math.Min(1, moment / strength) : 1;
+            trace.Given("share", share, Unit.Ratio, "Mu/φMn: only the steel required is anchored (anchorage-excess)", $"{s.Code.Name} 25.4.10");
         }
 
-        return Outcome.Ratio(needed, there);
+        var needed = T.Records || excess ? Anchorage.Length(s, TAxis.IsX, bottom, share, ref trace) : full;
+        var outcome = Outcome.Ratio(needed, there);
+        var symbol = layer.Hooked ? "ldh" : "ld";
+
+        // The bars are there; where plain concrete alone holds the moment no stress of them is called on, as at a short overhang. Whichever is used less counts.
+        var thickness = s.Code.PlainThickness(s.Thickness);
+        if (contact && thickness > 0 && outcome.Utilisation > 0)
+        {
+            var plain = moment / s.Code.PlainFlexure(ref none, s.Rules.Concrete, breadth, thickness);
+            if (plain < outcome.Utilisation)
+            {
+                if (T.Records)
+                {
+                    forces.Tell(s, k, TAxis.IsX, bottom, moment: true, ref trace);
+                    var held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, breadth, thickness);
+                    trace.Let("utilisation", plain, Unit.Ratio, $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("φMn", held, Unit.Moment)}");
+                }
+
+                return outcome with { Utilisation = plain, Plain = true };
+            }
+        }
+
+        if (T.Records)
+        {
+            if (outcome.Utilisation < Outcome.NoCapacity)
+            {
+                trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym(symbol, needed, Unit.Section)}/{new Sym("there", there, Unit.Section)}");
+            }
+            else
+            {
+                trace.Given("utilisation", outcome.Utilisation, Unit.Ratio, "there is no length on one side of the face");
+            }
+        }
+
+        return outcome;
     }
 }
 
 /// <summary>What anchorage and the search for bars share.</summary>
 internal static class Anchorage
 {
+    /// <summary>An overhang no longer than this is none, m.</summary>
+    public const double Touch = 1e-6;
+
+    /// <summary>Length of the base beyond a face of the column, m; none or negative where it ends there.</summary>
+    public static double Overhang(BaseState s, bool alongX, int side)
+    {
+        var (half, column, face) = alongX ? (s.Length / 2, s.ColumnX, s.Outline.X / 2) : (s.Width / 2, s.ColumnY, s.Outline.Y / 2);
+        return half - (side * column) - face;
+    }
+
     /// <summary>Length that a layer needs by its ends, m; 0 without bars.</summary>
-    public static double Length<T>(BaseState s, bool alongX, bool bottom, ref T trace)
+    /// <param name="s">The base.</param>
+    /// <param name="alongX">The bars along x, or along y.</param>
+    /// <param name="bottom">The bottom layer, or the top.</param>
+    /// <param name="share">Steel required over steel there, where that counts.</param>
+    /// <param name="trace">Records the steps.</param>
+    public static double Length<T>(BaseState s, bool alongX, bool bottom, double share, ref T trace)
         where T : struct, ITrace
     {
         var layer = s.Layer(alongX, bottom);
@@ -146,23 +179,27 @@ internal static class Anchorage
 
         var depth = s.Depth(alongX, bottom);
         var toFace = Math.Min(s.Thickness - depth, rules.CoverSide + (db / 2));
-        var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, toFace, rules.CoverSide, bottom ? 0 : depth - (db / 2));
+        var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, toFace, rules.CoverSide, bottom ? 0 : depth - (db / 2)) { Share = share };
         return layer.Hooked ? s.Code.HookedDevelopment(ref trace, rules, bar) : s.Code.StraightDevelopment(ref trace, rules, bar);
     }
 
-    /// <summary>Whether the bars of a layer are long enough without hooks on every side of the column.</summary>
+    /// <summary>Whether the bars of a layer are long enough without hooks on both sides of every face of the column.</summary>
     public static bool StraightFits(BaseState s, bool alongX, bool bottom)
     {
         var none = default(NoTrace);
-        return Length(s, alongX, bottom, ref none) <= Shortest(s, alongX) * (1 + 1e-9);
+        return Length(s, alongX, bottom, 1, ref none) <= Shortest(s, alongX) * (1 + 1e-9);
     }
 
-    /// <summary>The least length of bar beyond a face of the column, of the sides on which the base reaches beyond it, m; infinite where it reaches on neither.</summary>
+    /// <summary>The least length of bar on either side of a face of the column beyond which the base reaches, m; infinite where it reaches beyond none.</summary>
     public static double Shortest(BaseState s, bool alongX)
     {
-        var (half, column, face) = alongX ? (s.Length / 2, s.ColumnX, s.Outline.X / 2) : (s.Width / 2, s.ColumnY, s.Outline.Y / 2);
-        var (low, high) = (half + column - face, half - column - face);
-        var shortest = Math.Min(low > 0 ? low : double.PositiveInfinity, high > 0 ? high : double.PositiveInfinity);
+        var (low, high, length) = (Overhang(s, alongX, -1), Overhang(s, alongX, 1), alongX ? s.Length : s.Width);
+        var shortest = double.PositiveInfinity;
+        foreach (var overhang in (ReadOnlySpan<double>)[low, high])
+        {
+            shortest = overhang > Touch ? Math.Min(shortest, Math.Min(overhang, length - overhang)) : shortest;
+        }
+
         return Math.Max(0, shortest - s.Rules.Concrete.CoverSide);
     }
 

@@ -4,7 +4,7 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OfConcrete;
 
-/// <summary>Least steel of each face that has bars, over the gross section.</summary>
+/// <summary>Least steel over the gross section: of the bottom, and of the top where it is stretched by more than plain concrete may hold, or top steel is asked.</summary>
 internal readonly struct MinimumSteel<TAxis> : ICheckRule<Nothing>
     where TAxis : struct, IAxis
 {
@@ -18,8 +18,9 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<Nothing>
         var ratio = s.Code.MinimumSteelRatio(ref trace, s.Rules.Steel.Yield);
         var least = trace.Let("As,min", ratio * breadth * s.Thickness, Unit.SteelArea, $"{new Sym("ρmin", ratio, Unit.Ratio)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h", s.Thickness, Unit.Section)}");
         var worst = s.LooksAt(Face.Bottom) ? One(s, true, least, ref trace) : Outcome.NotDone;
-        if (s.LooksAt(Face.Top) && s.Layer(TAxis.IsX, false).Any)
+        if (s.LooksAt(Face.Top) && Asked(s))
         {
+            trace.Remark(s.Rules.Steel.TopSteel == Concrete.TopSteel.Least ? "[steel] top-steel = \"least\" asks it of the top too." : "The top is stretched in some combination.");
             var top = One(s, false, least, ref trace);
             var higher = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
             trace.Let("utilisation", higher.Utilisation, Unit.Ratio, $"max({new Sym("bottom", worst.Utilisation, Unit.Ratio)}; {new Sym("top", top.Utilisation, Unit.Ratio)})");
@@ -29,6 +30,9 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<Nothing>
         return worst;
     }
 
+    // Bars where nothing stretches the top may be fewer; where there are none at all, flexure tells.
+    private static bool Asked(BaseState s) => s.Rules.Steel.TopSteel == Concrete.TopSteel.Least || (s.Layer(TAxis.IsX, false).Any && s.NeedsTopSteel);
+
     private static Outcome One<T>(BaseState s, bool bottom, double least, ref T trace)
         where T : struct, ITrace
     {
@@ -37,6 +41,11 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<Nothing>
         {
             var area = trace.Let(bottom ? "As,bottom" : "As,top", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
             trace.Let("utilisation", least / area, Unit.Ratio, $"{new Sym("As,min", least, Unit.SteelArea)}/{new Sym("As", area, Unit.SteelArea)}");
+        }
+
+        if (!bottom && !layer.Any)
+        {
+            trace.Note("top steel is asked ([steel] top-steel = \"least\"), and there is none");
         }
 
         return Outcome.Ratio(least, layer.Area) with { Face = bottom ? Face.Bottom : Face.Top };

@@ -24,21 +24,26 @@ internal readonly struct TopFace : IFace
     public static bool IsBottom => false;
 }
 
+/// <summary>Flexural strengths of a face.</summary>
+/// <param name="Bars">Of its bars.</param>
+/// <param name="Plain">φMn of plain concrete, kNm; it counts where <see cref="PlainConcrete"/> says.</param>
+internal readonly record struct FaceStrength(FlexuralStrength Bars, double Plain);
+
 /// <summary>Moment at both faces of the column over the whole base against the bars of a face that span along an axis.</summary>
-internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
+internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FaceStrength>
     where TAxis : struct, IAxis
     where TFace : struct, IFace
 {
-    // The strength is the same for all combinations and the moment at the face knows no bars.
-    public static double GoverningKey(BaseState s) => 0;
+    // At the bottom the strength is the same for all combinations, and the moment at the face knows no bars.
+    public static double GoverningKey(BaseState s) => TFace.IsBottom ? 0 : double.NaN;
 
-    public static FlexuralStrength Capacity(BaseState s)
+    public static FaceStrength Capacity(BaseState s)
     {
         var none = default(NoTrace);
-        return Strength(s, ref none);
+        return new FaceStrength(Strength(s, ref none), TFace.IsBottom ? 0 : Plain(s, ref none));
     }
 
-    public static Outcome Evaluate<T>(BaseState s, in FlexuralStrength strength, int k, ref T trace)
+    public static Outcome Evaluate<T>(BaseState s, in FaceStrength both, int k, ref T trace)
         where T : struct, ITrace
     {
         if (!s.LooksAt(TFace.IsBottom ? Face.Bottom : Face.Top) || s.Contact(k).State == ContactState.NoEquilibrium)
@@ -59,8 +64,10 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
         }
 
         var face = TFace.IsBottom ? Face.Bottom : Face.Top;
-        var outcome = Outcome.Ratio(demand, strength.Strength) with { Face = face };
-        if (!strength.Ductile && demand > 0)
+        var strength = both.Bars;
+        var plain = !TFace.IsBottom && s.Plain(k).OnTop && both.Plain > strength.Strength;
+        var outcome = Outcome.Ratio(demand, plain ? both.Plain : strength.Strength) with { Face = face, Plain = plain && demand > 0 };
+        if (!strength.Ductile && demand > 0 && !plain)
         {
             outcome = outcome with { Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
             trace.Note("too much steel for the depth: the section is not tension-controlled; thicken the base");
@@ -71,19 +78,38 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
             BaseLoadCase.Contact(s, k, true, ref trace);
             trace.Heading($"{(TFace.IsBottom ? "Bottom" : "Top")} flexure along {TAxis.Name}, at the face");
             governing.Tell(s, k, TAxis.IsX, TFace.IsBottom, moment: true, ref trace);
-            if (strength.Strength > 0)
+            if (outcome.Capacity > 0)
             {
-                Strength(s, ref trace);
-                trace.Let("utilisation", demand / strength.Strength, Unit.Ratio, $"{new Sym("Mu", demand, Unit.Moment)}/{new Sym("φMn", strength.Strength, Unit.Moment)}");
+                if (plain)
+                {
+                    Plain(s, ref trace);
+                }
+                else
+                {
+                    Strength(s, ref trace);
+                }
+
+                trace.Let("utilisation", demand / outcome.Capacity, Unit.Ratio, $"{new Sym("Mu", demand, Unit.Moment)}/{new Sym("φMn", outcome.Capacity, Unit.Moment)}");
             }
         }
 
-        if (!s.Layer(TAxis.IsX, TFace.IsBottom).Any && demand > 0)
+        if (outcome.Plain && outcome.Passes)
         {
-            trace.Note(TFace.IsBottom ? "no bottom bars" : outcome.Passes ? "plain concrete holds what weights exceed the pressure" : "weights exceed the pressure beyond the face: top steel is needed");
+            trace.Note("plain concrete holds what weights exceed the pressure (14.5)");
+        }
+        else if (!s.Layer(TAxis.IsX, TFace.IsBottom).Any && demand > 0)
+        {
+            trace.Note(TFace.IsBottom ? "no bottom bars" : "weights exceed the pressure beyond the face: top steel is needed");
         }
 
         return outcome;
+    }
+
+    private static double Plain<T>(BaseState s, ref T trace)
+        where T : struct, ITrace
+    {
+        var plain = s.Code.PlainThickness(s.Thickness);
+        return plain <= 0 ? 0 : s.Code.PlainFlexure(ref trace, s.Rules.Concrete, TAxis.IsX ? s.Width : s.Length, plain);
     }
 
     private static FlexuralStrength Strength<T>(BaseState s, ref T trace)
@@ -92,8 +118,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FlexuralStrength>
         var layer = s.Layer(TAxis.IsX, TFace.IsBottom);
         if (!layer.Any)
         {
-            var plain = s.Code.PlainThickness(s.Thickness);
-            return new FlexuralStrength(TFace.IsBottom || plain <= 0 ? 0 : s.Code.PlainFlexure(ref trace, s.Rules.Concrete, TAxis.IsX ? s.Width : s.Length, plain), true, double.PositiveInfinity);
+            return new FlexuralStrength(0, true, double.PositiveInfinity);
         }
 
         var area = trace.Let("As", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");

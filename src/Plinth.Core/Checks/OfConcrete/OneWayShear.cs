@@ -6,8 +6,9 @@ namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>Strengths of a base in one-way shear.</summary>
 /// <param name="Bottom">φVc with the bottom bars, kN.</param>
-/// <param name="Top">φVc with the top bars, or φVn of plain concrete without, kN.</param>
-internal readonly record struct OneWayStrength(double Bottom, double Top);
+/// <param name="Top">φVc with the top bars; 0 without, kN.</param>
+/// <param name="Plain">φVn of plain concrete, kN; it counts on top where <see cref="PlainConcrete"/> says.</param>
+internal readonly record struct OneWayStrength(double Bottom, double Top, double Plain);
 
 /// <summary>Shear across the whole base on both sides of the column: upward at d from the face, downward at the face (ACI 318 7.4.3.2, 13.2.7.2).</summary>
 internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
@@ -17,14 +18,13 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
     public static double GoverningKey(BaseState s) => s.Looking switch
     {
         Face.Bottom => s.Depth(TAxis.IsX, true),
-        Face.Top => -1,
         _ => double.NaN,
     };
 
     public static OneWayStrength Capacity(BaseState s)
     {
         var none = default(NoTrace);
-        return new OneWayStrength(Strength(s, true, ref none), Strength(s, false, ref none));
+        return new OneWayStrength(Strength(s, true, ref none), Strength(s, false, ref none), Plain(s, ref none));
     }
 
     public static Outcome Evaluate<T>(BaseState s, in OneWayStrength strength, int k, ref T trace)
@@ -35,6 +35,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
             return Outcome.NotDone;
         }
 
+        var plain = s.Plain(k).OnTop && strength.Plain > strength.Top;
         var worst = Outcome.Ratio(0, strength.Bottom) with { Face = Face.Bottom };
         var governing = default(SectionForces);
         for (var side = -1; side <= 1; side += 2)
@@ -52,7 +53,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
             if (s.LooksAt(Face.Top))
             {
                 var down = SectionForces.Beyond(s, k, TAxis.IsX, side, 0);
-                var top = Outcome.Ratio(Significant(down.ShearDown, down.DownShear), strength.Top);
+                var top = Outcome.Ratio(Significant(down.ShearDown, down.DownShear), plain ? strength.Plain : strength.Top) with { Plain = plain };
                 if (top.Utilisation > worst.Utilisation)
                 {
                     (worst, governing) = (top with { Face = Face.Top }, down);
@@ -65,7 +66,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
             var isUp = worst.Face == Face.Bottom;
             BaseLoadCase.Contact(s, k, true, ref trace);
             trace.Heading(isUp ? $"Upward shear across {TAxis.Name}, at d from the face" : $"Downward shear across {TAxis.Name}, at the face");
-            if (isUp || s.Layer(TAxis.IsX, false).Any)
+            if (!worst.Plain && (isUp || s.Layer(TAxis.IsX, false).Any))
             {
                 trace.Given("d", s.Depth(TAxis.IsX, isUp), Unit.Section, $"of the {(isUp ? "bottom" : "top")} bars along {TAxis.Name}");
             }
@@ -81,14 +82,26 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
 
             if (worst.Capacity > 0)
             {
-                Strength(s, isUp, ref trace);
+                if (worst.Plain)
+                {
+                    Plain(s, ref trace);
+                }
+                else
+                {
+                    Strength(s, isUp, ref trace);
+                }
+
                 trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
             }
         }
 
-        if (worst.Face == Face.Top && !s.Layer(TAxis.IsX, false).Any)
+        if (worst.Plain && worst.Passes)
         {
-            trace.Note(worst.Passes ? "plain concrete holds what presses down beyond the face" : "pressed down beyond the face: top steel is needed");
+            trace.Note("plain concrete holds what presses down beyond the face (14.5)");
+        }
+        else if (worst.Face == Face.Top && !s.Layer(TAxis.IsX, false).Any)
+        {
+            trace.Note("pressed down beyond the face: top steel is needed");
         }
         else if (worst.Utilisation == 0)
         {
@@ -101,14 +114,20 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
     /// <summary>Differences of exact integrals leave a residue where nothing acts; it is no demand.</summary>
     internal static double Significant(double value, double scale) => value > 1e-9 * Math.Abs(scale) ? value : 0;
 
+    private static double Plain<T>(BaseState s, ref T trace)
+        where T : struct, ITrace
+    {
+        var plain = s.Code.PlainThickness(s.Thickness);
+        return plain > 0 ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, TAxis.IsX ? s.Width : s.Length, plain) : 0;
+    }
+
     private static double Strength<T>(BaseState s, bool bottom, ref T trace)
         where T : struct, ITrace
     {
         var breadth = TAxis.IsX ? s.Width : s.Length;
         if (!bottom && !s.Layer(TAxis.IsX, false).Any)
         {
-            var plain = s.Code.PlainThickness(s.Thickness);
-            return plain > 0 ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, breadth, plain) : 0;
+            return 0;
         }
 
         return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(TAxis.IsX, bottom), s.Layer(TAxis.IsX, bottom).Area);

@@ -88,8 +88,8 @@ internal static class PunchingSectionFinder
     private const double Slack = 1e-9;
 
     /// <summary>
-    /// The closed section if it fits; the section open to each edge, or to two adjacent edges, that the column is nearer to (both where it is as near),
-    /// if it is shorter or the closed one does not fit (ACI 318 22.6.4.1).
+    /// The closed section if it fits; the section open to each edge, or to two adjacent edges, that the column is not farther from than from the opposite one,
+    /// if it is shorter than every section with fewer open sides that fits, or none such fits: bo is a minimum (ACI 318 22.6.4.1).
     /// </summary>
     /// <returns>How many there are; 0 if none lies within the base.</returns>
     public static int Find(BaseState s, double depth, ref PunchingSections sections)
@@ -112,22 +112,27 @@ internal static class PunchingSectionFinder
             shortest = sections[0].Perimeter;
         }
 
-        for (var ox = -1; ox <= 1; ox++)
+        for (var open = 1; open <= 2; open++)
         {
-            for (var oy = -1; oy <= 1; oy++)
+            var among = shortest;
+            for (var i = 0; i < 9; i++)
             {
-                if ((ox == 0 && oy == 0) || ox * s.ColumnX < -Slack || oy * s.ColumnY < -Slack
+                var (ox, oy) = ((i / 3) - 1, (i % 3) - 1);
+                if (Math.Abs(ox) + Math.Abs(oy) != open || ox * s.ColumnX < -Slack || oy * s.ColumnY < -Slack
                     || !(ox < 0 || fitsX0) || !(ox > 0 || fitsX1) || !(oy < 0 || fitsY0) || !(oy > 0 || fitsY1))
                 {
                     continue;
                 }
 
                 var section = new PunchingSection(ox < 0 ? -hx : x0, ox > 0 ? hx : x1, oy < 0 ? -hy : y0, oy > 0 ? hy : y1, ox, oy, depth);
-                if (section.Perimeter < shortest - Slack || double.IsInfinity(shortest))
+                if (section.Perimeter < shortest - Slack)
                 {
                     sections[count++] = section;
+                    among = Math.Min(among, section.Perimeter);
                 }
             }
+
+            shortest = among;
         }
 
         return count;

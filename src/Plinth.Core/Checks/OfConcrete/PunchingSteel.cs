@@ -18,55 +18,79 @@ internal readonly struct PunchingSteel : ICheckRule<Nothing>
     public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        if (!s.Rules.Steel.PunchingSteel || s.Code.PunchingSteelClause is null || !s.LooksAt(Face.Bottom) || s.Contact(k).State == ContactState.NoEquilibrium
-            || !TwoWayShear.Direct(s, k, out var section, out var vu) || vu <= 0)
+        var (x, atX) = Worst(s, k, true);
+        var (y, atY) = Worst(s, k, false);
+        if (!x.Done || !y.Done)
         {
             return Outcome.NotDone;
         }
 
-        var o = s.Outline;
-        var shape = new TwoWaySection(Math.Max(o.X, o.Y) / Math.Min(o.X, o.Y), section.AlphaS, section.Perimeter, section.Depth);
-        var none = default(NoTrace);
-        var (x, y) = (One(s, true, shape, section, vu, ref none), One(s, false, shape, section, vu, ref none));
-        var worst = x.Utilisation >= y.Utilisation ? x : y;
+        var alongX = x.Utilisation >= y.Utilisation;
+        var worst = alongX ? x : y;
         if (T.Records)
         {
+            var face = TwoWayShear.Sections(s);
+            var section = face.Sections[alongX ? atX : atY];
             trace.Heading($"Least steel at the column, {section.Words}");
+            var vu = trace.Given("Vu", TwoWayShear.Direct(s, k, face, alongX ? atX : atY), Unit.Force, "of the section without moments, as for two-way shear");
             trace.Let("vuv", vu / (section.Perimeter * section.Depth), Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
-            One(s, x.Utilisation >= y.Utilisation, shape, section, vu, ref trace);
+            One(s, alongX, section, vu, ref trace);
             trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("As,strip", worst.Demand, Unit.SteelArea)}/{new Sym("As", worst.Capacity, Unit.SteelArea)}");
         }
 
         if (T.Notes)
         {
-            trace.Note($"bars along {(x.Utilisation >= y.Utilisation ? "x" : "y")}");
+            trace.Note($"bars along {(alongX ? "x" : "y")}");
         }
 
         return worst;
     }
 
-    /// <summary>The same for the bars of one direction.</summary>
-    public static Outcome Along(BaseState s, int k, bool alongX)
+    /// <summary>The worst section for the bars of one direction, and which it is: vuv knows no moments, so it need not be the one of the highest stress.</summary>
+    public static (Outcome Outcome, int Section) Worst(BaseState s, int k, bool alongX)
     {
-        if (!s.Rules.Steel.PunchingSteel || s.Code.PunchingSteelClause is null || !s.LooksAt(Face.Bottom) || s.Contact(k).State == ContactState.NoEquilibrium
-            || !TwoWayShear.Direct(s, k, out var section, out var vu) || vu <= 0)
+        var (worst, at) = (Outcome.NotDone, 0);
+        if (!s.Rules.Steel.PunchingSteel || s.Code.PunchingSteelClause is null || !s.LooksAt(Face.Bottom) || s.Contact(k).State == ContactState.NoEquilibrium)
         {
-            return Outcome.NotDone;
+            return (worst, at);
         }
 
-        var o = s.Outline;
         var none = default(NoTrace);
-        return One(s, alongX, new TwoWaySection(Math.Max(o.X, o.Y) / Math.Min(o.X, o.Y), section.AlphaS, section.Perimeter, section.Depth), section, vu, ref none);
+        var face = TwoWayShear.Sections(s);
+        for (var i = 0; i < face.Count; i++)
+        {
+            var vu = TwoWayShear.Direct(s, k, face, i);
+            if (vu <= 0)
+            {
+                continue;
+            }
+
+            var o = One(s, alongX, face.Sections[i], vu, ref none);
+            if (!worst.Done || o.Utilisation > worst.Utilisation)
+            {
+                (worst, at) = (o, i);
+            }
+        }
+
+        return (worst, at);
     }
 
-    private static Outcome One<T>(BaseState s, bool alongX, in TwoWaySection shape, in PunchingSection section, double vu, ref T trace)
-        where T : struct, ITrace
+    /// <summary>Breadth of the strip at the column across the bars of a direction: its side and 1.5 h on each side of it, within the base (8.4.2.2.3), m.</summary>
+    public static double Strip(BaseState s, bool alongX)
     {
-        var layer = s.Layer(alongX, true);
         var (breadth, column, side) = alongX ? (s.Width, s.ColumnY, s.Outline.Y) : (s.Length, s.ColumnX, s.Outline.X);
         var reach = (side / 2) + (Beside * s.Thickness);
-        var strip = Math.Min(breadth / 2, column + reach) - Math.Max(-breadth / 2, column - reach);
-        trace.Given("bslab", strip, Unit.Section, $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
+        return Math.Min(breadth / 2, column + reach) - Math.Max(-breadth / 2, column - reach);
+    }
+
+    private static Outcome One<T>(BaseState s, bool alongX, in PunchingSection section, double vu, ref T trace)
+        where T : struct, ITrace
+    {
+        var o = s.Outline;
+        var shape = new TwoWaySection(Math.Max(o.X, o.Y) / Math.Min(o.X, o.Y), section.AlphaS, section.Perimeter, section.Depth);
+        var layer = s.Layer(alongX, true);
+        var breadth = alongX ? s.Width : s.Length;
+        var strip = trace.Given("bslab", Strip(s, alongX), Unit.Section, $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
         var stress = vu / (section.Perimeter * section.Depth);
         var least = s.Code.PunchingSteel(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, stress, strip, shape);
         var there = trace.Let("As", layer.Area * strip / breadth, Unit.SteelArea, $"{new Sym("As,all", layer.Area, Unit.SteelArea)}·{new Sym("bslab", strip, Unit.Section)}/{new Sym("b", breadth, Unit.Section)}");
@@ -83,5 +107,5 @@ internal readonly struct PunchingSteelAlong<TAxis> : ICheckRule<Nothing>
     public static double GoverningKey(BaseState s) => s.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
 
     public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
-        where T : struct, ITrace => PunchingSteel.Along(s, k, TAxis.IsX);
+        where T : struct, ITrace => PunchingSteel.Worst(s, k, TAxis.IsX).Outcome;
 }

@@ -53,6 +53,14 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         var weight = s.WeightPerArea(k) * overhang * across;
         var (besideForce, besideX, besideY) = s.PlacedLoads.Length == 0 ? default : alongX ? s.LoadsWithin(k, from, double.NegativeInfinity, to, double.PositiveInfinity) : s.LoadsWithin(k, double.NegativeInfinity, from, double.PositiveInfinity, to);
         var beside = side * ((alongX ? besideX : besideY) - (at * besideForce));
+        var (wedge, corner) = s.Rising(k);
+        if (wedge != 0)
+        {
+            // Soil that a rising base lifts beside itself hangs on its edges.
+            besideForce += (wedge * (across + (2 * overhang))) + (2 * corner);
+            beside += (((wedge * across) + (2 * corner)) * overhang) + (wedge * overhang * overhang);
+        }
+
         return new SectionForces(side, at, overhang, r.Force + water, moment, weight + besideForce, (weight * overhang / 2) + beside, s.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
     }
 
@@ -84,6 +92,11 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
             trace.Given("pe", outer, Unit.Pressure, $"pressure{with} at the edge, mean across the base");
         }
 
+        if (s.RisingWeight(k) != 0)
+        {
+            trace.Remark("The soil that the rising base lifts beside itself hangs on its edges; it counts among what stands beside the column.");
+        }
+
         if (moment)
         {
             var u = wholly
@@ -91,7 +104,7 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
                 : trace.Given("Mp", UpMoment, Unit.Moment, u0 > 0 ? "∫(p + u)·distance dA over the part beyond, exact" : "∫p·distance dA over the part beyond, exact");
             var own = s.WeightPerArea(k) * across * Overhang * Overhang / 2;
             var w = trace.Let("Mw", own, Unit.Moment, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2/2");
-            if (s.PlacedLoads.Length > 0)
+            if (s.PlacedLoads.Length > 0 || s.RisingWeight(k) != 0)
             {
                 w = trace.Let("Mw", DownMoment, Unit.Moment, $"{new Sym("Mw", own, Unit.Moment)} + {new Sym("Mbeside", DownMoment - own, Unit.Moment)}");
             }
@@ -105,7 +118,7 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
                 : trace.Given("Vp", UpShear, Unit.Force, u0 > 0 ? "∫(p + u) dA over the part beyond, exact" : "∫p dA over the part beyond, exact");
             var own = s.WeightPerArea(k) * across * Overhang;
             var w = trace.Let("Vw", own, Unit.Force, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}");
-            if (s.PlacedLoads.Length > 0)
+            if (s.PlacedLoads.Length > 0 || s.RisingWeight(k) != 0)
             {
                 w = trace.Let("Vw", DownShear, Unit.Force, $"{new Sym("Vw", own, Unit.Force)} + {new Sym("Vbeside", DownShear - own, Unit.Force)}");
             }

@@ -88,13 +88,13 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         if (stress.Vu < 0)
         {
             var pulled = Worst(s, Sections(s, false), k, -1, out var pull, out var pullSection);
-            if (!pulled.Done)
+            if (!pulled.Done || (!TopIsReinforced(s) && !s.Plain(k).OnTop))
             {
                 trace.Note("the column pulls up: top steel is needed both ways");
                 return outcome with { Demand = Math.Abs(stress.Value), Capacity = 0, Utilisation = Outcome.NoCapacity, Face = Face.Top };
             }
 
-            (outcome, stress, section) = (pulled with { Face = Face.Top }, pull, pullSection);
+            (outcome, stress, section) = (pulled with { Face = Face.Top, Plain = !TopIsReinforced(s) }, pull, pullSection);
         }
 
         if (T.Records)
@@ -133,20 +133,32 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         return face;
     }
 
-    private static bool TopIsReinforced(BaseState s) => s.Bars.TopX.Any && s.Bars.TopY.Any;
+    /// <summary>The critical sections that are looked at with the depth to the bottom bars.</summary>
+    public static PunchingFace Sections(BaseState s) => Sections(s, true);
 
-    /// <summary>The section that governs pressed punching in a combination and its shear without moments.</summary>
-    /// <param name="s">The base.</param>
-    /// <param name="k">The combination.</param>
-    /// <param name="section">The section.</param>
-    /// <param name="vu">Vu, kN.</param>
-    /// <returns>False where no section lies within the base.</returns>
-    public static bool Direct(BaseState s, int k, out PunchingSection section, out double vu)
+    /// <summary>Vu without moments of a section in a combination, kN.</summary>
+    public static double Direct(BaseState s, int k, PunchingFace face, int i)
     {
-        var worst = Worst(s, Sections(s, true), k, 1, out var stress, out section);
-        vu = stress.Vu;
-        return worst.Done;
+        var none = default(NoTrace);
+        return Find(s, k, face.Sections[i], face.Properties[i], 1, ref none).Vu;
     }
+
+    /// <summary>The section of the highest stress in a combination; −1 where none lies within the base.</summary>
+    public static int Governing(BaseState s, int k)
+    {
+        var face = Sections(s, true);
+        return Worst(s, face, k, 1, out _, out _).Done ? face.Found![k].Section : -1;
+    }
+
+    /// <summary>Unbalanced moments about a section's centroid in a combination, kNm.</summary>
+    public static (double Mx, double My) Unbalanced<T>(BaseState s, int k, PunchingFace face, int i, ref T trace)
+        where T : struct, ITrace
+    {
+        var found = Find(s, k, face.Sections[i], face.Properties[i], 1, ref trace);
+        return (found.Mx, found.My);
+    }
+
+    private static bool TopIsReinforced(BaseState s) => s.Bars.TopX.Any && s.Bars.TopY.Any;
 
     /// <summary>The section that governs in a combination with the stress at each of its corners; null where none lies within the base.</summary>
     public static Figures.PunchingFigure? Figure(BaseState s, int k)

@@ -83,13 +83,23 @@ internal readonly struct Bearing : ICheckRule<Nothing>
     private static double Net<T>(BaseState s, int k, double pressure, ref T trace)
         where T : struct, ITrace
     {
-        var ground = s.GroundColumn(k);
-        var df = s.FoundingDepth;
-        var wet = ground.IsWet && ground.Water < df;
-        var p0 = wet
+        var p0 = Overburden(s, k, ref trace);
+        return trace.Let("pnet", Math.Max(0, pressure - p0), Unit.Pressure, $"max(0; {new Sym("p", pressure, Unit.Pressure)} − {new Sym("p0", p0, Unit.Pressure)})");
+    }
+
+    /// <summary>Effective overburden that stood at the underside before the work, kPa.</summary>
+    public static double Overburden<T>(BaseState s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var (ground, df) = (s.GroundColumn(k), s.FoundingDepth);
+        if (s.Ground.LevelBefore is { } before && before != s.Ground.Level)
+        {
+            return trace.Given("p0", s.Ground.OverburdenBefore(ground, df), Unit.Pressure, $"effective weight of what stood over the underside before: ground at {Unit.Length.FormatWithSymbol(before, s.Units)} then ([ground] level-before)");
+        }
+
+        return ground.IsWet && ground.Water < df
             ? trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure, $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("dw", ground.Water, Unit.Length)} + ({new Sym("γsat", ground.Saturated, Unit.UnitWeight)} − {new Sym("γw", ground.WaterWeight, Unit.UnitWeight)})·({new Sym("Df", df, Unit.Length)} − {new Sym("dw", ground.Water, Unit.Length)})")
             : trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure, $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("Df", df, Unit.Length)}");
-        return trace.Let("pnet", Math.Max(0, pressure - p0), Unit.Pressure, $"max(0; {new Sym("p", pressure, Unit.Pressure)} − {new Sym("p0", p0, Unit.Pressure)})");
     }
 
     private static Outcome Compare<T>(BaseState s, int k, double pressure, double allowed, string symbol, ref T trace)

@@ -59,7 +59,7 @@ internal readonly struct BearingBelow : ICheckRule<Nothing>
         var z = trace.Let("z", depth - s.FoundingDepth, Unit.Length, $"{new Sym("d,layer", depth, Unit.Length)} − {new Sym("Df", s.FoundingDepth, Unit.Length)}");
         var lx = trace.Let("Lx'", s.Length - (2 * Math.Abs(l.XR)), Unit.Length, $"{new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|");
         var ly = trace.Let("Ly'", s.Width - (2 * Math.Abs(l.YR)), Unit.Length, $"{new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|");
-        var p0 = trace.Given("p0", ground.EffectiveStress(s.FoundingDepth), Unit.Pressure, "effective overburden at the underside");
+        var p0 = Bearing.Overburden(s, k, ref trace);
         var extra = trace.Let("ΔN", Math.Max(0, l.N - (p0 * lx * ly)), Unit.Force, $"max(0; {new Sym("ΣN", l.N, Unit.Force)} − {new Sym("p0", p0, Unit.Pressure)}·{new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
         var (spread, deep) = (new Sym("t", g.LoadSpread, Unit.Ratio), new Sym("z", z, Unit.Length));
         var added = trace.Let("Δp", extra / ((lx + (2 * g.LoadSpread * z)) * (ly + (2 * g.LoadSpread * z))), Unit.Pressure, $"{new Sym("ΔN", extra, Unit.Force)}/(({new Sym("Lx'", lx, Unit.Length)} + 2·{spread}·{deep})·({new Sym("Ly'", ly, Unit.Length)} + 2·{spread}·{deep}))");

@@ -3,7 +3,7 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OnGround;
 
-/// <summary>The push of water that stands above the underside against weights and permanent loads.</summary>
+/// <summary>The push of water that stands above the underside against weights and downward dead load alone: a tank may be empty.</summary>
 internal readonly struct Flotation : ICheckRule<Nothing>
 {
     public static Nothing Capacity(BaseState s) => default;
@@ -31,7 +31,7 @@ internal readonly struct Flotation : ICheckRule<Nothing>
         {
             var c = s.Place.Cases[term.Case];
             var n = term.Holds * s.Place.CaseActions[term.Case].N;
-            if (n > 0 && c.IsPermanent && term.Case != s.Place.SurchargeCase)
+            if (n > 0 && Holds(c) && term.Case != s.Place.SurchargeCase)
             {
                 down += n;
                 if (T.Records)
@@ -45,7 +45,7 @@ internal readonly struct Flotation : ICheckRule<Nothing>
         {
             var (term, load) = (s.Place.LoadTerms[k][i], s.PlacedLoads[i]);
             var c = s.Place.Cases[load.Case];
-            if (term.Holds * load.N > 0 && c.IsPermanent)
+            if (term.Holds * load.N > 0 && Holds(c))
             {
                 down += trace.Let($"R{i + 1}[{c.Name}]", term.Holds * load.N, Unit.Force, $"{new Sym("f", term.Holds, Unit.Ratio)}·{new Sym($"N{i + 1}[{c.Name}]", load.N, Unit.Force)}");
             }
@@ -56,4 +56,7 @@ internal readonly struct Flotation : ICheckRule<Nothing>
         trace.Let("resisting", down + weights, Unit.Force, $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");
         return StabilityFactor.Judge(s, combination, s.Rules.Stability.Flotation, push, down + weights, Unit.Force, ref trace);
     }
+
+    // Fluids may be drawn off, earth taken away; results combined beforehand cannot be told apart.
+    private static bool Holds(Loads.LoadCase c) => c.Symbol is Loads.LoadSymbol.D or Loads.LoadSymbol.G || c.Combined is not null;
 }

@@ -138,6 +138,13 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
         var water = s.GroundLoad(k).WaterPressure * s.Length * s.Width;
         trace.Let("Wcol", prism, Unit.Force, $"{new Sym("fw", fw, Unit.Ratio)}·({new Sym("Wped", s.PedestalWeight, Unit.Force)} − {new Sym("Wdis", s.GroundLoad(k).Displaced, Unit.Force)})");
         var weights = trace.Let("R[weights]", (((fw * (s.BaseWeight + block)) - water) * half) + (prism * arm), Unit.Moment, $"({new Sym("fw", fw, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wblock", block, Unit.Force)}) − {new Sym("U", water, Unit.Force)})·{new Sym("half", half, Unit.Length)} + {new Sym("Wcol", prism, Unit.Force)}·{new Sym("arm", arm, Unit.Length)}");
+        var rising = s.RisingWeight(k);
+        if (rising != 0)
+        {
+            trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it");
+            weights = trace.Let("R[weights]", weights + (rising * half), Unit.Moment, $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·{new Sym("half", half, Unit.Length)}");
+        }
+
         trace.Given("acting", tips, Unit.Moment, "sum of T");
         trace.Let("resisting", holds + weights, Unit.Moment, $"{new Sym("sum of R", holds, Unit.Moment)} + {new Sym("R[weights]", weights, Unit.Moment)}");
         return StabilityFactor.Judge(s, combination, s.Rules.Stability.Overturning, tips, holds + weights, Unit.Moment, ref trace);

@@ -47,10 +47,9 @@ internal readonly struct Settlement : ICheckRule<Nothing>
         where T : struct, ITrace
     {
         var g = s.Ground;
-        var ground = s.GroundColumn(k);
         ref readonly var l = ref s.Loads(k);
         trace.Heading("Settlement");
-        var p0 = trace.Given("p0", ground.EffectiveStress(s.FoundingDepth), Unit.Pressure, "effective overburden at the underside");
+        var p0 = Bearing.Overburden(s, k, ref trace);
         var q = trace.Let("q", Math.Max(0, (l.N / (s.Length * s.Width)) - p0), Unit.Pressure, $"max(0; {new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}) − {new Sym("p0", p0, Unit.Pressure)})");
         var settles = 0.0;
         if (g.SubgradeModulus is { } modulus)

@@ -82,7 +82,7 @@ internal readonly struct Uplift : ICheckRule<Nothing>
         return u > 0 ? trace.Let("W", w - u, Unit.Force, $"{new Sym("W", w, Unit.Force)} − {new Sym("U", u, Unit.Force)}") : w;
     }
 
-    // Soil beside the block over the base that rises with it: four wedges and, at the corners, four pyramids. Below the water it counts buoyant, as no water pushes the base up there.
+    // Soil beside the block over the base that rises with it: four wedges and, at the corners, four pyramids.
     private static double Spread<T>(BaseState s, int k, ref T trace)
         where T : struct, ITrace
     {
@@ -91,14 +91,10 @@ internal readonly struct Uplift : ICheckRule<Nothing>
             return 0;
         }
 
-        var (g, ground, d) = (s.Ground, s.GroundColumn(k), s.SoilDepth);
-        var slope = Math.Tan(g.UpliftSpread * Math.PI / 180);
-        var mean = d > 0 ? Math.Min(ground.Moist, ground.EffectiveStress(d) / d) : 0;
-        var volume = (2 * (s.Length + s.Width) * d * d * slope / 2) + (4.0 / 3 * d * d * d * slope * slope);
-        var (depth, angle) = (new Sym("ds", d, Unit.Length), new Sym("spread", g.UpliftSpread, Unit.Degrees));
-        var extra = trace.Let("Vspread", volume, Unit.Volume, $"({new Sym("L", s.Length, Unit.Length)} + {new Sym("B", s.Width, Unit.Length)})·{depth}^2·tan({angle}) + 4/3·{depth}^3·tan({angle})^2");
-        trace.Given("γm", mean, Unit.UnitWeight, "of that soil, buoyant below the water");
-        return trace.Let("Wspread", s.Combinations[k].WeightFactor * mean * extra, Unit.Force, $"{new Sym("fw", s.Combinations[k].WeightFactor, Unit.Ratio)}·{new Sym("γm", mean, Unit.UnitWeight)}·{new Sym("Vspread", extra, Unit.Volume)}");
+        ref readonly var g = ref s.GroundLoad(k);
+        var wedge = trace.Given("w,edge", g.Wedge, Unit.LineLoad, "weight of the soil within the spread on a metre of edge, buoyant below the water");
+        var corner = trace.Given("w,corner", g.Corner, Unit.Force, "the same at each corner");
+        return trace.Let("Wspread", s.Combinations[k].WeightFactor * ((2 * (s.Length + s.Width) * wedge) + (4 * corner)), Unit.Force, $"{new Sym("fw", s.Combinations[k].WeightFactor, Unit.Ratio)}·(2·({new Sym("L", s.Length, Unit.Length)} + {new Sym("B", s.Width, Unit.Length)})·{new Sym("w,edge", wedge, Unit.LineLoad)} + 4·{new Sym("w,corner", corner, Unit.Force)})");
     }
 
     private static void Tell<T>(ref T trace, string letter, string name, double value, string sign, double factor, double n)

@@ -22,7 +22,29 @@ public readonly record struct TwoWaySection(double Beta, double AlphaS, double P
 /// <param name="CoverToCentre">Least distance of its centre from a face beside it or below it.</param>
 /// <param name="SideCover">Clear cover beside the plane of a hook, and beyond its end.</param>
 /// <param name="FreshBelow">Depth of fresh concrete cast below it.</param>
-public readonly record struct DevelopedBar(BarSize Size, double Yield, double Spacing, double CoverToCentre, double SideCover, double FreshBelow);
+public readonly record struct DevelopedBar(BarSize Size, double Yield, double Spacing, double CoverToCentre, double SideCover, double FreshBelow)
+{
+    /// <summary>Steel required over steel there, where a length may be reduced by it; 1: all of it counts.</summary>
+    public double Share { get; init; } = 1;
+
+    /// <summary>Whether the least length counts; it does not within that of a lap, which has its own.</summary>
+    public bool WithLeast { get; init; } = true;
+}
+
+/// <summary>A dowel that laps with a bar of a column.</summary>
+/// <param name="Dowel">The dowel.</param>
+/// <param name="Other">The column's bar; null: taken as the same.</param>
+/// <param name="Yield">fy, kPa.</param>
+/// <param name="Spacing">Centre to centre of the dowels, m.</param>
+/// <param name="CoverToCentre">From the column's face to the middle of the bar, m.</param>
+public readonly record struct LappedBar(BarSize Dowel, BarSize? Other, double Yield, double Spacing, double CoverToCentre)
+{
+    /// <summary>The smaller and the larger bar.</summary>
+    public (BarSize Smaller, BarSize Larger) Ordered => Other is not { } other ? (Dowel, Dowel) : other.Diameter < Dowel.Diameter ? (other, Dowel) : (Dowel, other);
+
+    /// <summary>One of the bars, upright in the column.</summary>
+    public DevelopedBar Developed(BarSize size) => new(size, Yield, Spacing, CoverToCentre, CoverToCentre, 0) { WithLeast = false };
+}
 
 /// <summary>A joint in which shear is carried by friction. Lengths in m, pressures in kPa, forces in kN.</summary>
 /// <param name="Strength">Lesser f'c of both sides.</param>
@@ -199,6 +221,42 @@ public abstract class ConcreteCode
     /// <param name="yield">fy, kPa.</param>
     /// <param name="diameter">db, m.</param>
     public abstract double CompressionDevelopment<T>(ref T trace, double strength, double lightweight, double yield, double diameter)
+        where T : struct, ITrace;
+
+    /// <summary>Whether a development length may be reduced where there is more steel than is required.</summary>
+    /// <param name="hooked">Of a hook, or of a straight bar.</param>
+    /// <param name="category">Seismic design category; null: not stated.</param>
+    public abstract bool ExcessReduces(bool hooked, Loads.SeismicCategory? category);
+
+    /// <summary>Share of a compressed section that counts where it has less steel than the code's ordinary least; 1 from there on.</summary>
+    /// <param name="ratio">Steel over the gross area.</param>
+    public abstract double EffectiveShare(double ratio);
+
+    /// <summary>Clause of <see cref="EffectiveShare"/>.</summary>
+    public abstract string EffectiveAreaClause { get; }
+
+    /// <summary>Greatest clear distance along a tie from a bar that it holds to one that it does not, m.</summary>
+    public abstract double MostUnheld { get; }
+
+    /// <summary>Ties that stand round anchor bolts at the top of a pedestal: within what distance, and how many of a size, m.</summary>
+    /// <param name="tie">Diameter of the ties, m.</param>
+    public abstract (double Within, int Count) TopTies(double tie);
+
+    /// <summary>Clause of the moment that flexure transfers between base and column.</summary>
+    public abstract string MomentTransferClause { get; }
+
+    /// <summary>Clause of laps.</summary>
+    public abstract string LapClause { get; }
+
+    /// <summary>Largest diameter that may be lapped, m.</summary>
+    public abstract double LargestLapped { get; }
+
+    /// <summary>Length of a lap of dowel and column bar under compression, m.</summary>
+    public abstract double CompressionLap<T>(ref T trace, ConcreteRules concrete, in LappedBar bar)
+        where T : struct, ITrace;
+
+    /// <summary>Length of a lap of dowel and column bar that may be pulled, all lapped at one place, m.</summary>
+    public abstract double TensionLap<T>(ref T trace, ConcreteRules concrete, in LappedBar bar)
         where T : struct, ITrace;
 
     /// <summary>Height of a standard 90° hook, outside of the bar to its end, m.</summary>

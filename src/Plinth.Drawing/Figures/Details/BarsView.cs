@@ -61,13 +61,24 @@ public static class BarsView
                 Block(to, P, Layers.Pedestal, s.ColumnX, s.ColumnY, p.SizeX, p.SizeY, s.Thickness, s.Thickness + height);
             }
 
-            if (m.Row(BarRole.Ties) is { } ties)
+            if (m.Row(BarRole.Ties) is not null)
             {
                 var cover = s.Rules.Pedestal.Cover;
                 var (tx, ty) = ((p.SizeX / 2) - cover, ((p.Round ? p.SizeX : p.SizeY) / 2) - cover);
-                for (var i = 0; i < ties.Group.Count; i++)
+                var set = m.PedestalTies!;
+                foreach (var level in set.Levels)
                 {
-                    var z = Math.Min(s.Thickness + (i * p.Ties.Spacing) + 0.025, s.Thickness + height - cover);
+                    var z = s.Thickness + level;
+                    foreach (var x in set.AlongY)
+                    {
+                        to.Path(Layers.Bar, new Stroke(0.2), P(s.ColumnX + x, s.ColumnY - ty, z), P(s.ColumnX + x, s.ColumnY + ty, z));
+                    }
+
+                    foreach (var y in set.AlongX)
+                    {
+                        to.Path(Layers.Bar, new Stroke(0.2), P(s.ColumnX - tx, s.ColumnY + y, z), P(s.ColumnX + tx, s.ColumnY + y, z));
+                    }
+
                     to.Area(Layers.Bar, new Stroke(0.2), p.Round
                         ? [.. Enumerable.Range(0, 24).Select(k => P(s.ColumnX + (tx * Math.Cos(k * Math.PI / 12)), s.ColumnY + (tx * Math.Sin(k * Math.PI / 12)), z))]
                         : [P(s.ColumnX - tx, s.ColumnY - ty, z), P(s.ColumnX + tx, s.ColumnY - ty, z), P(s.ColumnX + tx, s.ColumnY + ty, z), P(s.ColumnX - tx, s.ColumnY + ty, z)]);

@@ -46,6 +46,9 @@ public sealed class DetailModel
     /// <summary>Units of display.</summary>
     public UnitSystem Units => Project.Units;
 
+    /// <summary>Where the pedestal's ties and cross-ties stand; null without a pedestal.</summary>
+    public PedestalTies? PedestalTies => Design.Pedestal is { } p ? Core.Schedules.PedestalTies.Of(Project.Code, Foundation.Rules, State.Place.Place.Support, p, State.PedestalHeight) : null;
+
     /// <summary>The row of a role; null where there are no such bars.</summary>
     public BarRow? Row(BarRole role) => Rows.FirstOrDefault(r => r.Group.Role == role);
 
@@ -57,7 +60,7 @@ public sealed class DetailModel
     {
         ArgumentNullException.ThrowIfNull(row);
         var g = row.Group;
-        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies && Design.Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Unit.Section.FormatWithSymbol(p.Ties.Spacing, Units) : "";
+        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY && Design.Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Unit.Section.FormatWithSymbol(p.Ties.Spacing, Units) : "";
         return $"{g.Count} {g.Size.Name}-{row.BarMark}{spacing}{(g.Layer.Length > 0 ? " " + g.Layer : "")}";
     }
 

@@ -58,6 +58,16 @@ public static class DetailParts
             }
         }
 
+        foreach (var at in m.PedestalTies!.AlongY)
+        {
+            to.Path(Layers.Bar, Stroke.Thin, centre + (at * per, -y + cover), centre + (at * per, y - cover));
+        }
+
+        foreach (var at in m.PedestalTies.AlongX)
+        {
+            to.Path(Layers.Bar, Stroke.Thin, centre + (-x + cover, at * per), centre + (x - cover, at * per));
+        }
+
         foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
         {
             foreach (var bar in m.Upright(role))

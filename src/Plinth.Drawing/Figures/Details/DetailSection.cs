@@ -190,12 +190,14 @@ public static class DetailSection
 
         var s = m.State;
         var half = ((alongX || pedestal.Round ? pedestal.SizeX : pedestal.SizeY) / 2) - s.Rules.Pedestal.Cover;
-        var top = s.Thickness + s.PedestalHeight - s.Rules.Pedestal.Cover;
-        for (var i = 0; i < row.Group.Count; i++)
+        foreach (var level in m.PedestalTies!.Levels)
         {
-            // The last stands under the top's cover, the others at their spacing from the base's top.
-            var z = Math.Min(s.Thickness + (i * pedestal.Ties.Spacing) + 0.025, top);
-            to.Path(Layers.Bar, new Stroke(0.35), p(column - half, z), p(column + half, z));
+            to.Path(Layers.Bar, new Stroke(0.35), p(column - half, s.Thickness + level), p(column + half, s.Thickness + level));
+        }
+
+        if (m.Row(alongX ? BarRole.CrossTiesX : BarRole.CrossTiesY) is { } cross)
+        {
+            calls.Add((p(column + half, s.Thickness + (s.PedestalHeight / 3)), m.Call(cross)));
         }
 
         calls.Add((p(column + half, s.Thickness + (s.PedestalHeight / 2)), m.Call(row)));

@@ -43,7 +43,8 @@ internal static class LoadsReader
             seismic.Number("redundancy", 1, Sign.Positive),
             loads.Number("live-companion", 1, Sign.Positive))
         {
-            LoadsNotActing = loads.Flag("loads-not-acting", false),
+            LoadsNotActing = loads.Flag("loads-not-acting", true),
+            Category = seismic.Choice<SeismicCategory?>("category", null, [.. Enum.GetValues<SeismicCategory>().Select(c => (c.ToString(), (SeismicCategory?)c))]),
             Orthogonal = seismic.Number("orthogonal", 0),
             OverturningReduction = seismic.Number("overturning-reduction", 0),
             VerticalAtSoil = seismic.Flag("vertical-at-soil", true),
@@ -68,7 +69,7 @@ internal static class LoadsReader
         {
             var european = standard is En1990;
             Refuse(loads, standard, european, "live-companion", "loads-not-acting");
-            Refuse(seismic, standard, european, "sds", "redundancy", "overturning-reduction", "vertical-at-soil");
+            Refuse(seismic, standard, european, "category", "sds", "redundancy", "overturning-reduction", "vertical-at-soil");
             Refuse(loads, standard, !european, "design-approach", "expression", "accidental-leading", "partial", "psi");
         }
 

@@ -47,6 +47,8 @@ internal static class GroundReader
             WaterDepthLow = t.QuantityOrNull("water-depth-low", Measure.Length) ?? basis.WaterDepthLow,
             PassiveIgnoredDepth = t.Quantity("passive-ignored-depth", Measure.Length, basis.PassiveIgnoredDepth),
             UpliftSpread = Spread(t, basis.UpliftSpread),
+            FrostDepth = t.QuantityOrNull("frost-depth", Measure.Length, Sign.Positive) ?? basis.FrostDepth,
+            LevelBefore = t.QuantityOrNull("level-before", Measure.Length, Sign.Any) ?? basis.LevelBefore,
             LoadSpread = t.Number("load-spread", basis.LoadSpread),
             SubgradeModulus = t.QuantityOrNull("subgrade-modulus", Measure.UnitWeight, Sign.Positive) ?? basis.SubgradeModulus,
             MostSettlement = t.QuantityOrNull("max-settlement", Measure.Length, Sign.Positive) ?? basis.MostSettlement,

@@ -76,6 +76,8 @@ internal static class RuleReader
             PunchingSteel = t.Flag("punching-steel", basis.PunchingSteel),
             CrackSpacing = t.Flag("crack-spacing", basis.CrackSpacing),
             AnchorageExcess = t.Flag("anchorage-excess", basis.AnchorageExcess),
+            PlainTop = t.Flag("plain-top", basis.PlainTop),
+            MomentTransfer = t.Flag("moment-transfer", basis.MomentTransfer),
             Banded = t.Choice("short-way", basis.Banded, ("even", false), ("band", true)),
             Preferred = preferred,
             TopBars = top,

@@ -60,11 +60,16 @@ internal readonly struct Interface : ICheckRule<JointStrength>
         if (column)
         {
             var a = JointSections.AtColumnFoot(s, k);
-            pulled |= JointSections.Pulls(a, s.Place.Place.Support.SizeX, s.Place.Place.Support.SizeY);
+            var columnPulled = JointSections.Pulls(a, s.Place.Place.Support);
+            pulled |= columnPulled;
             times = Math.Abs(a.N) + a.Moment > 0 ? s.Code.TimesHeld(ref none, s.Joints.Column(s), a.N, a.Mx, a.My) : times;
             if (T.Records)
             {
                 Tell(s, a, ref trace);
+                trace.Heading("Lap of the dowels with the column's bars");
+                trace.Remark(s.Rules.Column.Bars?.Size is { } other ? $"With {other.Name} of the column." : "The column's bars are not stated ([column] bars): taken as the dowels.");
+                trace.Remark(columnPulled ? "This combination pulls at the joint." : "This combination does not pull at the joint; a lap in tension holds where another does.");
+                DowelLap.Length(ref trace, s.Code, s.Rules, s.Place.Place.Support, s.Dowels, columnPulled);
             }
         }
 
@@ -131,9 +136,15 @@ internal readonly struct Interface : ICheckRule<JointStrength>
         var bend = (s.Code.BendDiameter(db) / 2) + db;
         var straight = trace.Let("room,c", room - bend, Unit.Section, $"{new Sym("room", room, Unit.Section)} − {new Sym("bend", bend, Unit.Section)}");
         var pressed = s.Code.CompressionDevelopment(ref trace, ofColumn ? JointSections.Supporting(s) : concrete.Strength, concrete.Lightweight, s.Rules.Steel.Yield, db);
-        var spacing = Math.Min(ofColumn ? s.Place.Place.Support.SizeX : s.Pedestal!.SizeX, ofColumn ? s.Place.Place.Support.SizeY : s.Pedestal!.SizeY) / Math.Max(1, bars.Count / 4);
+        var spacing = trace.Given("s", ofColumn ? DowelLap.Gap(s.Code, s.Rules, s.Place.Place.Support, bars) : JointSections.PedestalGap(s), Unit.Section, "least distance of neighbouring bars as they stand");
         var edge = Math.Min((s.Length - s.Outline.FaceX) / 2 - Math.Abs(s.ColumnX), (s.Width - s.Outline.FaceY) / 2 - Math.Abs(s.ColumnY));
         var pulled = s.Code.HookedDevelopment(ref trace, concrete, new DevelopedBar(size, s.Rules.Steel.Yield, spacing, edge, edge, 0));
+        if (ofColumn && db > s.Code.LargestLapped + 1e-9)
+        {
+            trace.Remark("Bars of this size are not lapped: use thinner dowels.");
+            return new JointStrength(Outcome.NoCapacity, 0, 0);
+        }
+
         return new JointStrength(Times(least, area), Times(pressed, straight), Times(pulled, room));
     }
 

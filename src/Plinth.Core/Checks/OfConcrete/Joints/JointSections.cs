@@ -62,10 +62,21 @@ internal sealed class JointSections
 
     /// <summary>The pedestal.</summary>
     public ColumnSection Pedestal(BaseState s) =>
-        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal), s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s), s.Pedestal.Socket);
+        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal), s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s), true, s.Pedestal.Socket);
+
+    /// <summary>Least distance of the pedestal's neighbouring bars, centre to centre, m.</summary>
+    public static double PedestalGap(BaseState s)
+    {
+        var p = s.Pedestal!;
+        return ColumnSection.LeastGap(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, p.Bars.Count, s.Rules.Pedestal.Cover + (p.Ties.Size?.Diameter ?? 0) + ((p.Bars.Size?.Diameter ?? 0) / 2));
+    }
 
     /// <summary>Whether an action parts some of a section: it pulls, or its force stands beyond the middle third.</summary>
     public static bool Pulls(in SectionAction a, double x, double y) => a.N <= 0 ? a.N < 0 || a.Moment > 0 : (Math.Abs(a.My) / a.N / x) + (Math.Abs(a.Mx) / a.N / y) > 1.0 / 6;
+
+    /// <summary>The same of a column: a round one is parted beyond an eighth of its diameter.</summary>
+    public static bool Pulls(in SectionAction a, Support column) =>
+        column.Shape != ColumnShape.Round ? Pulls(a, column.SizeX, column.SizeY) : a.N <= 0 ? a.N < 0 || a.Moment > 0 : a.Moment / a.N > column.SizeX / 8;
 
     /// <summary>The pedestal's vertical bars.</summary>
     public static BarLayer Bars(Pedestal pedestal) => new(pedestal.Bars.Count, pedestal.Bars.Size);
@@ -95,11 +106,14 @@ internal sealed class JointSections
         return new SectionAction(a.N, a.Fx, a.Fy, a.Mx - (arm * a.Fy), a.My + (arm * a.Fx));
     }
 
+    // A pedestal with little steel counts as one of less area: its concrete counts in that proportion, so that Po is that of the reduced area.
     // Bars stand within cover and ties; of a column the ties are not stated and taken as the least allowed.
-    private static ColumnSection Make(BaseState s, double x, double y, bool round, BarLayer bars, double coverToBars, double strength, Socket? socket = null)
+    private static ColumnSection Make(BaseState s, double x, double y, bool round, BarLayer bars, double coverToBars, double strength, bool ofPedestal = false, Socket? socket = null)
     {
         var toCentre = coverToBars + (bars.Diameter / 2);
         var (hx, hy) = socket is null ? (0, 0) : (x - (2 * socket.Wall), y - (2 * socket.Wall));
-        return s.Code.Section(x, y, round, ColumnSection.Around(x, y, round, bars, toCentre), strength, s.Rules.Steel.Yield, hx, hy);
+        var section = s.Code.Section(x, y, round, ColumnSection.Around(x, y, round, bars, toCentre), strength, s.Rules.Steel.Yield, hx, hy);
+        var share = ofPedestal ? s.Code.EffectiveShare(section.Steel / section.Gross) : 1;
+        return share < 1 ? section.WithConcrete(((share * section.Gross) - section.Steel) / (section.Gross - section.Steel)) : section;
     }
 }

@@ -54,6 +54,15 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
             trace.Given("Pu", a.N, Unit.Force, s.Pedestal.Socket is not null ? "a pull on the walls; what presses passes through the column's foot" : atFoot >= atTop ? "of the column and the pedestal's factored weight" : "of the column");
             trace.Given("Mx", a.Mx, Unit.Moment, "there");
             trace.Given("My", a.My, Unit.Moment, "there");
+            var own = s.Joints.Pedestal(s);
+            var ratio = trace.Let("ρ", own.Steel / own.Gross, Unit.Ratio, $"{new Sym("As", own.Steel, Unit.SteelArea)}/{new Sym("Ag", own.Gross, Unit.SteelArea)}");
+            var counts = s.Code.EffectiveShare(ratio);
+            if (counts < 1)
+            {
+                trace.Let("Aeff", counts * own.Gross, Unit.SteelArea, $"max(0.5; {new Sym("ρ", ratio, Unit.Ratio)}/0.01)·{new Sym("Ag", own.Gross, Unit.SteelArea)}", s.Code.EffectiveAreaClause);
+                trace.Remark("Less steel than 1 %: the concrete counts in the proportion of Aeff less the bars to Ag less the bars.");
+            }
+
             Used(s, a, ref trace);
             Limits(s, ref trace);
         }
@@ -94,7 +103,6 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
 
         var (low, high) = s.Code.ColumnSteel(IsTall(s));
         var area = pedestal.Bars.Count * bar.Area;
-        trace.Let("ρ", area / pedestal.OwnArea, Unit.Ratio, $"{new Sym("As", area, Unit.SteelArea)}/{new Sym("Ag", pedestal.OwnArea, Unit.SteelArea)}");
         trace.Given("ρ,least", low, Unit.Ratio, IsTall(s) ? "taller than 3 times its least side: a column" : "pedestal");
         trace.Given("ρ,most", high, Unit.Ratio, "of the gross area");
         var most = trace.Given("s,most", s.Code.TieSpacing(bar.Diameter, tie.Diameter, pedestal.Socket?.Wall ?? Math.Min(pedestal.SizeX, pedestal.SizeY)), Unit.Section, pedestal.Socket is null ? "16 bar, 48 tie diameters, least side" : "16 bar, 48 tie diameters, thickness of the walls", s.Code.TieClause);

@@ -42,8 +42,8 @@ internal readonly struct SocketFloor : ICheckRule<Nothing>
         var weight = (s.WeightPerArea(k) * bx * by) + s.PrismWeight(k) + beside;
         trace.Given("P", inside, Unit.Force, water > 0 ? "∫(p + u) dA inside the section, exact" : "∫p dA inside the section, exact");
         trace.Given("Win", weight, Unit.Force, "factored weights inside, the socket's whole, less the soil displaced, and loads beside the column");
-        var net = s.Rules.Concrete.Pressure == Concrete.SectionPressure.Net ? Math.Max(0, inside - weight) : inside;
-        var q = trace.Given("Q", net, Unit.Force, s.Rules.Concrete.Pressure == Concrete.SectionPressure.Net ? "P less Win, where that pushes up" : "P");
+        var deduct = s.Rules.Concrete.Pressure == Concrete.SectionPressure.Net || inside < weight;
+        var q = trace.Given("Q", deduct ? inside - weight : inside, Unit.Force, deduct ? "P less Win" : "P: weights are not deducted ([concrete] pressure)");
         var vu = trace.Let("Vu", Math.Max(0, n - q), Unit.Force, $"max(0; {new Sym("N", n, Unit.Force)} − {new Sym("Q", q, Unit.Force)})");
         var around = trace.Let("bo", 2 * (bx + by), Unit.Section, $"2·({new Sym("bx", bx, Unit.Section)} + {new Sym("by", by, Unit.Section)})");
         var stress = trace.Let("vu", vu / (around * d), Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", around, Unit.Section)}·{new Sym("d", d, Unit.Section)})");

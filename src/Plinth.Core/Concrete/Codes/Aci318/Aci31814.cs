@@ -36,6 +36,10 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
             : trace.Empirical("ρmin", Math.Max(0.0018 * Edition.LeastRatioYield / fy, 0.0014), Unit.Ratio, $"max(0.0018·{AciEdition.Text(Edition.LeastRatioYield)}/{new Sym("fy", yield, Edition.Stress)}; 0.0014)", MinimumSteelClause);
     }
 
+    // 25.4.10.2: not in systems that resist earthquakes in category D and up.
+    /// <inheritdoc/>
+    public override bool ExcessReduces(bool hooked, Loads.SeismicCategory? category) => category is null or < Loads.SeismicCategory.D;
+
     /// <inheritdoc/>
     public override string AnchorageClause { get; } = "ACI 318" + edition.Suffix + "-14 25.4.2.3, 25.4.3";
 

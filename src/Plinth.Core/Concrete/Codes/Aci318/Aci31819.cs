@@ -36,6 +36,10 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
     /// <inheritdoc/>
     public override double MinimumSteelRatio<T>(ref T trace, double yield) => trace.Given("ρmin", 0.0018, Unit.Ratio, "of the gross section", MinimumSteelClause);
 
+    // 25.4.10.2: not of hooks, nor in systems that resist earthquakes in category C and up.
+    /// <inheritdoc/>
+    public override bool ExcessReduces(bool hooked, Loads.SeismicCategory? category) => !hooked && (category is null or < Loads.SeismicCategory.C);
+
     /// <inheritdoc/>
     public override string AnchorageClause { get; } = "ACI 318" + edition.Suffix + "-19 25.4.2.4, 25.4.3";
 

@@ -24,6 +24,12 @@ public abstract partial class Aci318Base
             Unit.Section,
             $"{new Sym("fy", bar.Yield, e.Stress)}·{new Sym("ψt", top, Unit.Ratio)}·{new Sym("ψs", size, Unit.Ratio)}·{new Sym("ψg", grade, Unit.Ratio)}/({e.StraightText}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}·{new Sym("cb/db", confined, Unit.Ratio)})·{new Sym("db", db, Unit.Section)}",
             AnchorageClause);
+        straight = Reduced(ref trace, "ld,0", straight, bar.Share);
+        if (!bar.WithLeast)
+        {
+            return trace.Let("ld", straight, Unit.Section, $"{new Sym("ld,0", straight, Unit.Section)}", $"{Name} 25.4.2.1(a)");
+        }
+
         return trace.Let("ld", Math.Max(straight, e.LeastStraight), Unit.Section, $"max({new Sym("ld,0", straight, Unit.Section)}; {new Sym("ld,least", e.LeastStraight, Unit.Section)})", $"{Name} 25.4.2.1");
     }
 
@@ -34,6 +40,7 @@ public abstract partial class Aci318Base
         var root = Root(ref trace, concrete);
         var hook = Hook(ref trace, concrete, bar, root);
         var least = trace.Let("ldh,least", Math.Max(8 * bar.Size.Diameter, Edition.LeastHook), Unit.Section, $"max(8·{new Sym("db", bar.Size.Diameter, Unit.Section)}; {new Sym("6 in | 150 mm", Edition.LeastHook, Unit.Section)})", $"{Name} 25.4.3.1");
+        hook = Reduced(ref trace, "ldh,0", hook, bar.Share);
         return trace.Let("ldh", Math.Max(hook, least), Unit.Section, $"max({new Sym("ldh,0", hook, Unit.Section)}; {new Sym("ldh,least", least, Unit.Section)})", $"{Name} 25.4.3.1");
     }
 
@@ -47,6 +54,11 @@ public abstract partial class Aci318Base
         var pressed = trace.Empirical("ldc,0", Math.Max(e.Compression * fy / (lightweight * root), e.CompressionLeast * fy) * diameter, Unit.Section, $"max({AciEdition.Text(e.Compression)}·{y}/({new Sym("λ", lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}); {e.CompressionLeastText}·{y})·{db}", $"{Name} 25.4.9.2");
         return trace.Let("ldc", Math.Max(pressed, e.LeastCompression), Unit.Section, $"max({new Sym("ldc,0", pressed, Unit.Section)}; {new Sym("ldc,least", e.LeastCompression, Unit.Section)})", $"{Name} 25.4.9.1");
     }
+
+    // 25.4.10.1: the length is reduced, its least value is not.
+    private double Reduced<T>(ref T trace, string symbol, double length, double share)
+        where T : struct, ITrace =>
+        share < 1 ? trace.Let(symbol, length * share, Unit.Section, $"{new Sym("share", share, Unit.Ratio)}·{new Sym(symbol, length, Unit.Section)}", $"{Name} 25.4.10.1") : length;
 
     // Table 25.3.1: a tail of 12 db beyond the bend.
     /// <inheritdoc/>

@@ -170,6 +170,23 @@ public abstract partial class Aci318Base
     /// <inheritdoc/>
     public override (double Least, double Most) ColumnSteel(bool slender) => (slender ? 0.01 : 0.005, 0.08);
 
+    private const double OrdinaryLeast = 0.01;
+
+    // 10.3.1.2: the reduced area on which the least steel is taken is at least half of the whole.
+    /// <inheritdoc/>
+    public override double EffectiveShare(double ratio) => Math.Clamp(ratio / OrdinaryLeast, 0.5, 1);
+
+    /// <inheritdoc/>
+    public override string EffectiveAreaClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 10.3.1.2, 10.6.1.1";
+
+    // 25.7.2.3.
+    /// <inheritdoc/>
+    public override double MostUnheld => Edition.LeastHook;
+
+    // 10.7.6.1.5, 10.7.6.1.6: two No. 4 (No. 13) or three No. 3 (No. 10) within 5 in (125 mm).
+    /// <inheritdoc/>
+    public override (double Within, int Count) TopTies(double tie) => (Edition.TopTies, tie >= Edition.TwoTies ? 2 : 3);
+
     /// <inheritdoc/>
     public override double TieSpacing(double bar, double tie, double least) => Math.Min(16 * bar, Math.Min(48 * tie, least));
 

@@ -41,6 +41,9 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
     public override string ShortWayClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 13.3.3.3";
 
     /// <inheritdoc/>
+    public override string MomentTransferClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 8.4.2.2, 13.3.3.1";
+
+    /// <inheritdoc/>
     public override double LeastEffectiveDepth => edition.LeastDepth;
 
     /// <summary>Inch-pound or metric.</summary>

@@ -71,6 +71,14 @@ public sealed record AciEdition
         CrackMost = 12 * Inch,
         LeastTies = 0.75,
         LeastTiesFlat = 50,
+        CompressionLap = 0.0005,
+        CompressionLapText = "0.0005",
+        CompressionLapHigh = 0.0009,
+        CompressionLapHighText = "0.0009",
+        WeakConcrete = 3000,
+        LargestLapped = 1.42 * Inch,
+        TopTies = 5 * Inch,
+        TwoTies = 0.499 * Inch,
     };
 
     /// <summary>ACI 318M: MPa and mm.</summary>
@@ -135,6 +143,14 @@ public sealed record AciEdition
         CrackMost = 0.300,
         LeastTies = 0.062,
         LeastTiesFlat = 0.35,
+        CompressionLap = 0.071,
+        CompressionLapText = "0.071",
+        CompressionLapHigh = 0.13,
+        CompressionLapHighText = "0.13",
+        WeakConcrete = 21,
+        LargestLapped = 0.0361,
+        TopTies = 0.125,
+        TwoTies = 0.0119,
     };
 
     /// <summary>"M" for the metric edition.</summary>
@@ -319,6 +335,30 @@ public sealed record AciEdition
 
     /// <summary>Least stress of the least ties (10.6.2.2).</summary>
     public required double LeastTiesFlat { get; init; }
+
+    /// <summary>Coefficient of a compression lap of ordinary bars (25.5.5.1a).</summary>
+    public required double CompressionLap { get; init; }
+
+    /// <summary>The same as printed.</summary>
+    public required string CompressionLapText { get; init; }
+
+    /// <summary>Coefficient of a compression lap of stronger bars (25.5.5.1b).</summary>
+    public required double CompressionLapHigh { get; init; }
+
+    /// <summary>The same as printed.</summary>
+    public required string CompressionLapHighText { get; init; }
+
+    /// <summary>f'c below which a compression lap is a third longer (25.5.5.1).</summary>
+    public required double WeakConcrete { get; init; }
+
+    /// <summary>Depth from a pedestal's top within which ties stand round anchor bolts, m (10.7.6.1.6).</summary>
+    public required double TopTies { get; init; }
+
+    /// <summary>Diameter of ties of which two are enough there, m (10.7.6.1.6).</summary>
+    public required double TwoTies { get; init; }
+
+    /// <summary>Largest diameter that is lapped, m (25.5.1.1).</summary>
+    public required double LargestLapped { get; init; }
 
     /// <summary>A coefficient as text.</summary>
     public static string Text(double coefficient) => coefficient.ToString("0.###", CultureInfo.InvariantCulture);

@@ -1,0 +1,65 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Loads;
+
+namespace Plinth.Core.Checks;
+
+/// <summary>What is not checked, said in every output: with what the project must state for it, where anything can be stated.</summary>
+public static class NotChecked
+{
+    private const string Splice = "column-splice";
+    private const string Seismic = "seismic-detailing";
+
+    /// <summary>Ids of what is never checked, whatever is stated.</summary>
+    public static IReadOnlyList<string> Never { get; } = ["anchor-rods", "base-plate", "tilt"];
+
+    /// <summary>Ids of what is not checked in some projects, and when.</summary>
+    public static IReadOnlyList<(string Id, string When)> Sometimes { get; } =
+    [
+        (Splice, "the column's side of the lap with its dowels, where `[column] bars` is not given"),
+        (Seismic, "detailing for earthquakes, where there are E cases and `[seismic] category` is not given"),
+        ("overstrength", "combinations with overstrength (ASCE 7 12.4.3), where there are E cases; write them as own combinations"),
+        ("torsion", "moments about the vertical, where there are any"),
+        ("level-before", "the ground's level before filling or digging, where bearing is net and `[ground] level-before` is not given: the overburden is then taken from the finished ground"),
+    ];
+
+    /// <summary>What is not checked of a foundation.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="foundation">The foundation.</param>
+    public static IReadOnlyList<(string Id, string? Missing)> Of(Project project, Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(foundation);
+        var list = new List<(string, string?)>();
+        list.AddRange(CheckCatalog.Listed.Select(c => (c.Id, c.Missing(foundation))).Where(c => c.Item2 is not null));
+        var (rules, places) = (foundation.Rules, foundation.Places);
+        if (rules.Column is { Known: true, Bars: null } && places.Any(p => p.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round && !rules.Pedestal.HoldsInSocket(p.Support)))
+        {
+            list.Add((Splice, "give [column] bars"));
+        }
+
+        if (project.Cases.Any(c => c.Symbol == LoadSymbol.E))
+        {
+            if (project.Category is null)
+            {
+                list.Add((Seismic, "give [seismic] category"));
+            }
+
+            list.Add(("overstrength", null));
+        }
+
+        if (places.Any(p => project.Actions[p.Support.Label].Any(a => a.Mz != 0)))
+        {
+            list.Add(("torsion", null));
+        }
+
+        if (places.Any(p => p.Ground is { Basis: BearingBasis.Net, LevelBefore: null }))
+        {
+            list.Add(("level-before", "give [ground] level-before"));
+        }
+
+        list.AddRange(Never.Select(id => (id, (string?)null)));
+        return list;
+    }
+}
