@@ -141,7 +141,7 @@ public class JointTests
     {
         var action = new SupportAction(1200, 0, 0, 0, 0, 0);
         Sized(OneAction(action, Rules with { Steel = DefaultSteel with { Preferred = Sizes("T20") } })).BottomX.Size!.Name.Should().Be("T20");
-        var alike = Sized(OneAction(action, Rules with { Steel = DefaultSteel with { BothWaysAlike = true } }));
+        var alike = Sized(OneAction(action, Rules with { Steel = DefaultSteel with { BothWaysAlike = AlikeBars.Always } }));
         alike.BottomX.Should().Be(alike.BottomY, "a square base gets the same both ways");
     }
 

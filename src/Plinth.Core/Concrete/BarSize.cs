@@ -97,11 +97,11 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
 
         return Count > 0
             ? new BarLayer(Count, Size) { Hooked = Hooked, Band = Band }
-            : new BarLayer((int)Math.Ceiling(((breadth - (2 * sideCover) - Size.Diameter) / Spacing) - 1e-9) + 1, Size) { Hooked = Hooked };
+            : new BarLayer((int)Math.Ceiling(((breadth - (2 * sideCover) - Size.Diameter) / Spacing) - 1e-9) + 1, Size) { Hooked = Hooked, Spacing = Spacing };
     }
 
     /// <summary>The layer as a specification by count.</summary>
-    public static BarSpec Of(BarLayer layer) => layer.Any ? new BarSpec(layer.Size, layer.Count, 0) { Hooked = layer.Hooked, Band = layer.Band } : None;
+    public static BarSpec Of(BarLayer layer) => layer.Any ? new BarSpec(layer.Size, layer.Spacing > 0 ? 0 : layer.Count, layer.Spacing) { Hooked = layer.Hooked, Band = layer.Band } : None;
 
     /// <summary>As written for people: "13 T16", "13 T16 hooked", "9 + 4 T16 banded".</summary>
     public override string ToString() => Straight + (Hooked ? " hooked" : "");
@@ -212,6 +212,9 @@ public readonly record struct BarLayer(int Count, BarSize? Size)
 
     /// <summary>How many lie in the middle band; 0: they lie evenly.</summary>
     public int Band { get; init; }
+
+    /// <summary>The spacing as written, m; 0: they are counted. They stand evenly, no farther apart.</summary>
+    public double Spacing { get; init; }
 
     /// <summary>Whether there are bars.</summary>
     public bool Any => Count > 0;

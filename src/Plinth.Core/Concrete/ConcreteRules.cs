@@ -50,6 +50,19 @@ public enum TopSteel
     None,
 }
 
+/// <summary>Where both ways of a base get bars of one size and spacing.</summary>
+public enum AlikeBars
+{
+    /// <summary>Nowhere: each way has its least.</summary>
+    Never,
+
+    /// <summary>In square bases.</summary>
+    Square,
+
+    /// <summary>In all bases.</summary>
+    Always,
+}
+
 /// <summary>Which bars lie in the outer layer.</summary>
 public enum LowerLayer
 {
@@ -105,6 +118,9 @@ public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, doubl
     /// <summary>Allowed sizes of top bars; empty: those of the bottom.</summary>
     public IReadOnlyList<BarSize> TopBars { get; init; } = [];
 
-    /// <summary>Whether both ways get bars of one size and number.</summary>
-    public bool BothWaysAlike { get; init; }
+    /// <summary>Where both ways get bars of one size and spacing.</summary>
+    public AlikeBars BothWaysAlike { get; init; }
+
+    /// <summary>Whether bars stand at whole steps of spacing; null: they are counted. The step, m.</summary>
+    public double? SpacingStep { get; init; }
 }

@@ -45,12 +45,12 @@ internal sealed partial class BarSearch
     private BarLayer PutFound(bool bottom, int count, BarSize size, bool alongX)
     {
         var s = states[0];
-        var layer = new BarLayer(count, size);
+        var layer = Spaced(new BarLayer(count, size), alongX);
         var (own, other) = alongX ? (s.Length, s.Width) : (s.Width, s.Length);
         if (bottom && rules.Steel.Banded && own < other - 1e-6)
         {
             var band = BarGaps.InBand(count, other / own);
-            layer = layer with { Band = Math.Min(band, count) };
+            layer = layer with { Count = count, Spacing = 0, Band = Math.Min(band, count) };
         }
 
         Put(bottom, layer, alongX);
@@ -66,10 +66,26 @@ internal sealed partial class BarSearch
         return layer;
     }
 
+    // At a whole step of spacing: the widest that holds so many bars, and as many as that makes.
+    private BarLayer Spaced(BarLayer layer, bool alongX)
+    {
+        if (rules.Steel.SpacingStep is not { } step || layer.Count < 2)
+        {
+            return layer;
+        }
+
+        var room = (alongX ? states[0].Width : states[0].Length) - (2 * rules.Concrete.CoverSide) - layer.Diameter;
+        var spacing = Math.Round(Math.Floor((room / (layer.Count - 1) / step) + 1e-9) * step, 9);
+        return spacing <= layer.Diameter ? layer : layer with { Count = (int)Math.Ceiling((room / spacing) - 1e-9) + 1, Spacing = spacing };
+    }
+
+    // Whether both ways are to have one size and spacing.
+    private bool AreAlike => rules.Steel.BothWaysAlike == AlikeBars.Always || (rules.Steel.BothWaysAlike == AlikeBars.Square && Math.Abs(states[0].Length - states[0].Width) < 1e-9);
+
     // One size and one spacing both ways, where that is asked: the closer of both.
     private (BarLayer First, BarLayer Second) Alike(Candidate first, Candidate second, BarLayer a, BarLayer b, bool firstIsX, bool bottom)
     {
-        if (!rules.Steel.BothWaysAlike || first.Fixed || second.Fixed || a.Size != b.Size)
+        if (!AreAlike || first.Fixed || second.Fixed || a.Size != b.Size)
         {
             return (a, b);
         }

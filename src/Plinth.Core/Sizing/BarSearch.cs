@@ -7,12 +7,15 @@ using Plinth.Core.Foundations;
 namespace Plinth.Core.Sizing;
 
 /// <summary>
-/// Finds the least steel that passes every check of the concrete for a base of given sizes: for each pair of bar sizes the least counts that pass,
-/// the least mass of all pairs; ties go to fewer bars, then to one size both ways. Faces are sought apart, as no check mixes them.
+/// Finds the steel for a base of given sizes: for each pair of bar sizes the least counts that pass every check of the concrete; of the pairs that weigh at
+/// most 5 % more than the lightest the one with the fewest bars, then the lightest, then one size both ways. Faces are sought apart, as no check mixes them.
 /// </summary>
 internal sealed partial class BarSearch
 {
     private static readonly string[] OfJoints = ["column-bearing", "interface", "interface-shear", "pedestal", "pedestal-shear", "socket-depth", "socket-pressure", "socket-walls", "socket-shear", "punching-steel", "moment-transfer"];
+
+    /// <summary>Bars may weigh so much more than the lightest that pass, as a share, where they are fewer.</summary>
+    public const double FewerWithin = 0.05;
 
     private readonly Check[] sectionChecks;
     private readonly Check[] ofBothWays;
@@ -48,6 +51,24 @@ internal sealed partial class BarSearch
 
     /// <summary>The check that failed last, and where: what to report if nothing passes.</summary>
     public (Check Check, BaseState State)? LastFailure { get; private set; }
+
+    /// <summary>Whether the base is too thin for its shear or depth with any bars: the thinnest leave the greatest depth. Under the combinations that failed last.</summary>
+    public bool IsTooThin()
+    {
+        foreach (var s in states)
+        {
+            s.Looking = Face.Bottom;
+        }
+
+        sizes = rules.Steel.Bars;
+        var outerIsX = states[0].OuterIsX;
+        Put(true, First(Sizes(outerIsX ? held.BottomX : held.BottomY)[0], outerIsX), outerIsX);
+        Put(true, First(Sizes(outerIsX ? held.BottomY : held.BottomX)[0], !outerIsX), !outerIsX);
+        Set(bars);
+        var fails = QuicklyExceeds(ofBothWays);
+        Reset(null);
+        return fails;
+    }
 
     /// <summary>Finds the bars for the sizes that the states hold.</summary>
     /// <returns>Null if no bars allowed pass.</returns>
@@ -115,40 +136,53 @@ internal sealed partial class BarSearch
             s.Looking = face;
         }
 
-        var open = Quick(bottom);
         // Lightest first: once one is settled, what could not be lighter need not be.
-        (double Mass, int Count, bool Mixed) best = (double.PositiveInfinity, 0, false);
-        Reinforcement? found = null;
-        foreach (var c in open.OrderBy(c => c.Mass))
+        var open = Quick(bottom);
+        open.Sort((a, b) => a.Mass.CompareTo(b.Mass));
+        var least = double.PositiveInfinity;
+        var settled = new List<(BarLayer X, BarLayer Y, double Mass)?>();
+        foreach (var c in open)
         {
-            if (c.Mass > best.Mass * (1 + 1e-9))
+            if (c.Mass > least * (1 + 1e-9))
             {
                 break;
             }
 
-            if (Settle(bottom, c.X, c.Y, c.LayerX, c.LayerY) is not { } settled)
-            {
-                continue;
-            }
-
-            var mass = Mass(settled.X, true) + Mass(settled.Y, false);
-            var tie = Math.Abs(mass - best.Mass) <= 1e-9 * mass;
-            var rank = (Mass: tie ? best.Mass : mass, Count: settled.X.Count + settled.Y.Count, Mixed: settled.X.Size != settled.Y.Size);
-            if (rank.CompareTo(best) < 0)
-            {
-                best = rank;
-                Put(bottom, settled.X, settled.Y);
-                found = bars;
-            }
+            settled.Add(Settled(bottom, c));
+            least = Math.Min(least, settled[^1]?.Mass ?? least);
         }
 
-        if (found is { } f)
+        // Of those that weigh hardly more the one with the fewest bars.
+        (int Count, double Mass, bool Mixed) best = (int.MaxValue, 0, false);
+        (BarLayer X, BarLayer Y)? found = null;
+        foreach (var (i, quick) in open.Select((c, i) => (i, c)).Where(c => c.c.Mass <= least * (1 + FewerWithin)).OrderBy(c => c.c.LayerX.Count + c.c.LayerY.Count).ThenBy(c => c.c.Mass))
         {
-            bars = f;
+            if (quick.LayerX.Count + quick.LayerY.Count > best.Count)
+            {
+                break;
+            }
+
+            if ((i < settled.Count ? settled[i] : Settled(bottom, quick)) is { } c && c.Mass <= least * (1 + FewerWithin))
+            {
+                var rank = (c.X.Count + c.Y.Count, Math.Round(c.Mass, 6), c.X.Size != c.Y.Size);
+                if (rank.CompareTo(best) < 0)
+                {
+                    (best, found) = (rank, (c.X, c.Y));
+                }
+            }
         }
 
-        return found;
+        if (found is not { } f)
+        {
+            return null;
+        }
+
+        Put(bottom, f.X, f.Y);
+        return bars;
     }
+
+    private (BarLayer X, BarLayer Y, double Mass)? Settled(bool bottom, in (Candidate X, Candidate Y, BarLayer LayerX, BarLayer LayerY, double Mass) c) =>
+        Settle(bottom, c.X, c.Y, c.LayerX, c.LayerY) is { } s ? (s.X, s.Y, Mass(s.X, true) + Mass(s.Y, false)) : null;
 
     // For every pair of sizes the least counts under the combinations that failed last. The outer layer's depth is its own, so its count is found once a size.
     private List<(Candidate X, Candidate Y, BarLayer LayerX, BarLayer LayerY, double Mass)> Quick(bool bottom)
@@ -164,7 +198,7 @@ internal sealed partial class BarSearch
             var sought = false;
             foreach (var inner in inners)
             {
-                if (rules.Steel.BothWaysAlike && !inner.Fixed && !outer.Fixed && inner.Size != outer.Size)
+                if (AreAlike && !inner.Fixed && !outer.Fixed && inner.Size != outer.Size)
                 {
                     continue;
                 }

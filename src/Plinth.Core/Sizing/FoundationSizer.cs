@@ -6,13 +6,22 @@ using Plinth.Core.Foundations;
 namespace Plinth.Core.Sizing;
 
 /// <summary>
-/// Finds the sizes and bars of a foundation: the smallest plan that passes with the final thickness, the least thickness, the least steel. It has no formulas
-/// of its own: it only asks the checks.
+/// Finds the sizes and bars of a foundation: of all plans and thicknesses on the steps the cheapest that passes. It has no formulas of its own: it only asks
+/// the checks, and leaves out what costs more than a design in hand by what any design of its size costs at least.
 /// </summary>
 public sealed partial class FoundationSizer
 {
     // A base that must move to keep within the site moves by whole fifths of the plan's step.
     private const double ShiftsPerStep = 5;
+
+    // Sizes that may save less than this are not looked at.
+    private const double Near = 0.996;
+
+    // A thickness whose sections are too weak for so many plans in a row is given up, as larger plans load them more.
+    private const int FailuresInRow = 12;
+
+    // So many plans beyond the smallest are looked at where none could be completed.
+    private const int PlansBeyond = 40;
 
     private readonly Check[] planChecks;
     private readonly Project project;
@@ -20,6 +29,7 @@ public sealed partial class FoundationSizer
     private readonly Checker checker;
     private readonly BarSearch search;
     private readonly JointSearch joints;
+    private readonly CostBound bound;
     private readonly List<SizingStep> steps = [];
     private readonly Dictionary<BaseSize, (Reinforcement Bars, BarLayer Dowels)?> barsFound = [];
     private readonly Dictionary<int, Pedestal?> pedestals = [];
@@ -39,6 +49,7 @@ public sealed partial class FoundationSizer
         checker = new Checker(project, foundation);
         search = new BarSearch(checker.States, foundation);
         joints = new JointSearch(checker.States, foundation);
+        bound = new CostBound(checker.States, foundation);
         planChecks = [.. CheckCatalog.Listed.Where(c => c.OfPlan && !foundation.Waives(c.Id))];
         var rules = foundation.Rules.Sizing;
         var held = foundation.Held;
@@ -49,49 +60,148 @@ public sealed partial class FoundationSizer
         thicknesses = held.Thickness is { } h ? [h] : PlanCandidates.Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep);
     }
 
-    /// <summary>Finds the design.</summary>
+    /// <summary>Finds the design: of all plans and thicknesses on the steps the cheapest that passes.</summary>
     public SizingResult Size()
     {
-        // A plan that passes at a thickness may need more thickness, whose weight may need more plan; thickness only grows until both agree.
-        var first = 0;
-        while (true)
+        var last = 0;
+        while (last < thicknesses.Length && LevelsFit(thicknesses[last]))
         {
-            if (first >= thicknesses.Length || !LevelsFit(thicknesses[first]))
+            last++;
+        }
+
+        if (last == 0)
+        {
+            return Stopped(0);
+        }
+
+        var (best, stop) = First(last);
+        if (best is null)
+        {
+            return Failed(stop!());
+        }
+
+        return Found(Cheapest(best, last));
+    }
+
+    // A design that passes, from which costs are compared: the smallest plan at a thickness, or the thickness that it needs, whose weight may need more plan again.
+    private (FoundationDesign? Design, Func<SizingStop>? Stop) First(int last)
+    {
+        Func<SizingStop>? stop = null;
+        var t = 0;
+        while (t < last)
+        {
+            var at = t;
+            if (joints.HasPedestal && Pedestal(t) is null)
             {
-                return Stopped(first);
+                stop ??= PedestalStop;
+                t++;
+                continue;
             }
 
-            if (joints.HasPedestal && Pedestal(first) is null)
+            if (SmallestPlan(t) is not { } plan)
             {
-                return Failed(PedestalStop());
-            }
-
-            if (SmallestPlan(first) is not { } plan)
-            {
-                return Failed(PlanStop(first));
+                // A thicker base is heavier: what lifts, slides or tips it may be held then.
+                stop = () => PlanStop(at);
+                t++;
+                continue;
             }
 
             steps.Add(new SizingStep("smallest plan", plan));
-            if (LeastThickness(plan, 0, first, out var found) is { } enough)
+            if (Complete(plan, t) is { } design)
             {
-                return Polish(found, enough, smallestAtThickness: enough == first);
+                return (design, null);
             }
 
-            var next = first + 1;
-            while (next < thicknesses.Length && LevelsFit(thicknesses[next]) && Complete(plan, next) is null)
+            do
             {
-                next++;
+                t++;
             }
-
-            steps.Add(new SizingStep("needs more thickness", plan with { Thickness = thicknesses[Math.Min(next, thicknesses.Length - 1)] }));
-            if (next >= thicknesses.Length || !LevelsFit(thicknesses[next]))
-            {
-                // A larger plan may carry what this one cannot at any thickness only if it lowers pressures; the search does not guess: it reports.
-                return Failed(ThicknessStop(plan, next));
-            }
-
-            first = next;
+            while (t < last && Complete(plan, t) is null);
+            steps.Add(new SizingStep("needs more thickness", plan with { Thickness = thicknesses[Math.Min(t, last - 1)] }));
+            stop = () => ThicknessStop(plan, last);
         }
+
+        return Larger(last) is { } larger ? (larger, null) : (null, stop);
+    }
+
+    // Where no smallest plan can be completed at any thickness, larger ones are looked at: an overhang that bars can take hold in, a lower pressure.
+    private FoundationDesign? Larger(int last)
+    {
+        for (var t = 0; t < last; t++)
+        {
+            if ((joints.HasPedestal && Pedestal(t) is null) || SmallestPlan(t) is not { } smallest)
+            {
+                continue;
+            }
+
+            var first = FirstOfArea((smallest.Length * smallest.Width) - 1e-9);
+            for (var i = first; i < Math.Min(plans.Count, first + PlansBeyond); i++)
+            {
+                if (Placed(new BaseSize(plans[i].Length, plans[i].Width, thicknesses[t]), Pedestal(t)) is { } size && !PlanExceeds(size, Pedestal(t)) && Complete(size, t) is { } design)
+                {
+                    steps.Add(new SizingStep("a larger plan", design.Size));
+                    return design;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    // Every plan and thickness that may be cheaper by what it costs at least.
+    private FoundationDesign Cheapest(FoundationDesign best, int last)
+    {
+        var cost = Cost(best);
+        for (var t = 0; t < last; t++)
+        {
+            if (joints.HasPedestal && Pedestal(t) is null)
+            {
+                continue;
+            }
+
+            var h = thicknesses[t];
+            var pedestal = Pedestal(t);
+            var standing = pedestal is null ? 0 : Cost(Bare(h, pedestal)) - Cost(Bare(h, null));
+            var failed = 0;
+            for (var i = FirstOfArea(PlanBound.LeastArea(checker.States, foundation, h, pedestal)); i < plans.Count && failed < FailuresInRow; i++)
+            {
+                var (length, width) = plans[i];
+                var side = Math.Sqrt(length * width);
+                if (bound.Floor(side, side, h, standing) >= cost * Near)
+                {
+                    break;
+                }
+
+                if (bound.Floor(length, width, h, standing) >= cost * Near || Placed(new BaseSize(length, width, h), pedestal) is not { } size
+                    || (barsFound.TryGetValue(size, out var known) && known is null) || size == best.Size)
+                {
+                    continue;
+                }
+
+                Set(size, pedestal);
+                if (bound.WithSteel(standing) >= cost * Near)
+                {
+                    continue;
+                }
+
+                if (search.IsTooThin())
+                {
+                    failed++;
+                    continue;
+                }
+
+                failed = 0;
+                if (!PlanExceeds(size, pedestal) && Complete(size, t) is { } design && Cost(design) is var c && c < cost - 1e-9)
+                {
+                    steps.Add(new SizingStep("cheaper", design.Size));
+                    (best, cost) = (design, c);
+                }
+            }
+        }
+
+        return best;
+
+        FoundationDesign Bare(double h, Pedestal? pedestal) => new(new BaseSize(1, 1, h), BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None) { Pedestal = pedestal };
     }
 
     /// <summary>Cost of a design by the rates, in their currency.</summary>
@@ -102,70 +212,12 @@ public sealed partial class FoundationSizer
         return (r.Concrete * q.Concrete) + (r.Steel * q.Steel) + (r.Excavation * q.Excavation) + (r.Formwork * q.Formwork);
     }
 
-    // Thickness comes down as far as it goes with this plan, then a smaller plan is tried at that thickness, until nothing gives.
-    private SizingResult Polish(FoundationDesign best, int at, bool smallestAtThickness)
-    {
-        while (!smallestAtThickness && SmallestPlan(at) is { } smaller && smaller.Length * smaller.Width < (best.Size.Length * best.Size.Width) - 1e-9 && LeastThickness(smaller, 0, at, out var other) is { } less)
-        {
-            (best, at) = (other, less);
-        }
-
-        if (!project.Code.OneWayShearGrowsWithSteel)
-        {
-            return Found(best);
-        }
-
-        var cost = Cost(best);
-        for (var thicker = at + 1; thicker <= at + 2 && thicker < thicknesses.Length && LevelsFit(thicknesses[thicker]); thicker++)
-        {
-            if (SmallestPlan(thicker) is { } p && LeastCost(p) < cost && Complete(p, thicker) is { } design)
-            {
-                var c = Cost(design);
-                if (c < cost - 1e-9)
-                {
-                    steps.Add(new SizingStep("cheaper with more thickness and less steel", design.Size));
-                    (best, cost) = (design, c);
-                }
-            }
-        }
-
-        return Found(best);
-    }
-
     private SizingResult Found(FoundationDesign design) => new(design, null, steps);
 
     private SizingResult Failed(SizingStop stop) => new(null, stop, steps);
 
     private static FoundationDesign Design(BaseSize size, Reinforcement bars, Pedestal? pedestal = null, BarLayer dowels = default) =>
         new(size, BarSpec.Of(bars.BottomX), BarSpec.Of(bars.BottomY), BarSpec.Of(bars.TopX), BarSpec.Of(bars.TopY)) { Pedestal = pedestal, Dowels = BarSpec.Of(dowels) };
-
-    // No design of this size costs less: concrete and work with the code's least steel. It spares a search that cannot win.
-    private double LeastCost(BaseSize size)
-    {
-        var none = default(Tracing.NoTrace);
-        var rules = foundation.Rules;
-        var ratio = project.Code.MinimumSteelRatio(ref none, rules.Steel.Yield);
-        var side = 2 * rules.Concrete.CoverSide;
-        var volume = ratio * size.Thickness * ((size.Width * (size.Length - side)) + (size.Length * (size.Width - side)));
-        var lightest = rules.Steel.Bars.Min(b => b.MassPerMetre / b.Area);
-        return Cost(new FoundationDesign(size, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None)) + (rules.Rates.Steel * volume * lightest);
-    }
-
-    // The least thickness from..to with which plan and concrete pass; the plan is known to pass at the last.
-    private int? LeastThickness(BaseSize plan, int from, int to, out FoundationDesign design)
-    {
-        for (var i = from; i <= to; i++)
-        {
-            if (LevelsFit(thicknesses[i]) && Complete(plan, i) is { } found && (i == to || !PlanExceeds(plan with { Thickness = thicknesses[i] }, Pedestal(i))))
-            {
-                design = found;
-                return i;
-            }
-        }
-
-        design = null!;
-        return null;
-    }
 
     // The least bars and dowels for a plan at a thickness; null if none pass.
     private FoundationDesign? Complete(BaseSize plan, int thickness)

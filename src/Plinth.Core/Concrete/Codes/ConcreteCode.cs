@@ -245,6 +245,13 @@ public abstract class ConcreteCode
     /// <summary>Clause of the moment that flexure transfers between base and column.</summary>
     public abstract string MomentTransferClause { get; }
 
+    /// <summary>Area of bars without which a footing's one-way shear strength cannot reach a shear, m2; 0 where the strength does not depend on them.</summary>
+    /// <param name="concrete">The concrete.</param>
+    /// <param name="breadth">bw, m.</param>
+    /// <param name="depth">d, m.</param>
+    /// <param name="shear">Vu, kN.</param>
+    public abstract double LeastSteelForShear(ConcreteRules concrete, double breadth, double depth, double shear);
+
     /// <summary>Clause of laps.</summary>
     public abstract string LapClause { get; }
 

@@ -34,8 +34,8 @@ internal static class Defaults
 
     /// <summary>Defaults of [steel]; yield has none.</summary>
     public static SteelRules Steel(bool metric) => metric
-        ? new SteelRules(double.NaN, [.. BarSize.MetricSizes.Where(b => b.Name is "T12" or "T16" or "T20" or "T25")], 0.100, 0.300, TopSteel.Demand, LowerLayer.Longer)
-        : new SteelRules(double.NaN, [.. BarSize.UsSizes.Where(b => b.Name is "#4" or "#5" or "#6" or "#7" or "#8" or "#9")], 4 * Inch, 12 * Inch, TopSteel.Demand, LowerLayer.Longer);
+        ? new SteelRules(double.NaN, [.. BarSize.MetricSizes.Where(b => b.Name is "T12" or "T16" or "T20" or "T25")], 0.100, 0.300, TopSteel.Demand, LowerLayer.Longer) { BothWaysAlike = AlikeBars.Square }
+        : new SteelRules(double.NaN, [.. BarSize.UsSizes.Where(b => b.Name is "#4" or "#5" or "#6" or "#7" or "#8" or "#9")], 4 * Inch, 12 * Inch, TopSteel.Demand, LowerLayer.Longer) { BothWaysAlike = AlikeBars.Square };
 
     /// <summary>Defaults of [sizing].</summary>
     public static SizingRules Sizing(bool metric) => metric

@@ -81,10 +81,19 @@ internal static class RuleReader
             Banded = t.Choice("short-way", basis.Banded, ("even", false), ("band", true)),
             Preferred = preferred,
             TopBars = top,
-            BothWaysAlike = t.Flag("both-ways-alike", basis.BothWaysAlike),
+            BothWaysAlike = t.Choice("both-ways-alike", basis.BothWaysAlike, ("never", AlikeBars.Never), ("square", AlikeBars.Square), ("always", AlikeBars.Always)),
+            SpacingStep = SpacingStep(t, basis, bars),
         };
         t.Done();
         return result;
+    }
+
+    // Bars are counted, or stand at whole steps of spacing.
+    private static double? SpacingStep(TableReader t, SteelRules basis, IReadOnlyList<BarSize> bars)
+    {
+        var spaced = t.Choice("layout", basis.SpacingStep is not null, ("count", false), ("spacing", true));
+        var step = t.Quantity("spacing-step", Measure.Length, basis.SpacingStep ?? (bars[0].IsUs ? 0.0254 : 0.025), Sign.Positive);
+        return spaced ? step : null;
     }
 
     public static SizingRules Sizing(TableReader t, SizingRules basis)

@@ -28,6 +28,9 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
     }
 
     /// <inheritdoc/>
+    public override double LeastSteelForShear(ConcreteRules concrete, double breadth, double depth, double shear) => 0;
+
+    /// <inheritdoc/>
     public override double MinimumSteelRatio<T>(ref T trace, double yield)
     {
         var fy = yield / Edition.StressFactor;

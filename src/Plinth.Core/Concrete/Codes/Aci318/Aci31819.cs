@@ -33,6 +33,16 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
         return trace.Let("φVc", phi * vc * breadth * depth, Unit.Force, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}·{new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)}", OneWayShearClause);
     }
 
+    // 22.5.5.1(c) the other way round.
+    /// <inheritdoc/>
+    public override double LeastSteelForShear(ConcreteRules concrete, double breadth, double depth, double shear)
+    {
+        ArgumentNullException.ThrowIfNull(concrete);
+        var none = default(NoTrace);
+        var unit = (concrete.ShearPhi ?? ShearPhi) * Edition.OneWaySteel * concrete.Lightweight * Root(ref none, concrete) * Edition.StressFactor * breadth * depth;
+        return breadth * depth * Math.Pow(shear / unit, 3);
+    }
+
     /// <inheritdoc/>
     public override double MinimumSteelRatio<T>(ref T trace, double yield) => trace.Given("ρmin", 0.0018, Unit.Ratio, "of the gross section", MinimumSteelClause);
 

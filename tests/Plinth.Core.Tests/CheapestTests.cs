@@ -1,0 +1,119 @@
+using System.Globalization;
+using CsCheck;
+using Plinth.Core.Buildings;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Loads;
+using Plinth.Core.Sizing;
+using static Plinth.Core.Tests.Given;
+
+namespace Plinth.Core.Tests;
+
+/// <summary>Sizing held against every plan and thickness: PLINTH_BRUTE_FORCE says how many footings of each character (default 8).</summary>
+public class CheapestTests
+{
+    private static readonly LoadCase[] Cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W, true)];
+
+    private static readonly int Footings = int.TryParse(Environment.GetEnvironmentVariable("PLINTH_BRUTE_FORCE"), NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 8;
+
+    private static Project Of(string character, double a, double b, double c, string code)
+    {
+        var ground = DefaultGround with { FoundingDepth = 1.5, Bearing = 220, TransientIncrease = 1.33 };
+        SupportAction[] actions = [new(600 + (450 * a), 0, 0, 10 * b, 10 * c, 0), new(300 + (250 * b), 0, 0, 5 * c, 5 * a, 0), new(-60 * c, 20 * a, 5 * b, 20 * c, 40 * a, 0)];
+        var (sizing, held) = (DefaultSizing, HeldValues.Nothing);
+        switch (character)
+        {
+            case "uplift":
+                ground = ground with { FoundingDepth = null, TopDepth = 0.5 };
+                actions = [new(300 + (150 * a), 0, 0, 0, 0, 0), new(150 + (100 * b), 0, 0, 0, 0, 0), new(-450 - (250 * c), 40 * a, 0, 0, 20 * b, 0)];
+                break;
+            case "sliding":
+                ground = ground with { Friction = 0.35, FoundingDepth = null, TopDepth = 0.6 };
+                actions[2] = new SupportAction(-40 * c, 130 + (60 * a), 30 * b, 0, 60 * c, 0);
+                break;
+            case "edges":
+                held = new HeldValues { EdgeX0 = new HeldEdge(true, 0) };
+                ground = ground with { Bearing = 350 };
+                actions = [.. actions.Select(x => 0.35 * x)];
+                break;
+            case "rectangular":
+                sizing = sizing with { Shape = PlanShape.Rectangular, LeastPlan = 0.6, PlanStep = 0.1 };
+                actions[2] = actions[2] with { My = 150 + (100 * a) };
+                break;
+            case "rectangular uplift":
+                sizing = sizing with { Shape = PlanShape.Rectangular, PlanStep = 0.2 };
+                actions = [new(300 + (150 * a), 0, 0, 0, 0, 0), new(150 + (100 * b), 0, 0, 0, 0, 0), new(-400 - (200 * c), 40 * a, 0, 0, 60 * b, 0)];
+                break;
+        }
+
+        var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, Cases, new LoadOptions { LoadsNotActing = true }, []);
+        return Project(Cases, actions, set, Rules with { Ground = ground, Sizing = sizing, Stability = new StabilityRules(Contact: 0.6, ContactTransient: 0.5) }, Column(), held, code);
+    }
+
+    // Every plan and thickness on the steps by itself, but for those whose concrete alone costs more than a design in hand.
+    private static (double Cost, FoundationDesign Design)? BruteForce(Project project, double most)
+    {
+        var foundation = project.Foundations[0];
+        var rules = foundation.Rules.Sizing;
+        (double Cost, FoundationDesign Design)? best = null;
+        double[] Steps(double from, double to, double step) => [.. Enumerable.Range(0, 1000).Select(i => Math.Round(i * step, 6)).Where(v => v >= from - 1e-9 && v <= to + 1e-9)];
+        foreach (var h in Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep))
+        {
+            foreach (var x in Steps(rules.LeastPlan, rules.MostPlan, rules.PlanStep))
+            {
+                foreach (var y in rules.Shape == PlanShape.Square ? [x] : Steps(rules.LeastPlan, rules.MostPlan, rules.PlanStep).Where(y => x <= 2 * y && y <= 2 * x))
+                {
+                    if (foundation.Rules.Rates.Concrete * x * y * h > Math.Min(most, best?.Cost ?? double.PositiveInfinity))
+                    {
+                        continue;
+                    }
+
+                    var fixedSize = foundation with { Held = foundation.Held with { Length = x, Width = y, Thickness = h } };
+                    var sizer = new FoundationSizer(project with { Foundations = [fixedSize] }, fixedSize);
+                    if (sizer.Size().Design is { } design && sizer.Cost(design) is var cost && (best is null || cost < best.Value.Cost))
+                    {
+                        best = (cost, design);
+                    }
+                }
+            }
+        }
+
+        return best;
+    }
+
+    [Theory]
+    [InlineData("gravity", "aci318m-19")]
+    [InlineData("gravity", "aci318m-14")]
+    [InlineData("uplift", "aci318m-19")]
+    [InlineData("sliding", "aci318m-19")]
+    [InlineData("edges", "aci318m-19")]
+    [InlineData("rectangular", "aci318m-19")]
+    [InlineData("rectangular uplift", "aci318m-19")]
+    public void No_plan_and_thickness_is_cheaper_by_more_than_half_a_percent(string character, string code)
+    {
+        var (worst, sum, count) = (0.0, 0.0, 0);
+        Gen.Select(Gen.Double[-1, 1], Gen.Double[-1, 1], Gen.Double[-1, 1]).Sample(
+            (a, b, c) =>
+            {
+                var project = Of(character, a, b, c, code);
+                var sizer = new FoundationSizer(project, project.Foundations[0]);
+                var found = sizer.Size().Design;
+                var brute = BruteForce(project, found is null ? double.PositiveInfinity : sizer.Cost(found));
+                (found is null).Should().Be(brute is null, "a design that exists is found");
+                if (found is not null)
+                {
+                    var gap = (sizer.Cost(found) / brute!.Value.Cost) - 1;
+                    lock (Cases)
+                    {
+                        (worst, sum, count) = (Math.Max(worst, gap), sum + gap, count + 1);
+                    }
+
+                    gap.Should().BeLessThan(0.005, $"{found.Size} {found.BottomX} for {brute.Value.Design.Size} {brute.Value.Design.BottomX}");
+                }
+            },
+            iter: Footings,
+            threads: 2);
+        TestContext.Current.SendDiagnosticMessage($"{character} {code}: {count} footings, worst gap {worst:0.0000}, mean {sum / Math.Max(1, count):0.0000}");
+        Console.WriteLine($"{character} {code}: {count} footings, worst gap {worst * 100:0.00} %, mean {sum / Math.Max(1, count) * 100:0.000} %");
+    }
+}
