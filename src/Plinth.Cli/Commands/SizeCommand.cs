@@ -195,7 +195,7 @@ internal static class SizeCommand
     private static void Differences(Screen screen, LoadedProject loaded, List<FoundationReport> reports, Dictionary<string, FoundationReport> before)
     {
         var units = loaded.Project.Units;
-        var changed = reports.Where(r => r.State == "sized" && before[r.Foundation.Mark].Design is { } old && old != r.Design).ToList();
+        var changed = reports.Where(r => r.State == "sized" && before[r.Foundation.Mark].Design is { } old && !AdoptedEntry.Same(r.Foundation, old, r.Design!)).ToList();
         if (changed.Count == 0)
         {
             return;

@@ -60,6 +60,9 @@ public abstract class Check
     /// <summary>Its place in the catalogue.</summary>
     public int Index { get; internal set; }
 
+    /// <summary>Whether it is of a least amount (steel, spacing, depth): it governs only where it fails.</summary>
+    public bool OfLeast { get; init; }
+
     /// <summary>Whether it depends on the place though not on loads.</summary>
     public bool OfPlace { get; init; }
 

@@ -88,6 +88,9 @@ public sealed record CheckResult(string Id, string? Place, string? Combination, 
     /// <summary>The water in the combination, in words: "high water", "low water", "dry"; null where none matters.</summary>
     public string? Water { get; init; }
 
+    /// <summary>Whether it is of a least amount, that governs only where it fails.</summary>
+    public bool OfLeast { get; init; }
+
     /// <summary>The engineer's leave to pass over it; null: none.</summary>
     public Leave? Leave { get; init; }
 
@@ -106,11 +109,11 @@ public sealed record CheckResult(string Id, string? Place, string? Combination, 
 /// <param name="Notes">Remarks on the whole foundation.</param>
 public sealed record FoundationResult(IReadOnlyList<CheckResult> Checks, IReadOnlyList<string> Notes)
 {
-    /// <summary>The check with the highest utilisation; a failing one before any that passes.</summary>
+    /// <summary>The check of ground or strength with the highest utilisation; a failing one, of least amounts too, before any that passes.</summary>
     public CheckResult Governing => Checks.Aggregate((best, c) => Rank(c).CompareTo(Rank(best)) < 0 ? c : best);
 
-    // What is waived governs nothing; what is accepted still does.
-    private static (bool Passes, bool Waived, double Room) Rank(CheckResult c) => (c.Passes, c.Leave is { UpTo: null }, -c.Utilisation);
+    // What is waived governs nothing; what is accepted still does. Least amounts that are there say nothing of how much is used.
+    private static (bool Passes, bool Waived, bool OfLeast, double Room) Rank(CheckResult c) => (c.Passes, c.Leave is { UpTo: null }, c.Passes && c.OfLeast, -c.Utilisation);
 
     /// <summary>Whether all pass.</summary>
     public bool Passes => Checks.All(c => c.Passes);

@@ -168,6 +168,7 @@ public sealed class Checker
         {
             Water = combination < 0 || !check.KnowsWater ? null : state.WaterWords(combination),
             Leave = Foundation.LeaveOf(check.Id),
+            OfLeast = check.OfLeast,
         };
 
     /// <summary>Puts a design into the states.</summary>

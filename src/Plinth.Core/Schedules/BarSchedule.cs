@@ -33,11 +33,11 @@ public sealed record BarSchedule(IReadOnlyList<BarRow> Rows, IReadOnlyList<SizeT
     /// <summary>Mass of all, kg.</summary>
     public double Mass => Sizes.Sum(s => s.Mass);
 
-    /// <summary>The schedule of designs in force.</summary>
+    /// <summary>The schedule of designs in force; what is built already is not made again.</summary>
     public static BarSchedule Of(Project project, IEnumerable<(Foundation Foundation, FoundationDesign Design)> designs)
     {
         ArgumentNullException.ThrowIfNull(designs);
-        var groups = designs.SelectMany(d => BarList.Of(project, d.Foundation, d.Design).Select(g => (d.Foundation, Group: g))).ToList();
+        var groups = designs.Where(d => !d.Foundation.Held.Built).SelectMany(d => BarList.Of(project, d.Foundation, d.Design).Select(g => (d.Foundation, Group: g))).ToList();
         var digits = Math.Max(2, groups.Count.ToString(CultureInfo.InvariantCulture).Length);
         var rows = groups.Select((g, i) => new BarRow(g.Foundation.Mark, (i + 1).ToString(CultureInfo.InvariantCulture).PadLeft(digits, '0'), g.Group, g.Foundation.Places.Count)).ToList();
         var sizes = rows.GroupBy(r => r.Group.Size).OrderBy(s => s.Key.Diameter).Select(s => new SizeTotal(s.Key, s.Sum(r => r.Total * r.Group.Shape.Length), s.Sum(r => r.Mass))).ToList();

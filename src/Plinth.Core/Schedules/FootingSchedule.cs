@@ -11,11 +11,15 @@ namespace Plinth.Core.Schedules;
 /// <param name="Underside">Founding level at the first place, m.</param>
 /// <param name="Design">Bars as written.</param>
 /// <param name="Each">Quantities of one.</param>
-public sealed record FootingRow(string Mark, IReadOnlyList<string> Supports, int NumberOff, BaseSize Size, double Underside, FoundationDesign Design, Quantities Each);
+public sealed record FootingRow(string Mark, IReadOnlyList<string> Supports, int NumberOff, BaseSize Size, double Underside, FoundationDesign Design, Quantities Each)
+{
+    /// <summary>Whether it is built already.</summary>
+    public bool Existing { get; init; }
+}
 
 /// <summary>The footing schedule as data.</summary>
 /// <param name="Rows">In natural order of mark.</param>
-/// <param name="Total">Quantities of all.</param>
+/// <param name="Total">Quantities of all that is still to be built.</param>
 public sealed record FootingSchedule(IReadOnlyList<FootingRow> Rows, Quantities Total)
 {
     /// <summary>The schedule of designs in force.</summary>
@@ -28,8 +32,8 @@ public sealed record FootingSchedule(IReadOnlyList<FootingRow> Rows, Quantities 
         {
             var each = Quantities.Of(project, foundation, design);
             var n = foundation.Places.Count;
-            rows.Add(new FootingRow(foundation.Mark, [.. foundation.Places.Select(p => p.Support.Label)], n, design.Size, foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each));
-            total += n * each;
+            rows.Add(new FootingRow(foundation.Mark, [.. foundation.Places.Select(p => p.Support.Label)], n, design.Size, foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each) { Existing = foundation.Held.Built });
+            total += foundation.Held.Built ? default : n * each;
         }
 
         return new FootingSchedule(rows, total);

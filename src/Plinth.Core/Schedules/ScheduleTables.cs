@@ -75,7 +75,7 @@ public static class ScheduleTables
             var design = row.Design;
             return (IReadOnlyList<object?>)
             [
-                row.Mark, string.Join(", ", d.Foundation.Places.Select(Place)), row.NumberOff,
+                row.Mark, string.Join(", ", d.Foundation.Places.Select(Place)) + (row.Existing ? " (existing)" : ""), row.NumberOff,
                 In(Unit.Length, row.Size.Length, units), In(Unit.Length, row.Size.Width, units), In(Unit.Section, row.Size.Thickness, units), In(Unit.Length, row.Underside, units),
                 Layer(design.BottomX, design.BottomY, true), Layer(design.BottomX, design.BottomY, false), Layer(design.TopX, design.TopY, true), Layer(design.TopX, design.TopY, false),
                 design.Dowels.Size is null ? "—" : design.Dowels.ToString(),
@@ -83,7 +83,15 @@ public static class ScheduleTables
                 In(Unit.Volume, row.Each.Concrete, units), In(Unit.Mass, row.Each.Steel, units),
             ];
         }).ToList();
-        return new DataTable("Footings", "Footing schedule", columns, rows, null, ["B1, T1: outermost layer, B2, T2: the layer within it. Underside: level of the founding plane, above the blinding."]);
+        return new DataTable("Footings", "Footing schedule", columns, rows, null, ["B1, T1: outermost layer, B2, T2: the layer within it. Underside: level of the founding plane, above the blinding.", .. Existing(project, designs)]);
+    }
+
+    // What is built already, with the concrete and steel it has.
+    private static IEnumerable<string> Existing(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
+    {
+        var units = project.Units;
+        return designs.Where(d => d.Foundation.Held.Built).GroupBy(d => (d.Foundation.Rules.Concrete.Strength, d.Foundation.Rules.Steel.Yield))
+            .Select(g => $"Existing, not in bars and quantities: {string.Join(", ", g.Select(d => d.Foundation.Mark))} (f'c {Unit.Stress.FormatWithSymbol(g.Key.Strength, units)}, fy {Unit.Stress.FormatWithSymbol(g.Key.Yield, units)}).");
     }
 
     private static string Place(Place p) => p.Lie == Lie.AsDrawn ? p.Name : $"{p.Name} ({p.Lie.Words})";

@@ -94,6 +94,44 @@ internal sealed partial class BarSearch
         return Reset(FindFace(Face.Top) is null ? null : bars);
     }
 
+    /// <summary>Where no bars pass: of the densest layers of each size those that come nearest, left in the states, with what fails most there.</summary>
+    public (Check Check, BaseState State)? Nearest()
+    {
+        (double Utilisation, Check Check, BaseState State, Reinforcement Bars)? best = null;
+        foreach (var size in rules.Steel.Bars)
+        {
+            BarLayer Densest(BarSpec? stated, bool alongX) => First(new Candidate(stated is null ? size : null, stated), alongX);
+            bars = new Reinforcement(Densest(held.BottomX, true), Densest(held.BottomY, false), default, default);
+            var top = held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == TopSteel.Least || states.Any(s => s.NeedsTopSteel);
+            bars = top && rules.Steel.TopSteel != TopSteel.None ? bars with { TopX = Densest(held.TopX, true), TopY = Densest(held.TopY, false) } : bars;
+            Reset(bars);
+            (double Utilisation, Check Check, BaseState State)? worst = null;
+            foreach (var s in states)
+            {
+                foreach (var check in sectionChecks)
+                {
+                    if (check.Worst(s) is { } w && !w.Outcome.Passes && (worst is null || w.Outcome.Utilisation > worst.Value.Utilisation))
+                    {
+                        worst = (w.Outcome.Utilisation, check, s);
+                    }
+                }
+            }
+
+            if (worst is { } found && (best is null || found.Utilisation < best.Value.Utilisation))
+            {
+                best = (found.Utilisation, found.Check, found.State, bars);
+            }
+        }
+
+        if (best is not { } b)
+        {
+            return LastFailure;
+        }
+
+        Reset(b.Bars);
+        return (b.Check, b.State);
+    }
+
     private Reinforcement? Reset(Reinforcement? result)
     {
         foreach (var s in states)

@@ -28,10 +28,23 @@ public sealed partial class FoundationSizer
             {
                 smaller = smaller with { Size = Placed(smaller.Size with { ShiftX = 0, ShiftY = 0 }, pedestal)!.Value };
                 checker.Set(smaller);
-                if (PlanExceeds(smaller.Size, pedestal) || search.Find() is not { } bars || joints.FindDowels() is not { } dowels)
+                if (PlanExceeds(smaller.Size, pedestal))
                 {
-                    var failure = PlanExceeds(smaller.Size, pedestal) ? planFailure : search.LastFailure ?? joints.LastFailure;
-                    result.Add((step, failure is { } stopped ? Stop(stopped, "") : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null)));
+                    result.Add((step, Stop(planFailure!.Value, "")));
+                    return;
+                }
+
+                if (search.Find() is not { } bars)
+                {
+                    result.Add((step, search.Nearest() is { } lacking ? Stop(lacking, "") : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null)));
+                    return;
+                }
+
+                if (joints.FindDowels() is not { } dowels)
+                {
+                    // With the dowels of the design, as a check of this step would find it.
+                    checker.Set(smaller with { BottomX = BarSpec.Of(bars.BottomX), BottomY = BarSpec.Of(bars.BottomY), TopX = BarSpec.Of(bars.TopX), TopY = BarSpec.Of(bars.TopY) });
+                    result.Add((step, Stop(joints.LastFailure!.Value, "")));
                     return;
                 }
 
@@ -190,7 +203,7 @@ public sealed partial class FoundationSizer
     {
         var reached = Math.Min(at, thicknesses.Length) - 1;
         Set(plan with { Thickness = thicknesses[reached] }, Pedestal(reached));
-        var failure = search.Find() is null ? search.LastFailure : joints.FindDowels() is null ? joints.LastFailure : null;
+        var failure = search.Find() is null ? search.Nearest() : joints.FindDowels() is null ? joints.LastFailure : null;
         var next = at < thicknesses.Length ? BaseLevels.Fault(foundation, thicknesses[at], project.Units) : null;
         var bound = next ?? (foundation.Held.Thickness is { } h
             ? $"thickness held at {Unit.Section.FormatWithSymbol(h, project.Units)}"

@@ -15,7 +15,7 @@ internal static class PlanMarks
     public static IReadOnlyList<MarkLine> Of(PlacedFooting f)
     {
         var turn = Math.IEEERemainder(f.Place.AngleDegrees, 90);
-        var words = string.Join(", ", new[] { turn == 0 ? "" : f.Place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture) + "°", f.Place.Lie.Words }.Where(w => w.Length > 0));
+        var words = string.Join(", ", new[] { turn == 0 ? "" : f.Place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture) + "°", f.Place.Lie.Words, f.Existing ? "existing" : "" }.Where(w => w.Length > 0));
         return [new(Layers.Mark, f.Mark, MarkHeight, true), .. words.Length > 0 ? (MarkLine[])[new(Layers.Mark, words, Layout.SmallestText, false)] : []];
     }
 

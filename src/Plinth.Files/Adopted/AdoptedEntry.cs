@@ -105,6 +105,9 @@ public sealed record AdoptedEntry(
         return values;
     }
 
+    /// <summary>Whether two designs are written alike: sizes that differ by less than is written are the same.</summary>
+    public static bool Same(Foundation foundation, FoundationDesign a, FoundationDesign b) => Write(foundation, a, false).SequenceEqual(Write(foundation, b, false));
+
     /// <summary>A layer of bars as TOML: text where it is straight and even, else a table.</summary>
     public static string Bars(BarSpec bars)
     {

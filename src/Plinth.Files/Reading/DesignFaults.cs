@@ -1,3 +1,4 @@
+using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
 using Plinth.Files.Adopted;
@@ -8,20 +9,39 @@ namespace Plinth.Files.Reading;
 /// <summary>Finds designs that contradict what is held, their levels or their columns.</summary>
 public static class DesignFaults
 {
-    internal static void Find(IReadOnlyList<Foundation> foundations, IReadOnlyDictionary<string, AdoptedEntry> adopted, UnitSystem units, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, DiagnosticBag bag)
+    /// <summary>Finds them. What the engineer wrote by hand and contradicts is an error; what sizing wrote is stale, and sized anew.</summary>
+    /// <returns>Marks whose tables are stale.</returns>
+    internal static HashSet<string> Find(IReadOnlyList<Foundation> foundations, IReadOnlyDictionary<string, AdoptedEntry> adopted, UnitSystem units, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, DiagnosticBag bag)
     {
+        var stale = new HashSet<string>(StringComparer.Ordinal);
         foreach (var f in foundations)
         {
             Levels(f, units, supports, bag);
-            if (adopted.TryGetValue(f.Mark, out var entry))
+            if (!adopted.TryGetValue(f.Mark, out var entry))
             {
-                Held(f, entry, bag);
-                if (Impossible(f, entry.Design, units) is { } fault)
+                continue;
+            }
+
+            var faults = Held(f, entry, units);
+            if (Impossible(f, entry.Design, units) is { } impossible)
+            {
+                faults.Add((impossible.Key, impossible.Message, true));
+            }
+
+            foreach (var (key, message, breaks) in faults)
+            {
+                if (entry.ByHand)
                 {
-                    bag.Error(entry.Spot(fault.Key), $"[{f.Mark}] {fault.Message}");
+                    bag.Error(entry.Spot(key), $"[{f.Mark}] {message}" + (breaks ? "" : "; delete the table to have it sized anew, or make the two agree"));
+                }
+                else if (stale.Add(f.Mark))
+                {
+                    bag.Warning(entry.Spot(key), $"[{f.Mark}] {message}; it was sized before that: plinth size finds it anew", "stale");
                 }
             }
         }
+
+        return stale;
     }
 
     /// <summary>What makes a design impossible, whatever its loads: column beyond the base, levels that cross.</summary>
@@ -86,32 +106,48 @@ public static class DesignFaults
         }
     }
 
-    private static void Held(Foundation f, AdoptedEntry entry, DiagnosticBag bag)
+    private static List<(string Key, string Message, bool Breaks)> Held(Foundation f, AdoptedEntry entry, UnitSystem units)
     {
-        void Differs(string key, bool differs, string held)
+        var found = new List<(string Key, string Message, bool Breaks)>();
+        void Differs(string key, bool differs, string held, string here, string there)
         {
             if (differs)
             {
-                bag.Error(entry.Spot(key), $"[{f.Mark}] {key} differs from {held}, which plinth.toml holds for it; delete the table to have it sized anew, or make the two agree");
+                found.Add((key, $"{key} {here} differs from {held} {there}, which plinth.toml holds for it", false));
             }
         }
 
+        string L(double v) => Unit.Section.FormatWithSymbol(v, units);
+        void Length(string key, double? stated, double value, string? name = null) => Differs(key, stated is { } v && Math.Abs(v - value) > 1e-6, name ?? key, L(value), L(stated ?? 0));
         var (held, size) = (f.Held, entry.Design.Size);
-        Differs("length", held.Length is { } l && Math.Abs(l - size.Length) > 1e-6, "length");
-        Differs("width", held.Width is { } w && Math.Abs(w - size.Width) > 1e-6, "width");
-        Differs("thickness", held.Thickness is { } h && Math.Abs(h - size.Thickness) > 1e-6, "thickness");
+        Length("length", held.Length, size.Length);
+        Length("width", held.Width, size.Width);
+        Length("thickness", held.Thickness, size.Thickness);
         var outline = BaseGeometry.Outline(f.Places[0], entry.Design.Pedestal);
-        Differs("length", BaseGeometry.HeldSide(held.EdgeX0, held.EdgeX1, outline.FaceX) is { } x && Math.Abs(x - size.Length) > 1e-6, "edge-x0 and edge-x1");
-        Differs("width", BaseGeometry.HeldSide(held.EdgeY0, held.EdgeY1, outline.FaceY) is { } y && Math.Abs(y - size.Width) > 1e-6, "edge-y0 and edge-y1");
+        Length("length", BaseGeometry.HeldSide(held.EdgeX0, held.EdgeX1, outline.FaceX), size.Length, "edge-x0 and edge-x1, together");
+        Length("width", BaseGeometry.HeldSide(held.EdgeY0, held.EdgeY1, outline.FaceY), size.Width, "edge-y0 and edge-y1, together");
         var side = f.Rules.Concrete.CoverSide;
         var bars = entry.Design.Bars(side);
-        var (stated, pedestal) = (f.Rules.Pedestal, entry.Design.Pedestal);
-        Differs("pedestal", pedestal is not null && ((stated.SizeX is { } px && Math.Abs(px - pedestal.SizeX) > 1e-6) || (stated.SizeY is { } py && Math.Abs(py - pedestal.SizeY) > 1e-6) || (stated.Bars is { } pb && pb != pedestal.Bars) || (stated.Ties is { } pt && pt != pedestal.Ties)), "pedestal");
-        Differs("pedestal.socket", pedestal?.Socket is { } socket && ((stated.Sockets.Depth is { } depth && Math.Abs(depth - socket.Depth) > 1e-6) || (stated.Sockets.Wall is { } wall && Math.Abs(wall - socket.Wall) > 1e-6)), "socket.depth or socket.wall");
-        Differs("dowels", f.Rules.Column.Dowels is { } dowels && dowels != entry.Design.Dowels, "column.dowels");
-        Differs("bottom-x", held.BottomX is { } bx && bx.Resolve(size.Width, side) != bars.BottomX, "bottom-x");
-        Differs("bottom-y", held.BottomY is { } by && by.Resolve(size.Length, side) != bars.BottomY, "bottom-y");
-        Differs("top-x", held.TopX is { } tx && tx.Resolve(size.Width, side) != bars.TopX, "top-x");
-        Differs("top-y", held.TopY is { } ty && ty.Resolve(size.Length, side) != bars.TopY, "top-y");
+        var (stated, column) = (f.Rules.Pedestal, f.Rules.Column);
+        if (entry.Design.Pedestal is { } p)
+        {
+            Length("pedestal.size", stated.SizeX, p.SizeX, "[pedestal] size");
+            Length("pedestal.size", stated.SizeY, p.SizeY, "[pedestal] size");
+            Differs("pedestal.bars", stated.Bars is { } pb && pb != p.Bars, "[pedestal] bars", $"\"{p.Bars}\"", $"\"{stated.Bars}\"");
+            Differs("pedestal.ties", stated.Ties is { } pt && pt != p.Ties, "[pedestal] ties", $"\"{p.Ties}\"", $"\"{stated.Ties}\"");
+            if (p.Socket is { } socket)
+            {
+                Length("pedestal.socket", stated.Sockets.Depth, socket.Depth, "[socket] depth");
+                Length("pedestal.wall", stated.Sockets.Wall, socket.Wall, "[socket] wall");
+            }
+        }
+
+        Differs("dowels", column.Dowels is { } dowels && dowels != entry.Design.Dowels, "[column] dowels", $"\"{entry.Design.Dowels}\"", $"\"{column.Dowels}\"");
+        void Layer(string key, BarSpec? spec, double breadth, BarLayer layer, BarSpec here) => Differs(key, spec is { } v && v.Resolve(breadth, side) != layer, key, $"\"{here}\"", $"\"{spec}\"");
+        Layer("bottom-x", held.BottomX, size.Width, bars.BottomX, entry.Design.BottomX);
+        Layer("bottom-y", held.BottomY, size.Length, bars.BottomY, entry.Design.BottomY);
+        Layer("top-x", held.TopX, size.Width, bars.TopX, entry.Design.TopX);
+        Layer("top-y", held.TopY, size.Length, bars.TopY, entry.Design.TopY);
+        return found;
     }
 }

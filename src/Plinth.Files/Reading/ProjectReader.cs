@@ -147,9 +147,10 @@ public static class ProjectReader
             actions[support.Label] = padded;
         }
 
+        var stale = new HashSet<string>(StringComparer.Ordinal);
         if (!bag.HasErrors && code is not null && standard is not null)
         {
-            DesignFaults.Find(foundations, adopted, units, byLabel, bag);
+            stale = DesignFaults.Find(foundations, adopted, units, byLabel, bag);
         }
 
         if (bag.HasErrors || code is null || standard is null)
@@ -173,7 +174,7 @@ public static class ProjectReader
         var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site, Carbon = carbon, Category = options.Category, Sds = options.Sds };
         var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All().ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
         var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces, Path.GetFileName(reactionsName), rowLines);
-        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs)) { Files = files };
+        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs)) { Files = files, Stale = stale };
     }
 
     private static (ProjectTitle Title, UnitSystem Units, ConcreteCode? Code) Title(TableReader t)

@@ -152,7 +152,7 @@ internal static class ScheduleCommand
         var (dowels, pedestals) = (schedule.Rows.Any(r => r.Design.Dowels.Size is not null), schedule.Rows.Any(r => r.Design.Pedestal is not null));
         List<(string Head, Func<FootingRow, string> Cell)> columns =
         [
-            ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports)), (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
+            ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports) + (r.Existing ? " (existing)" : "")), (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
             ($"plan {m}", r => Wording.Plan(r.Size, units)), ($">h {mm}", r => Unit.Section.Format(r.Size.Thickness, units)), ($">level {m}", r => Unit.Length.Format(r.Underside, units)),
             ("bot. x", r => Bars(r.Design.BottomX)), ("bot. y", r => Bars(r.Design.BottomY)),
             .. top ? [("top x", r => Bars(r.Design.TopX)), ("top y", r => Bars(r.Design.TopY))] : (List<(string, Func<FootingRow, string>)>)[],

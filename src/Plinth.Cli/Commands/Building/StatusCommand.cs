@@ -2,6 +2,7 @@ using System.CommandLine;
 using System.Text.Json;
 using Plinth.Cli.Output;
 using Plinth.Core.Buildings;
+using Plinth.Files.Adopted;
 using Plinth.Core.Sizing;
 using Plinth.Files.Json;
 using Plinth.Files.Tables;
@@ -41,7 +42,7 @@ internal static class StatusCommand
         // What passes as it is but would come out otherwise if it were sized today: the loads or the rules have changed since.
         var sized = reports.Where(r => r.Passes && !ByHand(r) && !r.Foundation.Held.Built).ToList();
         var anew = Building.Size(loaded.Project, [.. sized.Select(r => r.Foundation)], null, Runner.Token);
-        var stale = sized.Zip(anew).Where(p => p.Second.Design is { } d && d != p.First.Design).Select(p => p.First.Foundation.Mark).ToList();
+        var stale = sized.Zip(anew).Where(p => p.Second.Design is { } d && !AdoptedEntry.Same(p.First.Foundation, d, p.First.Design!)).Select(p => p.First.Foundation.Mark).ToList();
         var near = SitePlan.Near(reports.Where(r => r.Design is not null).Select(r => (r.Foundation, r.Design!)));
         var issue = IssueCommand.All(loaded) is { Count: > 0 } all ? all[^1] : null;
         List<Line> lines =

@@ -88,12 +88,25 @@ internal readonly struct Interface : ICheckRule<JointStrength>
 
         var section = times > 0 ? Math.Min(1 / times, Outcome.NoCapacity) : Outcome.NoCapacity;
         var tension = pulled ? strength.Pulled : 0;
-        var worst = Math.Max(Math.Max(section, strength.Least), Math.Max(strength.Pressed, tension));
-        trace.Let("utilisation", worst, Unit.Ratio, $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", strength.Least, Unit.Ratio)}; {new Sym("pressed", strength.Pressed, Unit.Ratio)}; {new Sym("pulled", tension, Unit.Ratio)})");
+        var used = Math.Max(section, Math.Max(strength.Pressed, tension));
+
+        // Bars that are the least say nothing of how much is used; too few fail.
+        var lacks = strength.Least > Outcome.Limit;
+        var worst = lacks ? Math.Max(used, strength.Least) : used;
+        var (times1, pressed, held) = (new Sym("1/times", section, Unit.Ratio), new Sym("pressed", strength.Pressed, Unit.Ratio), new Sym("pulled", tension, Unit.Ratio));
+        if (lacks)
+        {
+            trace.Let("utilisation", worst, Unit.Ratio, $"max({times1}; {pressed}; {held}; {new Sym("least", strength.Least, Unit.Ratio)})");
+        }
+        else
+        {
+            trace.Let("utilisation", worst, Unit.Ratio, $"max({times1}; {pressed}; {held})");
+        }
+
         if (T.Notes)
         {
             trace.Note(worst == section ? "force with moments on the column's section"
-                : worst == strength.Least ? "least area of the bars that cross the joint"
+                : lacks && worst == strength.Least ? "least area of the bars that cross the joint"
                 : worst == strength.Pressed ? "development of pressed bars in the base: thinner bars or a thicker base"
                 : "development of hooked bars in the base: thinner bars or a thicker base");
         }

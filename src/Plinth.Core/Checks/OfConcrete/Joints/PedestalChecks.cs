@@ -67,8 +67,18 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
             Limits(s, ref trace);
         }
 
-        var worst = Math.Max(Math.Max(section, limits.Least), Math.Max(limits.Most, limits.Ties));
-        trace.Let("utilisation", worst, Unit.Ratio, $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", limits.Least, Unit.Ratio)}; {new Sym("most", limits.Most, Unit.Ratio)}; {new Sym("ties", limits.Ties, Unit.Ratio)})");
+        // Steel and ties within their limits say nothing of how much is used; beyond them they fail.
+        var beyond = Math.Max(limits.Least, Math.Max(limits.Most, limits.Ties));
+        var worst = beyond > Outcome.Limit ? Math.Max(section, beyond) : section;
+        if (beyond > Outcome.Limit)
+        {
+            trace.Let("utilisation", worst, Unit.Ratio, $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", limits.Least, Unit.Ratio)}; {new Sym("most", limits.Most, Unit.Ratio)}; {new Sym("ties", limits.Ties, Unit.Ratio)})");
+        }
+        else
+        {
+            trace.Let("utilisation", worst, Unit.Ratio, $"{new Sym("1/times", section, Unit.Ratio)}");
+        }
+
         if (T.Notes)
         {
             trace.Note((worst == section ? $"force with moments at its {(atFoot >= atTop ? "foot" : "top")}" : worst == limits.Least ? "least steel" : worst == limits.Most ? "greatest steel" : "size and spacing of the ties")
