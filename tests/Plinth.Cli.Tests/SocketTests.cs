@@ -70,7 +70,7 @@ public class SocketTests
         f.Run("show", "F1", "--settings").Out.Should().Contain("650 mm");
         var written = f["adopted.toml"];
         f["adopted.toml"] = written.Replace("pedestal.socket = \"650 mm\"", "pedestal.socket = \"700 mm\"");
-        f.Run("check").Error.Should().Contain("differs from socket.depth or socket.wall");
+        f.Run("check").Error.Should().Contain("pedestal.socket 700 mm differs from [socket] depth 650 mm");
         f["adopted.toml"] = written;
         f["plinth.toml"] += "angle = \"30 deg\"\n";
         f.Run("check").Error.Should().Contain("turned against its base");

@@ -19,6 +19,9 @@ public class JointTests
         Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = -0.1 },
     };
 
+    // Fewer bars may weigh so much more.
+    private const double BarSearchTolerance = 0.05;
+
     private static Project Of(SupportAction action, RuleSet? rules = null, Support? column = null, HeldValues? held = null) => OneAction(action, rules ?? Standing, column, held);
 
     private static FoundationDesign Sized(Project project)
@@ -133,7 +136,7 @@ public class JointTests
         ((double)design.BottomY.Band / design.BottomY.Count).Should().BeGreaterThanOrEqualTo((2 / ((3.4 / 1.8) + 1)) - 1e-9);
         Check(project, design).Passes.Should().BeTrue();
         var even = Sized(OneAction(new SupportAction(900, 0, 0, 0, 0, 0), Rules with { Sizing = rules.Sizing }, held: new HeldValues { Width = 1.8, Length = 3.4 }));
-        design.BottomY.Count.Should().BeLessThanOrEqualTo(even.BottomY.Count + 1, "even bars must be 2β/(β + 1) times as many in flexure");
+        (design.BottomY.Count * design.BottomY.Size!.Area).Should().BeLessThanOrEqualTo((even.BottomY.Count + 1) * even.BottomY.Size!.Area * (1 + BarSearchTolerance), "even bars must be 2β/(β + 1) times as many in flexure");
     }
 
     [Fact]

@@ -101,7 +101,7 @@ public class FigureSheetTests
         var (_, _, m) = Made(Rich());
         var view = BarsView.Of(m);
         var open = view.Items.OfType<PathItem>().Where(p => p.Layer == Layers.Bar && !p.Closed).ToList();
-        open.Should().HaveCount(13 + 15 + 9 + 11 + 8 + 8);
+        open.Should().HaveCount(13 + 15 + 9 + 11 + 8 + 8 + (m.Row(BarRole.CrossTiesX)?.Group.Count ?? 0) + (m.Row(BarRole.CrossTiesY)?.Group.Count ?? 0));
         view.Items.OfType<PathItem>().Count(p => p.Layer == Layers.Bar && p.Closed).Should().Be(m.Row(BarRole.Ties)!.Group.Count);
         view.Items.SelectMany(i => i is PathItem p ? p.Points : []).Should().OnlyContain(p => p.X >= 0 && p.X <= view.Width && p.Y >= 0 && p.Y <= view.Height);
     }

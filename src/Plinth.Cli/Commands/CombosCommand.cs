@@ -130,7 +130,7 @@ internal static class CombosCommand
                 var a = CombinationsJson.ActionOf(project, support, c);
                 string F(double v) => Unit.Force.Format(v, units);
                 string M(double v) => Unit.Moment.Format(v, units);
-                string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My), .. envelope ? [string.Concat(entry.Extremes).Replace("most ", "↑", StringComparison.Ordinal).Replace("least ", "↓", StringComparison.Ordinal), string.Join(", ", CombinationsJson.WordsOf(entry.For))] : (string[])[M(a.Mz)]];
+                string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My), .. envelope ? [string.Concat(entry.Extremes).Replace("most ", "↑", StringComparison.Ordinal).Replace("least ", "↓", StringComparison.Ordinal), string.Join(",\n", CombinationsJson.WordsOf(entry.For))] : (string[])[M(a.Mz)]];
                 table.AddRow(cells.Select(t => Screen.Cell(t)).ToArray());
             }
 

@@ -24,6 +24,9 @@ public sealed partial class BaseState
     private readonly CombinationSet set;
     private readonly (int Generation, double Key, int Combination)[] governing;
     private readonly PlainConcrete[] plain;
+    private const int Families = 32;
+    private bool[]? chosen;
+    private int[]?[]? limited;
     private int nextKept;
     private (int Generation, bool Needed) topSteel = (-1, false);
     private OnGround.TippingBound[]? tipping;
@@ -78,7 +81,38 @@ public sealed partial class BaseState
     public int[] Hints { get; }
 
     /// <summary>Indices of the combinations for any of several families.</summary>
-    public ReadOnlySpan<int> CombinationsFor(Family family) => set.For(family);
+    public ReadOnlySpan<int> CombinationsFor(Family family)
+    {
+        if (limited is null)
+        {
+            return set.For(family);
+        }
+
+        ref var some = ref limited[(int)family];
+        return some ??= [.. set.For(family).ToArray().Where(k => chosen![k])];
+    }
+
+    /// <summary>Looks at some combinations only, until <see cref="LookAtAll"/>: a search finds its way by few and asks all in the end.</summary>
+    /// <param name="which">By index.</param>
+    internal void LookAt(bool[] which)
+    {
+        (chosen, limited) = (which, new int[Families][]);
+        Forget();
+    }
+
+    /// <summary>Looks at all combinations again.</summary>
+    internal void LookAtAll()
+    {
+        (chosen, limited) = (null, null);
+        Forget();
+    }
+
+    // What was found for some combinations does not hold for others.
+    private void Forget()
+    {
+        topSteel = (-1, false);
+        Array.Fill(governing, (-1, 0.0, 0));
+    }
 
     /// <summary>The combination found to govern a check at this size for a key; −1 if none was found yet.</summary>
     public int GoverningAt(int check, double key)

@@ -14,6 +14,9 @@ public sealed partial class FoundationSizer
     // A base that must move to keep within the site moves by whole fifths of the plan's step.
     private const double ShiftsPerStep = 5;
 
+    // After so many rounds all combinations are looked at.
+    private const int MostRounds = 8;
+
     // Sizes that may save less than this are not looked at.
     private const double Near = 0.996;
 
@@ -61,6 +64,10 @@ public sealed partial class FoundationSizer
     }
 
     /// <summary>Finds the design: of all plans and thicknesses on the steps the cheapest that passes.</summary>
+    /// <remarks>
+    /// The search looks at the combinations that lie farthest out, then asks all: those that the design fails are taken in and it is sought again. What fewer
+    /// combinations leave cheapest and all allow is the cheapest of all; where fewer leave none there is none.
+    /// </remarks>
     public SizingResult Size()
     {
         var last = 0;
@@ -74,13 +81,74 @@ public sealed partial class FoundationSizer
             return Stopped(0);
         }
 
-        var (best, stop) = First(last);
-        if (best is null)
+        var chosen = checker.States.Select(OutermostCombinations.Of).ToList();
+        for (var round = 0; ; round++)
         {
-            return Failed(stop!());
+            Look(round < MostRounds ? chosen : null);
+            var (first, stop) = First(last);
+            var best = first is null ? null : Cheapest(first, last);
+            Look(null);
+            if (best is null)
+            {
+                return Failed(stop!());
+            }
+
+            if (round >= MostRounds || !Fails(best, chosen))
+            {
+                return Found(best);
+            }
+        }
+    }
+
+    private void Look(List<bool[]>? chosen)
+    {
+        for (var i = 0; i < checker.States.Length; i++)
+        {
+            if (chosen is null)
+            {
+                checker.States[i].LookAtAll();
+            }
+            else
+            {
+                checker.States[i].LookAt(chosen[i]);
+            }
         }
 
-        return Found(Cheapest(best, last));
+        barsFound.Clear();
+        pedestals.Clear();
+        planFailure = null;
+    }
+
+    // Whether a design fails some combination; those that are worst for each check that fails are looked at from now on.
+    private bool Fails(FoundationDesign design, List<bool[]> chosen)
+    {
+        checker.Set(design);
+        var fails = false;
+        for (var i = 0; i < checker.States.Length; i++)
+        {
+            var s = checker.States[i];
+            foreach (var check in CheckCatalog.Listed)
+            {
+                if (foundation.Waives(check.Id) || !check.Exceeds(s, foundation.Rules.Sizing.Target))
+                {
+                    continue;
+                }
+
+                fails = true;
+                if (check.IsOfBars || check.Worst(s) is not { Combination: >= 0 and var k })
+                {
+                    // What knows no combination changed with all of them: none may be left out.
+                    Array.Fill(chosen[i], true);
+                }
+                else
+                {
+                    chosen[i][k] = true;
+                    chosen[i][s.Hints[check.Index]] = true;
+                }
+            }
+        }
+
+        return fails;
     }
 
     // A design that passes, from which costs are compared: the smallest plan at a thickness, or the thickness that it needs, whose weight may need more plan again.

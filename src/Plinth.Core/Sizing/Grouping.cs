@@ -19,8 +19,22 @@ public sealed record FootingType(FoundationDesign Design, IReadOnlyList<Foundati
 /// <param name="Cost">Total cost.</param>
 /// <param name="Concrete">Total concrete, m3.</param>
 /// <param name="Steel">Total steel, kg.</param>
-/// <param name="Proven">Whether no cheaper choice exists among the candidates.</param>
-public sealed record TypedBuilding(IReadOnlyList<FootingType> Types, double Cost, double Concrete, double Steel, bool Proven);
+/// <param name="Gap">By how much, as a share, it may cost more than the least possible among the candidates; 0: nothing is cheaper.</param>
+public sealed record TypedBuilding(IReadOnlyList<FootingType> Types, double Cost, double Concrete, double Steel, double Gap)
+{
+    /// <summary>Whether no cheaper choice exists among the candidates.</summary>
+    public bool Proven => Gap <= 1e-9;
+}
+
+/// <summary>How a building is grouped.</summary>
+/// <param name="Within">Choices that would save less than this share are not looked for.</param>
+/// <param name="Time">How long the whole may take.</param>
+/// <param name="Shift">Whether a footing may be moved under its column to join a type.</param>
+public sealed record GroupingOptions(double Within, TimeSpan Time, bool Shift)
+{
+    /// <summary>One percent, eight seconds, no shifts.</summary>
+    public static readonly GroupingOptions Default = new(0.01, TimeSpan.FromSeconds(8), false);
+}
 
 /// <summary>
 /// Finds the few types of footing with which a building costs least. Candidates are the designs adopted for the foundations and, for every plan and thickness among
@@ -36,6 +50,16 @@ public sealed class Grouping
     // So many joined candidates are enough: beyond, only those near the diagonal of plan and thickness are made.
     private const int MostJoined = 160;
 
+    // So many questions which candidate serves which footing are asked; of many footings some of the candidates stand for those near them in cost.
+    private const int MostPairs = 60_000;
+    private const int FewestCandidates = 40;
+
+    // Shares of the time for sizing sets together and for asking which candidate serves which footing.
+    private const double TogetherShare = 0.3;
+    private const double MatrixShare = 0.6;
+
+    private static readonly TimeSpan Least = TimeSpan.FromSeconds(0.2);
+
     private readonly Project project;
     private readonly List<(Foundation Foundation, FoundationDesign Design)> open = [];
     private readonly List<(Foundation Foundation, FoundationDesign Design)> kept = [];
@@ -44,13 +68,19 @@ public sealed class Grouping
     private readonly sbyte[,] tried = new sbyte[0, 0];
     private readonly Dictionary<(double Thickness, Pedestal? Pedestal), double>?[] leastAreas = [];
     private readonly TypeChoice? choice;
+    private readonly GroupingOptions options;
+    private readonly DateTime start = DateTime.UtcNow;
+    private readonly bool cut;
 
     /// <summary>Prepares the candidates.</summary>
     /// <param name="project">The project.</param>
     /// <param name="adopted">All foundations with the designs in force.</param>
     /// <param name="mayChange">Whether a foundation may take another design; those held by hand may not.</param>
-    public Grouping(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> adopted, Func<Foundation, bool> mayChange)
+    /// <param name="options">How; null: as usual.</param>
+    /// <param name="progress">Called after each footing is held against the candidates, from any thread; null: not wanted.</param>
+    public Grouping(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> adopted, Func<Foundation, bool> mayChange, GroupingOptions? options = null, Action? progress = null)
     {
+        this.options = options ?? GroupingOptions.Default;
         ArgumentNullException.ThrowIfNull(adopted);
         ArgumentNullException.ThrowIfNull(mayChange);
         this.project = project;
@@ -73,7 +103,7 @@ public sealed class Grouping
         var at = 0;
         foreach (var checker in loaded.Where((_, i) => may[i]))
         {
-            checkers[at++, 0] = checker;
+            checkers[at++, 0] = Few(checker!);
         }
 
         candidates.AddRange(open.Select(o => o.Design).Distinct());
@@ -85,12 +115,21 @@ public sealed class Grouping
         }
 
         var cost = new FoundationSizer(project, open[0].Foundation);
+        Thin(cost, Math.Max(FewestCandidates, MostPairs / open.Count));
         double[] costs = [.. candidates.Select(cost.Cost)];
         tried = new sbyte[candidates.Count, open.Count];
         int[] byCost = [.. Enumerable.Range(0, costs.Length).OrderBy(t => costs[t]).ThenBy(t => t)];
 
-        // Every footing's cheapest candidate is asked for anyway: all at once.
-        Parallel.For(0, open.Count, i => Array.Exists(byCost, t => Serves(t, i)));
+        // Every footing's cheapest candidate is asked for anyway, and which serve it beside: all at once, while there is time.
+        var matrix = start + (this.options.Time * MatrixShare);
+        Parallel.For(0, open.Count, i =>
+        {
+            Array.Exists(byCost, t => Serves(t, i));
+            progress?.Invoke();
+        });
+        int[] dearest = [.. byCost.Reverse()];
+        Parallel.For(0, open.Count, i => Array.ForEach(dearest, t => _ = DateTime.UtcNow < matrix && Serves(t, i)));
+        cut = DateTime.UtcNow >= matrix;
         choice = new TypeChoice(costs, [.. open.Select(o => (double)o.Foundation.Places.Count)], Serves);
     }
 
@@ -102,15 +141,25 @@ public sealed class Grouping
 
     /// <summary>The building with at most some types, those kept included; null if no choice of so few serves all.</summary>
     /// <param name="most">How many.</param>
-    public TypedBuilding? Best(int most)
+    /// <param name="share">Share of the time left that it may take.</param>
+    public TypedBuilding? Best(int most, double share = 1)
     {
         if (choice is null)
         {
-            return most >= kept.Count ? Of([], true) : null;
+            return most >= kept.Count ? Of([], 0) : null;
         }
 
-        return choice.Best(most - kept.Count) is { } chosen
-            ? Of([.. chosen.Types.Select(t => (candidates[t], (IReadOnlyList<Foundation>)[.. Enumerable.Range(0, open.Count).Where(i => chosen.Of[i] == t).Select(i => Lying(i, Lie.All[tried[t, i] - 1]))]))], chosen.Proven)
+        var left = start + options.Time - DateTime.UtcNow;
+        var until = DateTime.UtcNow + (share * (left > Least ? left : Least));
+        var chosen = choice.Best(most - kept.Count, options.Within, until);
+        while (chosen is not null && !ServesAll(chosen))
+        {
+            choice.Doubt();
+            chosen = choice.Best(most - kept.Count, options.Within, until);
+        }
+
+        return chosen is not null
+            ? Of([.. chosen.Types.Select(t => (candidates[t], (IReadOnlyList<Foundation>)[.. Enumerable.Range(0, open.Count).Where(i => chosen.Of[i] == t).Select(i => Lying(i, Lie.All[tried[t, i] - 1]))]))], chosen.Gap)
             : null;
     }
 
@@ -131,7 +180,7 @@ public sealed class Grouping
             var sizer = new FoundationSizer(project, joint);
             sized[i] = sizer.Size().Design is { } d && sizer.Cost(d) < sizer.Cost(fresh[i].Design) - 1e-9 ? d : fresh[i].Design;
         });
-        return Of([.. fresh.Select((t, i) => (sized[i], t.Foundations))], found.Proven);
+        return Of([.. fresh.Select((t, i) => (sized[i], t.Foundations))], found.Gap);
     }
 
     /// <summary>One foundation that stands at all places of several: what a type is adopted as. Its mark is that of the first.</summary>
@@ -141,14 +190,14 @@ public sealed class Grouping
         return foundations[0] with { Places = [.. foundations.SelectMany(f => f.Places)], Alike = true };
     }
 
-    private TypedBuilding Of(IReadOnlyList<(FoundationDesign Design, IReadOnlyList<Foundation> Foundations)> types, bool proven)
+    private TypedBuilding Of(IReadOnlyList<(FoundationDesign Design, IReadOnlyList<Foundation> Foundations)> types, double gap)
     {
         var all = types.Concat(kept.Select(k => (k.Design, (IReadOnlyList<Foundation>)[k.Foundation]))).Select(t =>
         {
             var f = t.Item2[0];
             return new FootingType(t.Item1, t.Item2, t.Item2.Sum(x => x.Places.Count), Quantities.Of(project, f, t.Item1), new FoundationSizer(project, f).Cost(t.Item1));
         }).OrderBy(t => t.Cost).ThenBy(t => t.Foundations[0].Mark, MarkOrder.Natural).ToList();
-        return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete), all.Sum(t => t.Number * t.Each.Steel), proven);
+        return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete), all.Sum(t => t.Number * t.Each.Steel), gap);
     }
 
     // Nothing of its own: any design that passes its checks will do.
@@ -223,6 +272,18 @@ public sealed class Grouping
         return result;
     }
 
+    // As many candidates as there is time to ask for, evenly by cost, the dearest among them.
+    private void Thin(FoundationSizer cost, int most)
+    {
+        if (candidates.Count > most)
+        {
+            var ordered = candidates.OrderBy(cost.Cost).ToList();
+            List<FoundationDesign> some = [.. Enumerable.Range(0, most).Select(i => ordered[(int)((long)i * (ordered.Count - 1) / (most - 1))]).Distinct()];
+            candidates.Clear();
+            candidates.AddRange(some);
+        }
+    }
+
     // Designs of several footings sized as one.
     private List<FoundationDesign> SizedTogether()
     {
@@ -249,7 +310,8 @@ public sealed class Grouping
         }
 
         var found = new FoundationDesign?[sets.Count];
-        Parallel.For(0, sets.Count, i => found[i] = sets[i].Count < 2 ? null : new FoundationSizer(project, Joint(sets[i])).Size().Design);
+        var time = start + (options.Time * TogetherShare);
+        Parallel.For(0, sets.Count, i => found[i] = sets[i].Count < 2 || DateTime.UtcNow > time ? null : new FoundationSizer(project, Joint(sets[i])).Size().Design);
         return [.. found.OfType<FoundationDesign>().Distinct()];
     }
 
@@ -258,15 +320,20 @@ public sealed class Grouping
         ref var known = ref tried[candidate, footing];
         if (known == 0)
         {
-            known = candidates[candidate] == open[footing].Design ? (sbyte)1 : Found(candidate, footing);
+            known = candidates[candidate] == open[footing].Design ? (sbyte)1 : cut ? (sbyte)-1 : Found(candidate, footing);
         }
 
         return known > 0;
     }
 
-    // The way in which a candidate serves a footing, counted from one; −1: none.
+    // The way in which a candidate serves a footing, counted from one; −1: none. One that stands in the middle under its column stays there.
     private sbyte Found(int candidate, int footing)
     {
+        if (!options.Shift && candidates[candidate].Size is { ShiftX: not 0 } or { ShiftY: not 0 } && open[footing].Design.Size is { ShiftX: 0, ShiftY: 0 })
+        {
+            return -1;
+        }
+
         if (candidates[candidate].Size is var size && size.Length * size.Width < LeastArea(footing, candidates[candidate]))
         {
             return -1;
@@ -276,7 +343,7 @@ public sealed class Grouping
         foreach (var lie in Lies(candidates[candidate]))
         {
             var f = Lying(footing, lie);
-            var checker = checkers[footing, way] ??= new Checker(project, f);
+            var checker = checkers[footing, way] ??= Few(new Checker(project, f));
             way++;
             if (Fits(checker, f, candidates[candidate]))
             {
@@ -285,6 +352,39 @@ public sealed class Grouping
         }
 
         return -1;
+    }
+
+    // Asked by the combinations that lie farthest out; what is chosen is asked by all.
+    private static Checker Few(Checker checker)
+    {
+        foreach (var s in checker.States)
+        {
+            s.LookAt(OutermostCombinations.Of(s));
+        }
+
+        return checker;
+    }
+
+    // Whether a chosen type serves its footings under all combinations; those that it does not serve are remembered.
+    private bool ServesAll(ChosenTypes chosen)
+    {
+        var wrong = 0;
+        Parallel.For(0, open.Count, i =>
+        {
+            var t = chosen.Of[i];
+            if (candidates[t] == open[i].Design)
+            {
+                return;
+            }
+
+            var f = Lying(i, Lies(candidates[t]).ElementAt(tried[t, i] - 1));
+            if (!Fits(new Checker(project, f), f, candidates[t]))
+            {
+                tried[t, i] = -1;
+                Interlocked.Increment(ref wrong);
+            }
+        });
+        return wrong == 0;
     }
 
     private double LeastArea(int footing, FoundationDesign design)

@@ -4,8 +4,12 @@ namespace Plinth.Core.Sizing;
 /// <param name="Types">Indices of the chosen candidates, cheapest first.</param>
 /// <param name="Of">For each footing the candidate that serves it.</param>
 /// <param name="Cost">Total cost.</param>
-/// <param name="Proven">Whether no cheaper choice exists; false only where the search was cut short.</param>
-public sealed record ChosenTypes(IReadOnlyList<int> Types, IReadOnlyList<int> Of, double Cost, bool Proven);
+/// <param name="Gap">By how much, as a share, it may cost more than the least possible: proved; 0: no cheaper choice exists.</param>
+public sealed record ChosenTypes(IReadOnlyList<int> Types, IReadOnlyList<int> Of, double Cost, double Gap)
+{
+    /// <summary>Whether no cheaper choice exists.</summary>
+    public bool Proven => Gap <= 1e-9;
+}
 
 /// <summary>
 /// Chooses at most N of some candidate types so that every footing is served and the total cost is least. Each footing takes the cheapest chosen type that serves it.
@@ -14,12 +18,15 @@ public sealed record ChosenTypes(IReadOnlyList<int> Types, IReadOnlyList<int> Of
 /// Branch and bound (A. H. Land, A. G. Doig, Econometrica 28 (1960) 497–520). The bound relaxes which type serves which footing to an order: a footing may take any
 /// type that costs at least as much as the cheapest that truly serves it. In that order the best N are found exactly by dynamic programming, and no true choice
 /// can cost less, as every true one is allowed in it. Where the relaxed choice truly serves every footing at its cost, it is the optimum of the branch; else the
-/// search goes on with one of its types taken and with it left out. All choices lie in one branch or the other, so what is left at the end is least of all.
+/// search goes on with one of its types taken and with it left out. All choices lie in one branch or the other, so what is left at the end is least of all; where
+/// branches are cut by time or because they can save too little, the least of their bounds says how far the choice may be from the least possible.
+/// A first choice is found by taking in turn the type that saves most, then by exchanging one at a time.
 /// </remarks>
 public sealed class TypeChoice
 {
     private const int MostNodes = 50_000;
     private const int ManyFootings = 64;
+    private const double Unserved = 1e15;
 
     private readonly double[] costs;
     private readonly double[] weights;
@@ -28,7 +35,12 @@ public sealed class TypeChoice
     private readonly int[] byCost;
     private int nodes;
     private double best;
+    private double lowest;
+    private double within;
+    private DateTime until = DateTime.MaxValue;
     private int[] bestTypes = [];
+    private int[] warm = [];
+    private bool doubts;
 
     /// <summary>Prepares the choice.</summary>
     /// <param name="costs">Cost of one of each candidate.</param>
@@ -44,20 +56,29 @@ public sealed class TypeChoice
     }
 
     /// <summary>The best choice of at most some types; null if no choice of so few serves all.</summary>
-    public ChosenTypes? Best(int most)
+    /// <param name="most">How many.</param>
+    /// <param name="near">Choices that would save less than this share are not looked for.</param>
+    /// <param name="time">When to stop; the best so far is returned.</param>
+    public ChosenTypes? Best(int most, double near = 0, DateTime? time = null)
     {
         if (weights.Length == 0 || most < 1)
         {
             return null;
         }
 
-        (nodes, best, bestTypes) = (0, double.PositiveInfinity, []);
+        (nodes, best, bestTypes, lowest, within, until) = (0, double.PositiveInfinity, [], double.PositiveInfinity, near, time ?? DateTime.MaxValue);
+        if (time is not null)
+        {
+            Greedy(most);
+        }
+
         Search(most, [], new bool[costs.Length]);
         if (double.IsInfinity(best))
         {
             return null;
         }
 
+        warm = bestTypes;
         var types = bestTypes.OrderBy(t => costs[t]).ThenBy(t => t).ToArray();
         var of = new int[weights.Length];
         for (var i = 0; i < of.Length; i++)
@@ -65,12 +86,89 @@ public sealed class TypeChoice
             of[i] = types.First(t => Serves(t, i));
         }
 
-        return new ChosenTypes([.. types.Where(of.Contains)], of, best, nodes < MostNodes);
+        return new ChosenTypes([.. types.Where(of.Contains)], of, best, lowest >= best ? 0 : lowest > 0 ? (best / lowest) - 1 : double.PositiveInfinity);
+    }
+
+    /// <summary>Forgets what served: it is asked again, as a closer look has found otherwise.</summary>
+    public void Doubt() => doubts = true;
+
+    private bool OutOfTime => DateTime.UtcNow >= until;
+
+    // The last choice with types added by what they save, then exchanged one by one while that saves more.
+    private void Greedy(int most)
+    {
+        var n = weights.Length;
+        var chosen = warm.Take(most).ToList();
+        double Total(List<int> types)
+        {
+            var ordered = types.OrderBy(t => costs[t]).ToArray();
+            var sum = 0.0;
+            for (var i = 0; i < n; i++)
+            {
+                var pays = Array.FindIndex(ordered, t => Serves(t, i));
+                sum += weights[i] * (pays < 0 ? Unserved : costs[ordered[pays]]);
+            }
+
+            return sum;
+        }
+
+        var total = Total(chosen);
+        while (chosen.Count < most && !OutOfTime)
+        {
+            var (add, least) = (-1, total);
+            for (var t = 0; t < costs.Length && !OutOfTime; t++)
+            {
+                if (!chosen.Contains(t) && Total([.. chosen, t]) is var with && with < least)
+                {
+                    (add, least) = (t, with);
+                }
+            }
+
+            if (add < 0)
+            {
+                break;
+            }
+
+            chosen.Add(add);
+            total = least;
+        }
+
+        for (var again = true; again && !OutOfTime;)
+        {
+            again = false;
+            for (var j = 0; j < chosen.Count; j++)
+            {
+                for (var t = 0; t < costs.Length && !OutOfTime; t++)
+                {
+                    if (chosen.Contains(t))
+                    {
+                        continue;
+                    }
+
+                    var was = chosen[j];
+                    chosen[j] = t;
+                    if (Total(chosen) is var exchanged && exchanged < total * (1 - 1e-12))
+                    {
+                        (total, again) = (exchanged, true);
+                    }
+                    else
+                    {
+                        chosen[j] = was;
+                    }
+                }
+            }
+        }
+
+        if (total < Unserved)
+        {
+            (best, bestTypes) = (total, [.. chosen]);
+        }
     }
 
     private bool Serves(int t, int i)
     {
-        if (known[t, i] == 0)
+        // What serves may turn out not to under a closer look; what does not stays so.
+        if (known[t, i] == 0 || (known[t, i] > 0 && doubts))
         {
             known[t, i] = (sbyte)(serves(t, i) ? 1 : -1);
         }
@@ -95,11 +193,6 @@ public sealed class TypeChoice
 
     private void Search(int most, List<int> taken, bool[] leftOut)
     {
-        if (++nodes >= MostNodes)
-        {
-            return;
-        }
-
         // What each footing pays at most (with the types taken) and at least (with any that is not left out).
         var n = weights.Length;
         var high = new double[n];
@@ -132,6 +225,15 @@ public sealed class TypeChoice
         if (bound >= best - (1e-9 * Math.Abs(bound)))
         {
             return;
+        }
+
+        if (bound * (1 + within) >= best || ++nodes >= MostNodes || OutOfTime)
+        {
+            lowest = Math.Min(lowest, bound);
+            if (double.IsFinite(best))
+            {
+                return;
+            }
         }
 
         var chosen = levels.Select(l => byCost.First(t => costs[t] == l && !leftOut[t])).ToList();

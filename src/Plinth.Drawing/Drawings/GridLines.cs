@@ -40,9 +40,24 @@ internal static class GridLines
         return [.. lines.Where(l => l.On.Count > 1 || l.On[0].Grid.Length > 0).Select(l => new GridLine(l.Position, Label(l.On, alongY)))];
     }
 
+    /// <summary>The two lines that a grid label names: "A/1", "A-1" and "A1" are alike; any other text is one part.</summary>
+    internal static string[] Parts(string grid)
+    {
+        var split = grid.Split(['/', '-'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
+        if (split.Length == 2)
+        {
+            return split;
+        }
+
+        // Letters before numbers, or numbers before letters.
+        var at = grid.Length == 0 ? -1 : grid.AsSpan(1).IndexOfAnyInRange('0', '9') + 1;
+        at = grid.Length > 0 && char.IsDigit(grid[0]) ? Array.FindIndex([.. grid], char.IsLetter) : at;
+        return split.Length == 1 && at > 0 && grid.All(char.IsLetterOrDigit) ? [grid[..at], grid[at..]] : [grid];
+    }
+
     private static string Label(List<Support> on, bool alongY)
     {
-        var parts = on.Select(s => s.Grid.Split('/')).ToList();
+        var parts = on.Select(s => Parts(s.Grid)).ToList();
         if (parts.Exists(p => p.Length != 2))
         {
             return "";

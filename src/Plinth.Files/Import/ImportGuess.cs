@@ -37,7 +37,7 @@ public static partial class ImportGuess
             return null;
         }
 
-        var positions = tables.Concat(Siblings(directory, file)).Where(t => t != reactions && t.Roles.ContainsKey("x") && t.Roles.ContainsKey("y") && t.Roles.ContainsKey("support")).MaxBy(t => Score(t, reactions: false));
+        var positions = Candidates(tables, directory, file).Where(t => t != reactions && t.Roles.ContainsKey("x") && t.Roles.ContainsKey("y") && t.Roles.ContainsKey("support")).MaxBy(t => Score(t, reactions: false));
         var text = new StringBuilder();
         var (axes, sense, why, cases) = Look(directory, reactions, european, bag);
         text.Append("[import]\n").Append(Source(reactions));
@@ -50,11 +50,19 @@ public static partial class ImportGuess
             text.Append("columns = { ").AppendJoin(", ", positions.Roles.Where(r => r.Key is "support" or "x" or "y" or "z").Select(r => $"{r.Key} = {TomlText.Quote(r.Value)}")).Append(" }\n");
         }
 
+        var sizes = Candidates(tables, directory, file).Where(t => t != reactions && t != positions && t.Sizes.ContainsKey("support") && t.Sizes.Keys.Any(k => k is "cx" or "cy" or "plate-x")).MaxBy(t => t.Sizes.Count);
+        if (sizes is not null)
+        {
+            text.Append("\n[import.sizes]\n").Append(Source(sizes));
+            text.Append("columns = { ").AppendJoin(", ", sizes.Sizes.Select(r => $"{r.Key} = {TomlText.Quote(r.Value)}")).Append(" }\n");
+        }
+
         text.Append("\n[import.labels]              # joint = support, where they differ; delete the table where they do not\n");
         var open = cases.Where(c => !known.Contains(c)).ToList();
         if (open.Count > 0)
         {
-            text.Append("\n[cases]                      # add these to the table that stands; proposed by their names: look at each\n");
+            // A table that stands may not stand twice: then only its lines are to be pasted, below it.
+            text.Append(known.Count > 0 ? "\n# Below the [cases] that stand; proposed by their names: look at each\n" : "\n[cases]                      # proposed by their names: look at each\n");
             foreach (var c in open)
             {
                 var symbol = CaseWords.Guess(c, european);
@@ -64,6 +72,8 @@ public static partial class ImportGuess
 
         return text.ToString();
     }
+
+    private static IEnumerable<Preview> Candidates(List<Preview> tables, string directory, string file) => tables.Concat(Siblings(directory, file));
 
     private static string Source(Preview t) =>
         $"file = {TomlText.Quote(t.File)}\n{(t.Sheet is null ? "" : $"sheet = {TomlText.Quote(t.Sheet)}\n")}header = {t.HeaderLine.ToString(CultureInfo.InvariantCulture)}\n";
@@ -159,7 +169,7 @@ public static partial class ImportGuess
             Preview? best = null;
             for (var rows = 0; table is not null && rows < RawTable.PreviewRows && table.Next(); rows++)
             {
-                var roles = new Dictionary<string, string>(StringComparer.Ordinal);
+                var (roles, sizes) = (new Dictionary<string, string>(StringComparer.Ordinal), new Dictionary<string, string>(StringComparer.Ordinal));
                 for (var i = 0; i < table.Count; i++)
                 {
                     var header = table.Text(i).ToString();
@@ -167,11 +177,16 @@ public static partial class ImportGuess
                     {
                         roles.TryAdd(role, header);
                     }
+
+                    if (header.Length is > 0 and < 60 && SizeRole(RawColumns.Bare(header)) is { } size)
+                    {
+                        sizes.TryAdd(size, header);
+                    }
                 }
 
-                if (roles.Count > (best?.Roles.Count ?? 1))
+                if (Math.Max(roles.Count, sizes.Count) > (best is null ? 1 : Math.Max(best.Roles.Count, best.Sizes.Count)))
                 {
-                    best = new Preview(file, sheet, table.Line, roles);
+                    best = new Preview(file, sheet, table.Line, roles, sizes);
                 }
             }
 
@@ -251,7 +266,27 @@ public static partial class ImportGuess
         return Any("joint", "node", "support", "point", "column", "label", "base") ? "support" : null;
     }
 
-    private sealed record Preview(string File, string? Sheet, int HeaderLine, IReadOnlyDictionary<string, string> Roles);
+    /// <summary>What a header of a table of columns says it holds; null: nothing known.</summary>
+    internal static string? SizeRole(string header)
+    {
+        string[] words = [.. Words().Matches(header.ToLowerInvariant()).Select(m => m.Value)];
+        bool Any(params string[] known) => words.Any(known.Contains);
+        if (words.Length is 0 or > 4)
+        {
+            return null;
+        }
+
+        if (Any("plate"))
+        {
+            return Any("x", "b", "length", "depth") ? "plate-x" : Any("y", "n", "d", "width", "breadth") ? "plate-y" : null;
+        }
+
+        return Any("cx", "depth", "diameter", "height") ? "cx" : Any("cy", "width", "breadth") ? "cy" : Any("grid") ? "grid" : Any("angle", "rotation") ? "angle" : Any("shape") ? "shape"
+            : Any("joint", "node", "support", "point", "column", "label", "base") ? "support" : null;
+    }
+
+    /// <summary>Headers of a table by what they hold: of reactions or positions, and of column sizes.</summary>
+    private sealed record Preview(string File, string? Sheet, int HeaderLine, IReadOnlyDictionary<string, string> Roles, IReadOnlyDictionary<string, string> Sizes);
 
     [GeneratedRegex("[a-z]+")]
     private static partial Regex Words();

@@ -118,13 +118,23 @@ internal sealed class SupportsMerge(string directory, ImportSpec spec, PositionT
             return;
         }
 
-        var text = new StringBuilder(reader.GetRawRecordSpan().TrimEnd("\r\n").ToString()).Append(newline);
+        // Columns of the sizes that the file has not yet come behind the others; every other byte stays.
+        var text = new StringBuilder(reader.GetRawRecordSpan().TrimEnd("\r\n").ToString());
+        var more = (sizes?.Columns ?? []).Where(c => !columns.ContainsKey(c.Key)).ToList();
+        foreach (var (key, unit) in more)
+        {
+            columns[key] = (header.Count, unit is not null && UnitReader.TryRead(unit, out var u) ? u : new ReadUnit(1, 0, 0, false));
+            header.Add(unit is null ? key : $"{key} ({unit})");
+            text.Append(',').Append(header[^1]);
+        }
+
+        text.Append(newline);
         var waiting = new HashSet<string>(labels, StringComparer.Ordinal);
-        var changed = false;
+        var changed = more.Count > 0;
         while (reader.Read())
         {
-            var cells = Enumerable.Range(0, reader.RowFieldCount).Select(reader.GetString).ToArray();
-            var raw = reader.GetRawRecordSpan().TrimEnd("\r\n").ToString();
+            var raw = reader.GetRawRecordSpan().TrimEnd("\r\n").ToString() + new string(',', more.Count);
+            string[] cells = [.. Enumerable.Range(0, reader.RowFieldCount).Select(reader.GetString), .. Enumerable.Repeat("", more.Count)];
             var label = name.At < cells.Length ? cells[name.At].Trim() : "";
             if (label.Length == 0)
             {

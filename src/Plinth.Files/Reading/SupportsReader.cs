@@ -134,6 +134,12 @@ internal static class SupportsReader
             "masonry" => ColumnShape.Masonry,
             _ => null,
         };
+        if (shapeText.Length == 0 && (!table.Text((int)Col.PlateX).IsEmpty || !table.Text((int)Col.PlateY).IsEmpty))
+        {
+            table.Warning((int)(table.Text((int)Col.PlateX).IsEmpty ? Col.PlateY : Col.PlateX), $"support \"{label}\" has a base plate and no shape: taken as a steel column; write shape steel");
+            shape = ColumnShape.Steel;
+        }
+
         if (shape is null)
         {
             table.Error((int)Col.Shape, shapeText == "wall" ? $"support \"{label}\" is a wall; wall footings are not designed yet in this version" : $"shape \"{shapeText}\" is not known; it is rect, round, steel or masonry");

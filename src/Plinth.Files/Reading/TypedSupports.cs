@@ -34,6 +34,7 @@ internal static class TypedSupports
             }
 
             var shape = t.Choice<ColumnShape?>("shape", ColumnShape.Rectangular, ("rect", ColumnShape.Rectangular), ("round", ColumnShape.Round), ("steel", ColumnShape.Steel), ("masonry", ColumnShape.Masonry));
+            shape = !t.Has("shape") && (t.Has("plate-x") || t.Has("plate-y")) ? ColumnShape.Steel : shape;
             if (!t.Has("cx"))
             {
                 t.Missing("cx", "\"400 mm\", the column's size along its x, or its diameter");

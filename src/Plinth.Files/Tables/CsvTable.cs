@@ -117,6 +117,9 @@ public sealed class CsvTable : IDisposable
     /// <summary>Reports an error at a cell.</summary>
     public void Error(int column, string message) => bag.Error(Place(column), message);
 
+    /// <summary>Reports a doubt about a cell of this row.</summary>
+    public void Warning(int column, string message) => bag.Warning(Place(column), message);
+
     /// <inheritdoc/>
     public void Dispose() => reader?.Dispose();
 
@@ -194,6 +197,13 @@ public sealed class CsvTable : IDisposable
     {
         if (columns[column].Measure is not { } measure)
         {
+            return true;
+        }
+
+        if (unit is null && measure == Measure.Angle)
+        {
+            // An angle without a unit is in degrees.
+            UnitReader.TryRead("deg", out units[column]);
             return true;
         }
 

@@ -36,13 +36,22 @@ internal static class GroupCommand
             """);
         var types = new Option<int?>("--types") { Description = "Adopt the best choice of at most so many types", HelpName = "N" };
         command.Add(types);
+        var within = new Option<double>("--within") { Description = "Look for no choice that would save less than so many percent", HelpName = "%", DefaultValueFactory = _ => 1 };
+        var shift = new Option<bool>("--shift") { Description = "Move footings off the middle of their columns where that lets them join a type" };
+        command.Add(within);
+        command.Add(shift);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(types)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(types), parsed.GetValue(within), parsed.GetValue(shift)));
         return command;
     }
 
-    private static int Run(Call call, int? types)
+    private static int Run(Call call, int? types, double within, bool shift)
     {
+        if (within is < 0 or > 50)
+        {
+            throw new CallException("--within is a share in percent, from 0 to 50");
+        }
+
         var loaded = call.Load();
         var project = loaded.Project;
         var missing = project.Foundations.Where(f => loaded.Design(f) is null).Select(f => f.Mark).ToList();
@@ -57,17 +66,19 @@ internal static class GroupCommand
         }
 
         var adopted = project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (Foundation: f, Design: loaded.Design(f)!)).ToList();
-        var grouping = new Grouping(project, adopted, f => !f.Held.Built && !loaded.Adopted[f.Mark].ByHand && !loaded.Settings.Foundations.ContainsKey(f.Mark));
+        using var bar = new ProgressLine("grouping", adopted.Count);
+        var grouping = new Grouping(project, adopted, f => !f.Held.Built && loaded.Adopted.TryGetValue(f.Mark, out var e) && !e.ByHand && !loaded.Settings.Foundations.ContainsKey(f.Mark), GroupingOptions.Default with { Within = within / 100, Shift = shift }, bar.Step);
         if (types is { } most)
         {
             return Adopt(call, loaded, grouping, most);
         }
 
         var rows = new List<(int Types, TypedBuilding Building)>();
-        for (var n = grouping.Kept.Count; n <= Math.Min(grouping.Now, grouping.Kept.Count + MostShown); n++)
+        var last = Math.Min(grouping.Now, grouping.Kept.Count + MostShown);
+        for (var n = grouping.Kept.Count; n <= last; n++)
         {
             Runner.Token.ThrowIfCancellationRequested();
-            if (n > 0 && grouping.Best(n) is { } found && (rows.Count == 0 || found.Types.Count > rows[^1].Types))
+            if (n > 0 && grouping.Best(n, 1.0 / (last - n + 1)) is { } found && (rows.Count == 0 || found.Types.Count > rows[^1].Types))
             {
                 rows.Add((found.Types.Count, found));
             }
@@ -142,7 +153,7 @@ internal static class GroupCommand
                     table.AddRow(
                         Screen.Cell(n.ToString(CultureInfo.InvariantCulture)), Screen.Cell(b.Cost.ToString("0", CultureInfo.InvariantCulture)), Screen.Cell(string.Create(CultureInfo.InvariantCulture, $"{((b.Cost / least) - 1) * 100:0.0} %")),
                         Screen.Cell(Unit.Volume.Format(b.Concrete, units)), Screen.Cell(Unit.Mass.Format(b.Steel, units)),
-                        Screen.Cell(Lines(b.Types.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t.Number} of {Words(t.Design, units)}{(grouping.Kept.Contains(t.Foundations[0]) ? $" ({t.Foundations[0].Mark})" : "")}")))));
+                        Screen.Cell(Lines(b.Types.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t.Number} of {Words(t.Design, units)} ({Wording.Marks([.. t.Foundations.Select(f => f.Mark)])})")))));
                 }
 
                 screen.Write(table);
@@ -153,7 +164,7 @@ internal static class GroupCommand
                 }
 
                 screen.Wrapped("Cost by [rates]; each row is the least of all choices of so many among the designs adopted and their joins"
-                    + (rows.TrueForAll(r => r.Building.Proven) ? "" : " (the search was cut short: not proven)") + ". plinth group --types N adopts one, each type sized once more for its places.");
+                    + (rows.TrueForAll(r => r.Building.Proven) ? "" : string.Create(CultureInfo.InvariantCulture, $", or proved to be at most {Math.Ceiling(rows.Max(r => r.Building.Gap) * 1000) / 10:0.0} % above it")) + ". plinth group --types N adopts one, each type sized once more for its places.");
                 break;
         }
     }
@@ -176,7 +187,7 @@ internal static class GroupCommand
         return string.Join('\n', lines);
     }
 
-    private static string Words(FoundationDesign d, UnitSystem units) => $"{Wording.Plan(d.Size, units)} × {Unit.Length.Format(d.Size.Thickness, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";
+    private static string Words(FoundationDesign d, UnitSystem units) => $"{Wording.Plan(d.Size, units)} {Unit.Length.Symbol(units)} × {Unit.Section.FormatWithSymbol(d.Size.Thickness, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";
 
     private static void Json(Stream stream, Grouping grouping, List<(int Types, TypedBuilding Building)> rows)
     {
@@ -199,6 +210,7 @@ internal static class GroupCommand
             json.WriteNumber("concrete_m3", b.Concrete);
             json.WriteNumber("steel_kg", b.Steel);
             json.WriteBoolean("proven", b.Proven);
+            json.WriteNumber("gap", Math.Min(b.Gap, 99));
             json.WriteStartArray("sizes");
             foreach (var t in b.Types)
             {

@@ -189,6 +189,11 @@ internal sealed class RawColumns : IDisposable
         var measure = ImportReader.MeasureOf(key)!;
         var text = InHeader(header[index]) ?? units[index];
         var place = new FilePlace(Table.Name, units[index] is null ? HeaderLine : UnitsLine, index + 1);
+        if (text is null && measure == Measure.Angle && UnitReader.TryRead("deg", out var degrees))
+        {
+            return (degrees, "deg");
+        }
+
         if (text is null)
         {
             bag.Error(place, $"column \"{header[index]}\" has no unit that is known here, in its header or in a row below it; say it in plinth.toml: units.{key} = \"{measure.Example}\"");
