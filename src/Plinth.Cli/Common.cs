@@ -99,10 +99,12 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         return [.. project.Foundations.Where(f => chosen.Contains(f.Mark))];
     }
 
-    /// <summary>One foundation.</summary>
+    /// <summary>One foundation, by its mark or a support that it carries.</summary>
     public static Foundation ChooseOne(Project project, string mark)
     {
-        var found = Choose(project, [mark]);
+        // The label of a support stands for its foundation, where no mark is like it.
+        var under = project.Foundations.Any(f => Pattern.Matches(f.Mark, mark)) ? null : project.Foundations.FirstOrDefault(f => f.Places.Any(p => p.Support.Label == mark));
+        var found = under is not null ? [under] : Choose(project, [mark]);
         return found.Count == 1 ? found[0] : throw new CallException($"\"{mark}\" names {found.Count} foundations; name one");
     }
 

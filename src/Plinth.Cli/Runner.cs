@@ -48,6 +48,11 @@ internal static class Runner
         };
         try
         {
+            if (args is [] or ["--help" or "-h" or "-?"])
+            {
+                return Overview(root);
+            }
+
             var parsed = root.Parse(args);
             if (parsed.Errors.Count > 0)
             {
@@ -105,5 +110,27 @@ internal static class Runner
 
             return ExitCode.Defect;
         }
+    }
+
+    // One line a command, in the order of the work; examples stand in each command's own help.
+    private static int Overview(RootCommand root)
+    {
+        Console.Out.WriteLine(root.Description);
+        Console.Out.WriteLine();
+        Console.Out.WriteLine("plinth COMMAND [arguments] [options]");
+        Console.Out.WriteLine();
+        var width = root.Subcommands.Max(c => c.Name.Length) + 2;
+        foreach (var command in root.Subcommands)
+        {
+            // Its first sentence.
+            var text = string.Join(' ', (command.Description ?? "").Split('\n').TakeWhile(l => l.Trim().Length > 0).Select(l => l.Trim()));
+            var end = text.IndexOfAny(['.', ':', ';']);
+            Console.Out.WriteLine("  " + command.Name.PadRight(width) + (end > 0 ? text[..end] : text));
+        }
+
+        Console.Out.WriteLine();
+        Console.Out.WriteLine("Every command takes --project DIR, --format table|json|csv, --quiet, --verbose, --no-color; plinth COMMAND --help shows its examples.");
+        Console.Out.WriteLine("plinth --version prints the version.");
+        return ExitCode.Ok;
     }
 }

@@ -13,9 +13,7 @@ public sealed record Ran(int Exit, string Out, string Error)
 /// <summary>The built program; PLINTH_PROGRAM names another build of it, such as the published one.</summary>
 internal static class Program
 {
-    private static readonly string Path = Environment.GetEnvironmentVariable("PLINTH_PROGRAM") is { Length: > 0 } given
-        ? given
-        : System.IO.Path.Combine(Root, "src/Plinth.Cli/bin", Metadata("Configuration"), "net10.0/linux-x64/plinth");
+    private static readonly string Path = Find();
 
     public static string Root => Metadata("Root");
 
@@ -45,6 +43,34 @@ internal static class Program
     }
 
     public static string ProgramPath => Path;
+
+    /// <summary>Copies the program with what it needs into a folder that all may enter.</summary>
+    public static string CopyTo(string folder)
+    {
+        const UnixFileMode all = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute | UnixFileMode.GroupRead | UnixFileMode.GroupExecute | UnixFileMode.OtherRead | UnixFileMode.OtherExecute;
+        File.SetUnixFileMode(folder, all);
+        foreach (var file in Directory.GetFiles(System.IO.Path.GetDirectoryName(Path)!))
+        {
+            var to = System.IO.Path.Combine(folder, System.IO.Path.GetFileName(file));
+            File.Copy(file, to, true);
+            File.SetUnixFileMode(to, all);
+        }
+
+        return System.IO.Path.Combine(folder, "plinth");
+    }
+
+    // The native program, if it is there and was made after the managed one: it starts thirty times as fast.
+    private static string Find()
+    {
+        if (Environment.GetEnvironmentVariable("PLINTH_PROGRAM") is { Length: > 0 } given)
+        {
+            return given;
+        }
+
+        var managed = System.IO.Path.Combine(Root, "src/Plinth.Cli/bin", Metadata("Configuration"), "net10.0/linux-x64/plinth");
+        var native = System.IO.Path.Combine(Root, "artifacts/publish/plinth");
+        return File.Exists(native) && File.GetLastWriteTimeUtc(native) >= File.GetLastWriteTimeUtc(managed + ".dll") ? native : managed;
+    }
 
     private static string Metadata(string key) => typeof(Program).Assembly.GetCustomAttributes<AssemblyMetadataAttribute>().Single(a => a.Key == key).Value!;
 }

@@ -96,7 +96,7 @@ public class WorkedPedestalTests
         ["column-bearing"] = ("U4:-WX", null, 0.3097),
         ["interface"] = ("U1", null, 0.8950),
         ["interface-shear"] = ("U5:+WX", null, 0.2712),
-        ["pedestal"] = ("U5:+WX", null, 0.8166),
+        ["pedestal"] = ("U5:+WX", null, 0.8767),
         ["pedestal-shear"] = ("U4:+WX", null, 0.1839),
     };
 

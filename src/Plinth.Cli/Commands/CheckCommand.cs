@@ -110,6 +110,7 @@ internal static class CheckCommand
         {
             Near = [.. all.Near.Where(n => Shown(n.First, n.Second))],
             Steps = [.. all.Steps.Where(s => Shown(s.Upper, s.Lower))],
+            Ties = [.. all.Ties.Where(t => Shown(t.First, t.Second))],
             Distortions = [.. all.Distortions.Where(d => Shown(d.First, d.Second))],
         };
     }

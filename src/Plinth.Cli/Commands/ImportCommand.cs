@@ -31,9 +31,9 @@ internal static class ImportCommand
               file = "raw/base.csv"         # sheet, header, units-row, skip, delimiter, decimal, encoding as needed
               axes = ["x", "-z", "y"]       # project x, y, up in the model's axes
               sense = "reaction"
-              columns = { support = "Joint", case = "Loading", Fx = "X force", Fy = "Y force", Fz = "Z force" }
+              columns = { support = "node", case = "load", Fx = "R1", Fy = "R2", Fz = "R3" }
               labels = { "12" = "C1" }      # or label-pattern and label-to; keep, leave-out, keep-level
-              positions = { file = "raw/joints.csv", columns = { support = "Joint", x = "X", y = "Y", z = "Z" } }
+              positions = { file = "raw/nodes.csv", columns = { support = "node", x = "at 1", y = "at 2", z = "at 3" } }
             docs/files.md has all keys.
             """);
         var file = new Argument<string?>("file") { Description = "A raw table to guess [import] from", Arity = ArgumentArity.ZeroOrOne };

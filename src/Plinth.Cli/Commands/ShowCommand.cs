@@ -26,7 +26,8 @@ internal static class ShowCommand
               plinth show F7 --why                              what stops the next smaller step
               plinth show F7 --settings                         every value in force and where it is set
             """);
-        var mark = new Argument<string>("mark") { Description = "The mark" };
+        var mark = new Argument<string>("mark") { Description = "The mark, or the label of a support" };
+        var places = new Option<bool>("--places") { Description = "Every check at every place of a mark made alike (default: where it is worst)" };
         var check = new Argument<string?>("check") { Description = "A check, by the id that JSON output gives it", Arity = ArgumentArity.ZeroOrOne };
         var combination = new Option<string?>("--combination") { Description = "The combination (default: the governing one)", HelpName = "NAME" };
         var place = new Option<string?>("--place") { Description = "The place of a mark made alike, by its support (default: where the check governs)", HelpName = "SUPPORT" };
@@ -37,15 +38,16 @@ internal static class ShowCommand
         command.Add(place);
         var settings = new Option<bool>("--settings") { Description = "Every value in force and where it is set" };
         command.Add(why);
+        command.Add(places);
         command.Add(settings);
         var common = new Common(command);
         command.SetAction(parsed => parsed.GetValue(settings)
             ? SettingsTable.Show(common.Read(parsed), parsed.GetValue(mark)!)
-            : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(why)));
+            : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(why), parsed.GetValue(places)));
         return command;
     }
 
-    private static int Run(Call call, string mark, string? checkId, string? combination, string? place, bool why)
+    private static int Run(Call call, string mark, string? checkId, string? combination, string? place, bool why, bool places)
     {
         var loaded = call.Load();
         var project = loaded.Project;
@@ -75,7 +77,7 @@ internal static class ShowCommand
         return CheckCommand.Print(call, loaded, reports, screen =>
         {
             Head(screen, loaded, f, design);
-            ResultTables.Foundation(screen, loaded, f, reports[0].Result!);
+            ResultTables.Foundation(screen, loaded, f, reports[0].Result!, places);
             if (why)
             {
                 SizeCommand.Why(screen, loaded, reports);

@@ -75,13 +75,19 @@ internal static class ResultTables
     }
 
     /// <summary>All checks of one foundation.</summary>
-    public static void Foundation(Screen screen, LoadedProject loaded, Foundation f, FoundationResult result)
+    public static void Foundation(Screen screen, LoadedProject loaded, Foundation f, FoundationResult result, bool places = false)
     {
         var units = loaded.Project.Units;
         var many = f.Places.Count > 1;
         var table = Screen.Table("check", many ? "at" : "", "combination", ">demand", ">capacity", "", ">util.", "result", "clause or factor");
-        foreach (var c in result.Checks)
+        var shown = Grouped(result, many && !places);
+        foreach (var (c, i) in shown.Select((c, i) => (c, i)))
         {
+            if (i > 0 && GroupOf(c) != GroupOf(shown[i - 1]))
+            {
+                table.AddRow(Enumerable.Repeat(Screen.Cell(""), 9).ToArray());
+            }
+
             var o = c.Outcome;
             var factor = o.Least > 0 ? string.Create(CultureInfo.InvariantCulture, $"factor {o.Factor:0.00} ≥ {o.Least:0.00}") : c.Clause?.Replace(loaded.Project.Code.Name + " ", "", StringComparison.Ordinal) ?? "";
             table.AddRow(
@@ -91,7 +97,7 @@ internal static class ResultTables
 
         screen.Write(table);
         screen.Line();
-        foreach (var c in result.Checks.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
+        foreach (var c in shown.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
         {
             screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Wording.Check(c.Id)}{(many && c.Place is not null ? " at " + c.Place : "")}: {c.Note}");
         }
@@ -104,6 +110,18 @@ internal static class ResultTables
         Leaves(screen, [f]);
         screen.Wrapped(Wording.NotChecked(loaded.Project, [f]));
     }
+
+    // Ground, concrete, joint; in each what is used most first, least amounts behind. Of several places the worst, where not all are asked for.
+    private static List<CheckResult> Grouped(FoundationResult result, bool worst) =>
+        [.. (worst ? result.Checks.GroupBy(c => c.Id).Select(g => g.MinBy(c => (c.Passes, -c.Utilisation))!) : result.Checks)
+            .OrderBy(GroupOf).ThenBy(c => c.Passes).ThenBy(c => c.OfLeast).ThenByDescending(c => c.Utilisation)];
+
+    private static int GroupOf(CheckResult c) => CheckCatalog.Find(c.Id) switch
+    {
+        { OfPlan: true } => 0,
+        { IsOfJoint: true } => 2,
+        _ => 1,
+    };
 
     /// <summary>Results as CSV: a row a check.</summary>
     public static string Csv(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)

@@ -36,6 +36,14 @@ public sealed record Distortion(string First, string FirstPlace, string Second, 
 /// <param name="Needed">Clear distance at which the spread passes the lower base, m.</param>
 public sealed record FoundingStep(string Upper, string UpperPlace, string Lower, string LowerPlace, double Step, double Gap, double Needed);
 
+/// <summary>A tie between two neighbouring footings, where the ground asks for one under earthquakes (ASCE 7 12.13.5, ACI 318 18.13.3).</summary>
+/// <param name="First">Mark of one.</param>
+/// <param name="FirstPlace">Its place.</param>
+/// <param name="Second">Mark of the other.</param>
+/// <param name="SecondPlace">Its place.</param>
+/// <param name="Force">What it holds in tension and compression: 10 % of SDS times the larger column's factored dead and live load, kN.</param>
+public sealed record FootingTie(string First, string FirstPlace, string Second, string SecondPlace, double Force);
+
 /// <summary>What is seen only when all bases of a building are looked at together.</summary>
 /// <param name="Near">Bases that overlap or leave a small gap.</param>
 /// <param name="Steps">Steps of founding level that are too steep.</param>
@@ -45,6 +53,9 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
 {
     /// <summary>Share from which a raft may serve better.</summary>
     public const double MuchCovered = 0.5;
+
+    /// <summary>Ties between neighbours in seismic design category D to F, the most loaded first; empty in others. They are named, not designed.</summary>
+    public IReadOnlyList<FootingTie> Ties { get; init; } = [];
 
     /// <summary>Whether nothing of it fails.</summary>
     public bool Passes => !Near.Any(n => n.Overlaps) && Distortions.All(d => d.Passes);
@@ -56,7 +67,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(bases);
-        return new WholeBuilding(SitePlan.Near(bases), SitePlan.Steps(bases), FindDistortions(project, bases), Share(project, bases));
+        return new WholeBuilding(SitePlan.Near(bases), SitePlan.Steps(bases), FindDistortions(project, bases), Share(project, bases)) { Ties = FindTies(project, bases) };
     }
 
     // The supports' convex hull (A. M. Andrew, Inf. Proc. Letters 9 (1979) 216–219).
@@ -106,6 +117,34 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
         }
 
         return [.. result.OrderByDescending(d => d.Ratio / d.Most).ThenBy(d => d.First, MarkOrder.Natural).ThenBy(d => d.Second, MarkOrder.Natural)];
+    }
+
+    private static List<FootingTie> FindTies(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> bases)
+    {
+        if (project.Category is not (SeismicCategory.D or SeismicCategory.E or SeismicCategory.F) || project.Sds <= 0)
+        {
+            return [];
+        }
+
+        // The larger of the concrete's combinations without wind and earthquake.
+        double Gravity(string support) => project.Combinations.Used.Where(c => c.IsFor(Family.Concrete) && !c.Transient)
+            .Select(c => c.Terms.Where(t => !project.Cases[t.Case].IsSurcharge).Sum(t => t.Factor * project.Actions[support][t.Case].N)).DefaultIfEmpty(0).Max();
+        var all = bases.SelectMany(b => b.Foundation.Places.Select(p => new Settled(b.Foundation.Mark, p.Name, new PlanPoint(p.Support.X, p.Support.Y), null, []))).ToList();
+        var nearest = all.Select((_, i) => Nearest(all, i)).ToList();
+        var loads = all.Select(a => Gravity(a.Place)).ToList();
+        var result = new List<FootingTie>();
+        for (var i = 0; i < all.Count; i++)
+        {
+            for (var j = i + 1; j < all.Count; j++)
+            {
+                if (AreNeighbours(all, nearest, i, j))
+                {
+                    result.Add(new FootingTie(all[i].Mark, all[i].Place, all[j].Mark, all[j].Place, 0.1 * project.Sds * Math.Max(loads[i], loads[j])));
+                }
+            }
+        }
+
+        return [.. result.OrderByDescending(t => t.Force).ThenBy(t => t.First, MarkOrder.Natural).ThenBy(t => t.Second, MarkOrder.Natural)];
     }
 
     // Neighbours: no third support within the circle over the line between them (K. R. Gabriel, R. R. Sokal, Syst. Zool. 18 (1969) 259–278).

@@ -136,6 +136,13 @@ public static class Wording
             yield return (false, $"{s.Lower} (under {s.LowerPlace}) is founded {L(s.Step)} below {s.Upper} (under {s.UpperPlace}), {L(s.Gap)} beside it, within the spread of its load: {L(s.Needed)} is needed, or a lower level of {s.Upper}");
         }
 
+        if (building.Ties.Count > 0)
+        {
+            const int named = 12;
+            string Tie(FootingTie t) => $"{t.First}–{t.Second} {Unit.Force.FormatWithSymbol(t.Force, units)}";
+            yield return (false, $"ties between footings, where the ground is of site class E or F (ASCE 7 12.13.5, 0.1·SDS times the larger column load; not designed here): {string.Join(", ", building.Ties.Take(named).Select(Tie))}{(building.Ties.Count > named ? string.Create(CultureInfo.InvariantCulture, $" and {building.Ties.Count - named} more, none above {Unit.Force.FormatWithSymbol(building.Ties[named].Force, units)}; JSON lists all") : "")}");
+        }
+
         if (building.Covered > WholeBuilding.MuchCovered)
         {
             yield return (false, string.Create(CultureInfo.InvariantCulture, $"the bases cover {building.Covered * 100:0} % of the area between the supports: a raft may serve better"));

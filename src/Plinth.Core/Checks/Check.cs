@@ -63,6 +63,9 @@ public abstract class Check
     /// <summary>Whether it is of a least amount (steel, spacing, depth): it governs only where it fails.</summary>
     public bool OfLeast { get; init; }
 
+    /// <summary>Whether it is of what stands on the base: column, joint, pedestal, socket.</summary>
+    public bool IsOfJoint => Id.StartsWith("column-", StringComparison.Ordinal) || Id.StartsWith("interface", StringComparison.Ordinal) || Id.StartsWith("pedestal", StringComparison.Ordinal) || Id.StartsWith("socket", StringComparison.Ordinal);
+
     /// <summary>Whether it depends on the place though not on loads.</summary>
     public bool OfPlace { get; init; }
 

@@ -51,7 +51,11 @@ public enum Fate
 /// <param name="After">Its governing check now; null: it is not there or not sized.</param>
 /// <param name="Fate">What became of it.</param>
 /// <param name="DesignChanged">Whether its sizes or bars differ, so that not loads alone changed.</param>
-public sealed record FoundationChange(string Mark, IReadOnlyList<string> Supports, CheckResult? Before, CheckResult? After, Fate Fate, bool DesignChanged);
+public sealed record FoundationChange(string Mark, IReadOnlyList<string> Supports, CheckResult? Before, CheckResult? After, Fate Fate, bool DesignChanged)
+{
+    /// <summary>The mark that carries its first support now, where its own is gone; null: none.</summary>
+    public string? NowIn { get; init; }
+}
 
 /// <summary>One state of a project.</summary>
 /// <param name="Project">The project.</param>
@@ -157,7 +161,10 @@ public sealed record Comparison(
 
         foreach (var f in old.Values)
         {
-            yield return new FoundationChange(f.Mark, [.. f.Places.Select(p => p.Support.Label)], before.Designs.GetValueOrDefault(f.Mark)?.Result.Governing, null, Fate.Went, false);
+            yield return new FoundationChange(f.Mark, [.. f.Places.Select(p => p.Support.Label)], before.Designs.GetValueOrDefault(f.Mark)?.Result.Governing, null, Fate.Went, false)
+            {
+                NowIn = after.Project.Foundations.FirstOrDefault(o => o.Places.Any(p => p.Support.Label == f.Places[0].Support.Label))?.Mark,
+            };
         }
     }
 }

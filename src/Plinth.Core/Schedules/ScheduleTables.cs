@@ -9,7 +9,11 @@ namespace Plinth.Core.Schedules;
 /// <summary>What changed since the issue before.</summary>
 /// <param name="Revision">The issue.</param>
 /// <param name="Changed">Marks that changed.</param>
-public sealed record ScheduleRevision(string Revision, IReadOnlySet<string> Changed);
+public sealed record ScheduleRevision(string Revision, IReadOnlySet<string> Changed)
+{
+    /// <summary>What fails of each mark that is issued all the same; empty: all pass.</summary>
+    public IReadOnlyDictionary<string, string> Fails { get; init; } = new Dictionary<string, string>();
+}
 
 /// <summary>The schedules of a project as tables: footings, bars, quantities.</summary>
 public static class ScheduleTables
@@ -25,8 +29,21 @@ public static class ScheduleTables
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(designs);
         IReadOnlyList<DataTable> tables = [Footings(project, FootingSchedule.Of(project, designs), designs), Bars(project, BarSchedule.Of(project, designs)), Totals(project, designs)];
+        if (revision is { Fails.Count: > 0 })
+        {
+            tables = [Failing(tables[0], revision), Failing(tables[1], revision), tables[2]];
+        }
+
         return revision is { Changed.Count: > 0 } ? [Marked(tables[0], revision), Marked(tables[1], revision), tables[2]] : tables;
     }
+
+    // What fails, behind each row of the mark.
+    private static DataTable Failing(DataTable table, ScheduleRevision revision) => table with
+    {
+        Columns = [.. table.Columns, new TableColumn("FAILS", "", null, 28)],
+        Rows = [.. table.Rows.Select(r => (IReadOnlyList<object?>)[.. r, revision.Fails.GetValueOrDefault((string)r[0]!, "")])],
+        Total = table.Total is { } total ? [.. total, null] : null,
+    };
 
     // The revision in the first column of each row whose mark, now in the second, changed.
     private static DataTable Marked(DataTable table, ScheduleRevision revision) => table with

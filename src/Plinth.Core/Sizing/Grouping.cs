@@ -233,6 +233,8 @@ public sealed class Grouping
         var thicknesses = designs.Select(d => d.Size.Thickness).Distinct().Order().ToList();
         var all = plans.SelectMany((p, i) => thicknesses.Select((h, j) => (Plan: p, H: h, Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
         var result = new List<FoundationDesign>();
+        var none = default(Tracing.NoTrace);
+        var ratio = open.Count == 0 ? 0 : project.Code.MinimumSteelRatio(ref none, open[0].Foundation.Rules.Steel.Yield);
         foreach (var (plan, h, _) in all)
         {
             var size = new BaseSize(plan.Length, plan.Width, h);
@@ -257,6 +259,9 @@ public sealed class Grouping
 
                 var spacing = (best.Breadth - (2 * side) - best.Layer.Diameter) / (best.Layer.Count - 1);
                 var count = (int)Math.Ceiling(((Breadth(size) - (2 * side) - best.Layer.Diameter) / spacing) - 1e-9) + 1;
+
+                // In a thicker base no fewer than the code's least.
+                count = Math.Max(count, (int)Math.Ceiling((ratio * Breadth(size) * size.Thickness / best.Layer.Size!.Area) - 1e-9));
                 return best.Bars with { Count = count, Spacing = 0, Band = 0 };
             }
 

@@ -14,8 +14,9 @@ public static class FoundationPlan
     /// <param name="designs">The designs in force.</param>
     /// <param name="request">Title, paper and scale.</param>
     /// <param name="changed">Marks that changed since the last issue: each gets a cloud.</param>
+    /// <param name="fails">What fails of marks that are issued all the same; null: nothing.</param>
     /// <returns>The sheet; null where it does not fit on the paper at the scale asked for.</returns>
-    public static Sheet? Of(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, DrawingRequest request, IReadOnlySet<string>? changed = null)
+    public static Sheet? Of(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, DrawingRequest request, IReadOnlySet<string>? changed = null, IReadOnlyDictionary<string, string>? fails = null)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(designs);
@@ -42,6 +43,11 @@ public static class FoundationPlan
         if (changed is { Count: > 0 })
         {
             notes = [.. notes, $"Clouds: changed since the issue before {request.Revision}: {Wording.Marks([.. changed])}."];
+        }
+
+        foreach (var (mark, what) in fails ?? new Dictionary<string, string>())
+        {
+            notes = [.. notes, $"{mark} {what.ToUpperInvariant()[..5]}{what[5..]}."];
         }
 
         return PlanSheet.Of(project, plan, request, Schedule(project, designs, changed is { Count: > 0 } ? new Core.Schedules.ScheduleRevision(request.Revision, changed) : null), notes, Draw) ?? PlanSheet.Of(project, plan, request, PlanTable.None, [.. notes, "The footing schedule is issued apart."], Draw);

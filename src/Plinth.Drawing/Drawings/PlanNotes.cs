@@ -18,10 +18,21 @@ internal static class PlanNotes
         [
             units == UnitSystem.Us ? "Dimensions in feet and inches, levels in feet." : "Dimensions in millimetres, levels in metres.",
             $"Concrete f'c {Unit.Stress.FormatTraced(first.Concrete.Strength, units)}, reinforcement fy {Unit.Stress.FormatTraced(first.Steel.Yield, units)}, where a footing has no other.",
-            $"Cover: bottom {S(first.Concrete.CoverBottom)}, sides {S(first.Concrete.CoverSide)}, top {S(first.Concrete.CoverTop)}. Blinding {S(first.Concrete.Blinding)}.",
+            Bearing(project),
+            $"Cover: bottom {S(first.Concrete.CoverBottom)}, sides {S(first.Concrete.CoverSide)}, top {S(first.Concrete.CoverTop)}. {(first.Concrete.Blinding > 0 ? $"{(units == UnitSystem.Us ? "Mud slab" : "Blinding")} {S(first.Concrete.Blinding)}." : units == UnitSystem.Us ? "No mud slab." : "No blinding.")}",
             $"Designed to {project.Code.Name} and {project.Standard.Name}.",
             "Footings are centred under their columns where no dimension says otherwise.",
         ];
+    }
+
+    // The pressure that the ground is designed for, with its basis.
+    private static string Bearing(Project project)
+    {
+        var units = project.Units;
+        var grounds = project.Foundations.SelectMany(f => f.Places.Select(p => p.Ground)).DistinctBy(g => (g.Name, g.Bearing)).Where(g => !double.IsNaN(g.Bearing)).ToList();
+        return grounds.Count == 0
+            ? "Bearing found from the strength of the soil; see the calculations."
+            : "Allowable bearing " + string.Join("; ", grounds.Take(3).Select(g => $"{Unit.Pressure.FormatTraced(g.Bearing, units)} {(g.Basis == Core.Ground.BearingBasis.Net ? "net" : "gross")}{(g.TransientIncrease != 1 ? string.Create(CultureInfo.InvariantCulture, $", × {g.TransientIncrease:0.##} with wind or earthquake") : "")}{(g.Name.Length > 0 ? $" ({g.Name})" : "")}")) + ".";
     }
 
     public static void Add(List<Item> items, Project project, IReadOnlyList<string> notes, At corner, DrawingScale scale, double per, At low)

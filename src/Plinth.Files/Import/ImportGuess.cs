@@ -221,6 +221,8 @@ public static partial class ImportGuess
             return "step";
         }
 
+        // Axes by letter, or by number.
+        words = [.. words.Select(w => w switch { "1" => "x", "2" => "y", "3" => "z", _ => w })];
         var axis = words.FirstOrDefault(w => w is "x" or "y" or "z");
         var joined = words.FirstOrDefault(w => w.Length == 2 && w[1] is 'x' or 'y' or 'z');
         if (Any("moment", "moments", "m") && axis is not null)
@@ -253,7 +255,7 @@ public static partial class ImportGuess
             return "case";
         }
 
-        if (axis is not null && words.All(w => w.Length == 1 || w is "coord" or "coordinate" or "position" or "global"))
+        if (axis is not null && words.All(w => w.Length == 1 || w is "coord" or "coordinate" or "position" or "global" or "at"))
         {
             return axis;
         }
@@ -288,6 +290,6 @@ public static partial class ImportGuess
     /// <summary>Headers of a table by what they hold: of reactions or positions, and of column sizes.</summary>
     private sealed record Preview(string File, string? Sheet, int HeaderLine, IReadOnlyDictionary<string, string> Roles, IReadOnlyDictionary<string, string> Sizes);
 
-    [GeneratedRegex("[a-z]+")]
+    [GeneratedRegex("[a-z]+|[1-3]")]
     private static partial Regex Words();
 }

@@ -54,6 +54,21 @@ internal static class BuildingJson
         }
 
         json.WriteEndArray();
+        if (building.Ties.Count > 0)
+        {
+            json.WriteStartArray("footing_ties");
+            foreach (var t in building.Ties)
+            {
+                json.WriteStartObject();
+                Pair(json, "marks", t.First, t.Second);
+                Pair(json, "places", t.FirstPlace, t.SecondPlace);
+                json.WriteNumber("force_kN", t.Force);
+                json.WriteEndObject();
+            }
+
+            json.WriteEndArray();
+        }
+
         if (building.Covered is { } share)
         {
             json.WriteNumber("covered_share", share);

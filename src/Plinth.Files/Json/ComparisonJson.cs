@@ -57,6 +57,11 @@ public static class ComparisonJson
             json.WriteString("mark", f.Mark);
             ImportJson.Texts(json, "supports", f.Supports);
             json.WriteString("fate", WordOf(f.Fate));
+            if (f.NowIn is { } mark)
+            {
+                json.WriteString("now_in", mark);
+            }
+
             json.WriteBoolean("design_changed", f.DesignChanged);
             Check(json, "before", f.Before);
             Check(json, "after", f.After);

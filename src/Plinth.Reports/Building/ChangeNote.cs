@@ -25,7 +25,7 @@ public static class ChangeNote
         List<Block> blocks =
         [
             new Heading(1, title, Anchor),
-            new Paragraph(changes.Count == 0 ? "No footing changed." : string.Create(CultureInfo.InvariantCulture, $"{changes.Count} of {project.Foundations.Count} footings changed; on the plan each has a cloud, in the schedule the revision in its first column."), Tone.Strong),
+            new Paragraph(changes.Count == 0 ? "No footing changed." : string.Create(CultureInfo.InvariantCulture, $"{changes.Count(c => !c.Went)} of {project.Foundations.Count} footings changed or new{(changes.Any(c => c.Went) ? string.Create(CultureInfo.InvariantCulture, $", {changes.Count(c => c.Went)} no longer there") : "")}; on the plan each has a cloud, in the schedule the revision in its first column."), Tone.Strong),
             new Paragraph(inputs.Count == 0 ? "No input file changed." : "Input files that changed: " + string.Join(", ", inputs) + "."),
         ];
         if (changes.Count > 0)

@@ -132,7 +132,7 @@ internal static class CompareCommand
             {
                 var fails = f.Fate <= Fate.NotSized;
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(string.Join(", ", f.Supports.Take(2)) + (f.Supports.Count > 2 ? " …" : "")), Screen.Cell((fails ? "✗ " : "") + ComparisonJson.WordOf(f.Fate) + (f.DesignChanged ? " (resized)" : ""), fails ? Styles.Fail : Style.Plain),
+                    Screen.Cell(f.Mark), Screen.Cell(string.Join(", ", f.Supports.Take(2)) + (f.Supports.Count > 2 ? " …" : "")), Screen.Cell((fails ? "✗ " : "") + (f.NowIn is { } mark ? "now in " + mark : ComparisonJson.WordOf(f.Fate)) + (f.DesignChanged ? " (resized)" : ""), fails ? Styles.Fail : Style.Plain),
                     Util(f.Before), Name(f.Before), Util(f.After), Name(f.After));
             }
 

@@ -145,18 +145,22 @@ internal static class IssueCommand
         var revision = input.Revision;
         var changed = changes.Where(c => !c.Went).Select(c => c.Mark).ToHashSet(StringComparer.Ordinal);
         string In(string name) => Path.Combine(folder, name);
+
+        // What is issued although it fails says so on every sheet and in every row.
+        var fails = input.Reports.Where(r => r.Result is { Passes: false }).ToDictionary(r => r.Foundation.Mark, r => "fails: " + string.Join(", ", r.Result!.Checks.Where(c => !c.Passes).DistinctBy(c => c.Id).Take(3).Select(c => $"{Wording.Check(c.Id)} {Wording.Utilisation(c.Utilisation, false)}")), StringComparer.Ordinal);
+        var all = fails.Count == 0 ? "" : " · FAILS: " + Wording.Marks([.. fails.Keys]);
         if (designs.Count > 0)
         {
-            if (FoundationPlan.Of(project, designs, new DrawingRequest("Foundation plan", Revision: revision), changed) is { } plan)
+            if (FoundationPlan.Of(project, designs, new DrawingRequest("Foundation plan" + all, Revision: revision), changed, fails) is { } plan)
             {
                 TextFile.WriteAtomically(In("foundation-plan.pdf"), PdfWriter.Write([plan]));
                 TextFile.WriteAtomically(In("foundation-plan.dxf"), DxfWriter.Write(plan));
             }
 
-            var sheets = designs.AsParallel().AsOrdered().Select(d => FigureSheet.Detail(new DetailModel(project, d.Foundation, d.Design, input.Bars), new DrawingRequest($"{d.Foundation.Mark}: footing under {Wording.Supports(d.Foundation)}, details", Revision: revision))).OfType<Sheet>().ToList();
+            var sheets = designs.AsParallel().AsOrdered().Select(d => FigureSheet.Detail(new DetailModel(project, d.Foundation, d.Design, input.Bars), new DrawingRequest($"{d.Foundation.Mark}: footing under {Wording.Supports(d.Foundation)}, details{(fails.TryGetValue(d.Foundation.Mark, out var why) ? " · " + why.ToUpperInvariant()[..5] + why[5..] : "")}", Revision: revision))).OfType<Sheet>().ToList();
             TextFile.WriteAtomically(In("details.pdf"), PdfWriter.Write(sheets));
             using var book = new MemoryStream();
-            XlsxBook.Write(book, project, ScheduleTables.Of(project, designs, new ScheduleRevision(revision, changed)));
+            XlsxBook.Write(book, project, ScheduleTables.Of(project, designs, new ScheduleRevision(revision, changed) { Fails = fails }));
             TextFile.WriteAtomically(In("schedules.xlsx"), book.ToArray());
         }
 

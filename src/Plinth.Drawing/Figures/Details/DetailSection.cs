@@ -83,7 +83,7 @@ public static class DetailSection
         var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";
         var width = Left + Right + (side * per);
         to.Write(Layers.Note, new(2, 1 + Canvas.Line), cover, Anchor.Left, Drawings.Layout.Fitted(cover, Canvas.Text, width - 4));
-        to.Write(Layers.Note, new(2, 1), concrete.Blinding > 0 ? $"Blinding {S(concrete.Blinding)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}." : "No blinding.");
+        to.Write(Layers.Note, new(2, 1), concrete.Blinding > 0 ? $"{(units == UnitSystem.Us ? "Mud slab" : "Blinding")} {S(concrete.Blinding)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}." : units == UnitSystem.Us ? "No mud slab." : "No blinding.");
         return new Figure($"{m.Foundation.Mark}: section {(alongX ? "A–A" : "B–B")}", width, Below + Above + (Height(m) * per), scale, to.Items);
 
         string S(double v) => Unit.Section.FormatWithSymbol(v, units);
@@ -223,7 +223,7 @@ public static class DetailSection
     private static void Levels(Canvas to, DetailModel m, double column, double side, Func<double, double, At> p)
     {
         var (s, units) = (m.State, m.Units);
-        var levels = new List<(double Level, string Name)> { (s.Underside, "underside"), (s.Underside + s.Thickness, "top of base") };
+        var levels = new List<(double Level, string Name)> { (s.Underside, units == UnitSystem.Us ? "bottom of footing" : "underside"), (s.Underside + s.Thickness, units == UnitSystem.Us ? "top of footing" : "top of base") };
         if (s.Pedestal is { } pedestal)
         {
             levels.Add((s.ColumnFoot, pedestal.Socket is null ? "top of pedestal" : "rim"));

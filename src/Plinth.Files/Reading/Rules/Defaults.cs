@@ -30,7 +30,7 @@ internal static class Defaults
     /// <summary>Defaults of [concrete]; strength has none.</summary>
     public static ConcreteRules Concrete(bool metric) => metric
         ? new ConcreteRules(double.NaN, 24, 0.075, 0.075, 0.050, 0.020, 0.050)
-        : new ConcreteRules(double.NaN, 150 * PoundPerCubicFoot, 3 * Inch, 3 * Inch, 2 * Inch, 0.75 * Inch, 2 * Inch);
+        : new ConcreteRules(double.NaN, 150 * PoundPerCubicFoot, 3 * Inch, 3 * Inch, 2 * Inch, 0.75 * Inch, 0);
 
     /// <summary>Defaults of [steel]; yield has none.</summary>
     public static SteelRules Steel(bool metric) => metric
