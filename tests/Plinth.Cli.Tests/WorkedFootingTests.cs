@@ -53,7 +53,7 @@ public class WorkedFootingTests
         ["bar-spacing-y"] = (null, 0.9667),
         ["least-depth"] = (null, 0.3759),
         ["punching-steel"] = ("U1", 0),
-        ["anchorage-x"] = ("U1", 0.5987),
+        ["anchorage-x"] = ("U1", 0.4605),
         ["anchorage-y"] = ("U1", 0.7196),
         ["column-bearing"] = ("U2:Lr", 0.1244),
     };
@@ -80,8 +80,8 @@ public class WorkedFootingTests
         ["bar-spacing-y"] = (null, 0.5911),
         ["least-depth"] = (null, 0.4898),
         ["punching-steel"] = ("U1", 0),
-        ["anchorage-x"] = ("U1", 0.3253),
-        ["anchorage-y"] = ("U1", 0.8706),
+        ["anchorage-x"] = ("U1", 0.2637),
+        ["anchorage-y"] = ("U3:S:+WXN", 0.1024),
         ["column-bearing"] = ("U3:S:+WXNS", 0.01657),
     };
 

@@ -107,7 +107,7 @@ public class BoundaryTests
             beyond.Should().BePositive($"{outside} m2 lie outside");
 
             // Sampled from within: the deepest sample is no deeper than what is told, and some sample comes near it.
-            const int n = 160;
+            const int n = 100;
             var (deepest, steps) = (0.0, Math.Sqrt((length * length) + (width * width)) / n);
             for (var i = 0; i <= n; i++)
             {
@@ -124,7 +124,7 @@ public class BoundaryTests
 
             beyond.Should().BeInRange(deepest - 2e-4, deepest + steps + 2e-4);
         },
-        iter: 400);
+        iter: 150);
 
     [Fact]
     public void The_shift_into_the_site_is_the_least_on_the_step() => Gen.Select(Sites, Gen.Int[2, 20], Gen.Int[-6, 6], Gen.Int[2, 7], Gen.Int[2, 7], Gen.OneOf(Gen.Const(0.0), Gen.Double[0, 90])).Sample(
@@ -165,7 +165,7 @@ public class BoundaryTests
                 Math.Sqrt((found!.Value.ShiftX * found.Value.ShiftX) + (found.Value.ShiftY * found.Value.ShiftY)).Should().BeLessThanOrEqualTo(l + 1e-9);
             }
         },
-        iter: 150);
+        iter: 80);
 
     [Fact]
     public void A_notch_whose_edges_are_the_bases_own_is_not_passed_over()

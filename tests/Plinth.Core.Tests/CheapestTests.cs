@@ -9,12 +9,12 @@ using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
 
-/// <summary>Sizing held against every plan and thickness: PLINTH_BRUTE_FORCE says how many footings of each character (default 8).</summary>
+/// <summary>Sizing held against every plan and thickness: PLINTH_BRUTE_FORCE says how many footings of each character (default 4).</summary>
 public class CheapestTests
 {
     private static readonly LoadCase[] Cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W, true)];
 
-    private static readonly int Footings = int.TryParse(Environment.GetEnvironmentVariable("PLINTH_BRUTE_FORCE"), NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 8;
+    private static readonly int Footings = int.TryParse(Environment.GetEnvironmentVariable("PLINTH_BRUTE_FORCE"), NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 4;
 
     private static Project Of(string character, double a, double b, double c, string code)
     {

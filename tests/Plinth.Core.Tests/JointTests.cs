@@ -135,7 +135,7 @@ public class JointTests
         ((design.BottomY.Count - design.BottomY.Band) % 2).Should().Be(0);
         ((double)design.BottomY.Band / design.BottomY.Count).Should().BeGreaterThanOrEqualTo((2 / ((3.4 / 1.8) + 1)) - 1e-9);
         Check(project, design).Passes.Should().BeTrue();
-        var even = Sized(OneAction(new SupportAction(900, 0, 0, 0, 0, 0), Rules with { Sizing = rules.Sizing }, held: new HeldValues { Width = 1.8, Length = 3.4 }));
+        var even = Sized(OneAction(new SupportAction(900, 0, 0, 0, 0, 0), Rules with { Sizing = rules.Sizing }, held: new HeldValues { Width = 1.8, Length = 3.4, Thickness = design.Size.Thickness }));
         (design.BottomY.Count * design.BottomY.Size!.Area).Should().BeLessThanOrEqualTo((even.BottomY.Count + 1) * even.BottomY.Size!.Area * (1 + BarSearchTolerance), "even bars must be 2β/(β + 1) times as many in flexure");
     }
 

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Collections.Immutable;
 using Plinth.Core.Buildings;
 using Plinth.Core.Concrete;
@@ -17,12 +18,12 @@ public sealed partial class BaseState
 {
     private const int KeysKept = 8;
 
-    private readonly BaseLoads[] loads;
-    private readonly ContactSolution[] contact;
-    private readonly int[] solvedAt;
+    private BaseLoads[] loads;
+    private ContactSolution[] contact;
+    private int[] solvedAt;
     private readonly PlacedLoad[] placedLoads;
     private readonly CombinationSet set;
-    private readonly (int Generation, double Key, int Combination)[] governing;
+    private (int Generation, double Key, int Combination)[] governing;
     private readonly PlainConcrete[] plain;
     private const int Families = 32;
     private bool[]? chosen;
@@ -49,14 +50,34 @@ public sealed partial class BaseState
         set = place.Set;
         Outline = place.Outline;
         Combinations = set.Used;
-        governing = new (int, double, int)[CheckCatalog.Slots * KeysKept];
-        loads = new BaseLoads[Combinations.Length];
-        contact = new ContactSolution[Combinations.Length];
-        solvedAt = new int[Combinations.Length];
+        governing = Rented<(int, double, int)>(CheckCatalog.Slots * KeysKept);
+        loads = Rented<BaseLoads>(Combinations.Length);
+        contact = Rented<ContactSolution>(Combinations.Length);
+        solvedAt = Rented<int>(Combinations.Length);
         placedLoads = new PlacedLoad[place.Loads.Count];
         Category = project.Category;
         plain = [.. Combinations.Select((c, k) => PlainConcrete.Of(this, c, k))];
         Hints = new int[CheckCatalog.Slots];
+    }
+
+    /// <summary>Gives back the room for what was found, for the next state; this one must not be used again.</summary>
+    internal void Release()
+    {
+        ArrayPool<(int, double, int)>.Shared.Return(governing);
+        ArrayPool<BaseLoads>.Shared.Return(loads);
+        ArrayPool<ContactSolution>.Shared.Return(contact);
+        ArrayPool<int>.Shared.Return(solvedAt);
+        (governing, loads, contact, solvedAt) = ([], [], [], []);
+        PunchingBottom.Release();
+        PunchingTop.Release();
+    }
+
+    /// <summary>Room for so many, empty.</summary>
+    internal static T[] Rented<T>(int count)
+    {
+        var array = ArrayPool<T>.Shared.Rent(count);
+        Array.Clear(array);
+        return array;
     }
 
     /// <summary>The place.</summary>

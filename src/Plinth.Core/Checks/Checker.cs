@@ -39,6 +39,15 @@ public sealed class Checker
     /// <summary>The state at each place, in order.</summary>
     public ImmutableArray<BaseState> States { get; }
 
+    /// <summary>Gives back the room that its states take, for the next checker; this one must not be used again.</summary>
+    internal void Release()
+    {
+        foreach (var state in States)
+        {
+            state.Release();
+        }
+    }
+
     /// <summary>Checks a design.</summary>
     public FoundationResult Check(FoundationDesign design)
     {
@@ -85,7 +94,9 @@ public sealed class Checker
         {
             var scaled = new Checker(Project, Foundation, factor);
             scaled.Set(design);
-            return scaled.States.All(s => CheckCatalog.Listed.All(c => Foundation.LeaveOf(c.Id) is var leave && (leave is { UpTo: null } || !c.Exceeds(s, leave?.UpTo ?? 1))));
+            var holds = scaled.States.All(s => CheckCatalog.Listed.All(c => Foundation.LeaveOf(c.Id) is var leave && (leave is { UpTo: null } || !c.Exceeds(s, leave?.UpTo ?? 1))));
+            scaled.Release();
+            return holds;
         }
 
         // Steps that widen find the bounds, halving closes in.

@@ -14,7 +14,13 @@ public static class Building
     /// <param name="cancel">Stops the work.</param>
     /// <exception cref="OperationCanceledException">The work was stopped.</exception>
     public static IReadOnlyList<SizingResult> Size(Project project, IReadOnlyList<Foundation> foundations, Action? progress, CancellationToken cancel) =>
-        Each(foundations, f => new FoundationSizer(project, f).Size(), progress, cancel);
+        Each(foundations, f =>
+        {
+            var sizer = new FoundationSizer(project, f);
+            var found = sizer.Size();
+            sizer.Release();
+            return found;
+        }, progress, cancel);
 
     /// <summary>Checks designs.</summary>
     /// <param name="project">The project.</param>
@@ -22,7 +28,13 @@ public static class Building
     /// <param name="cancel">Stops the work.</param>
     /// <exception cref="OperationCanceledException">The work was stopped.</exception>
     public static IReadOnlyList<FoundationResult> Check(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, CancellationToken cancel) =>
-        Each(designs, d => new Checker(project, d.Foundation).Check(d.Design), null, cancel);
+        Each(designs, d =>
+        {
+            var checker = new Checker(project, d.Foundation);
+            var result = checker.Check(d.Design);
+            checker.Release();
+            return result;
+        }, null, cancel);
 
     /// <summary>How much the actions on designs may grow.</summary>
     /// <param name="project">The project.</param>
@@ -30,7 +42,13 @@ public static class Building
     /// <param name="cancel">Stops the work.</param>
     /// <exception cref="OperationCanceledException">The work was stopped.</exception>
     public static IReadOnlyList<double> Room(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, CancellationToken cancel) =>
-        Each(designs, d => new Checker(project, d.Foundation).Room(d.Design), null, cancel);
+        Each(designs, d =>
+        {
+            var checker = new Checker(project, d.Foundation);
+            var room = checker.Room(d.Design);
+            checker.Release();
+            return room;
+        }, null, cancel);
 
     private static TResult[] Each<T, TResult>(IReadOnlyList<T> items, Func<T, TResult> work, Action? progress, CancellationToken cancel)
     {

@@ -100,6 +100,9 @@ public sealed partial class FoundationSizer
         }
     }
 
+    /// <summary>Gives back the room that the search took; it must not be used again.</summary>
+    internal void Release() => checker.Release();
+
     private void Look(List<bool[]>? chosen)
     {
         for (var i = 0; i < checker.States.Length; i++)

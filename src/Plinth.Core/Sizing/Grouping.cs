@@ -54,6 +54,9 @@ public sealed class Grouping
     private const int MostPairs = 60_000;
     private const int FewestCandidates = 40;
 
+    // So many plans beyond the largest.
+    private const int StepsLarger = 4;
+
     // Shares of the time for sizing sets together and for asking which candidate serves which footing.
     private const double TogetherShare = 0.3;
     private const double MatrixShare = 0.6;
@@ -231,6 +234,15 @@ public sealed class Grouping
         var designs = candidates.Where(d => d.Size is { ShiftX: 0, ShiftY: 0 }).ToList();
         var plans = designs.Select(d => (d.Size.Length, d.Size.Width)).Distinct().OrderBy(p => p.Length * p.Width).ToList();
         var thicknesses = designs.Select(d => d.Size.Thickness).Distinct().Order().ToList();
+
+        // The thickest on the largest plan may weigh too much for the ground: some steps larger.
+        if (plans.Count > 0 && open[0].Foundation.Rules.Sizing is var sizing)
+        {
+            var (length, width) = (plans.Max(p => p.Length), plans.Max(p => p.Width));
+            double More(double side, int steps) => Math.Max(side, Math.Min(Math.Round(side + (steps * sizing.PlanStep), 6), sizing.MostPlan));
+            plans.AddRange(Enumerable.Range(0, StepsLarger).Select(i => (More(length, i), More(width, i))).Where(p => !plans.Contains(p)).ToList());
+        }
+
         var all = plans.SelectMany((p, i) => thicknesses.Select((h, j) => (Plan: p, H: h, Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
         var result = new List<FoundationDesign>();
         var none = default(Tracing.NoTrace);
@@ -383,7 +395,10 @@ public sealed class Grouping
             }
 
             var f = Lying(i, Lies(candidates[t]).ElementAt(tried[t, i] - 1));
-            if (!Fits(new Checker(project, f), f, candidates[t]))
+            var checker = new Checker(project, f);
+            var fits = Fits(checker, f, candidates[t]);
+            checker.Release();
+            if (!fits)
             {
                 tried[t, i] = -1;
                 Interlocked.Increment(ref wrong);

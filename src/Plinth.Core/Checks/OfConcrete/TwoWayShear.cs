@@ -27,6 +27,16 @@ internal sealed class PunchingFace
     /// <summary>Counts the sections that were found, so that what holds for some is not taken for others'.</summary>
     public int Version;
 
+    /// <summary>Gives back the room for what was found.</summary>
+    public void Release()
+    {
+        if (Found is { } found)
+        {
+            System.Buffers.ArrayPool<(int, Outcome, PunchingStress, int)>.Shared.Return(found);
+            Found = null;
+        }
+    }
+
     /// <summary>Properties by section.</summary>
     [System.Runtime.CompilerServices.InlineArray(9)]
     internal struct PunchingProperties
@@ -227,7 +237,7 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
 
     private static Outcome Worst(BaseState s, PunchingFace face, int k, int sign, out PunchingStress stress, out PunchingSection section)
     {
-        face.Found ??= new (int, Outcome, PunchingStress, int)[s.Combinations.Length];
+        face.Found ??= BaseState.Rented<(int, Outcome, PunchingStress, int)>(s.Combinations.Length);
         ref var kept = ref face.Found[k];
         if (kept.Version == face.Version)
         {
