@@ -57,6 +57,17 @@ public class FullFootingTests
     }
 
     [Fact]
+    public void A_layer_that_lies_all_in_its_band_is_read_again_as_it_was_written()
+    {
+        using var f = new Folder();
+        f["plinth.toml"] = Folder.Toml.Replace("[steel]\n", "[steel]\nshort-way = \"band\"\n", StringComparison.Ordinal);
+        f.Run("size").Exit.Should().Be(0);
+        f.Run("set", "F1", "length=1550 mm", "width=1300 mm", "bottom-y=9 T16 banded").Error.Should().NotContain("error");
+        f["adopted.toml"].Should().Contain("bottom-y = { band = \"9 T16\", rest = \"none\" }");
+        Checked(f).GetProperty("bars").GetProperty("bottom-y").GetString().Should().Be("9 T16 banded");
+    }
+
+    [Fact]
     public void A_boundary_moves_a_base_and_a_crossing_one_fails()
     {
         using var f = new Folder();

@@ -56,6 +56,17 @@ public class JointTests
         iter: 40);
 
     [Fact]
+    public void A_dowel_stands_beside_every_bar_of_the_column()
+    {
+        var rules = Rules with { Column = new ColumnRules { Strength = 35e3 } };
+        FoundationDesign With(string? bars) => Sized(Of(new SupportAction(600, 0, 0, 0, 0, 0), rules with { Column = rules.Column with { Bars = bars is null ? null : Bars(bars) } }));
+        With("12 T20").Dowels.Should().Be(new BarLayer(12, Sizes("T20")[0]));
+        With("8 T20").Dowels.Should().Be(new BarLayer(8, Sizes("T20")[0]));
+        With(null).Dowels.Should().Match<BarSpec>(d => d.Count * d.Size!.Area < 8 * Bars("8 T20").Size!.Area, "the least that pass where nothing is said");
+        With("4 T10").Dowels.Should().Match<BarSpec>(l => l.Count == 4 && l.Size!.Diameter > 0.010, "0.5 % of the column wants larger ones");
+    }
+
+    [Fact]
     public void A_held_pedestal_is_left_and_said_to_fail_where_it_does()
     {
         var rules = Standing with { Pedestal = Standing.Pedestal with { SizeX = 0.45, SizeY = 0.45, Bars = Bars("4 T12") } };
@@ -128,14 +139,15 @@ public class JointTests
     public void A_banded_layer_holds_what_the_code_asks_in_the_band()
     {
         var rules = Rules with { Steel = DefaultSteel with { Banded = true }, Sizing = DefaultSizing with { Shape = PlanShape.Rectangular } };
-        var project = OneAction(new SupportAction(900, 0, 0, 0, 0, 0), rules, held: new HeldValues { Width = 1.8, Length = 3.4 });
+        var ground = DefaultGround with { Bearing = 800 };
+        var project = OneAction(new SupportAction(3000, 0, 0, 0, 0, 0), rules with { Ground = ground }, held: new HeldValues { Width = 1.8, Length = 3.4 });
         var design = Sized(project);
         design.BottomY.Band.Should().BeGreaterThan(0);
         design.BottomX.Band.Should().Be(0, "the long way is laid evenly");
         ((design.BottomY.Count - design.BottomY.Band) % 2).Should().Be(0);
         ((double)design.BottomY.Band / design.BottomY.Count).Should().BeGreaterThanOrEqualTo((2 / ((3.4 / 1.8) + 1)) - 1e-9);
         Check(project, design).Passes.Should().BeTrue();
-        var even = Sized(OneAction(new SupportAction(900, 0, 0, 0, 0, 0), Rules with { Sizing = rules.Sizing }, held: new HeldValues { Width = 1.8, Length = 3.4, Thickness = design.Size.Thickness }));
+        var even = Sized(OneAction(new SupportAction(3000, 0, 0, 0, 0, 0), Rules with { Sizing = rules.Sizing, Ground = ground }, held: new HeldValues { Width = 1.8, Length = 3.4, Thickness = design.Size.Thickness }));
         (design.BottomY.Count * design.BottomY.Size!.Area).Should().BeLessThanOrEqualTo((even.BottomY.Count + 1) * even.BottomY.Size!.Area * (1 + BarSearchTolerance), "even bars must be 2β/(β + 1) times as many in flexure");
     }
 

@@ -103,12 +103,12 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
     /// <summary>The layer as a specification by count.</summary>
     public static BarSpec Of(BarLayer layer) => layer.Any ? new BarSpec(layer.Size, layer.Spacing > 0 ? 0 : layer.Count, layer.Spacing) { Hooked = layer.Hooked, Band = layer.Band } : None;
 
-    /// <summary>As written for people: "13 T16", "13 T16 hooked", "9 + 4 T16 banded".</summary>
+    /// <summary>As written for people: "13 T16", "13 T16 hooked", "9 + 4 T16 banded", "9 T16 banded" where all lie in the band.</summary>
     public override string ToString() => Straight + (Hooked ? " hooked" : "");
 
     /// <summary>The same without its ends.</summary>
     public string Straight => Size is null ? "none"
-        : Band > 0 ? $"{Band} + {Count - Band} {Size.Name} banded"
+        : Band > 0 ? (Count > Band ? $"{Band} + {Count - Band} {Size.Name} banded" : $"{Band} {Size.Name} banded")
         : Count > 0 ? $"{Count} {Size.Name}"
         : Size.Name[0] == '#' ? string.Create(CultureInfo.InvariantCulture, $"{Size.Name} @ {Spacing / 0.0254:0.###} in")
         : string.Create(CultureInfo.InvariantCulture, $"{Size.Name} @ {Spacing * 1000:0.###} mm");
@@ -122,7 +122,7 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
         return band >= 2 && rest.Size is not null && rest.Count % 2 == 0 && rest.Spacing == 0 ? rest with { Count = band + rest.Count, Band = band } : null;
     }
 
-    /// <summary>Reads "13 T16", "T16 @ 180 mm", "13 T16 hooked", "9 + 4 T16 banded", "none".</summary>
+    /// <summary>Reads "13 T16", "T16 @ 180 mm", "13 T16 hooked", "9 + 4 T16 banded", "9 T16 banded", "none".</summary>
     /// <param name="text">The text.</param>
     /// <param name="spec">What it says.</param>
     /// <param name="fault">Why it cannot be read; null if it can.</param>
@@ -155,6 +155,14 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
 
             fault ??= $"\"{text}\" is not a banded layer; write for example \"9 + 4 T16 banded\": those in the band, and an even number beside it";
             return false;
+        }
+
+        if (t.EndsWith(" banded", StringComparison.Ordinal))
+        {
+            var read = TryParse(t[..^" banded".Length], out spec, out fault);
+            spec = read && spec.Count > 0 && WithBand(spec.Count, spec with { Count = 0 }) is { } all ? all : spec;
+            fault = read && spec.Band == 0 ? $"\"{text}\" is not a banded layer; write for example \"9 T16 banded\", all in the band" : fault;
+            return fault is null;
         }
 
         var at = t.IndexOf('@', StringComparison.Ordinal);

@@ -57,9 +57,10 @@ public sealed class Grouping
     // So many plans beyond the largest.
     private const int StepsLarger = 4;
 
-    // Shares of the time for sizing sets together and for asking which candidate serves which footing.
-    private const double TogetherShare = 0.3;
+    // When in the time it ends to ask which candidate serves which footing, to size sets together, and to ask the same of those.
     private const double MatrixShare = 0.6;
+    private const double TogetherShare = 0.7;
+    private const double LastShare = 0.8;
 
     private static readonly TimeSpan Least = TimeSpan.FromSeconds(0.2);
 
@@ -68,7 +69,7 @@ public sealed class Grouping
     private readonly List<(Foundation Foundation, FoundationDesign Design)> kept = [];
     private readonly List<FoundationDesign> candidates = [];
     private readonly Checker?[,] checkers = new Checker?[0, 0];
-    private readonly sbyte[,] tried = new sbyte[0, 0];
+    private readonly List<sbyte[]> tried = [];
     private readonly Dictionary<(double Thickness, Pedestal? Pedestal), double>?[] leastAreas = [];
     private readonly TypeChoice? choice;
     private readonly GroupingOptions options;
@@ -111,7 +112,6 @@ public sealed class Grouping
 
         candidates.AddRange(open.Select(o => o.Design).Distinct());
         candidates.AddRange(Joined());
-        candidates.AddRange(SizedTogether().Where(d => !candidates.Contains(d)).ToList());
         if (open.Count == 0)
         {
             return;
@@ -119,20 +119,16 @@ public sealed class Grouping
 
         var cost = new FoundationSizer(project, open[0].Foundation);
         Thin(cost, Math.Max(FewestCandidates, MostPairs / open.Count));
-        double[] costs = [.. candidates.Select(cost.Cost)];
-        tried = new sbyte[candidates.Count, open.Count];
-        int[] byCost = [.. Enumerable.Range(0, costs.Length).OrderBy(t => costs[t]).ThenBy(t => t)];
+        var inTime = Ask(0, start + (this.options.Time * MatrixShare), progress);
+        var known = candidates.Count;
+        candidates.AddRange(SizedTogether().Where(d => !candidates.Contains(d)).ToList());
+        inTime &= Ask(known, start + (this.options.Time * LastShare), null);
 
-        // Every footing's cheapest candidate is asked for anyway, and which serve it beside: all at once, while there is time.
-        var matrix = start + (this.options.Time * MatrixShare);
-        Parallel.For(0, open.Count, i =>
-        {
-            Array.Exists(byCost, t => Serves(t, i));
-            progress?.Invoke();
-        });
-        int[] dearest = [.. byCost.Reverse()];
-        Parallel.For(0, open.Count, i => Array.ForEach(dearest, t => _ = DateTime.UtcNow < matrix && Serves(t, i)));
-        cut = DateTime.UtcNow >= matrix;
+        // Whatever the time, every footing's cheapest candidate is asked for.
+        double[] costs = [.. candidates.Select(cost.Cost)];
+        int[] byCost = [.. Enumerable.Range(0, costs.Length).OrderBy(t => costs[t]).ThenBy(t => t)];
+        Parallel.For(0, open.Count, i => Array.Exists(byCost, t => Serves(t, i)));
+        cut = !inTime;
         choice = new TypeChoice(costs, [.. open.Select(o => (double)o.Foundation.Places.Count)], Serves);
     }
 
@@ -162,7 +158,7 @@ public sealed class Grouping
         }
 
         return chosen is not null
-            ? Of([.. chosen.Types.Select(t => (candidates[t], (IReadOnlyList<Foundation>)[.. Enumerable.Range(0, open.Count).Where(i => chosen.Of[i] == t).Select(i => Lying(i, Lie.All[tried[t, i] - 1]))]))], chosen.Gap)
+            ? Of([.. chosen.Types.Select(t => (candidates[t], (IReadOnlyList<Foundation>)[.. Enumerable.Range(0, open.Count).Where(i => chosen.Of[i] == t).Select(i => Lying(i, Lie.All[tried[t][i] - 1]))]))], chosen.Gap)
             : null;
     }
 
@@ -326,15 +322,31 @@ public sealed class Grouping
             }
         }
 
+        // Small sets first: they are sized soonest.
+        sets = [.. sets.Where(s => s.Count > 1).OrderBy(s => s.Count)];
         var found = new FoundationDesign?[sets.Count];
         var time = start + (options.Time * TogetherShare);
-        Parallel.For(0, sets.Count, i => found[i] = sets[i].Count < 2 || DateTime.UtcNow > time ? null : new FoundationSizer(project, Joint(sets[i])).Size().Design);
+        Parallel.For(0, sets.Count, i => found[i] = DateTime.UtcNow > time ? null : new FoundationSizer(project, Joint(sets[i])).Size().Design);
         return [.. found.OfType<FoundationDesign>().Distinct()];
+    }
+
+    // Which footings the candidates from one on serve, the dearest first, while there is time; whether there was.
+    private bool Ask(int from, DateTime until, Action? progress)
+    {
+        tried.AddRange(Enumerable.Range(from, candidates.Count - from).Select(_ => new sbyte[open.Count]));
+        var cost = new FoundationSizer(project, open[0].Foundation);
+        int[] dearest = [.. Enumerable.Range(from, candidates.Count - from).OrderByDescending(t => cost.Cost(candidates[t])).ThenBy(t => t)];
+        Parallel.For(0, open.Count, i =>
+        {
+            Array.ForEach(dearest, t => _ = DateTime.UtcNow < until && Serves(t, i));
+            progress?.Invoke();
+        });
+        return dearest.Length == 0 || DateTime.UtcNow < until;
     }
 
     private bool Serves(int candidate, int footing)
     {
-        ref var known = ref tried[candidate, footing];
+        ref var known = ref tried[candidate][footing];
         if (known == 0)
         {
             known = candidates[candidate] == open[footing].Design ? (sbyte)1 : cut ? (sbyte)-1 : Found(candidate, footing);
@@ -394,13 +406,13 @@ public sealed class Grouping
                 return;
             }
 
-            var f = Lying(i, Lies(candidates[t]).ElementAt(tried[t, i] - 1));
+            var f = Lying(i, Lies(candidates[t]).ElementAt(tried[t][i] - 1));
             var checker = new Checker(project, f);
             var fits = Fits(checker, f, candidates[t]);
             checker.Release();
             if (!fits)
             {
-                tried[t, i] = -1;
+                tried[t][i] = -1;
                 Interlocked.Increment(ref wrong);
             }
         });

@@ -98,9 +98,15 @@ internal sealed class JointSearch
         var pedestal = states[0].Pedestal;
         var support = states[0].Place.Place.Support;
         var gross = states.Max(s => s.Place.Place.Support.Area);
-        var candidates = rules.Column.Dowels is { } held
+        IEnumerable<BarLayer> candidates = rules.Column.Dowels is { } held
             ? [new BarLayer(held.Count, held.Size)]
             : Layers(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, rules.Column.Cover, double.PositiveInfinity).Where(l => l.Area >= states[0].Code.LeastDowels * gross * (1 - 1e-9)).ToList();
+        if (rules.Column is { Dowels: null, Bars: { Size: { } size } bars })
+        {
+            // A dowel beside every bar of the column, of its size or, where that fails, larger; others where none of these passes.
+            candidates = rules.Steel.Bars.Where(b => b.Diameter > size.Diameter).OrderBy(b => b.Diameter).Prepend(size).Select(b => new BarLayer(bars.Count, b)).Concat(candidates);
+        }
+
         foreach (var layer in candidates)
         {
             foreach (var s in states)

@@ -118,7 +118,7 @@ public sealed record AdoptedEntry(
         }
 
         var what = bars.Band > 0
-            ? string.Create(CultureInfo.InvariantCulture, $"band = \"{bars.Band} {bars.Size!.Name}\", rest = \"{bars.Count - bars.Band} {bars.Size.Name}\"")
+            ? string.Create(CultureInfo.InvariantCulture, $"band = \"{bars.Band} {bars.Size!.Name}\", rest = \"{(bars.Count > bars.Band ? $"{bars.Count - bars.Band} {bars.Size.Name}" : "none")}\"")
             : $"bars = \"{bars.Straight}\"";
         return "{ " + what + (bars.Hooked ? ", ends = \"hooked\"" : "") + " }";
     }

@@ -36,7 +36,7 @@ public sealed partial class TableReader
         return null;
     }
 
-    // { bars = "13 T16", ends = "hooked" } or { band = "9 T16", rest = "4 T16", ends = … }
+    // { bars = "13 T16", ends = "hooked" } or { band = "9 T16", rest = "4 T16", ends = … }; rest may be "none"
     private BarSpec? BarsOf(string key, TomlTable written)
     {
         var t = new TableReader(written, key, bag);
@@ -47,6 +47,7 @@ public sealed partial class TableReader
         {
             ({ } bars, null, null) => bars,
             (null, { Size: not null, Count: > 0 } within, { Size: not null, Count: > 0 } beside) when within.Size == beside.Size => BarSpec.WithBand(within.Count, beside),
+            (null, { Size: not null, Count: > 0 } within, { Size: null }) => BarSpec.WithBand(within.Count, within with { Count = 0 }),
             _ => null,
         };
         if (spec is null)
