@@ -59,11 +59,12 @@ public class JointTests
     public void A_dowel_stands_beside_every_bar_of_the_column()
     {
         var rules = Rules with { Column = new ColumnRules { Strength = 35e3 } };
-        FoundationDesign With(string? bars) => Sized(Of(new SupportAction(600, 0, 0, 0, 0, 0), rules with { Column = rules.Column with { Bars = bars is null ? null : Bars(bars) } }));
-        With("12 T20").Dowels.Should().Be(new BarLayer(12, Sizes("T20")[0]));
-        With("8 T20").Dowels.Should().Be(new BarLayer(8, Sizes("T20")[0]));
-        With(null).Dowels.Should().Match<BarSpec>(d => d.Count * d.Size!.Area < 8 * Bars("8 T20").Size!.Area, "the least that pass where nothing is said");
-        With("4 T10").Dowels.Should().Match<BarSpec>(l => l.Count == 4 && l.Size!.Diameter > 0.010, "0.5 % of the column wants larger ones");
+        BarSpec With(string? bars, double? thickness) => Sized(Of(new SupportAction(600, 0, 0, 0, 0, 0), rules with { Column = rules.Column with { Bars = bars is null ? null : Bars(bars) } }, held: new HeldValues { Thickness = thickness })).Dowels;
+        With("12 T20", 0.8).Should().Be(Bars("12 T20"));
+        With("8 T25", 0.8).Should().Be(Bars("8 T25"));
+        With("12 T20", null).Should().Match<BarSpec>(d => d.Count == 12 && d.Size!.Diameter < 0.020, "the least base is too thin to develop 20 mm");
+        With("4 T12", 0.8).Should().Match<BarSpec>(d => d.Count == 4 && d.Size!.Diameter > 0.012, "0.5 % of the column wants larger ones");
+        With(null, 0.8).Should().Be(Bars("4 T16"), "0.5 % of 400 × 400 mm is 800 mm², where nothing is said");
     }
 
     [Fact]

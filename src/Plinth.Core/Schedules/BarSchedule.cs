@@ -1,5 +1,5 @@
-using Plinth.Core.Buildings;
 using System.Globalization;
+using Plinth.Core.Buildings;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 

@@ -103,8 +103,8 @@ internal sealed class JointSearch
             : Layers(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, rules.Column.Cover, double.PositiveInfinity).Where(l => l.Area >= states[0].Code.LeastDowels * gross * (1 - 1e-9)).ToList();
         if (rules.Column is { Dowels: null, Bars: { Size: { } size } bars })
         {
-            // A dowel beside every bar of the column, of its size or, where that fails, larger; others where none of these passes.
-            candidates = rules.Steel.Bars.Where(b => b.Diameter > size.Diameter).OrderBy(b => b.Diameter).Prepend(size).Select(b => new BarLayer(bars.Count, b)).Concat(candidates);
+            // A dowel beside every bar of the column, of its size, else larger, else thinner where the base is too thin; others where none of these passes.
+            candidates = rules.Steel.Bars.Append(size).Distinct().OrderBy(b => b.Diameter < size.Diameter).ThenBy(b => Math.Abs(b.Diameter - size.Diameter)).Select(b => new BarLayer(bars.Count, b)).Concat(candidates);
         }
 
         foreach (var layer in candidates)

@@ -128,8 +128,8 @@ internal static class SupportsReader
         var shapeText = table.Text((int)Col.Shape).ToString();
         ColumnShape? shape = shapeText switch
         {
-            "" or "rect" => ColumnShape.Rectangular,
-            "round" => ColumnShape.Round,
+            "" or "rect" or "rectangular" or "rectangle" or "square" => ColumnShape.Rectangular,
+            "round" or "circular" or "circle" => ColumnShape.Round,
             "steel" => ColumnShape.Steel,
             "masonry" => ColumnShape.Masonry,
             _ => null,

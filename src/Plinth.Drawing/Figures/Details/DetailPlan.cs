@@ -57,10 +57,11 @@ public static class DetailPlan
             to.Write(Layers.Note, at + (0, 1), letter, Anchor.Middle, 2.4, true);
         }
 
-        foreach (var (at, letter) in new[] { (new At(cx, low.Y - 3), "B"), (new At(cx, high.Y + 3), "B") })
+        foreach (var (at, up) in new[] { (new At(cx, low.Y - 3), -0.2), (new At(cx, high.Y + 3), -1.2) })
         {
+            // Below, off the dimension under it.
             to.Path(Layers.Note, Stroke.Edge, at + (0, -2), at + (0, 2));
-            to.Write(Layers.Note, at + (1, -1.2), letter, Anchor.Left, 2.4, true);
+            to.Write(Layers.Note, at + (1, up), "B", Anchor.Left, 2.4, true);
         }
 
         BaseView.Axes(to, new At(3, 3));
