@@ -56,6 +56,22 @@ public class FullFootingTests
         f.Run("check").Error.Should().MatchRegex(@"adopted\.toml:\d+:\d+: error: bottom-y as a table has bars and ends, or band and rest of one size");
     }
 
+    [Theory]
+    [InlineData("true", "always")]
+    [InlineData("false", "never")]
+    public void Bars_alike_both_ways_are_also_asked_for_by_true_and_false(string flag, string word)
+    {
+        using var f = new Folder();
+        string Adopted(string value)
+        {
+            f["plinth.toml"] = Folder.Toml.Replace("[steel]\n", $"[steel]\nboth-ways-alike = {value}\n", StringComparison.Ordinal);
+            f.Run("size", "--all").Exit.Should().Be(0);
+            return f["adopted.toml"];
+        }
+
+        Adopted(flag).Should().Be(Adopted($"\"{word}\""));
+    }
+
     [Fact]
     public void A_layer_that_lies_all_in_its_band_is_read_again_as_it_was_written()
     {

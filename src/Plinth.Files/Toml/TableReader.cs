@@ -70,7 +70,7 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
     {
         if (Text(key) is not { } text)
         {
-            var named = "";
+            var named = fallback is null ? "—" : "";
             foreach (var (word, value) in words)
             {
                 named = EqualityComparer<T>.Default.Equals(value, fallback) ? word : named;

@@ -81,11 +81,20 @@ internal static class RuleReader
             Banded = t.Choice("short-way", basis.Banded, ("even", false), ("band", true)),
             Preferred = preferred,
             TopBars = top,
-            BothWaysAlike = t.Choice("both-ways-alike", basis.BothWaysAlike, ("never", AlikeBars.Never), ("square", AlikeBars.Square), ("always", AlikeBars.Always)),
+            BothWaysAlike = Alike(t, basis.BothWaysAlike),
             SpacingStep = SpacingStep(t, basis, bars),
         };
         t.Done();
         return result;
+    }
+
+    // A word, or true and false as older projects have it.
+    private static AlikeBars Alike(TableReader t, AlikeBars basis)
+    {
+        const string key = "both-ways-alike";
+        return t.Node(key)?.Value is bool
+            ? t.Flag(key, false) ? AlikeBars.Always : AlikeBars.Never
+            : t.Choice(key, basis, ("never", AlikeBars.Never), ("square", AlikeBars.Square), ("always", AlikeBars.Always));
     }
 
     // Bars are counted, or stand at whole steps of spacing.
