@@ -146,10 +146,10 @@ internal static class SizeCommand
             }
         }
 
-        var sized = reports.Count(r => r.State == "sized");
+        var sized = reports.Count(r => r.State == "sized" && !(loaded.Design(r.Foundation) is { } old && AdoptedEntry.Same(r.Foundation, old, r.Design!)));
         if (!call.Quiet)
         {
-            Console.Error.WriteLine(dry ? $"Nothing written: {sized} would be." : sized == 0 ? "Nothing to write." : $"{sized} written to {loaded.AdoptedPath}");
+            Console.Error.WriteLine(dry ? sized == 0 ? "Nothing would change." : $"Nothing written: {sized} would be." : sized == 0 ? "Nothing to write." : $"{sized} written to {loaded.AdoptedPath}");
         }
     }
 
@@ -189,6 +189,7 @@ internal static class SizeCommand
             }
 
             screen.Write(table);
+            screen.Line("Plan and thickness with the bars that come nearest, found anew; bars with all else as it is.", Styles.Quiet);
         }
     }
 

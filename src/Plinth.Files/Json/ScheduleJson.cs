@@ -31,6 +31,11 @@ public static class ScheduleJson
             }
 
             json.WriteEndArray();
+            if (row.Existing)
+            {
+                json.WriteBoolean("existing", true);
+            }
+
             json.WriteNumber("number_off", row.NumberOff);
             json.WriteNumber("length_m", row.Size.Length);
             json.WriteNumber("width_m", row.Size.Width);
