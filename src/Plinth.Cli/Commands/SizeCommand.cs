@@ -52,10 +52,11 @@ internal static class SizeCommand
         var found = Size(loaded, wanted);
         var reports = foundations.Select(f => Report(f, found.GetValueOrDefault(f.Mark), before[f.Mark], ByHand(f))).ToList();
         reports = Checked(loaded, reports);
+        var wrote = false;
         if (!dry)
         {
             Runner.Token.ThrowIfCancellationRequested();
-            Adopt(loaded, reports);
+            wrote = Adopt(loaded, reports);
         }
 
         var exit = CheckCommand.Print(call, loaded, reports, screen =>
@@ -71,7 +72,7 @@ internal static class SizeCommand
                 Differences(screen, loaded, reports, before);
             }
         });
-        Tell(call, loaded, reports, found, dry);
+        Tell(call, loaded, reports, found, dry, wrote);
         return exit;
     }
 
@@ -100,23 +101,26 @@ internal static class SizeCommand
         return [.. reports.Select(r => results.TryGetValue(r.Foundation.Mark, out var c) ? r with { Result = c.Result } : r)];
     }
 
-    private static void Adopt(LoadedProject loaded, List<FoundationReport> reports)
+    private static bool Adopt(LoadedProject loaded, List<FoundationReport> reports)
     {
         var us = loaded.Project.Units == UnitSystem.Us;
         var tables = reports.Where(r => r.State == "sized").Select(r => (r.Foundation.Mark, AdoptedEntry.Write(r.Foundation, r.Design!, us))).ToList();
         if (tables.Count == 0)
         {
-            return;
+            return false;
         }
 
         var text = AdoptedEditor.Set(loaded.AdoptedText, tables, whole: true);
-        if (text != loaded.AdoptedText)
+        if (text == loaded.AdoptedText)
         {
-            TextFile.WriteAtomically(loaded.AdoptedPath, text, loaded.AdoptedEncoding);
+            return false;
         }
+
+        TextFile.WriteAtomically(loaded.AdoptedPath, text, loaded.AdoptedEncoding);
+        return true;
     }
 
-    private static void Tell(Call call, LoadedProject loaded, List<FoundationReport> reports, Dictionary<string, SizingResult> found, bool dry)
+    private static void Tell(Call call, LoadedProject loaded, List<FoundationReport> reports, Dictionary<string, SizingResult> found, bool dry, bool wrote)
     {
         foreach (var r in reports.Where(r => r.Stop is not null))
         {
@@ -149,7 +153,7 @@ internal static class SizeCommand
         var sized = reports.Count(r => r.State == "sized" && !(loaded.Design(r.Foundation) is { } old && AdoptedEntry.Same(r.Foundation, old, r.Design!)));
         if (!call.Quiet)
         {
-            Console.Error.WriteLine(dry ? sized == 0 ? "Nothing would change." : $"Nothing written: {sized} would be." : sized == 0 ? "Nothing to write." : $"{sized} written to {loaded.AdoptedPath}");
+            Console.Error.WriteLine(dry ? sized == 0 ? "Nothing would change." : $"Nothing written: {sized} would be." : wrote ? $"{Math.Max(sized, 1)} written to {loaded.AdoptedPath}" : "Nothing to write.");
         }
     }
 
