@@ -144,7 +144,7 @@ public class FoundationPlanTests
     [InlineData(0.0015875, "0'-0 1/16\"")]
     [InlineData(-0.3048, "−1'-0\"")]
     [InlineData(0.30479, "1'-0\"")]
-    public void Feet_and_inches(double metres, string words) => DrawingScale.Feet(metres).Should().Be(words);
+    public void Feet_and_inches(double metres, string words) => Dimension.Feet(metres).Should().Be(words);
 
     [Fact]
     public void The_pdf_holds_its_texts_on_a_page_of_the_papers_size()

@@ -1,3 +1,4 @@
+using Plinth.Core.Units;
 using System.Globalization;
 using Plinth.Drawing.Sheets;
 using Plinth.Drawing.Writers;
@@ -39,7 +40,7 @@ internal static class SheetChecks
             var measured = (d.Vertical ? Math.Abs(d.To.Y - d.From.Y) : Math.Abs(d.To.X - d.From.X)) * scale.Ratio;
             if (d.Text.Contains('\'', StringComparison.Ordinal))
             {
-                d.Text.Should().Be(DrawingScale.Feet(measured / 1000));
+                d.Text.Should().Be(Dimension.Feet(measured / 1000));
             }
             else
             {

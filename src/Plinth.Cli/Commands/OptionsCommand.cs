@@ -94,13 +94,13 @@ internal static class OptionsCommand
                 var screen = new Screen(call);
                 screen.Line($"{f.Mark}: designs that pass", Styles.Head);
                 screen.Line();
-                var table = Screen.Table(">no.", "best in", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bars", ">util.", $">concrete {Unit.Volume.Symbol(units)}", $">steel {Unit.Mass.Symbol(units)}", ">cost", "");
+                var table = Screen.Table(">no.", "best in", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bars", ">util.", $">concrete {Unit.Volume.Symbol(units)}", $">steel {Unit.Mass.Symbol(units)}", ">cost", "");
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
                     var bars = Wording.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Wording.Bars(d.TopX, d.TopY));
                     table.AddRow(
-                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(r.What), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(bars),
+                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(r.What), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
                         Screen.Cell(Wording.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)), Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)),
                         Screen.Cell(adopted == d ? "adopted" : ""));
                 }

@@ -140,7 +140,7 @@ internal static class ShowCommand
             default:
                 var screen = new Screen(call);
                 screen.Line($"{f.Mark}, {check.Name}{(result.Place is null ? "" : " at " + result.Place)}{(result.Combination is null ? "" : ", " + Wording.Combination(result))}", Styles.Head);
-                screen.Line($"{Wording.Plan(design.Size, units)} {Unit.Length.Symbol(units)}, h {Unit.Section.FormatWithSymbol(design.Size.Thickness, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
+                screen.Line($"{Wording.Size(design.Size, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
                 TraceText.Write(screen, steps, units);
                 screen.Line();
                 var o = result.Outcome;
@@ -159,10 +159,10 @@ internal static class ShowCommand
     private static void Head(Screen screen, LoadedProject loaded, Foundation f, FoundationDesign design)
     {
         var units = loaded.Project.Units;
-        string L(double v) => Unit.Length.FormatWithSymbol(v, units);
+        string L(double v) => Dimension.Plan(v, units);
         screen.Line($"{f.Mark}, isolated footing under {string.Join(", ", f.Places.Select(p => p.Support.Label + (p.Support.Grid.Length > 0 ? $" ({p.Support.Grid})" : "")))}", Styles.Head);
         var origin = loaded.Adopted[f.Mark].ByHand ? "written by hand" : "as sized";
-        screen.Line($"{L(design.Size.Length)} × {L(design.Size.Width)} × {Unit.Section.FormatWithSymbol(design.Size.Thickness, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
+        screen.Line($"{Wording.Size(design.Size, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
         screen.Line($"bottom: {design.BottomX} along x, {design.BottomY} along y; top: {(design.TopX.Size is null && design.TopY.Size is null ? "none" : $"{design.TopX} along x, {design.TopY} along y")}");
         if (design.Pedestal is { } pedestal)
         {
@@ -178,7 +178,7 @@ internal static class ShowCommand
         {
             var o = BaseGeometry.Offset(f, p, design);
             var underside = p.Ground.Underside(design.Size.Thickness);
-            screen.Line($"{p.Name}: underside at {L(underside)}, {L(p.Ground.Level - underside)} below the ground{(p.Ground.Name.Length > 0 ? " " + p.Ground.Name : "")}"
+            screen.Line($"{p.Name}: {Wording.Underside(units)} at {L(underside)}, {L(p.Ground.Level - underside)} below the ground{(p.Ground.Name.Length > 0 ? " " + p.Ground.Name : "")}"
                 + (o.X != 0 || o.Y != 0 ? $"; column {L(o.X)} along x, {L(o.Y)} along y from the centre" : "") + (p.AngleDegrees != 0 ? $"; turned {p.AngleDegrees.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}°" : "") + (p.Lie.Mirrored ? "; mirrored" : ""));
         }
 

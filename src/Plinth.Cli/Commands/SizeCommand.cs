@@ -145,7 +145,7 @@ internal static class SizeCommand
             {
                 foreach (var step in result.Steps)
                 {
-                    Console.Error.WriteLine($"{mark}: {step.What}: {Wording.Plan(step.Size, loaded.Project.Units)}, h {Unit.Section.FormatWithSymbol(step.Size.Thickness, loaded.Project.Units)}");
+                    Console.Error.WriteLine($"{mark}: {step.What}: {Wording.Size(step.Size, loaded.Project.Units)}");
                 }
             }
         }
@@ -208,10 +208,10 @@ internal static class SizeCommand
 
         screen.Line();
         screen.Line("Old and new", Styles.Head);
-        var table = Screen.Table("mark", "", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bottom", "top");
+        var table = Screen.Table("mark", "", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bottom", "top");
         foreach (var r in changed)
         {
-            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(Wording.Bars(d.BottomX, d.BottomY)), Screen.Cell(Wording.Bars(d.TopX, d.TopY)));
+            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(Wording.Bars(d.BottomX, d.BottomY)), Screen.Cell(Wording.Bars(d.TopX, d.TopY)));
             Row(r.Foundation.Mark, "old", before[r.Foundation.Mark].Design!);
             Row("", "new", r.Design!);
         }

@@ -21,7 +21,7 @@ internal static class ResultTables
         if (shown.Count > 0)
         {
             var rooms = shown.Any(r => r.Room is not null);
-            var table = Screen.Table("mark", "under", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", ">util.", rooms ? ">room" : "", "result", "governing check", "combination", many ? "at" : "");
+            var table = Screen.Table("mark", "under", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), ">util.", rooms ? ">room" : "", "result", "governing check", "combination", many ? "at" : "");
             foreach (var r in shown)
             {
                 var f = r.Foundation;
@@ -33,7 +33,7 @@ internal static class ResultTables
 
                 var g = result.Governing;
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(design.Size, units)), Screen.Cell(Unit.Section.Format(design.Size.Thickness, units)),
+                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(design.Size, units)), Screen.Cell(Dimension.PlainSection(design.Size.Thickness, units)),
                     Screen.Cell(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), Styles.Of(g.Passes)), Screen.Cell(r.Room is { } room ? Wording.Room(room) : ""), Say.Verdict(r), Screen.Cell(Wording.Words(g)), Screen.Cell(Wording.Combination(g)), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
             }
 
@@ -50,7 +50,7 @@ internal static class ResultTables
         var shown = reports.OrderBy(r => r.Passes).Where(r => !quiet || !r.Passes).ToList();
         if (shown.Count > 0)
         {
-            var table = Screen.Table("mark", "under", $"plan {Unit.Length.Symbol(units)}", $">h {Unit.Section.Symbol(units)}", "bars", ">util.", "governing check", "combination", "sizing");
+            var table = Screen.Table("mark", "under", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bars", ">util.", "governing check", "combination", "sizing");
             foreach (var r in shown)
             {
                 var f = r.Foundation;
@@ -64,7 +64,7 @@ internal static class ResultTables
                 var bars = Wording.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Wording.Bars(d.TopX, d.TopY));
                 var state = r.Passes ? Screen.Cell(r.State ?? "", r.State is "sized" ? Styles.Ok : Style.Plain) : Screen.Cell("✗ " + (r.State is "kept" or "sized" or null ? "FAIL" : r.State), Styles.Fail);
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Unit.Section.Format(d.Size.Thickness, units)), Screen.Cell(bars),
+                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
                     Screen.Cell(Wording.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Wording.Words(g)), Screen.Cell(Wording.Combination(g)), state);
             }
 

@@ -64,8 +64,14 @@ public sealed record Project(
     /// <summary>SDS, the design spectral acceleration at short periods.</summary>
     public double Sds { get; init; }
 
+    /// <summary>What stands on every drawing.</summary>
+    public DrawingRules Drawings { get; init; } = DrawingRules.None;
+
     /// <summary>Stated factors of embodied carbon.</summary>
     public Schedules.CarbonFactors Carbon { get; init; } = new();
+
+    /// <summary>Which of all foundations one is, from 1; 0: none of them.</summary>
+    public int PlaceOf(Foundation foundation) => Foundations.TakeWhile(f => !ReferenceEquals(f, foundation)).Count() + 1 is var place && place <= Foundations.Count ? place : 0;
 
     /// <summary>The combinations that a foundation is checked for.</summary>
     public CombinationSet CombinationsOf(Foundation foundation)

@@ -61,8 +61,20 @@ public static class Wording
         return marks.Count <= 6 ? string.Join(", ", marks) : string.Join(", ", marks.Take(5)) + string.Create(CultureInfo.InvariantCulture, $" and {marks.Count - 5} more");
     }
 
-    /// <summary>Plan size: 2.40 × 2.40.</summary>
-    public static string Plan(BaseSize size, UnitSystem units) => $"{Unit.Length.Format(size.Length, units)} × {Unit.Length.Format(size.Width, units)}";
+    /// <summary>Plan size under a heading with the unit: 2.40 × 2.40, 9'-0" × 9'-0".</summary>
+    public static string Plan(BaseSize size, UnitSystem units) => $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.PlainPlan(size.Width, units)}";
+
+    /// <summary>The whole size: 2.40 × 2.40 m × 400 mm, 9'-0" × 9'-0" × 16".</summary>
+    public static string Size(BaseSize size, UnitSystem units) => $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.Plan(size.Width, units)} × {Dimension.Section(size.Thickness, units)}";
+
+    /// <summary>What a plane on which a base stands is called.</summary>
+    public static string Underside(UnitSystem units) => units == UnitSystem.Us ? "bottom of footing" : "underside";
+
+    /// <summary>What the line is called beyond which no base may reach.</summary>
+    public static string Boundary(UnitSystem units) => units == UnitSystem.Us ? "property line" : "site boundary";
+
+    /// <summary>What the lean concrete under a base is called.</summary>
+    public static string Blinding(UnitSystem units) => units == UnitSystem.Us ? "mud slab" : "blinding";
 
     /// <summary>Bars both ways; one word if they are alike.</summary>
     public static string Bars(BarSpec x, BarSpec y) => x == y ? $"{x} b.w." : $"{x} x, {y} y";
@@ -112,7 +124,7 @@ public static class Wording
     public static IEnumerable<(bool Fails, string Text)> Remarks(WholeBuilding building, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(building);
-        string L(double v) => Unit.Length.FormatWithSymbol(v, units);
+        string L(double v) => Dimension.Plan(v, units);
         string Settles(double s) => Unit.Settlement.Format(s, units);
         string Pair(NearBases n) => $"{n.First} (under {n.FirstPlace}) and {n.Second} (under {n.SecondPlace})";
         string One(double ratio) => "1/" + Math.Round(1 / Math.Max(ratio, 1e-9)).ToString("0", CultureInfo.InvariantCulture);

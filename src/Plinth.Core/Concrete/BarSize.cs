@@ -106,6 +106,9 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
     /// <summary>As written for people: "13 T16", "13 T16 hooked", "9 + 4 T16 banded", "9 T16 banded" where all lie in the band.</summary>
     public override string ToString() => Straight + (Hooked ? " hooked" : "");
 
+    /// <summary>The same on drawings and in schedules, where inches bear their mark: #3 @ 10".</summary>
+    public string Drawn => Spacing > 0 && Size is { IsUs: true } ? ToString().Replace(" in", "\"", StringComparison.Ordinal) : ToString();
+
     /// <summary>The same without its ends.</summary>
     public string Straight => Size is null ? "none"
         : Band > 0 ? (Count > Band ? $"{Band} + {Count - Band} {Size.Name} banded" : $"{Band} {Size.Name} banded")

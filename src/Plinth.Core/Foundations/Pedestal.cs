@@ -146,6 +146,9 @@ public sealed record ColumnRules
     /// <summary>Surface of the joints at base and pedestal.</summary>
     public JointSurface Joint { get; init; }
 
+    /// <summary>Plates of steel columns, as drawn.</summary>
+    public BasePlate Plate { get; init; } = BasePlate.NotStated;
+
     /// <summary>Whether the joints of concrete columns are designed.</summary>
     public bool Known => Strength is not null || Dowels is not null;
 }

@@ -39,13 +39,12 @@ public sealed record PedestalTies(IReadOnlyList<double> Levels, IReadOnlyList<do
         {
             var (within, count) = code.TopTies(tie.Diameter);
             var step = Math.Min(Between, (within - cover) / Math.Max(1, count - 1));
-            for (var i = 1; levels.Count(l => l >= height - within - 1e-9) < count && top - (i * step) > First; i++)
+            for (var i = 1; i < count && levels.Count(l => l >= height - within - 1e-9) < count && top - (i * step) > First; i++)
             {
+                // One that would touch it stands there instead, though a hair lower it would not count.
                 var extra = top - (i * step);
-                if (levels.TrueForAll(l => Math.Abs(l - extra) > tie.Diameter))
-                {
-                    levels.Add(extra);
-                }
+                levels.RemoveAll(l => Math.Abs(l - extra) <= tie.Diameter);
+                levels.Add(extra);
             }
         }
 

@@ -57,7 +57,7 @@ public static class ScheduleChanges
     {
         var table = ScheduleTables.Of(project, designs)[0];
         var rows = new Dictionary<string, Dictionary<string, string>>(StringComparer.Ordinal);
-        string L(double v) => Units.Unit.Length.Format(v, project.Units);
+        string L(double v) => Units.Dimension.PlainPlan(v, project.Units);
         foreach (var ((f, design), cells) in designs.Zip(table.Rows))
         {
             var row = new Dictionary<string, string>(StringComparer.Ordinal);
@@ -66,20 +66,20 @@ public static class ScheduleChanges
                 // Quantities follow from the rest.
                 if (!table.Columns[c].Title.EndsWith(" each", StringComparison.Ordinal))
                 {
-                    row[table.Columns[c].Title] = cells[c] is double v ? Math.Round(v, table.Columns[c].Decimals ?? 3).ToString(CultureInfo.InvariantCulture) : Convert.ToString(cells[c], CultureInfo.InvariantCulture) ?? "";
+                    row[table.Columns[c].Title] = table.Columns[c].Words(cells[c]);
                 }
             }
 
             var units = project.Units;
             row["f'c"] = Units.Unit.Stress.FormatTraced(f.Rules.Concrete.Strength, units);
             row["fy"] = Units.Unit.Stress.FormatTraced(f.Rules.Steel.Yield, units);
-            row["cover"] = string.Join(", ", new[] { f.Rules.Concrete.CoverBottom, f.Rules.Concrete.CoverSide, f.Rules.Concrete.CoverTop }.Select(v => Units.Unit.Section.FormatWithSymbol(v, units)));
+            row["cover"] = string.Join(", ", new[] { f.Rules.Concrete.CoverBottom, f.Rules.Concrete.CoverSide, f.Rules.Concrete.CoverTop }.Select(v => Units.Dimension.Section(v, units)));
             row["centre"] = string.Join("; ", f.Places.Select(p =>
             {
                 var at = BaseGeometry.Centre(f, p, design);
                 return $"{L(at.X)}, {L(at.Y)}" + (p.AngleDegrees == 0 ? "" : " at " + p.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture) + "°");
             }));
-            row["bars as cut"] = string.Join("; ", BarList.Of(project, f, design).Select(g => $"{g.Count} {g.Size.Name} {Units.Unit.Section.Format(g.Shape.Length, units)} {g.Shape.Code}"));
+            row["bars as cut"] = string.Join("; ", BarList.Of(project, f, design).Select(g => $"{g.Count} {g.Size.Name} {(units == Units.UnitSystem.Us ? Units.Dimension.Bar(g.Shape.Length) : Units.Unit.Section.Format(g.Shape.Length, units))} {g.Shape.Code}"));
             rows[f.Mark] = row;
         }
 

@@ -57,8 +57,8 @@ public static class ScheduleTables
     public static string Words(Pedestal p, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(p);
-        string S(double v) => Unit.Section.FormatWithSymbol(v, units);
-        return (p.Round ? "diameter " + S(p.SizeX) : $"{Unit.Section.Format(p.SizeX, units)} × {S(p.SizeY)}") + (p.Socket is { } s ? $", socket {S(s.Depth)} deep, walls {S(s.Wall)}" : "");
+        string S(double v) => Dimension.Section(v, units);
+        return (p.Round ? "diameter " + S(p.SizeX) : $"{Dimension.PlainSection(p.SizeX, units)} × {S(p.SizeY)}") + (p.Socket is { } s ? $", socket {S(s.Depth)} deep, walls {S(s.Wall)}" : "");
     }
 
     // 350 mm is 350, not what division leaves of it.
@@ -68,13 +68,14 @@ public static class ScheduleTables
     {
         var units = project.Units;
         TableColumn Text(string title, int width) => new(title, "", null, width);
+        var us = units == UnitSystem.Us;
         TableColumn Number(string title, Unit unit, int decimals, int width) => new(title, unit.Symbol(units), decimals, width);
-        var sizes = units == UnitSystem.Us ? 1 : 0;
+        TableColumn Plan(string title, int width) => Number(title, Unit.Length, us ? 2 : 3, width) with { Form = us ? ColumnForm.Feet : ColumnForm.Decimals };
         var standing = designs.Any(d => d.Design.Pedestal is not null);
         List<TableColumn> columns =
         [
             Text("mark", 7), Text("supports", 18), new("number off", "", 0, 8),
-            Number("length", Unit.Length, units == UnitSystem.Us ? 2 : 3, 9), Number("width", Unit.Length, units == UnitSystem.Us ? 2 : 3, 9), Number("thickness", Unit.Section, sizes, 10), Number("underside", Unit.Length, units == UnitSystem.Us ? 2 : 3, 10),
+            Plan("length", 9), Plan("width", 9), Number("thickness", Unit.Section, us ? 1 : 0, 10) with { Form = us ? ColumnForm.Inches : ColumnForm.Decimals }, Plan(Wording.Underside(units), 10),
             Text("bottom B1", 16), Text("bottom B2", 16), Text("top T1", 14), Text("top T2", 14), Text("dowels", 12), .. standing ? (TableColumn[])[Text("pedestal", 22), Text("pedestal bars", 12), Text("ties", 14)] : [],
             Number("concrete each", Unit.Volume, 3, 10), Number("steel each", Unit.Mass, 1, 9),
         ];
@@ -86,7 +87,7 @@ public static class ScheduleTables
             {
                 var isX = outer == rules.OuterIsX(row.Size);
                 var bars = isX ? alongX : alongY;
-                return bars.Size is null ? "—" : $"{bars} {(outer ? x : y)}";
+                return bars.Size is null ? "—" : $"{bars.Drawn} {(outer ? x : y)}";
             }
 
             var design = row.Design;
@@ -95,12 +96,12 @@ public static class ScheduleTables
                 row.Mark, string.Join(", ", d.Foundation.Places.Select(Place)) + (row.Existing ? " (existing)" : ""), row.NumberOff,
                 In(Unit.Length, row.Size.Length, units), In(Unit.Length, row.Size.Width, units), In(Unit.Section, row.Size.Thickness, units), In(Unit.Length, row.Underside, units),
                 Layer(design.BottomX, design.BottomY, true), Layer(design.BottomX, design.BottomY, false), Layer(design.TopX, design.TopY, true), Layer(design.TopX, design.TopY, false),
-                design.Dowels.Size is null ? "—" : design.Dowels.ToString(),
-                .. standing ? (object?[])[design.Pedestal is { } p ? Words(p, units) : "—", design.Pedestal?.Bars.ToString() ?? "—", design.Pedestal is { } q ? q.Ties + (q.Socket is null ? "" : " in pairs") : "—"] : [],
+                design.Dowels.Size is null ? "—" : design.Dowels.Drawn,
+                .. standing ? (object?[])[design.Pedestal is { } p ? Words(p, units) : "—", design.Pedestal?.Bars.Drawn ?? "—", design.Pedestal is { } q ? q.Ties.Drawn + (q.Socket is null ? "" : " in pairs") : "—"] : [],
                 In(Unit.Volume, row.Each.Concrete, units), In(Unit.Mass, row.Each.Steel, units),
             ];
         }).ToList();
-        return new DataTable("Footings", "Footing schedule", columns, rows, null, ["B1, T1: outermost layer, B2, T2: the layer within it. Underside: level of the founding plane, above the blinding.", .. Existing(project, designs)]);
+        return new DataTable("Footings", "Footing schedule", columns, rows, null, [us ? "B1, T1: outermost layer, B2, T2: the layer within it." : "B1, T1: outermost layer, B2, T2: the layer within it. Underside: level of the founding plane, above the blinding.", .. Existing(project, designs)]);
     }
 
     // What is built already, with the concrete and steel it has.
@@ -113,29 +114,43 @@ public static class ScheduleTables
 
     private static string Place(Place p) => p.Lie == Lie.AsDrawn ? p.Name : $"{p.Name} ({p.Lie.Words})";
 
-    private static DataTable Bars(Project project, BarSchedule schedule)
+    /// <summary>How shapes and dimensions of bars are to be read, in few words.</summary>
+    public static string ShapeWords(UnitSystem units) => units == UnitSystem.Us
+        ? "Typical bends of ACI 315, dimensions outside to outside: 2 hooks A, G of 90°, B between; T1 closed tie, hooks A, G; T3 hoop, O outside, lap B; T9 cross-tie, A 135°, G 90°."
+        : "Shape codes of ISO 3766; dimensions outside to outside of the bar.";
+
+    /// <summary>The bar schedule as a table.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="schedule">The bars.</param>
+    public static DataTable Bars(Project project, BarSchedule schedule)
     {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(schedule);
         var units = project.Units;
         var (section, mass) = (Unit.Section, Unit.Mass);
-        var decimals = units == UnitSystem.Us ? 2 : 0;
-        TableColumn Section(string title) => new(title, section.Symbol(units), decimals, 8);
+        var us = units == UnitSystem.Us;
+        TableColumn Section(string title) => new(title, section.Symbol(units), us ? 2 : 0, 8) { Form = us ? ColumnForm.Bar : ColumnForm.Decimals };
+        string[] letters = us ? [.. default(TypicalBend).Dimensions.Select(d => d.Letter)] : ["a", "b", "c", "r"];
         List<TableColumn> columns =
         [
             new("member", "", null, 8), new("bar mark", "", null, 7), new("use", "", null, 22), new("size", "", null, 6), new("members", "", 0, 8), new("in each", "", 0, 7), new("total", "", 0, 7),
-            Section("length"), new("shape", "", null, 6), Section("a"), Section("b"), Section("c"), Section("r"), new("mass", mass.Symbol(units), 1, 9),
+            Section("length"), new(us ? "bend" : "shape", "", null, 6), .. letters.Select(Section), new("mass", mass.Symbol(units), 1, 9),
         ];
-        object? Dimension(double v) => v > 0 ? In(section, v, units) : null;
+        object? Size(double v) => v > 0 ? In(section, v, units) : null;
+        IEnumerable<object?> Bent(BarGroup g) => us
+            ? [TypicalBend.Of(g).Type, .. TypicalBend.Of(g).Dimensions.Select(d => Size(d.Value))]
+            : [g.Shape.Code, Size(g.Shape.A), Size(g.Shape.B), Size(g.Shape.C), Size(g.Shape.Radius)];
         var rows = schedule.Rows.Select(r => (IReadOnlyList<object?>)
         [
             r.Member, r.BarMark, Use(r.Group), r.Group.Size.Name, r.Members, r.Group.Count, r.Total,
-            In(section, r.Group.Shape.Length, units), r.Group.Shape.Code, Dimension(r.Group.Shape.A), Dimension(r.Group.Shape.B), Dimension(r.Group.Shape.C), Dimension(r.Group.Shape.Radius), In(mass, r.Mass, units),
+            In(section, r.Group.Shape.Length, units), .. Bent(r.Group), In(mass, r.Mass, units),
         ]).ToList();
         object?[] total = [.. Enumerable.Repeat<object?>(null, columns.Count)];
         (total[0], total[^1]) = ("total", In(mass, schedule.Mass, units));
         return new DataTable("Bars", "Bar schedule", columns, rows, total,
         [
-            "Shape codes of ISO 3766: 00 straight, 11 one bend, 21 two bends to one side, 51 closed, 99 hoop of outside diameter a with a lap b and hooks c, or cross-tie of length a with hooks b (90°) and c (135°). r: inside radius of bends.",
-            BendNote + (units == UnitSystem.Us ? " Bent dimensions and lengths are rounded up to 1/4 in." : " Bent dimensions and lengths are rounded up to 5 mm."),
+            us ? ShapeWords(units) + " Bends on the standard diameters of ACI 318 25.3." : "Shape codes of ISO 3766: 00 straight, 11 one bend, 21 two bends to one side, 51 closed, 99 hoop of outside diameter a with a lap b and hooks c, or cross-tie of length a with hooks b (90°) and c (135°). r: inside radius of bends.",
+            BendNote + (us ? " Bent dimensions and lengths are rounded up to 1/4 in." : " Bent dimensions and lengths are rounded up to 5 mm."),
         ]);
     }
 
@@ -166,18 +181,18 @@ public static class ScheduleTables
         var rows = new List<IReadOnlyList<object?>>();
         void Add(string item, double value, Unit unit, string note) => rows.Add([item, In(unit, value, units), unit.Symbol(units), note]);
         Add("concrete", total.Concrete, Unit.Volume, "footings, pedestals and sockets");
-        Add("blinding", total.Blinding, Unit.Volume, "under the bases and beyond them by [concrete] blinding-beyond");
+        Add(Wording.Blinding(units), total.Blinding, Unit.Volume, "under the bases and beyond them by [concrete] blinding-beyond");
         foreach (var size in bars.Sizes)
         {
             Add("steel " + size.Size.Name, size.Mass, Unit.Mass, Unit.Length.FormatWithSymbol(size.Length, units) + " by cutting lengths");
         }
 
         Add("steel, all", bars.Mass, Unit.Mass, "no waste, no chairs");
-        Add("excavation", total.Excavation, Unit.Volume, "plan of the bases to the underside of the blinding; no working space, no slopes");
+        Add("excavation", total.Excavation, Unit.Volume, $"plan of the bases to the underside of the {Wording.Blinding(units)}; no working space, no slopes");
         Add("formwork", total.Formwork, Unit.Area, "sides of bases, pedestals and sockets");
         if (project.Carbon is { Any: true } carbon)
         {
-            rows.Add(["embodied carbon", carbon.Of(total), "kg CO2e", "by the factors stated: " + string.Join(", ", new[] { Factor("concrete", carbon.Concrete, "m3"), Factor("blinding", carbon.Blinding, "m3"), Factor("steel", carbon.Steel, "kg") }.Where(f => f.Length > 0))]);
+            rows.Add(["embodied carbon", carbon.Of(total), "kg CO2e", "by the factors stated: " + string.Join(", ", new[] { Factor("concrete", carbon.Concrete, "m3"), Factor(Wording.Blinding(units), carbon.Blinding, "m3"), Factor("steel", carbon.Steel, "kg") }.Where(f => f.Length > 0))]);
         }
 
         return new DataTable("Quantities", "Quantities", [new("item", "", null, 20), new("quantity", "", 2, 12), new("unit", "", null, 9), new("of", "", null, 62)], rows, null, ["Net quantities of what is scheduled."]);

@@ -56,7 +56,7 @@ public sealed partial class FoundationSizer
             result.Add((step, check.Passes ? null : new SizingStop(g.Id, g.Place, g.Combination, g.Utilisation, "", g.Note)));
         }
 
-        string L(double v) => Unit.Section.FormatWithSymbol(v, project.Units);
+        string L(double v) => Dimension.Section(v, project.Units);
         if (heldLength is null && heldWidth is null && rules.Shape == PlanShape.Square && Math.Abs(size.Length - size.Width) < 1e-9)
         {
             Plan($"length and width {L(size.Length - rules.PlanStep)}", size with { Length = Less(size.Length), Width = Less(size.Width) });
@@ -136,7 +136,7 @@ public sealed partial class FoundationSizer
 
     private SizingStop PlanStop(int at)
     {
-        var l = (double v) => Unit.Length.FormatWithSymbol(v, project.Units);
+        var l = (double v) => Dimension.Plan(v, project.Units);
         var rules = foundation.Rules.Sizing;
         if (plans.Count == 0)
         {
@@ -166,8 +166,8 @@ public sealed partial class FoundationSizer
     {
         var rules = foundation.Rules.Pedestal;
         var bound = rules is { SizeX: not null } or { Bars: not null } ? "what [pedestal] holds"
-            : rules.HoldsInSocket(foundation.Places[0].Support) ? $"[socket] walls up to {Unit.Section.FormatWithSymbol(rules.Sockets.MostWall, project.Units)}, depth up to {rules.Sockets.MostDepthRatio.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)} times the column's side, their bars and ties"
-            : $"[pedestal] up to {Unit.Section.FormatWithSymbol(rules.MostSize, project.Units)}, its bars and ties";
+            : rules.HoldsInSocket(foundation.Places[0].Support) ? $"[socket] walls up to {Dimension.Section(rules.Sockets.MostWall, project.Units)}, depth up to {rules.Sockets.MostDepthRatio.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)} times the column's side, their bars and ties"
+            : $"[pedestal] up to {Dimension.Section(rules.MostSize, project.Units)}, its bars and ties";
         return joints.LastFailure is { } failure ? Stop(failure, bound) : new SizingStop("pedestal", null, null, 0, bound, null);
     }
 
@@ -206,8 +206,8 @@ public sealed partial class FoundationSizer
         var failure = search.Find() is null ? search.Nearest() : joints.FindDowels() is null ? joints.LastFailure : null;
         var next = at < thicknesses.Length ? BaseLevels.Fault(foundation, thicknesses[at], project.Units) : null;
         var bound = next ?? (foundation.Held.Thickness is { } h
-            ? $"thickness held at {Unit.Section.FormatWithSymbol(h, project.Units)}"
-            : $"thickness up to {Unit.Section.FormatWithSymbol(thicknesses[^1], project.Units)} ([sizing] range.thickness) and the bars of [steel]");
+            ? $"thickness held at {Dimension.Section(h, project.Units)}"
+            : $"thickness up to {Dimension.Section(thicknesses[^1], project.Units)} ([sizing] range.thickness) and the bars of [steel]");
         return failure is { } f ? Stop(f, bound) : new SizingStop(null, null, null, 0, bound, null);
     }
 

@@ -42,8 +42,8 @@ public sealed class Unit
     /// <summary>Plan areas: m2, ft2.</summary>
     public static readonly Unit Area = new(("m2", 1, 2), ("ft2", Foot * Foot, 1));
 
-    /// <summary>Volumes: m3, ft3.</summary>
-    public static readonly Unit Volume = new(("m3", 1, 2), ("ft3", Foot * Foot * Foot, 1));
+    /// <summary>Volumes: m3, cubic yards.</summary>
+    public static readonly Unit Volume = new(("m3", 1, 2), ("yd3", 27 * Foot * Foot * Foot, 2));
 
     /// <summary>Steel areas: mm2, in2.</summary>
     public static readonly Unit SteelArea = new(("mm2", 1e-6, 0), ("in2", Inch * Inch, 2));

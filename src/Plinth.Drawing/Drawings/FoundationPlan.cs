@@ -1,7 +1,5 @@
-using System.Globalization;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
-using Plinth.Core.Units;
 using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Drawings;
@@ -32,10 +30,10 @@ public static class FoundationPlan
 
             PlanParts.Columns(items, plan, p, per);
             var marks = PlanMarks.Add(items, plan, p, PlanMarks.Of);
-            PlanDimensions.Add(items, project, plan, p);
+            var own = PlanDimensions.Add(items, project, plan, p);
             foreach (var (f, mark) in plan.Footings.Zip(marks).Where(f => changed?.Contains(f.First.Mark) == true))
             {
-                items.Add(Cloud.Round(Layers.Revision, [.. f.Corners.Select(c => p(c.X, c.Y)), mark.Low, mark.High]));
+                items.Add(Cloud.Round(Layers.Revision, [.. f.Corners.Select(c => p(c.X, c.Y)), mark.Low, mark.High, .. own[f]]));
             }
         }
 
@@ -57,15 +55,14 @@ public static class FoundationPlan
     {
         var units = project.Units;
         var issued = Core.Schedules.ScheduleTables.Of(project, designs, revision)[0];
-        string[] titles = ["rev", "mark", "number off", "length", "width", "thickness", "underside", "bottom B1", "bottom B2", "top T1", "top T2", "dowels", "pedestal", "pedestal bars", "ties"];
+        string[] titles = ["rev", "mark", "number off", "length", "width", "thickness", Wording.Underside(units), "bottom B1", "bottom B2", "top T1", "top T2", "dowels", "pedestal", "pedestal bars", "ties"];
         var columns = titles.Select(t => issued.Columns.ToList().FindIndex(c => c.Title == t)).Where(i => i >= 0 && (issued.Columns[i].Decimals is not null || issued.Rows.Any(r => r[i] is string s && s != "—"))).ToList();
-        string Cell(object? value, int c) => value switch
+        string Head(int c)
         {
-            double d => Math.Round(d, issued.Columns[c].Decimals!.Value).ToString("F" + issued.Columns[c].Decimals!.Value.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture),
-            int n => n.ToString(CultureInfo.InvariantCulture),
-            _ => value as string ?? "",
-        };
-        string Head(int c) => issued.Columns[c].Title switch { "number off" => "no.", "thickness" => "h " + Unit.Section.Symbol(units), "underside" => "underside " + Unit.Length.Symbol(units), var t => t + (issued.Columns[c].UnitSymbol.Length > 0 ? " " + issued.Columns[c].UnitSymbol : "") };
-        return new PlanTable("Footing schedule", [.. columns.Select(Head)], [.. columns.Select(c => issued.Columns[c].Decimals is not null)], [.. issued.Rows.Select(r => (IReadOnlyList<string>)[.. columns.Select(c => Cell(r[c], c))])]);
+            var title = issued.Columns[c].Title switch { "number off" => "no.", "thickness" => "h", "bottom of footing" => "bottom", var t => t };
+            return issued.Columns[c].Form != Core.Schedules.ColumnForm.Decimals || issued.Columns[c].UnitSymbol.Length == 0 ? title : $"{title} {issued.Columns[c].UnitSymbol}";
+        }
+
+        return new PlanTable("Footing schedule", [.. columns.Select(Head)], [.. columns.Select(c => issued.Columns[c].Decimals is not null)], [.. issued.Rows.Select(r => (IReadOnlyList<string>)[.. columns.Select(c => issued.Columns[c].Words(r[c]))])]);
     }
 }

@@ -18,7 +18,10 @@ internal static class Layout
     public const double Margin = 10;
 
     private const double Filing = 20;
-    private const double TitleHeight = 38;
+
+    /// <summary>Height of the title block, mm.</summary>
+    public const double TitleHeight = 38;
+
     private const double RowHeight = 5;
     private const double CellPad = 1.2;
 
@@ -119,6 +122,45 @@ internal static class Layout
 
     /// <summary>A rectangle.</summary>
     public static PathItem Rectangle(string layer, At low, At high, Stroke stroke, Fill fill = Fill.None) => new(layer, [low, new(high.X, low.Y), high, new(low.X, high.Y)], true, stroke, fill);
+
+    /// <summary>The part of a line within a box; null where it misses it (Y.-D. Liang, B. A. Barsky, ACM Trans. Graph. 3 (1984) 1).</summary>
+    public static (At From, At To)? Clipped(At a, At b, At low, At high)
+    {
+        var (from, to) = (0.0, 1.0);
+        bool Within(double start, double along, double least, double most)
+        {
+            if (Math.Abs(along) < 1e-12)
+            {
+                return start >= least && start <= most;
+            }
+
+            var (t0, t1) = ((least - start) / along, (most - start) / along);
+            (from, to) = (Math.Max(from, Math.Min(t0, t1)), Math.Min(to, Math.Max(t0, t1)));
+            return from <= to;
+        }
+
+        At Along(double t) => a + (t * (b.X - a.X), t * (b.Y - a.Y));
+        return Within(a.X, b.X - a.X, low.X, high.X) && Within(a.Y, b.Y - a.Y, low.Y, high.Y) ? (Along(from), Along(to)) : null;
+    }
+
+    /// <summary>A text in lines that keep within a width, broken between words.</summary>
+    public static IReadOnlyList<string> Wrapped(string text, double height, double width)
+    {
+        var lines = new List<string>();
+        foreach (var word in text.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        {
+            if (lines.Count > 0 && Lettering.Width(lines[^1] + " " + word, height) <= width)
+            {
+                lines[^1] += " " + word;
+            }
+            else
+            {
+                lines.Add(word);
+            }
+        }
+
+        return lines;
+    }
 
     /// <summary>The height at which a text keeps within a width, at most the one asked for, mm.</summary>
     public static double Fitted(string text, double height, double width, bool bold = false)

@@ -1,6 +1,4 @@
-using System.Globalization;
 using Plinth.Core.Buildings;
-using Plinth.Core.Units;
 using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Drawings;
@@ -8,10 +6,13 @@ namespace Plinth.Drawing.Drawings;
 /// <summary>Dimensions of a plan: the grid in chains with their sums, and bases that are not centred under their columns.</summary>
 internal static class PlanDimensions
 {
-    public static void Add(List<Item> items, Project project, PlanModel plan, Func<double, double, At> p)
+    /// <summary>Adds them.</summary>
+    /// <returns>What the dimensions of each footing of its own take up.</returns>
+    public static ILookup<PlacedFooting, At> Add(List<Item> items, Project project, PlanModel plan, Func<double, double, At> p)
     {
+        var own = new List<(PlacedFooting Footing, At Corner)>();
         var units = project.Units;
-        string L(double v) => units == UnitSystem.Us ? DrawingScale.Feet(v) : Math.Round(v * 1000).ToString("0", CultureInfo.InvariantCulture);
+        string L(double v) => Figures.Canvas.Length(v, units);
         var low = p(plan.Low.X, plan.Low.Y);
         void Chain(IReadOnlyList<GridLine> lines, bool vertical)
         {
@@ -38,6 +39,7 @@ internal static class PlanDimensions
         foreach (var f in plan.Footings.Where(f => Math.IEEERemainder(f.Place.AngleDegrees, 90) == 0))
         {
             var s = f.Place.Support;
+            var from = items.Count;
             var (x0, x1, y0, y1) = (f.Corners.Min(c => c.X), f.Corners.Max(c => c.X), f.Corners.Min(c => c.Y), f.Corners.Max(c => c.Y));
             if (Math.Abs(x0 + x1 - (2 * s.X)) > 0.001)
             {
@@ -48,7 +50,20 @@ internal static class PlanDimensions
             {
                 Pair(items, p(x0, y0), new(p(x0, 0).X, p(0, s.Y).Y), p(x0, y1), true, p(x0, 0).X - 5, (L(s.Y - y0), L(y1 - s.Y)));
             }
+
+            own.AddRange(items.Skip(from).OfType<DimensionItem>().SelectMany(Corners).Select(c => (f, c)));
         }
+
+        return own.ToLookup(o => o.Footing, o => o.Corner);
+    }
+
+    // What a dimension takes up: its line and its text.
+    private static IEnumerable<At> Corners(DimensionItem d)
+    {
+        var (from, to) = d.Ends;
+        var text = Writers.Strokes.TextOf(d);
+        var half = Lettering.Width(text.Text, text.Height) / 2;
+        return d.Vertical ? [from, to, text.Point + (-text.Height, -half), text.Point + (0, half)] : [from, to, text.Point + (-half, 0), text.Point + (half, text.Height)];
     }
 
     /// <summary>Two dimensions on one line; a text that is too wide for its part stands away from the other.</summary>

@@ -35,7 +35,7 @@ internal static class PlanMarks
             var deep = lines.Sum(l => l.Height + 1) - 1;
             var column = p(f.Place.Support.X, f.Place.Support.Y).X;
             At[] corners = [new(high.X + 1, high.Y + 1), new(column + 1, high.Y + 1), new(high.X + 1, low.Y - 1 - deep), new(column + 1, low.Y - 1 - deep), new(low.X - 1 - width, high.Y + 1), new(low.X - 1 - width, low.Y - 1 - deep)];
-            bool Free(At at) => !boxes.Concat(marked).Any(b => at.X < b.High.X + 0.5 && at.X + width > b.Low.X - 0.5 && at.Y < b.High.Y + 0.5 && at.Y + deep > b.Low.Y - 0.5) && !edges.Exists(e => Crosses(e.First, e.Second, at, at + (width, deep)));
+            bool Free(At at) => !boxes.Concat(marked).Any(b => at.X < b.High.X + 0.5 && at.X + width > b.Low.X - 0.5 && at.Y < b.High.Y + 0.5 && at.Y + deep > b.Low.Y - 0.5) && !edges.Exists(e => Layout.Clipped(e.First, e.Second, at, at + (width, deep)) is not null);
             var free = corners.Where(Free).ToList();
             var where = free.Count > 0 ? free[0] : new At(high.X - 1 - width, high.Y - 1 - deep);
             marked.Add((where, where + (width, deep)));
@@ -49,24 +49,5 @@ internal static class PlanMarks
         }
 
         return written;
-    }
-
-    // Whether a line meets a box (Y.-D. Liang, B. A. Barsky, ACM Trans. Graph. 3 (1984) 1).
-    private static bool Crosses(At a, At b, At low, At high)
-    {
-        var (from, to) = (0.0, 1.0);
-        bool Within(double start, double along, double least, double most)
-        {
-            if (Math.Abs(along) < 1e-12)
-            {
-                return start >= least && start <= most;
-            }
-
-            var (t0, t1) = ((least - start) / along, (most - start) / along);
-            (from, to) = (Math.Max(from, Math.Min(t0, t1)), Math.Min(to, Math.Max(t0, t1)));
-            return from <= to;
-        }
-
-        return Within(a.X, b.X - a.X, low.X, high.X) && Within(a.Y, b.Y - a.Y, low.Y, high.Y);
     }
 }

@@ -13,17 +13,33 @@ internal static class PlanNotes
     {
         var units = project.Units;
         var first = project.Foundations[0].Rules;
-        string S(double v) => Unit.Section.FormatWithSymbol(v, units);
+        string S(double v) => Dimension.Section(v, units);
         return
         [
-            units == UnitSystem.Us ? "Dimensions in feet and inches, levels in feet." : "Dimensions in millimetres, levels in metres.",
-            $"Concrete f'c {Unit.Stress.FormatTraced(first.Concrete.Strength, units)}, reinforcement fy {Unit.Stress.FormatTraced(first.Steel.Yield, units)}, where a footing has no other.",
+            units == UnitSystem.Us ? "Dimensions and levels in feet and inches." : "Dimensions in millimetres, levels in metres.",
+            $"Concrete f'c {Stress(project, first.Concrete.Strength)}; reinforcement Grade {Grade(project, first.Steel.Yield)}, fy {Stress(project, first.Steel.Yield)}, where a footing has no other.",
             Bearing(project),
-            $"Cover: bottom {S(first.Concrete.CoverBottom)}, sides {S(first.Concrete.CoverSide)}, top {S(first.Concrete.CoverTop)}. {(first.Concrete.Blinding > 0 ? $"{(units == UnitSystem.Us ? "Mud slab" : "Blinding")} {S(first.Concrete.Blinding)}." : units == UnitSystem.Us ? "No mud slab." : "No blinding.")}",
+            $"Cover: bottom {S(first.Concrete.CoverBottom)}, sides {S(first.Concrete.CoverSide)}, top {S(first.Concrete.CoverTop)}. {(first.Concrete.Blinding > 0 ? $"{S(first.Concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.")}",
             $"Designed to {project.Code.Name} and {project.Standard.Name}.",
-            "Footings are centred under their columns where no dimension says otherwise.",
+            $"Footings are {(units == UnitSystem.Us ? "centered" : "centred")} under their columns where no dimension says otherwise.",
+            .. project.Drawings.Notes,
         ];
     }
+
+    private static string Stress(Project project, double v) => project.Units == UnitSystem.Us ? Unit.Psi.In(v, project.Units).ToString("#,##0", CultureInfo.InvariantCulture) + " psi" : Unit.Stress.FormatTraced(v, project.Units);
+
+    // Grades of bars are their yield in ksi or MPa.
+    private static string Grade(Project project, double yield) => Unit.Significant(project.Units == UnitSystem.Us ? Unit.Psi.In(yield, project.Units) / 1000 : Unit.Megapascal.In(yield, project.Units));
+
+    /// <summary>Concrete, grade of bars and bearing of one footing.</summary>
+    public static string Materials(Project project, Core.Foundations.Foundation foundation)
+    {
+        var rules = foundation.Rules;
+        var ground = foundation.Places[0].Ground;
+        return $"f'c {Stress(project, rules.Concrete.Strength)}, reinforcement Grade {Grade(project, rules.Steel.Yield)}{(double.IsNaN(ground.Bearing) ? "" : $", allowable bearing {Allowable(ground, project.Units)}")}.";
+    }
+
+    private static string Allowable(Core.Ground.GroundRules ground, UnitSystem units) => $"{Unit.Pressure.FormatTraced(ground.Bearing, units)} {(ground.Basis == Core.Ground.BearingBasis.Net ? "net" : "gross")}";
 
     // The pressure that the ground is designed for, with its basis.
     private static string Bearing(Project project)
@@ -32,18 +48,26 @@ internal static class PlanNotes
         var grounds = project.Foundations.SelectMany(f => f.Places.Select(p => p.Ground)).DistinctBy(g => (g.Name, g.Bearing)).Where(g => !double.IsNaN(g.Bearing)).ToList();
         return grounds.Count == 0
             ? "Bearing found from the strength of the soil; see the calculations."
-            : "Allowable bearing " + string.Join("; ", grounds.Take(3).Select(g => $"{Unit.Pressure.FormatTraced(g.Bearing, units)} {(g.Basis == Core.Ground.BearingBasis.Net ? "net" : "gross")}{(g.TransientIncrease != 1 ? string.Create(CultureInfo.InvariantCulture, $", × {g.TransientIncrease:0.##} with wind or earthquake") : "")}{(g.Name.Length > 0 ? $" ({g.Name})" : "")}")) + ".";
+            : "Allowable bearing " + string.Join("; ", grounds.Take(3).Select(g => $"{Allowable(g, units)}{(g.TransientIncrease != 1 ? string.Create(CultureInfo.InvariantCulture, $", × {g.TransientIncrease:0.##} with wind or earthquake") : "")}{(g.Name.Length > 0 ? $" ({g.Name})" : "")}")) + ".";
     }
+
+    /// <summary>Notes in lines, each numbered, of the width of the title block.</summary>
+    public static IReadOnlyList<string> Lines(IReadOnlyList<string> notes) =>
+        [.. notes.SelectMany((note, i) => Layout.Wrapped(string.Create(CultureInfo.InvariantCulture, $"{i + 1}. {note}"), Layout.SmallestText, Layout.TitleWidth - 8).Select((line, j) => j == 0 ? line : "    " + line))];
+
+    /// <summary>Height that notes take over the title block, mm.</summary>
+    public static double Height(IReadOnlyList<string> notes) => 12 + (3.6 * Lines(notes).Count);
 
     public static void Add(List<Item> items, Project project, IReadOnlyList<string> notes, At corner, DrawingScale scale, double per, At low)
     {
         var units = project.Units;
-        var y = corner.Y + 6 + (3.6 * notes.Count);
+        var lines = Lines(notes);
+        var y = corner.Y + 6 + (3.6 * lines.Count);
         items.Add(new TextItem(Layers.Note, new(corner.X, y), 2.2, "Notes", Anchor.Left, 0, true));
-        foreach (var note in notes)
+        foreach (var line in lines)
         {
             y -= 3.6;
-            items.Add(new TextItem(Layers.Note, new(corner.X, y), Layout.Fitted(note, Layout.SmallestText, Layout.TitleWidth - 4), note));
+            items.Add(new TextItem(Layers.Note, new(corner.X, y), Layout.Fitted(line, Layout.SmallestText, Layout.TitleWidth - 4), line));
         }
 
         // A bar of whole metres (or tens of feet) of about 50 mm.

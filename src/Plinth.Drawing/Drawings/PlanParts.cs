@@ -22,7 +22,7 @@ internal static class PlanParts
         }
     }
 
-    public static void Site(List<Item> items, Site site, Func<PlanPoint, At> q)
+    public static void Site(List<Item> items, Site site, string boundary, Func<PlanPoint, At> q)
     {
         if (site.Boundary.Count > 0)
         {
@@ -30,7 +30,7 @@ internal static class PlanParts
             var (a, b) = Enumerable.Range(0, site.Boundary.Count).Select(i => (A: q(site.Boundary[i]), B: q(site.Boundary[(i + 1) % site.Boundary.Count]))).MaxBy(e => Math.Abs(e.A.X - e.B.X));
             var left = a.X < b.X ? a : b;
             var below = left.Y < site.Boundary.Average(c => q(c).Y);
-            items.Add(new TextItem(Layers.Site, new(left.X + 2, below ? left.Y - 1 - Layout.SmallestText : left.Y + 1), Layout.SmallestText, "site boundary"));
+            items.Add(new TextItem(Layers.Site, new(left.X + 2, below ? left.Y - 1 - Layout.SmallestText : left.Y + 1), Layout.SmallestText, boundary));
         }
 
         foreach (var zone in site.Zones)

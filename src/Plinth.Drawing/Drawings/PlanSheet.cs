@@ -41,7 +41,7 @@ internal static class PlanSheet
                 var (low, high) = Layout.Inside(paper);
                 var right = Math.Max(Layout.TitleWidth, size.Width + 6);
                 var (width, height) = (high.X - low.X - right - Around - 4, high.Y - low.Y - Around - 8);
-                if (size.Height + Layout.Margin > high.Y - low.Y - 60)
+                if (size.Height + Layout.Margin > high.Y - low.Y - Layout.TitleHeight - PlanNotes.Height(notes))
                 {
                     continue;
                 }
@@ -68,7 +68,7 @@ internal static class PlanSheet
         var items = new List<Item>();
         var per = 1000 / scale.Ratio;
         At P(double x, double y) => new(origin.X + ((x - plan.Low.X) * per), origin.Y + ((y - plan.Low.Y) * per));
-        PlanParts.Site(items, project.Site, p => P(p.X, p.Y));
+        PlanParts.Site(items, project.Site, Wording.Boundary(project.Units), p => P(p.X, p.Y));
         draw(items, P, per);
         var corner = Layout.Frame(items, paper, scale, project.Title, request);
         var (low, high) = Layout.Inside(paper);

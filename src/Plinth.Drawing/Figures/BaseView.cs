@@ -62,9 +62,51 @@ internal sealed record BaseView(BaseState State, DrawingScale Scale, At Centre)
         if (s.Shape == ColumnShape.Steel)
         {
             Rectangle(s.PlateX, s.PlateY, Stroke.Fine, Fill.None);
+            var plate = State.Rules.Column.Plate;
+            foreach (var rod in plate.RodsOn(s.PlateX, s.PlateY))
+            {
+                to.Circle(Layers.Column, Stroke.Fine, Corner(rod.X, rod.Y), Math.Max(plate.RodDiameter / 2 * Per, 0.4), Fill.Solid);
+            }
         }
 
         Rectangle(s.SizeX, s.SizeY, Stroke.Thin, Fill.Light);
+    }
+
+    /// <summary>A point of the project on the base, in the base's own axes.</summary>
+    public PlanPoint Local(PlanPoint p)
+    {
+        var place = State.Place.Place;
+        var (sin, cos) = Core.Loads.SupportAction.SinCosDegrees(place.AngleDegrees);
+        var (x, y) = (p.X - place.Support.X, p.Y - place.Support.Y);
+        var local = place.Lie.Of(new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)));
+        return new PlanPoint(local.X + State.ColumnX, local.Y + State.ColumnY);
+    }
+
+    /// <summary>Draws the site's boundary where it passes by or under the base.</summary>
+    /// <param name="to">The canvas.</param>
+    /// <param name="boundary">The boundary, project axes.</param>
+    /// <param name="beyond">How far beyond the base it is followed, mm.</param>
+    /// <param name="words">What it is called.</param>
+    public void Boundary(Canvas to, IReadOnlyList<PlanPoint> boundary, double beyond, string words)
+    {
+        var (named, low, high) = (false, Low + (-beyond, -beyond), High + (beyond, beyond));
+        for (var i = 0; i < boundary.Count; i++)
+        {
+            if (Drawings.Layout.Clipped(At(Local(boundary[i])), At(Local(boundary[(i + 1) % boundary.Count])), low, high) is not { } line)
+            {
+                continue;
+            }
+
+            to.Path(Layers.Site, Stroke.Boundary, line.From, line.To);
+            if (!named)
+            {
+                var upright = Math.Abs(line.From.X - line.To.X) < Math.Abs(line.From.Y - line.To.Y);
+                var (a, b) = upright == line.From.Y < line.To.Y ? (line.From, line.To) : (line.To, line.From);
+                (a, b) = upright || line.From.X < line.To.X ? (a, b) : (b, a);
+                to.Write(Layers.Site, upright ? new(a.X - 0.8, a.Y + 1) : new(a.X + 1, a.Y + 0.8), words, Anchor.Left, 1.8, false, upright ? 90 : 0);
+                named = true;
+            }
+        }
     }
 
     /// <summary>Draws the two axes at a point.</summary>

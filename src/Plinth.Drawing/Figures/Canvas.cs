@@ -38,7 +38,7 @@ internal sealed class Canvas
     }
 
     /// <summary>A length as dimensions write it: millimetres, or feet and inches.</summary>
-    public static string Length(double metres, UnitSystem units) => units == UnitSystem.Us ? DrawingScale.Feet(metres) : Math.Round(metres * 1000).ToString("0", CultureInfo.InvariantCulture);
+    public static string Length(double metres, UnitSystem units) => units == UnitSystem.Us ? Dimension.Feet(metres) : Math.Round(metres * 1000).ToString("0", CultureInfo.InvariantCulture);
 
     /// <summary>The largest usual scale at which a length keeps within a space; the smallest where none does.</summary>
     /// <param name="units">Units.</param>

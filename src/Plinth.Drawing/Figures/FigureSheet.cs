@@ -13,23 +13,30 @@ public static class FigureSheet
     // Height of the title block with a gap, mm.
     private const double Block = 42;
 
+    // Details are drawn at 1:25, or 3/4 in to the foot, where any paper holds them so, else smaller.
+    private static readonly double[] LargeScales = [25, 50];
+    private static readonly double[] LargeScalesInFeet = [16, 24, 50];
+
     /// <summary>The detail of a footing: plan, two sections, pedestal, bars; null where it does not fit on the paper at the scale asked for.</summary>
     public static Sheet? Detail(DetailModel m, DrawingRequest request)
     {
         ArgumentNullException.ThrowIfNull(m);
         ArgumentNullException.ThrowIfNull(request);
         var bars = DetailParts.Bars(m);
-        IEnumerable<Paper> papers = request.Paper is { } asked ? [asked] : Paper.For(m.Units).Skip(1);
-        foreach (var paper in papers)
+        List<Paper> papers = request.Paper is { } asked ? [asked] : [.. Paper.For(m.Units).Skip(1)];
+        foreach (var limit in m.Units == Core.Units.UnitSystem.Us ? LargeScalesInFeet : LargeScales)
         {
-            foreach (var scale in DrawingScale.For(m.Units).Where(s => request.Scale is null ? s.Ratio <= 50 : Math.Abs(s.Ratio - request.Scale.Value) < 1e-6))
+            foreach (var paper in papers)
             {
-                Figure[] left = [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
-                Figure[] right = [bars, DetailSection.Of(m, false, scale)];
-                var pedestal = DetailParts.Pedestal(m, scale);
-                if (Columns(m.Project, request, paper, scale, left, right, pedestal) is { } sheet)
+                foreach (var scale in DrawingScale.For(m.Units).Where(s => request.Scale is null ? s.Ratio <= limit : Math.Abs(s.Ratio - request.Scale.Value) < 1e-6))
                 {
-                    return sheet;
+                    Figure[] left = [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
+                    Figure[] right = [bars, DetailSection.Of(m, false, scale)];
+                    var pedestal = DetailParts.Pedestal(m, scale);
+                    if (Columns(m.Project, request, paper, scale, left, right, pedestal) is { } sheet)
+                    {
+                        return sheet;
+                    }
                 }
             }
         }
@@ -45,9 +52,21 @@ public static class FigureSheet
         var leftWidth = left.Max(f => f.Width);
         var rightWidth = Math.Max(right[0].Width, right[1].Width + (extra is null ? 0 : extra.Width + Between));
         double Tall(IEnumerable<Figure> figures) => figures.Sum(f => f.Height + Heading + Between);
-        if (leftWidth + Between + Math.Max(rightWidth, Layout.TitleWidth) > width || Tall(left) > height || Tall(right) + Block > height || (extra is not null && extra.Height > right[1].Height))
+        bool Fits() => leftWidth + Between + Math.Max(rightWidth, Layout.TitleWidth) <= width && Tall(left) <= height && Tall(right) + Block <= height;
+        if (!Fits() || (extra is not null && extra.Height > right[1].Height))
         {
-            return null;
+            // What does not stand beside the section may stand below it.
+            if (extra is null)
+            {
+                return null;
+            }
+
+            (right, extra) = ([.. right, extra], null);
+            rightWidth = right.Max(f => f.Width);
+            if (!Fits())
+            {
+                return null;
+            }
         }
 
         var items = new List<Item>();

@@ -53,11 +53,15 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
                 return Governing(kind, combination) is not var (state, k) ? null : kind switch
                 {
                     FigureKind.Pressure => PressureView.Of(foundation.Mark, state, k, width, height),
-                    FigureKind.Sections => SectionsView.Of(foundation.Mark, state, k, width, height),
+                    FigureKind.Sections => SectionsView.Of(foundation.Mark, state, (Worst("two-way-shear", state, k, combination), Worst("one-way-shear-x", state, k, combination), Worst("one-way-shear-y", state, k, combination)), width, height),
                     _ => ForcesView.Of(foundation.Mark, state, k, width),
                 };
         }
     }
+
+    // The combination that governs one check at a place; where one is asked for, that.
+    private int Worst(string id, BaseState state, int otherwise, string? combination) =>
+        combination is null && CheckCatalog.Find(id) is { } check && checker.Find(design, check, state.Place.Place.Name, null) is var (_, k) && k >= 0 ? k : otherwise;
 
     /// <summary>Where what a figure shows governs, or its combination of a name.</summary>
     private (BaseState State, int Combination)? Governing(FigureKind kind, string? combination)

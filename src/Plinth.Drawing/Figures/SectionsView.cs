@@ -18,18 +18,20 @@ public static class SectionsView
     /// <summary>Draws them.</summary>
     /// <param name="mark">The foundation's mark.</param>
     /// <param name="s">The base, its design set.</param>
-    /// <param name="k">The combination.</param>
+    /// <param name="combinations">The combination of two-way shear, and of one-way shear across x and across y.</param>
     /// <param name="width">Width of the figure, mm.</param>
     /// <param name="height">Greatest height of the figure, mm.</param>
-    public static Figure Of(string mark, BaseState s, int k, double width = 175, double height = 140)
+    public static Figure Of(string mark, BaseState s, (int TwoWay, int AcrossX, int AcrossY) combinations, double width = 175, double height = 140)
     {
         ArgumentNullException.ThrowIfNull(s);
         var units = s.Units;
+        string Name(int k) => s.Combinations[k].Name + (s.WaterWords(k) is { } water ? ", " + water : "");
+        var same = combinations.TwoWay == combinations.AcrossX && combinations.TwoWay == combinations.AcrossY;
         var rows = new List<IReadOnlyList<string>>();
         var lines = new List<(bool AlongX, CheckedSection Section, string Tag)>();
         foreach (var alongX in new[] { true, false })
         {
-            if (ForceDiagram.Of(s, k, alongX) is not { } diagram)
+            if (ForceDiagram.Of(s, alongX ? combinations.AcrossX : combinations.AcrossY, alongX) is not { } diagram)
             {
                 continue;
             }
@@ -38,21 +40,21 @@ public static class SectionsView
             {
                 var tag = (lines.Count + 1).ToString(System.Globalization.CultureInfo.InvariantCulture);
                 lines.Add((alongX, section, tag));
-                rows.Add([tag, alongX ? "shear across x" : "shear across y", "Vu " + Unit.Force.FormatWithSymbol(section.Demand, units), "φVc " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units), Used(section.Demand, diagram.ShearStrength)]);
+                rows.Add([tag, alongX ? "shear across x" : "shear across y", Name(alongX ? combinations.AcrossX : combinations.AcrossY), "Vu " + Unit.Force.FormatWithSymbol(section.Demand, units), "φVc " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units), Used(section.Demand, diagram.ShearStrength)]);
             }
         }
 
-        var punching = PunchingFigure.Of(s, k);
+        var punching = PunchingFigure.Of(s, combinations.TwoWay);
         for (var i = 0; i < 4 && punching is not null; i++)
         {
             if (punching.Stresses[i] is { } stress)
             {
-                rows.Add([((char)('A' + i)).ToString(), "two-way shear", "vu " + Unit.Stress.FormatWithSymbol(stress, units), "φvc " + Unit.Stress.FormatWithSymbol(punching.Strength, units), Used(stress, punching.Strength)]);
+                rows.Add([((char)('A' + i)).ToString(), "two-way shear", Name(combinations.TwoWay), "vu " + Unit.Stress.FormatWithSymbol(stress, units), "φvc " + Unit.Stress.FormatWithSymbol(punching.Strength, units), Used(stress, punching.Strength)]);
             }
         }
 
-        string[] heads = ["", "section", "demand", "strength", "util."];
-        bool[] numbers = [false, false, true, true, true];
+        string[] heads = ["", "section", "combination", "demand", "strength", "util."];
+        bool[] numbers = [false, false, false, true, true, true];
         var table = Layout.Size(heads, rows);
         var scale = Canvas.Fit(units, (s.Length, width - table.Width - TableGap - (2 * Side)), (s.Width, height - Above - Below));
         var per = 1000 / scale.Ratio;
@@ -95,7 +97,7 @@ public static class SectionsView
         to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 10, Canvas.Length(s.Width, units));
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         var left = width - table.Width;
-        Layout.Table(to.Items, new(left, tall), $"{s.Combinations[k].Name}{(s.WaterWords(k) is { } water ? ", " + water : "")}", heads, numbers, rows);
+        Layout.Table(to.Items, new(left, tall), same ? Name(combinations.TwoWay) : "Each in the combination that governs it", heads, numbers, rows);
         string[] notes = punching is null ? ["One-way shear: at d from the face, chain lines.", "Two-way shear: no section lies within the base,", "or the column pulls up without top steel."]
             : ["One-way shear: at d from the face, chain lines.", $"Two-way shear, dashed: bo {Unit.Section.FormatWithSymbol(punching.Perimeter, units)}, d {Unit.Section.FormatWithSymbol(punching.Depth, units)},", $"Vu {Unit.Force.FormatWithSymbol(punching.Shear, units)}{(punching.Pulled ? ", pulled up" : "")}."];
         for (var i = 0; i < notes.Length; i++)

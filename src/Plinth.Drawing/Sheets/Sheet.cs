@@ -1,4 +1,3 @@
-using System.Globalization;
 using Plinth.Core.Units;
 
 namespace Plinth.Drawing.Sheets;
@@ -37,16 +36,6 @@ public sealed record DrawingScale(double Ratio, string Words)
     public static IReadOnlyList<DrawingScale> For(UnitSystem units) => units == UnitSystem.Us
         ? [new(12, "1\" = 1'-0\""), new(16, "3/4\" = 1'-0\""), new(24, "1/2\" = 1'-0\""), new(48, "1/4\" = 1'-0\""), new(96, "1/8\" = 1'-0\""), new(192, "1/16\" = 1'-0\""), new(240, "1\" = 20'"), new(360, "1\" = 30'"), new(480, "1\" = 40'"), new(600, "1\" = 50'"), new(1200, "1\" = 100'")]
         : [new(10, "1:10"), new(20, "1:20"), new(25, "1:25"), new(50, "1:50"), new(100, "1:100"), new(200, "1:200"), new(500, "1:500"), new(1000, "1:1000")];
-
-    /// <summary>Feet and inches to the sixteenth: 12'-6 1/2".</summary>
-    public static string Feet(double metres)
-    {
-        var sixteenths = (long)Math.Round(Math.Abs(metres) / 0.0254 * 16);
-        var (feet, rest) = (sixteenths / 192, sixteenths % 192);
-        var (inches, part) = (rest / 16, rest % 16);
-        var divisor = part == 0 ? 16 : (long)System.Numerics.BigInteger.GreatestCommonDivisor(part, 16);
-        return string.Create(CultureInfo.InvariantCulture, $"{(metres < 0 ? "−" : "")}{feet}'-{inches}{(part == 0 ? "" : $" {part / divisor}/{16 / divisor}")}\"");
-    }
 }
 
 /// <summary>A drawing as data: everything at its place on paper. What is drawn to scale lies at the scale of the whole sheet.</summary>

@@ -143,6 +143,11 @@ public static class DesignFaults
         }
 
         Differs("dowels", column.Dowels is { } dowels && dowels != entry.Design.Dowels, "[column] dowels", $"\"{entry.Design.Dowels}\"", $"\"{column.Dowels}\"");
+        if (entry.Design.Dowels.Size is not null && !f.Places.Any(p => p.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round))
+        {
+            found.Add(("dowels", $"has dowels \"{entry.Design.Dowels}\", but no concrete column stands on it; delete dowels here", true));
+        }
+
         void Layer(string key, BarSpec? spec, double breadth, BarLayer layer, BarSpec here) => Differs(key, spec is { } v && v.Resolve(breadth, side) != layer, key, $"\"{here}\"", $"\"{spec}\"");
         Layer("bottom-x", held.BottomX, size.Width, bars.BottomX, entry.Design.BottomX);
         Layer("bottom-y", held.BottomY, size.Length, bars.BottomY, entry.Design.BottomY);

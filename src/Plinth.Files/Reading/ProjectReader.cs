@@ -79,6 +79,7 @@ public static class ProjectReader
         var own = CombinationReader.Own(t.Each("combination"), cases, bag);
         var site = SiteReader.Read(t.Inner("site"), bag);
         var carbon = RuleReader.Carbon(t.Inner("carbon"));
+        var drawings = DrawingsReader.Read(t.Inner("drawings"), directory, elsewhere, bag, files);
         var leaves = new LeaveReader(bag);
         leaves.Read(t.Each("waive"), t.Each("accept"));
         var foundationTables = t.Each("foundation");
@@ -171,7 +172,7 @@ public static class ProjectReader
             return null;
         }
 
-        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site, Carbon = carbon, Category = options.Category, Sds = options.Sds };
+        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site, Carbon = carbon, Drawings = drawings, Category = options.Category, Sds = options.Sds };
         var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All().ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
         var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces, Path.GetFileName(reactionsName), rowLines);
         return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs)) { Files = files, Stale = stale };

@@ -22,6 +22,7 @@ public static class XlsxBook
     private const uint NumberStyle = 5;
     private const uint TotalStyle = 9;
     private const uint TotalText = 13;
+    private const uint RightStyle = 14;
     private const int MostDecimals = 3;
     private const uint A4 = 9;
     private const uint Letter = 1;
@@ -101,7 +102,7 @@ public static class XlsxBook
         }
 
         Row([]);
-        Row(table.Columns.Select(c => Text(c.Heading, HeadStyle)), HeadHeight);
+        Row(table.Columns.Select(c => Text(c.Shown, HeadStyle)), HeadHeight);
         var head = at;
         foreach (var row in table.Rows)
         {
@@ -161,7 +162,8 @@ public static class XlsxBook
 
     private static Cell? Value(object? value, TableColumn column, bool total) => value switch
     {
-        double d => Number(d, total, column.Decimals),
+        double d when column.Form == ColumnForm.Decimals => Number(d, total, column.Decimals),
+        double d => Text(column.Words(d), total ? TotalText : RightStyle),
         int n => Number(n, total, column.Decimals ?? 0),
         string s => Text(s, total ? TotalText : TextStyle),
         _ => new Cell { StyleIndex = total ? TotalText : TextStyle },
@@ -240,6 +242,7 @@ public static class XlsxBook
         }
 
         cells.Append(Cells(2, 0, 1, 0, HorizontalAlignmentValues.Left, false));
+        cells.Append(Cells(0, 0, 1, 0, HorizontalAlignmentValues.Right, false));
         return new Stylesheet(
             formats,
             new Fonts(Face(10, false, false), Face(14, true, false), Face(10, true, false), Face(9, false, true)),

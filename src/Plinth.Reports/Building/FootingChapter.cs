@@ -80,8 +80,8 @@ internal static class FootingChapter
     private static IEnumerable<Block> Data(Project project, Foundation f, FoundationDesign design)
     {
         var units = project.Units;
-        string L(double v) => Unit.Length.FormatWithSymbol(v, units);
-        string S(double v) => Unit.Section.FormatWithSymbol(v, units);
+        string L(double v) => Dimension.Plan(v, units);
+        string S(double v) => Dimension.Section(v, units);
         var (concrete, steel) = (f.Rules.Concrete, f.Rules.Steel);
         var rows = new List<IReadOnlyList<Cell>>();
         void Row(string what, string value) => rows.Add([new(what, Tone.Quiet), new(value)]);
@@ -90,7 +90,7 @@ internal static class FootingChapter
         Row("top bars", design.TopX.Size is null && design.TopY.Size is null ? "none" : $"{design.TopX} along x, {design.TopY} along y");
         if (design.Pedestal is { } p)
         {
-            Row(p.Socket is null ? "pedestal" : "socket", $"{ScheduleTables.Words(p, units)}, {p.Bars}, ties {p.Ties}{(p.Socket is null ? "" : " in pairs")}");
+            Row(p.Socket is null ? "pedestal" : "socket", $"{ScheduleTables.Words(p, units)}, {p.Bars}, ties {p.Ties.Drawn}{(p.Socket is null ? "" : " in pairs")}");
         }
 
         if (design.Dowels.Size is not null)
@@ -106,7 +106,7 @@ internal static class FootingChapter
             var o = BaseGeometry.Offset(f, place, design);
             var underside = g.Underside(design.Size.Thickness);
             var column = s.Shape == ColumnShape.Round ? $"round, {S(s.SizeX)}" : $"{S(s.SizeX)} × {S(s.SizeY)}" + (s.Shape == ColumnShape.Steel ? $" steel, plate {S(s.PlateX)} × {S(s.PlateY)}" : s.Shape == ColumnShape.Masonry ? " masonry" : "");
-            Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""), $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {L(o.X)} along x and {L(o.Y)} along y from the base's centre" : ", on the base's centre")}; underside at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
+            Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""), $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {L(o.X)} along x and {L(o.Y)} along y from the base's centre" : ", on the base's centre")}; {Wording.Underside(units)} at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
         }
 
         yield return new Table("", [new(""), new("")], rows);

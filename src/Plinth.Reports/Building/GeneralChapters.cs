@@ -102,7 +102,7 @@ internal static class GeneralChapters
         var linked = input.Has("footings");
         var worst = reports.Select((r, i) => (Report: r, Index: i)).OrderBy(r => r.Report.Passes).ThenByDescending(r => r.Report.Result?.Governing.Utilisation ?? double.PositiveInfinity);
         yield return new Table("What governs each footing, failing and most used first",
-            [new("mark"), new("under"), new($"plan {Unit.Length.Symbol(units)}"), new($"h {Unit.Section.Symbol(units)}", true), new("util.", true), new("room", true), new("result"), new("governing check"), new("combination")],
+            [new("mark"), new("under"), new(Dimension.Heading("plan", Unit.Length, units)), new(Dimension.Heading("h", Unit.Section, units), true), new("util.", true), new("room", true), new("result"), new("governing check"), new("combination")],
             [.. worst.Select(w =>
             {
                 var (r, link) = (w.Report, linked ? ReportBuilder.AnchorOf(w.Index) : null);
@@ -115,7 +115,7 @@ internal static class GeneralChapters
                 var g = result.Governing;
                 return
                 [
-                    new(f.Mark, Tone.Strong, link), new(Wording.Supports(f)), new(Wording.Plan(d.Size, units)), new(Unit.Section.Format(d.Size.Thickness, units)),
+                    new(f.Mark, Tone.Strong, link), new(Wording.Supports(f)), new(Wording.Plan(d.Size, units)), new(Dimension.PlainSection(d.Size.Thickness, units)),
                     new(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), FootingChapter.ToneOf(r)), new(r.Room is { } room ? Wording.Room(room) : ""), new(Wording.Verdict(r), FootingChapter.ToneOf(r)), new(Wording.Words(g)), new(Wording.Combination(g)),
                 ];
             })],
@@ -136,14 +136,8 @@ internal static class GeneralChapters
         var tables = ScheduleTables.Of(input.Project, designs);
         foreach (var t in new[] { tables[0], tables[2] })
         {
-            var shown = Enumerable.Range(0, t.Columns.Count).Where(c => t.Columns[c].Decimals is not null || t.Rows.Any(r => r[c] is string s && s is not ("—" or ""))).ToList();
-            Cell Of(object? value, int c) => new(value switch
-            {
-                double d => Math.Round(d, t.Columns[c].Decimals ?? 2).ToString("F" + (t.Columns[c].Decimals ?? 2).ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture).Replace('-', '−'),
-                int n => n.ToString(CultureInfo.InvariantCulture),
-                _ => value as string ?? "",
-            });
-            yield return new Table(t.Title, [.. shown.Select(c => new Column(t.Columns[c].Heading, t.Columns[c].Decimals is not null))], [.. t.Rows.Select(r => (IReadOnlyList<Cell>)[.. shown.Select(c => Of(r[c], c))])]);
+            var shown = t.Filled;
+            yield return new Table(t.Title, [.. shown.Select(c => new Column(t.Columns[c].Shown, t.Columns[c].Decimals is not null))], [.. t.Rows.Select(r => (IReadOnlyList<Cell>)[.. shown.Select(c => new Cell(t.Columns[c].Words(r[c])))])]);
             foreach (var note in t.Notes)
             {
                 yield return new Paragraph(note, Tone.Quiet);

@@ -1,4 +1,5 @@
 using System.CommandLine;
+using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Schedules;
 using Plinth.Drawing.Drawings;
@@ -66,7 +67,7 @@ internal static class DrawCommand
 
         public string Name => (Kind == "plan" ? "foundation-plan" : Kind) + ".pdf";
 
-        public DrawingRequest Request(string title) => new(title, Revision: Revision, Paper: Size, Scale: Scale);
+        public DrawingRequest Request(string title, string number) => new(title, number, Revision, Size, Scale);
 
         public Paper? Size => Paper is null ? null : Drawing.Sheets.Paper.Find(Paper.Replace('-', ' ')) ?? throw new CallException($"--sheet {Paper} is not known; it is one of {string.Join(", ", Drawing.Sheets.Paper.All.Select(p => p.Name.Replace(' ', '-')))}");
     }
@@ -125,14 +126,15 @@ internal static class DrawCommand
     private static List<(string Name, Sheet Sheet)> Whole(LoadedProject loaded, List<(Foundation Foundation, FoundationDesign Design)> designs, Wanted wanted)
     {
         var project = loaded.Project;
+        string Number(int place, string of) => DrawingRules.Number(project.Drawings.Others, place, of);
         Sheet Fits(Sheet? sheet) => sheet ?? throw new CallException("the plan does not fit" + (wanted.Paper is null ? "" : $" on {wanted.Paper}") + (wanted.Scale is null ? " at any usual scale" : $" at 1:{wanted.Scale}") + "; leave --sheet or --scale away, or give a larger sheet or a smaller scale");
         switch (wanted.Kind)
         {
             case "plan":
-                return [("", Fits(FoundationPlan.Of(project, designs, wanted.Request("Foundation plan"))))];
+                return [("", Fits(FoundationPlan.Of(project, designs, wanted.Request("Foundation plan", project.Drawings.Plan))))];
             case "utilisation":
                 var reports = CheckCommand.WithRoom(loaded, CheckCommand.Check(loaded, [.. designs.Select(d => d.Foundation)]));
-                return [("", Fits(ResultPlan.Utilisation(project, reports, wanted.Request("Utilisation of the foundations"))))];
+                return [("", Fits(ResultPlan.Utilisation(project, reports, wanted.Request("Utilisation of the foundations", Number(1, "utilisation")))))];
             default:
                 var cases = project.Cases.Select((c, i) => (Case: c, Index: i)).Where(c => !c.Case.IsSurcharge && (wanted.Case is null || c.Case.Name == wanted.Case)).ToList();
                 if (cases.Count == 0)
@@ -140,7 +142,7 @@ internal static class DrawCommand
                     throw new CallException($"there is no case \"{wanted.Case}\"; cases are {string.Join(", ", project.Cases.Where(c => !c.IsSurcharge).Select(c => c.Name))}");
                 }
 
-                return [.. cases.Select(c => (c.Case.Name, Fits(ResultPlan.Loads(project, designs, c.Index, wanted.Request("Column loads, case " + c.Case.Name)))))];
+                return [.. cases.Select((c, i) => (c.Case.Name, Fits(ResultPlan.Loads(project, designs, c.Index, wanted.Request("Column loads, case " + c.Case.Name, Number(i + 1, c.Case.Name))))))];
         }
     }
 
@@ -157,13 +159,14 @@ internal static class DrawCommand
             }
 
             Runner.Token.ThrowIfCancellationRequested();
+            string Number(string pattern) => DrawingRules.Number(pattern, project.PlaceOf(f), f.Mark);
             Sheet Fits(Sheet? sheet) => sheet ?? throw new CallException($"{f.Mark} does not fit" + (wanted.Paper is null ? "" : $" on {wanted.Paper}") + (wanted.Scale is null ? "" : $" at 1:{wanted.Scale}") + "; leave --sheet or --scale away, or give a larger sheet or a smaller scale");
             if (bars is not null)
             {
                 var model = new DetailModel(project, f, design, bars);
                 sheets.Add((f.Mark, wanted.Kind == "detail"
-                    ? Fits(FigureSheet.Detail(model, wanted.Request($"{f.Mark}: footing under {Core.Buildings.Wording.Supports(f)}, details")))
-                    : Fits(FigureSheet.Of(project, wanted.Request($"{f.Mark}: bars"), [BarsView.Of(model)]))));
+                    ? Fits(FigureSheet.Detail(model, wanted.Request($"{f.Mark}: footing under {Wording.Supports(f)}, details", Number(project.Drawings.Details))))
+                    : Fits(FigureSheet.Of(project, wanted.Request($"{f.Mark}: bars", Number(project.Drawings.Others)), [BarsView.Of(model)]))));
                 continue;
             }
 
@@ -177,7 +180,7 @@ internal static class DrawCommand
             };
             if (new FoundationFigures(project, f, design).Make(kind, wanted.Combination, width, 140) is { } figure)
             {
-                sheets.Add((f.Mark, Fits(FigureSheet.Of(project, wanted.Request(figure.Title), [figure]))));
+                sheets.Add((f.Mark, Fits(FigureSheet.Of(project, wanted.Request(figure.Title, Number(project.Drawings.Others)), [figure]))));
             }
         }
 

@@ -151,13 +151,13 @@ internal static class IssueCommand
         var all = fails.Count == 0 ? "" : " · FAILS: " + Wording.Marks([.. fails.Keys]);
         if (designs.Count > 0)
         {
-            if (FoundationPlan.Of(project, designs, new DrawingRequest("Foundation plan" + all, Revision: revision), changed, fails) is { } plan)
+            if (FoundationPlan.Of(project, designs, new DrawingRequest("Foundation plan" + all, project.Drawings.Plan, revision), changed, fails) is { } plan)
             {
                 TextFile.WriteAtomically(In("foundation-plan.pdf"), PdfWriter.Write([plan]));
                 TextFile.WriteAtomically(In("foundation-plan.dxf"), DxfWriter.Write(plan));
             }
 
-            var sheets = designs.AsParallel().AsOrdered().Select(d => FigureSheet.Detail(new DetailModel(project, d.Foundation, d.Design, input.Bars), new DrawingRequest($"{d.Foundation.Mark}: footing under {Wording.Supports(d.Foundation)}, details{(fails.TryGetValue(d.Foundation.Mark, out var why) ? " · " + why.ToUpperInvariant()[..5] + why[5..] : "")}", Revision: revision))).OfType<Sheet>().ToList();
+            var sheets = designs.AsParallel().AsOrdered().Select(d => FigureSheet.Detail(new DetailModel(project, d.Foundation, d.Design, input.Bars), new DrawingRequest($"{d.Foundation.Mark}: footing under {Wording.Supports(d.Foundation)}, details{(fails.TryGetValue(d.Foundation.Mark, out var why) ? " · " + why.ToUpperInvariant()[..5] + why[5..] : "")}", DrawingRules.Number(project.Drawings.Details, project.PlaceOf(d.Foundation), d.Foundation.Mark), revision))).OfType<Sheet>().ToList();
             TextFile.WriteAtomically(In("details.pdf"), PdfWriter.Write(sheets));
             using var book = new MemoryStream();
             XlsxBook.Write(book, project, ScheduleTables.Of(project, designs, new ScheduleRevision(revision, changed) { Fails = fails }));

@@ -10,7 +10,6 @@ using Plinth.Files.Json;
 using Plinth.Files.Reading;
 using Plinth.Files.Tables;
 using Spectre.Console;
-using TableColumn = Plinth.Core.Schedules.TableColumn;
 
 namespace Plinth.Cli.Commands;
 
@@ -120,10 +119,10 @@ internal static class ScheduleCommand
         screen.Line();
         var shown = Enumerable.Range(0, data.Columns.Count).Where(c => data.Rows.Any(r => r[c] is not null)).ToList();
         var numeric = shown.Select(c => data.Rows.All(r => r[c] is not string)).ToList();
-        var table = Screen.Table([.. shown.Select((c, i) => (numeric[i] ? ">" : "") + data.Columns[c].Title + (data.Columns[c].UnitSymbol.Length == 0 ? "" : " " + data.Columns[c].UnitSymbol))]);
+        var table = Screen.Table([.. shown.Select((c, i) => (numeric[i] ? ">" : "") + data.Columns[c].Title + (data.Columns[c].UnitSymbol.Length == 0 || data.Columns[c].Form != ColumnForm.Decimals ? "" : " " + data.Columns[c].UnitSymbol))]);
         foreach (var row in data.Total is { } total ? [.. data.Rows, total] : data.Rows)
         {
-            table.AddRow([.. shown.Select(c => Screen.Cell(Words(row[c], data.Columns[c])))]);
+            table.AddRow([.. shown.Select(c => Screen.Cell(data.Columns[c].Words(row[c])))]);
         }
 
         screen.Write(table);
@@ -134,26 +133,19 @@ internal static class ScheduleCommand
         }
     }
 
-    private static string Words(object? value, TableColumn column) => value switch
-    {
-        double d => d.ToString("F" + (column.Decimals ?? 0).ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture),
-        int n => n.ToString(CultureInfo.InvariantCulture),
-        _ => value as string ?? "",
-    };
-
     private static void Print(Screen screen, LoadedProject loaded, FootingSchedule schedule)
     {
         var units = loaded.Project.Units;
         screen.Line($"Footing schedule: {loaded.Project.Title.Name}", Styles.Head);
         screen.Line();
-        var (m, mm, v) = (Unit.Length.Symbol(units), Unit.Section.Symbol(units), Unit.Volume.Symbol(units));
-        static string Bars(Core.Concrete.BarSpec b) => b.Size is null ? "—" : b.ToString();
+        var v = Unit.Volume.Symbol(units);
+        static string Bars(Core.Concrete.BarSpec b) => b.Size is null ? "—" : b.Drawn;
         var top = schedule.Rows.Any(r => r.Design.TopX.Size is not null || r.Design.TopY.Size is not null);
         var (dowels, pedestals) = (schedule.Rows.Any(r => r.Design.Dowels.Size is not null), schedule.Rows.Any(r => r.Design.Pedestal is not null));
         List<(string Head, Func<FootingRow, string> Cell)> columns =
         [
             ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports) + (r.Existing ? " (existing)" : "")), (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
-            ($"plan {m}", r => Wording.Plan(r.Size, units)), ($">h {mm}", r => Unit.Section.Format(r.Size.Thickness, units)), ($">level {m}", r => Unit.Length.Format(r.Underside, units)),
+            (Dimension.Heading("plan", Unit.Length, units), r => Wording.Plan(r.Size, units)), (Dimension.Heading(">h", Unit.Section, units), r => Dimension.PlainSection(r.Size.Thickness, units)), (Dimension.Heading(">level", Unit.Length, units), r => Dimension.PlainPlan(r.Underside, units)),
             ("bot. x", r => Bars(r.Design.BottomX)), ("bot. y", r => Bars(r.Design.BottomY)),
             .. top ? [("top x", r => Bars(r.Design.TopX)), ("top y", r => Bars(r.Design.TopY))] : (List<(string, Func<FootingRow, string>)>)[],
             .. dowels || pedestals ? [(dowels && pedestals ? "dowels, pedestal" : dowels ? "dowels" : "pedestal", r => Upright(r.Design, units))] : (List<(string, Func<FootingRow, string>)>)[],
@@ -168,10 +160,10 @@ internal static class ScheduleCommand
         screen.Write(table);
         screen.Line();
         var t = schedule.Total;
-        screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {Unit.Mass.FormatWithSymbol(t.Steel, units)}, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, blinding {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
-        screen.Wrapped($"Level: of the underside. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a row counts; bot. x: bottom bars along the base's x.{(top ? "" : " No footing has top bars.")}");
+        screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {Unit.Mass.FormatWithSymbol(t.Steel, units)}, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, {Wording.Blinding(units)} {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
+        screen.Wrapped($"Level: of the {Wording.Underside(units)}. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a row counts; bot. x: bottom bars along the base's x.{(top ? "" : " No footing has top bars.")}");
     }
 
     private static string Upright(FoundationDesign d, UnitSystem units) =>
-        (d.Dowels.Size is null ? "" : d.Dowels.ToString()) + (d.Pedestal is { } p ? $"{(d.Dowels.Size is null ? "" : "\n")}{ScheduleTables.Words(p, units)}, {p.Bars}, {p.Ties}" : "");
+        (d.Dowels.Size is null ? "" : d.Dowels.Drawn) + (d.Pedestal is { } p ? $"{(d.Dowels.Size is null ? "" : "\n")}{ScheduleTables.Words(p, units)}, {p.Bars}, {p.Ties.Drawn}" : "");
 }

@@ -60,7 +60,7 @@ public sealed class DetailModel
     {
         ArgumentNullException.ThrowIfNull(row);
         var g = row.Group;
-        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY && Design.Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Unit.Section.FormatWithSymbol(p.Ties.Spacing, Units) : "";
+        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY && Design.Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
         return $"{g.Count} {g.Size.Name}-{row.BarMark}{spacing}{(g.Layer.Length > 0 ? " " + g.Layer : "")}";
     }
 

@@ -1,6 +1,4 @@
-using System.Globalization;
 using Plinth.Core.Schedules;
-using Plinth.Core.Units;
 using Plinth.Drawing.Drawings;
 using Plinth.Drawing.Sheets;
 
@@ -9,20 +7,28 @@ namespace Plinth.Drawing.Figures;
 /// <summary>What stands beside the plan and the sections of a detail: its bars as a table, its pedestal cut across.</summary>
 public static class DetailParts
 {
+    // From a line of notes to the next, mm.
+    private const double Between = 3;
+
     /// <summary>The bars of the footing as the bar schedule has them.</summary>
     public static Figure Bars(DetailModel m)
     {
         ArgumentNullException.ThrowIfNull(m);
-        var units = m.Units;
-        var (section, decimals) = (Unit.Section, units == UnitSystem.Us ? "0.00" : "0");
-        string D(double v) => v > 0 ? section.In(v, units).ToString(decimals, CultureInfo.InvariantCulture) : "";
-        string[] heads = ["bar mark", "use", "size", "in each", "length " + section.Symbol(units), "shape", "a", "b", "c", "r"];
-        bool[] numbers = [false, false, false, true, true, false, true, true, true, true];
-        var rows = m.Rows.Select(r => (IReadOnlyList<string>)[r.BarMark, ScheduleTables.Use(r.Group), r.Group.Size.Name, r.Group.Count.ToString(CultureInfo.InvariantCulture), D(r.Group.Shape.Length), r.Group.Shape.Code, D(r.Group.Shape.A), D(r.Group.Shape.B), D(r.Group.Shape.C), D(r.Group.Shape.Radius)]).ToList();
+        var table = ScheduleTables.Bars(m.Project, new BarSchedule(m.Rows, []));
+        var shown = table.Filled.Where(c => table.Columns[c].Title is not ("member" or "members" or "total" or "mass")).ToList();
+        string[] heads = [.. shown.Select(c => table.Columns[c].Title == "length" && table.Columns[c].Form == ColumnForm.Decimals ? "length " + table.Columns[c].UnitSymbol : table.Columns[c].Title)];
+        bool[] numbers = [.. shown.Select(c => table.Columns[c].Decimals is not null)];
+        var rows = table.Rows.Select(r => (IReadOnlyList<string>)[.. shown.Select(c => table.Columns[c].Words(r[c]))]).ToList();
         var (width, height, _) = Layout.Size(heads, rows);
         var to = new Canvas();
+        var words = Layout.Wrapped(ScheduleTables.ShapeWords(m.Units), Layout.SmallestText, width);
+        var below = 0.5 + (Between * (words.Count - 1));
+        height += below - 0.5;
         Layout.Table(to.Items, new(0, height + 4), $"{m.Foundation.Mark}: bars of one footing", heads, numbers, rows);
-        to.Write(Layers.Note, new(0, 0.5), "Shape codes of ISO 3766; dimensions outside to outside of the bar.", Anchor.Left, 1.8);
+        foreach (var (line, i) in words.Select((line, i) => (line, i)))
+        {
+            to.Write(Layers.Note, new(0, below - (Between * i)), line, Anchor.Left, Layout.SmallestText);
+        }
         return new Figure("", width, height + 4, null, to.Items);
     }
 

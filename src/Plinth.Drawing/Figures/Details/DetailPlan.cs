@@ -1,3 +1,4 @@
+using Plinth.Core.Buildings;
 using Plinth.Drawing.Drawings;
 using Plinth.Drawing.Sheets;
 
@@ -25,6 +26,7 @@ public static class DetailPlan
         var to = new Canvas();
         view.Outline(to);
         view.Standing(to);
+        view.Boundary(to, m.Project.Site.Boundary, 5, Wording.Boundary(units));
         Layer(to, m, view, true, true, -0.30, -0.40);
         Layer(to, m, view, false, true, 0.30, 0.40);
         Layer(to, m, view, true, false, 0.33, -0.33);

@@ -1,3 +1,4 @@
+using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
@@ -56,7 +57,8 @@ public static class DetailSection
         }
 
         to.Box(Layers.Footing, Stroke.Edge, P(-side / 2, 0), P(side / 2, s.Thickness), Fill.Light);
-        Standing(to, m, alongX, column, P);
+        Standing(to, m, alongX, column, P, calls);
+        Boundary(to, m, alongX, P);
         Mats(to, m, alongX, side, per, P, calls);
         foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
         {
@@ -83,14 +85,15 @@ public static class DetailSection
         var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";
         var width = Left + Right + (side * per);
         to.Write(Layers.Note, new(2, 1 + Canvas.Line), cover, Anchor.Left, Drawings.Layout.Fitted(cover, Canvas.Text, width - 4));
-        to.Write(Layers.Note, new(2, 1), concrete.Blinding > 0 ? $"{(units == UnitSystem.Us ? "Mud slab" : "Blinding")} {S(concrete.Blinding)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}." : units == UnitSystem.Us ? "No mud slab." : "No blinding.");
+        var materials = (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}." : $"No {Wording.Blinding(units)}.") + " " + Drawings.PlanNotes.Materials(m.Project, m.Foundation);
+        to.Write(Layers.Note, new(2, 1), materials, Anchor.Left, Drawings.Layout.Fitted(materials, Canvas.Text, width - 4));
         return new Figure($"{m.Foundation.Mark}: section {(alongX ? "A–A" : "B–B")}", width, Below + Above + (Height(m) * per), scale, to.Items);
 
-        string S(double v) => Unit.Section.FormatWithSymbol(v, units);
+        string S(double v) => Dimension.Section(v, units);
     }
 
     // Pedestal or socket, and the column above, broken off.
-    private static void Standing(Canvas to, DetailModel m, bool alongX, double column, Func<double, double, At> p)
+    private static void Standing(Canvas to, DetailModel m, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
     {
         var s = m.State;
         var support = s.Place.Place.Support;
@@ -111,15 +114,80 @@ public static class DetailSection
             }
         }
 
+        if (support.Shape == ColumnShape.Steel)
+        {
+            Plate(to, m, alongX, column, foot, p, calls);
+            foot += s.Rules.Column.Plate.Height;
+        }
+
         var top = Top(m);
         var (a, b, c, d) = (p(column - half, foot), p(column - half, top), p(column + half, top), p(column + half, foot));
         to.Path(Layers.Column, Stroke.Edge, b, a, d, c);
         var mid = p(column, top);
         to.Path(Layers.Column, Stroke.Fine, b + (-2, 0), mid + (-1.2, 0), mid + (-0.5, 1.6), mid + (0.5, -1.6), mid + (1.2, 0), c + (2, 0));
-        if (support.Shape == ColumnShape.Steel)
+    }
+
+    // Grout, plate and rods, as far as they are stated.
+    private static void Plate(Canvas to, DetailModel m, bool alongX, double column, double foot, Func<double, double, At> p, List<(At, string)> calls)
+    {
+        var (support, plate) = (m.State.Place.Place.Support, m.State.Rules.Column.Plate);
+        var half = (alongX ? support.PlateX : support.PlateY) / 2;
+        string S(double v) => Dimension.Section(v, m.Units);
+        if (plate.Grout > 0)
         {
-            var plate = (alongX ? support.PlateX : support.PlateY) / 2;
-            to.Path(Layers.Column, Stroke.Bar, p(column - plate, foot), p(column + plate, foot));
+            to.Box(Layers.Column, Stroke.Fine, p(column - half, foot), p(column + half, foot + plate.Grout), Fill.Hatch);
+            calls.Add((p(column + half, foot + (plate.Grout / 2)), $"grout {S(plate.Grout)}"));
+        }
+
+        if (plate.Rods > 0)
+        {
+            foreach (var at in plate.RodsOn(support.PlateX, support.PlateY).Select(r => alongX ? r.X : r.Y).Distinct())
+            {
+                to.Path(Layers.Column, Stroke.Edge, p(column + at, foot - plate.Embedment), p(column + at, foot + plate.Height + (2 * plate.RodDiameter)));
+                to.Path(Layers.Column, Stroke.Edge, p(column + at - plate.RodDiameter, foot - plate.Embedment), p(column + at + plate.RodDiameter, foot - plate.Embedment));
+            }
+
+            var edge = plate.RodsOn(support.PlateX, support.PlateY).Max(r => alongX ? r.X : r.Y);
+            calls.Add((p(column + edge, foot - (plate.Embedment * 0.6)), $"{plate.Rods} rods {S(plate.RodDiameter)}, {S(plate.Embedment)} deep"));
+        }
+
+        var (low, high) = (p(column - half, foot + plate.Grout), p(column + half, foot + plate.Height));
+        if (plate.Thickness is null)
+        {
+            to.Path(Layers.Column, Stroke.Bar, low, high);
+        }
+        else
+        {
+            to.Box(Layers.Column, Stroke.Edge, low, high, Fill.Paper);
+        }
+
+        calls.Add((high, $"plate {Dimension.PlainSection(support.PlateX, m.Units)} × {S(support.PlateY)}{(plate.Thickness is { } t ? " × " + S(t) : "")}"));
+    }
+
+    // Where the section crosses the site's boundary.
+    private static void Boundary(Canvas to, DetailModel m, bool alongX, Func<double, double, At> p)
+    {
+        var s = m.State;
+        var view = new BaseView(s, Figure.NotToScale, default);
+        var boundary = m.Project.Site.Boundary;
+        var beyond = (alongX ? s.Length : s.Width) / 2;
+        foreach (var (first, second) in boundary.Zip(boundary.Skip(1).Concat(boundary.Take(1))))
+        {
+            var (a, b) = (view.Local(first), view.Local(second));
+            var (across0, across1, cut) = alongX ? (a.Y, b.Y, s.ColumnY) : (a.X, b.X, s.ColumnX);
+            if ((across0 - cut) * (across1 - cut) >= 0)
+            {
+                continue;
+            }
+
+            var t = (cut - across0) / (across1 - across0);
+            var at = alongX ? a.X + (t * (b.X - a.X)) : a.Y + (t * (b.Y - a.Y));
+            if (Math.Abs(at) <= beyond + 0.3)
+            {
+                var top = Math.Max(Top(m), s.Ground.Level - s.Underside);
+                to.Path(Layers.Site, Stroke.Boundary, p(at, 0) + (0, -4), p(at, top));
+                to.Write(Layers.Site, p(at, top) + (-0.8, -22), Wording.Boundary(m.Units), Anchor.Left, 1.8, false, 90);
+            }
         }
     }
 
@@ -207,6 +275,12 @@ public static class DetailSection
         }
     }
 
+    private static string Level(double level, UnitSystem units)
+    {
+        var text = Dimension.Plan(level, units);
+        return text[0] == '-' ? "−" + text[1..] : text;
+    }
+
     // Calls stand in a column on the right, none on another, each with its line.
     private static void Calls(Canvas to, List<(At From, string Text)> calls, double edge)
     {
@@ -223,7 +297,7 @@ public static class DetailSection
     private static void Levels(Canvas to, DetailModel m, double column, double side, Func<double, double, At> p)
     {
         var (s, units) = (m.State, m.Units);
-        var levels = new List<(double Level, string Name)> { (s.Underside, units == UnitSystem.Us ? "bottom of footing" : "underside"), (s.Underside + s.Thickness, units == UnitSystem.Us ? "top of footing" : "top of base") };
+        var levels = new List<(double Level, string Name)> { (s.Underside, Wording.Underside(units)), (s.Underside + s.Thickness, units == UnitSystem.Us ? "top of footing" : "top of base") };
         if (s.Pedestal is { } pedestal)
         {
             levels.Add((s.ColumnFoot, pedestal.Socket is null ? "top of pedestal" : "rim"));
@@ -252,8 +326,7 @@ public static class DetailSection
             y = Math.Max(at.Y, y + 6);
             to.Path(Layers.Note, Stroke.Fine, new(x + 2.5, at.Y), at, new(x - 2, y), new(x - 28, y));
             to.Area(Layers.Note, Stroke.Fine, [new(x - 5, y), new(x - 6.2, y + 1.8), new(x - 3.8, y + 1.8)], Fill.Paper);
-            var text = Unit.Length.Format(level, units).Replace('-', '−');
-            to.Write(Layers.Note, new(x - 28, y + 0.7), text + " " + Unit.Length.Symbol(units), Anchor.Left, 1.8, true);
+            to.Write(Layers.Note, new(x - 28, y + 0.7), Level(level, units), Anchor.Left, 1.8, true);
             to.Write(Layers.Note, new(x - 28, y - 2.4), name, Anchor.Left, 1.8);
         }
     }

@@ -17,8 +17,35 @@ internal static class ColumnReader
             Dowels = Upright(t, "dowels") ?? basis.Dowels,
             Cover = t.Quantity("cover", Measure.Length, basis.Cover),
             Joint = t.Choice("joint", basis.Joint, ("plain", JointSurface.Plain), ("roughened", JointSurface.Roughened), ("monolithic", JointSurface.Monolithic)),
+            Plate = Plate(t, basis.Plate),
         };
         t.Done();
+        return result;
+    }
+
+    private static BasePlate Plate(TableReader t, BasePlate basis)
+    {
+        var rods = t.Number("rods", basis.Rods);
+        if (rods % 2 != 0)
+        {
+            t.Fault("rods", $"rods = {rods} cannot stand in two equal rows; write an even number, for example rods = 4");
+        }
+
+        var result = new BasePlate(
+            t.QuantityOrNull("plate-thickness", Measure.Length, Sign.Positive) ?? basis.Thickness,
+            t.Quantity("plate-grout", Measure.Length, basis.Grout),
+            (int)rods,
+            t.Quantity("rod-diameter", Measure.Length, basis.RodDiameter),
+            t.Quantity("rod-embedment", Measure.Length, basis.Embedment),
+            t.Quantity("rod-edge", Measure.Length, basis.RodEdge));
+        foreach (var (key, value) in new[] { ("rod-diameter", result.RodDiameter), ("rod-embedment", result.Embedment) })
+        {
+            if (rods > 0 && value == 0)
+            {
+                t.Fault(key, $"rods are given without {key}; write for example {key} = {(key == "rod-diameter" ? "\"3/4 in\" or \"20 mm\"" : "\"12 in\" or \"300 mm\"")}");
+            }
+        }
+
         return result;
     }
 

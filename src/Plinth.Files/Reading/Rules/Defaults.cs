@@ -20,7 +20,7 @@ internal static class Defaults
     };
 
     /// <summary>Defaults of [column].</summary>
-    public static ColumnRules Column(bool metric) => ColumnRules.Nothing with { Cover = metric ? 0.040 : 1.5 * Inch };
+    public static ColumnRules Column(bool metric) => ColumnRules.Nothing with { Cover = metric ? 0.040 : 1.5 * Inch, Plate = new BasePlate(RodEdge: metric ? 0.040 : 1.5 * Inch) };
 
     /// <summary>Defaults of [pedestal].</summary>
     public static PedestalRules Pedestal(bool metric) => metric
