@@ -84,6 +84,6 @@ public class DrawTests
         f.Run("size", "--all").Exit.Should().Be(0);
         var ran = f.Run("draw", "--to", "p.svg");
         ran.Error.Should().Contain("ANSI");
-        f["p.svg"].Should().Contain("25'-0\"").And.Contain("Dimensions in feet and inches");
+        f["p.svg"].Should().Contain("25'-0\"").And.Contain("Dimensions and levels in feet and inches");
     }
 }

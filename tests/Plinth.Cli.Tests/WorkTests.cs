@@ -138,7 +138,7 @@ public class WorkTests
         var metric = f.Run("check", "--format", "json").Out;
         f.Replace("plinth.toml", "code = ", "units = \"us\"\ncode = ");
         f.Run("check", "--format", "json").Out.Should().Be(metric);
-        f.Run("check").Out.Should().Contain("plan ft");
+        f.Run("check").Out.Should().Contain("6'-4 3/4\" × 6'-4 3/4\"").And.NotContain("plan ft");
     }
 
     [Fact]

@@ -244,7 +244,7 @@ public class FigureTests
         var design = Given.Design(2, 2, 0.5);
         IReadOnlyList<ScheduleChange> Changes(Foundation now, FoundationDesign wider) => ScheduleChanges.Of(project, [(f, design)], project with { Foundations = [now] }, [(now, wider)]);
         Changes(f, design).Should().BeEmpty();
-        Changes(f, Given.Design(2.2, 2, 0.5)).Single().Words.Should().StartWith("length 2 → 2.2; ").And.Contain("bars as cut");
+        Changes(f, Given.Design(2.2, 2, 0.5)).Single().Words.Should().StartWith("length 2.000 → 2.200; ").And.Contain("cut of bottom along x (B1)");
         Changes(f with { Rules = f.Rules with { Concrete = f.Rules.Concrete with { Strength = 35e3 } } }, design).Single().Words.Should().Be("f'c 30 MPa → 35 MPa");
         var moved = f with { Places = [f.Places[0] with { Support = f.Places[0].Support with { X = 0.3 } }] };
         Changes(moved, design).Single().Words.Should().Be("centre 0.00, 0.00 → 0.30, 0.00");

@@ -79,7 +79,13 @@ public static class ScheduleChanges
                 var at = BaseGeometry.Centre(f, p, design);
                 return $"{L(at.X)}, {L(at.Y)}" + (p.AngleDegrees == 0 ? "" : " at " + p.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture) + "°");
             }));
-            row["bars as cut"] = string.Join("; ", BarList.Of(project, f, design).Select(g => $"{g.Count} {g.Size.Name} {(units == Units.UnitSystem.Us ? Units.Dimension.Bar(g.Shape.Length) : Units.Unit.Section.Format(g.Shape.Length, units))} {g.Shape.Code}"));
+            foreach (var g in BarList.Of(project, f, design))
+            {
+                row[$"cut of {ScheduleTables.Use(g)}"] = units == Units.UnitSystem.Us
+                    ? $"{g.Count} {g.Size.Name} × {Units.Dimension.Bar(g.Shape.Length)} {TypicalBend.Of(g).Type}"
+                    : $"{g.Count} {g.Size.Name} × {Units.Unit.Section.Format(g.Shape.Length, units)} shape {g.Shape.Code}";
+            }
+
             rows[f.Mark] = row;
         }
 

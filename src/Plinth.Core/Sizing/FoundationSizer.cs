@@ -11,8 +11,9 @@ namespace Plinth.Core.Sizing;
 /// </summary>
 public sealed partial class FoundationSizer
 {
-    // A base that must move to keep within the site moves by whole fifths of the plan's step.
-    private const double ShiftsPerStep = 5;
+    // A base that must move to keep within the site moves by so much of the plan's step: an even part, so that its edge may lie flush with a boundary on the step.
+    private const double MetricShifts = 10;
+    private const double InchShifts = 6;
 
     // After so many rounds all combinations are looked at.
     private const int MostRounds = 8;
@@ -347,7 +348,10 @@ public sealed partial class FoundationSizer
 
     // The base where it lies within the site and under its column; null if it cannot.
     private BaseSize? Placed(BaseSize size, Pedestal? pedestal) =>
-        project.Site.Fit(foundation, pedestal, size, foundation.Rules.Sizing.PlanStep / ShiftsPerStep) is { } placed && Fits(placed, pedestal) ? placed : null;
+        project.Site.Fit(foundation, pedestal, size, ShiftStep(foundation.Rules.Sizing.PlanStep)) is { } placed && Fits(placed, pedestal) ? placed : null;
+
+    // 5 mm of 50 mm, half an inch of 3 in.
+    private static double ShiftStep(double planStep) => planStep / (Math.Abs((planStep * 100) - Math.Round(planStep * 100)) < 1e-9 ? MetricShifts : InchShifts);
 
     private int FirstOfArea(double area)
     {

@@ -32,8 +32,14 @@ public sealed record TypedBuilding(IReadOnlyList<FootingType> Types, double Cost
 /// <param name="Shift">Whether a footing may be moved under its column to join a type.</param>
 public sealed record GroupingOptions(double Within, TimeSpan Time, bool Shift)
 {
+    /// <summary>Which foundations keep their mark, since something is written for it: they may take a type's design as it is drawn, and stand apart from the others.</summary>
+    public Func<Foundation, bool> KeepsMark { get; init; } = f => f.Chosen is not null;
+
     /// <summary>One percent, eight seconds, no shifts.</summary>
     public static readonly GroupingOptions Default = new(0.01, TimeSpan.FromSeconds(8), false);
+
+    /// <summary>Time for so many footings: eight seconds up to two thousand, then in proportion, forty at most.</summary>
+    public static TimeSpan TimeFor(int footings) => TimeSpan.FromSeconds(Math.Clamp(footings / 250.0, 8, 40));
 }
 
 /// <summary>
@@ -117,10 +123,11 @@ public sealed class Grouping
             return;
         }
 
+        Known = candidates.Count;
         var cost = new FoundationSizer(project, open[0].Foundation);
         Thin(cost, Math.Max(FewestCandidates, MostPairs / open.Count));
         var inTime = Ask(0, start + (this.options.Time * MatrixShare), progress);
-        var known = candidates.Count;
+        var known = Asked = candidates.Count;
         candidates.AddRange(SizedTogether().Where(d => !candidates.Contains(d)).ToList());
         inTime &= Ask(known, start + (this.options.Time * LastShare), null);
 
@@ -132,8 +139,14 @@ public sealed class Grouping
         choice = new TypeChoice(costs, [.. open.Select(o => (double)o.Foundation.Places.Count)], Serves);
     }
 
-    /// <summary>Foundations that keep their design: held, or with values, rules, loads or leaves of their own.</summary>
+    /// <summary>Foundations that keep their design: held, or with sizes, rules, loads or leaves of their own.</summary>
     public IReadOnlyList<Foundation> Kept => [.. kept.Select(k => k.Foundation)];
+
+    /// <summary>How many designs there are to choose among, joins included.</summary>
+    public int Known { get; }
+
+    /// <summary>How many of them were held against the footings: of many footings some stand for those near them in cost.</summary>
+    public int Asked { get; }
 
     /// <summary>How many types there are as adopted.</summary>
     public int Now => open.Select(o => o.Design).Distinct().Count() + kept.Count;
@@ -175,7 +188,9 @@ public sealed class Grouping
         var sized = new FoundationDesign[fresh.Count];
         Parallel.For(0, fresh.Count, new ParallelOptions { CancellationToken = cancel }, i =>
         {
+            // Where they are checked for different combinations, for all of them.
             var joint = Joint(fresh[i].Foundations);
+            joint = fresh[i].Foundations.All(f => f.Chosen == joint.Chosen) ? joint : joint with { Chosen = null };
             var sizer = new FoundationSizer(project, joint);
             sized[i] = sizer.Size().Design is { } d && sizer.Cost(d) < sizer.Cost(fresh[i].Design) - 1e-9 ? d : fresh[i].Design;
         });
@@ -200,7 +215,7 @@ public sealed class Grouping
     }
 
     // Nothing of its own: any design that passes its checks will do.
-    private static bool IsPlain(Foundation f) => f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0 && f.Chosen is null;
+    private static bool IsPlain(Foundation f) => f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0;
 
     private static bool SameRules(RuleSet a, RuleSet b) =>
         a.Stability == b.Stability && a.Concrete == b.Concrete && a.Steel == b.Steel && a.Sizing == b.Sizing && a.Rates == b.Rates && a.Column == b.Column && a.Pedestal == b.Pedestal;
@@ -377,6 +392,11 @@ public sealed class Grouping
             if (Fits(checker, f, candidates[candidate]))
             {
                 return way;
+            }
+
+            if (options.KeepsMark(f))
+            {
+                break;
             }
         }
 

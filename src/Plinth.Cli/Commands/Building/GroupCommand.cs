@@ -28,7 +28,8 @@ internal static class GroupCommand
     {
         var command = new Command("group", """
             Says what it costs to build the building with 1, 2, 3 … types of footing, each choice the cheapest of its number.
-            What is held by hand, or has a table of its own in plinth.toml, keeps its design and counts as a type.
+            What is held by hand, or has sizes or rules of its own in plinth.toml, keeps its design and counts as a type;
+            what else is written for a mark there (leave-out, combinations, a ground) keeps its mark and takes a type's design.
 
             Examples:
               plinth group               the cost of 1, 2, 3 … types
@@ -36,22 +37,25 @@ internal static class GroupCommand
             """);
         var types = new Option<int?>("--types") { Description = "Adopt the best choice of at most so many types", HelpName = "N" };
         command.Add(types);
-        var within = new Option<double>("--within") { Description = "Look for no choice that would save less than so many percent", HelpName = "%", DefaultValueFactory = _ => 1 };
+        var within = new Option<string>("--within") { Description = "Look for no choice that would save less than this share: \"1 %\"", HelpName = "SHARE", DefaultValueFactory = _ => "1 %" };
         var shift = new Option<bool>("--shift") { Description = "Move footings off the middle of their columns where that lets them join a type" };
         command.Add(within);
         command.Add(shift);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(types), parsed.GetValue(within), parsed.GetValue(shift)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(types), Share(parsed.GetValue(within)!), parsed.GetValue(shift)));
         return command;
     }
 
+    private static double Share(string text) =>
+        double.TryParse(text.Replace("%", "", StringComparison.Ordinal), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingWhite | NumberStyles.AllowTrailingWhite, CultureInfo.InvariantCulture, out var percent) && percent is >= 0 and <= 50
+            ? percent / 100
+            : throw new CallException($"--within {text}: it is a share in percent, from 0 to 50; write for example --within \"1 %\"");
+
+    // Whether plinth.toml says something of it, which stands under its mark and would be lost under another.
+    private static bool Described(LoadedProject loaded, Foundation f) => f.Chosen is not null || loaded.Settings.Foundations.ContainsKey(f.Mark);
+
     private static int Run(Call call, int? types, double within, bool shift)
     {
-        if (within is < 0 or > 50)
-        {
-            throw new CallException("--within is a share in percent, from 0 to 50");
-        }
-
         var loaded = call.Load();
         var project = loaded.Project;
         var missing = project.Foundations.Where(f => loaded.Design(f) is null).Select(f => f.Mark).ToList();
@@ -67,7 +71,7 @@ internal static class GroupCommand
 
         var adopted = project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (Foundation: f, Design: loaded.Design(f)!)).ToList();
         using var bar = new ProgressLine("grouping", adopted.Count);
-        var grouping = new Grouping(project, adopted, f => !f.Held.Built && loaded.Adopted.TryGetValue(f.Mark, out var e) && !e.ByHand && !loaded.Settings.Foundations.ContainsKey(f.Mark), GroupingOptions.Default with { Within = within / 100, Shift = shift }, bar.Step);
+        var grouping = new Grouping(project, adopted, f => !f.Held.Built && loaded.Adopted.TryGetValue(f.Mark, out var e) && !e.ByHand, GroupingOptions.Default with { Within = within, Time = GroupingOptions.TimeFor(adopted.Count), Shift = shift, KeepsMark = f => Described(loaded, f) }, bar.Step);
         if (types is { } most)
         {
             return Adopt(call, loaded, grouping, most);
@@ -103,8 +107,19 @@ internal static class GroupCommand
         var kept = grouping.Kept.Select(f => f.Mark).ToHashSet(StringComparer.Ordinal);
         var us = loaded.Project.Units == UnitSystem.Us;
         var fresh = found.Types.Where(t => !kept.Contains(t.Foundations[0].Mark)).ToList();
-        var tables = fresh.Select(t => (Foundation: t.Foundations.Count > 1 || t.Foundations[0].Alike ? Grouping.Joint(t.Foundations) : t.Foundations[0], t.Design)).ToList();
-        var gone = fresh.SelectMany(t => t.Foundations.Skip(1)).Select(f => f.Mark).ToList();
+        var tables = new List<(Foundation Foundation, FoundationDesign Design)>();
+        var gone = new List<string>();
+        foreach (var t in fresh)
+        {
+            List<Foundation> joined = [.. t.Foundations.Where(f => !Described(loaded, f))];
+            tables.AddRange(t.Foundations.Where(f => Described(loaded, f)).Select(f => (f, t.Design)));
+            gone.AddRange(joined.Skip(1).Select(f => f.Mark));
+            if (joined.Count > 0)
+            {
+                tables.Add((joined.Count > 1 || joined[0].Alike ? Grouping.Joint(joined) : joined[0], t.Design));
+            }
+        }
+
         Runner.Token.ThrowIfCancellationRequested();
         var text = AdoptedEditor.Remove(loaded.AdoptedText, gone);
         text = AdoptedEditor.Set(text, [.. tables.Select(t => (t.Foundation.Mark, AdoptedEntry.Write(t.Foundation, t.Design, us)))], whole: true);
@@ -163,7 +178,8 @@ internal static class GroupCommand
                     screen.Wrapped($"Kept as they are, a type each: {Wording.Marks([.. grouping.Kept.Select(f => f.Mark)])}.");
                 }
 
-                screen.Wrapped("Cost by [rates]; each row is the least of all choices of so many among the designs adopted and their joins"
+                screen.Wrapped("Cost by [rates]; each row is the least of all choices of so many among "
+                    + (grouping.Asked < grouping.Known ? string.Create(CultureInfo.InvariantCulture, $"{grouping.Asked} of the {grouping.Known} designs adopted and their joins, evenly by cost") : "the designs adopted and their joins")
                     + (rows.TrueForAll(r => r.Building.Proven) ? "" : string.Create(CultureInfo.InvariantCulture, $", or proved to be at most {Math.Ceiling(rows.Max(r => r.Building.Gap) * 1000) / 10:0.0} % above it")) + ". plinth group --types N adopts one, each type sized once more for its places.");
                 break;
         }
