@@ -51,7 +51,6 @@ internal static class SizeCommand
         var wanted = foundations.Where(f => !f.Held.Built && (!ByHand(f) || over) && (all || over && ByHand(f) || !before[f.Mark].Passes)).ToList();
         var found = Size(loaded, wanted);
         var reports = foundations.Select(f => Report(f, found.GetValueOrDefault(f.Mark), before[f.Mark], ByHand(f))).ToList();
-        reports = Checked(loaded, reports);
         var wrote = false;
         if (!dry)
         {
@@ -91,14 +90,7 @@ internal static class SizeCommand
         }
 
         // What was adopted stays in force where nothing was found: it fails, and says so.
-        return found.Design is { } design ? new FoundationReport(f, design, null, "sized") : before with { State = "none found", Stop = found.Stop };
-    }
-
-    private static List<FoundationReport> Checked(LoadedProject loaded, List<FoundationReport> reports)
-    {
-        var fresh = reports.Where(r => r.State == "sized").ToDictionary(r => r.Foundation.Mark, r => r.Design!, StringComparer.Ordinal);
-        var results = CheckCommand.Check(loaded, [.. reports.Where(r => r.State == "sized").Select(r => r.Foundation)], f => fresh[f.Mark]).ToDictionary(r => r.Foundation.Mark, StringComparer.Ordinal);
-        return [.. reports.Select(r => results.TryGetValue(r.Foundation.Mark, out var c) ? r with { Result = c.Result } : r)];
+        return found.Design is { } design ? new FoundationReport(f, design, found.Checked, "sized") : before with { State = "none found", Stop = found.Stop };
     }
 
     private static bool Adopt(LoadedProject loaded, List<FoundationReport> reports)

@@ -35,6 +35,11 @@ public static class SitePlan
         {
             for (var j = i + 1; j < placed.Count && placed[j].LowX < placed[i].HighX + SmallGap; j++)
             {
+                if (placed[i].Apart(placed[j]) >= SmallGap)
+                {
+                    continue;
+                }
+
                 var gap = Gap(placed[i].Corners, placed[j].Corners);
                 if (gap is > -Touch and < Touch)
                 {
@@ -66,7 +71,7 @@ public static class SitePlan
             {
                 var (upper, lower) = placed[i].Bottom >= placed[j].Bottom ? (placed[i], placed[j]) : (placed[j], placed[i]);
                 var step = upper.Bottom - lower.Bottom;
-                var gap = step > Touch ? Gap(upper.Corners, lower.Corners) : double.PositiveInfinity;
+                var gap = step > Touch && upper.Apart(lower) < step * upper.Spread ? Gap(upper.Corners, lower.Corners) : double.PositiveInfinity;
                 if (gap >= 0 && gap < (step * upper.Spread) - Touch)
                 {
                     found.Add(new FoundingStep(upper.Mark, upper.Place, lower.Mark, lower.Place, step, gap, step * upper.Spread));
@@ -117,6 +122,13 @@ public static class SitePlan
         public double LowX { get; } = Corners.Min(c => c.X);
 
         public double HighX { get; } = Corners.Max(c => c.X);
+
+        public double LowY { get; } = Corners.Min(c => c.Y);
+
+        public double HighY { get; } = Corners.Max(c => c.Y);
+
+        // No less than this lies between them: the gap of their boxes.
+        public double Apart(Placed other) => Math.Max(Math.Max(other.LowX - HighX, LowX - other.HighX), Math.Max(other.LowY - HighY, LowY - other.HighY));
 
         public static Placed Of(Foundation f, FoundationDesign design, Place place)
         {

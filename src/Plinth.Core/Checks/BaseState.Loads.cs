@@ -118,6 +118,18 @@ public sealed partial class BaseState
         return (2 * (Length + Width) * wedge) + (4 * corner);
     }
 
+    /// <summary>Forces beyond the column's faces in a combination: what flexure, shear of the top and anchorage all ask for.</summary>
+    internal ref readonly OfConcrete.FaceForces AtFaces(int combination)
+    {
+        if (facedAt[combination] != Generation)
+        {
+            faces[combination] = OfConcrete.FaceForces.Of(this, combination);
+            facedAt[combination] = Generation;
+        }
+
+        return ref faces[combination];
+    }
+
     private void Solve(int combination)
     {
         if (solvedAt[combination] == Generation)

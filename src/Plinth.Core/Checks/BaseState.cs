@@ -21,6 +21,9 @@ public sealed partial class BaseState
     private BaseLoads[] loads;
     private ContactSolution[] contact;
     private int[] solvedAt;
+    private OfConcrete.FaceForces[] faces;
+    private int[] facedAt;
+    private readonly BarLayer[] layers = new BarLayer[4];
     private readonly PlacedLoad[] placedLoads;
     private readonly CombinationSet set;
     private (int Generation, double Key, int Combination)[] governing;
@@ -29,6 +32,7 @@ public sealed partial class BaseState
     private bool[]? chosen;
     private int[]?[]? limited;
     private int nextKept;
+    private bool sized;
     private (int Generation, bool Needed) topSteel = (-1, false);
     private OnGround.TippingBound[]? tipping;
     private readonly GroundLoad[] groundLoads = new GroundLoad[3];
@@ -54,6 +58,8 @@ public sealed partial class BaseState
         loads = Rented<BaseLoads>(Combinations.Length);
         contact = Rented<ContactSolution>(Combinations.Length);
         solvedAt = Rented<int>(Combinations.Length);
+        facedAt = Rented<int>(Combinations.Length);
+        faces = ArrayPool<OfConcrete.FaceForces>.Shared.Rent(Combinations.Length);
         placedLoads = new PlacedLoad[place.Loads.Count];
         Category = project.Category;
         plain = [.. Combinations.Select((c, k) => PlainConcrete.Of(this, c, k))];
@@ -67,7 +73,9 @@ public sealed partial class BaseState
         ArrayPool<BaseLoads>.Shared.Return(loads);
         ArrayPool<ContactSolution>.Shared.Return(contact);
         ArrayPool<int>.Shared.Return(solvedAt);
-        (governing, loads, contact, solvedAt) = ([], [], [], []);
+        ArrayPool<int>.Shared.Return(facedAt);
+        ArrayPool<OfConcrete.FaceForces>.Shared.Return(faces);
+        (governing, loads, contact, solvedAt, facedAt, faces) = ([], [], [], [], [], []);
         PunchingBottom.Release();
         PunchingTop.Release();
     }
@@ -277,6 +285,7 @@ public sealed partial class BaseState
         {
             Dowels = dowels;
             Pedestal = pedestal;
+            sized = false;
             Outline = BaseGeometry.Outline(Place.Place, pedestal);
             Joints.Forget();
         }
@@ -288,10 +297,15 @@ public sealed partial class BaseState
     /// <summary>The sections of column and pedestal.</summary>
     internal OfConcrete.JointSections Joints { get; } = new();
 
-    /// <summary>Sets plan size and thickness; bars stay.</summary>
+    /// <summary>Sets plan size and thickness; bars stay. What was found for the same size stays too.</summary>
     public void Set(in BaseSize size)
     {
-        Size = size;
+        if (sized && Size == size)
+        {
+            return;
+        }
+
+        (Size, sized) = (size, true);
         Generation++;
         var offset = Place.Place.Lie.Of(BaseGeometry.Offset(Foundation.Held, Outline, size));
         (ColumnX, ColumnY) = (offset.X, offset.Y);
@@ -320,6 +334,7 @@ public sealed partial class BaseState
     public void Set(in Reinforcement bars)
     {
         Bars = bars;
+        (layers[0], layers[1], layers[2], layers[3]) = (bars.BottomX, bars.BottomY, bars.TopX, bars.TopY);
         FindDepths();
     }
 
@@ -327,7 +342,7 @@ public sealed partial class BaseState
     public bool OuterIsX => Rules.Steel.OuterIsX(Size);
 
     /// <summary>Bars of a face and direction.</summary>
-    public BarLayer Layer(bool alongX, bool bottom) => bottom ? (alongX ? Bars.BottomX : Bars.BottomY) : alongX ? Bars.TopX : Bars.TopY;
+    public ref readonly BarLayer Layer(bool alongX, bool bottom) => ref layers[(bottom ? 0 : 2) + (alongX ? 0 : 1)];
 
     /// <summary>Effective depth of a layer, m.</summary>
     /// <param name="alongX">The bars along x, or along y.</param>

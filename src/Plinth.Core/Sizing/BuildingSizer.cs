@@ -7,7 +7,7 @@ namespace Plinth.Core.Sizing;
 /// <summary>Works through a whole building, foundations in parallel, results in their order.</summary>
 public static class Building
 {
-    /// <summary>Sizes foundations.</summary>
+    /// <summary>Sizes foundations and checks what is found.</summary>
     /// <param name="project">The project.</param>
     /// <param name="foundations">Which.</param>
     /// <param name="progress">Called after each, from any thread; null: not wanted.</param>
@@ -17,7 +17,7 @@ public static class Building
         Each(foundations, f =>
         {
             var sizer = new FoundationSizer(project, f);
-            var found = sizer.Size();
+            var found = sizer.Size(check: true);
             sizer.Release();
             return found;
         }, progress, cancel);

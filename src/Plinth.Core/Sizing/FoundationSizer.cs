@@ -69,7 +69,8 @@ public sealed partial class FoundationSizer
     /// The search looks at the combinations that lie farthest out, then asks all: those that the design fails are taken in and it is sought again. What fewer
     /// combinations leave cheapest and all allow is the cheapest of all; where fewer leave none there is none.
     /// </remarks>
-    public SizingResult Size()
+    /// <param name="check">Whether the design's checks are wanted with it.</param>
+    public SizingResult Size(bool check = false)
     {
         var last = 0;
         while (last < thicknesses.Length && LevelsFit(thicknesses[last]))
@@ -96,7 +97,7 @@ public sealed partial class FoundationSizer
 
             if (round >= MostRounds || !Fails(best, chosen))
             {
-                return Found(best);
+                return Found(best) with { Checked = check ? checker.Check(best) : null };
             }
         }
     }

@@ -84,4 +84,8 @@ public readonly record struct SizingStep(string What, BaseSize Size);
 /// <param name="Design">The design; null if none passes within the bounds.</param>
 /// <param name="Stop">What stopped it; null if a design was found.</param>
 /// <param name="Steps">What the search did.</param>
-public sealed record SizingResult(FoundationDesign? Design, SizingStop? Stop, IReadOnlyList<SizingStep> Steps);
+public sealed record SizingResult(FoundationDesign? Design, SizingStop? Stop, IReadOnlyList<SizingStep> Steps)
+{
+    /// <summary>The design's checks, where they were asked for.</summary>
+    public Checks.FoundationResult? Checked { get; init; }
+}

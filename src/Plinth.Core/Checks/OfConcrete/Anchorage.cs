@@ -90,7 +90,7 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<AnchorageLengths>
         var layer = s.Layer(TAxis.IsX, bottom);
         var contact = s.Contact(k).State != ContactState.NoEquilibrium;
         var excess = contact && s.Rules.Steel.AnchorageExcess && s.Code.ExcessReduces(layer.Hooked, s.Category);
-        var forces = contact ? SectionForces.Beyond(s, k, TAxis.IsX, side, 0) : default;
+        var forces = contact ? s.AtFaces(k)[FaceForces.At(TAxis.IsX, side)] : default;
         var moment = bottom ? forces.MomentUp : OneWayShear<TAxis>.Significant(forces.MomentDown, forces.DownMoment);
         var breadth = TAxis.IsX ? s.Width : s.Length;
         var none = default(NoTrace);

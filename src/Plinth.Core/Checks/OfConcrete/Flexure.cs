@@ -55,7 +55,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FaceStrength>
         var demand = 0.0;
         for (var side = -1; side <= 1; side += 2)
         {
-            var f = SectionForces.Beyond(s, k, TAxis.IsX, side, 0);
+            var f = s.AtFaces(k)[FaceForces.At(TAxis.IsX, side)];
             var m = TFace.IsBottom ? f.MomentUp : OneWayShear<TAxis>.Significant(f.MomentDown, f.DownMoment);
             if (m > demand || governing.Side == 0)
             {

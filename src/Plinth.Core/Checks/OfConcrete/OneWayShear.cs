@@ -52,7 +52,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
 
             if (s.LooksAt(Face.Top))
             {
-                var down = SectionForces.Beyond(s, k, TAxis.IsX, side, 0);
+                var down = s.AtFaces(k)[FaceForces.At(TAxis.IsX, side)];
                 var top = Outcome.Ratio(Significant(down.ShearDown, down.DownShear), plain ? strength.Plain : strength.Top) with { Plain = plain };
                 if (top.Utilisation > worst.Utilisation)
                 {

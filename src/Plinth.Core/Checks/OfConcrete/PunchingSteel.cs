@@ -18,9 +18,8 @@ internal readonly struct PunchingSteel : ICheckRule<Nothing>
     public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        var (x, atX) = Worst(s, k, true);
-        var (y, atY) = Worst(s, k, false);
-        if (!x.Done || !y.Done)
+        var (x, y, at) = Worst(s, k);
+        if (!x.Done)
         {
             return Outcome.NotDone;
         }
@@ -30,9 +29,9 @@ internal readonly struct PunchingSteel : ICheckRule<Nothing>
         if (T.Records)
         {
             var face = TwoWayShear.Sections(s);
-            var section = face.Sections[alongX ? atX : atY];
+            var section = face.Sections[at];
             trace.Heading($"Least steel at the column, {section.Words}");
-            var vu = trace.Given("Vu", TwoWayShear.Direct(s, k, face, alongX ? atX : atY), Unit.Force, "of the section without moments, as for two-way shear");
+            var vu = trace.Given("Vu", TwoWayShear.Direct(s, k, face, at), Unit.Force, "of the section without moments, as for two-way shear");
             trace.Let("vuv", vu / (section.Perimeter * section.Depth), Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
             One(s, alongX, section, vu, ref trace);
             trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("As,strip", worst.Demand, Unit.SteelArea)}/{new Sym("As", worst.Capacity, Unit.SteelArea)}");
@@ -46,13 +45,16 @@ internal readonly struct PunchingSteel : ICheckRule<Nothing>
         return worst;
     }
 
-    /// <summary>The worst section for the bars of one direction, and which it is: vuv knows no moments, so it need not be the one of the highest stress.</summary>
-    public static (Outcome Outcome, int Section) Worst(BaseState s, int k, bool alongX)
+    /// <summary>
+    /// The worst section for the bars along x and along y, and which it is: vuv knows no moments, so it need not be the one of the highest stress.
+    /// It is one for both, since what is needed is in proportion to the strip of each.
+    /// </summary>
+    public static (Outcome X, Outcome Y, int Section) Worst(BaseState s, int k)
     {
-        var (worst, at) = (Outcome.NotDone, 0);
+        var (worst, at, most) = (Outcome.NotDone, 0, 0.0);
         if (!s.Rules.Steel.PunchingSteel || s.Code.PunchingSteelClause is null || !s.LooksAt(Face.Bottom) || s.Contact(k).State == ContactState.NoEquilibrium)
         {
-            return (worst, at);
+            return (worst, worst, at);
         }
 
         var none = default(NoTrace);
@@ -65,14 +67,14 @@ internal readonly struct PunchingSteel : ICheckRule<Nothing>
                 continue;
             }
 
-            var o = One(s, alongX, face.Sections[i], vu, ref none);
+            var o = One(s, true, face.Sections[i], vu, ref none);
             if (!worst.Done || o.Utilisation > worst.Utilisation)
             {
-                (worst, at) = (o, i);
+                (worst, at, most) = (o, i, vu);
             }
         }
 
-        return (worst, at);
+        return (worst, worst.Done ? One(s, false, face.Sections[at], most, ref none) : worst, at);
     }
 
     /// <summary>Breadth of the strip at the column across the bars of a direction: its side and 1.5 h on each side of it, within the base (8.4.2.2.3), m.</summary>
@@ -107,5 +109,5 @@ internal readonly struct PunchingSteelAlong<TAxis> : ICheckRule<Nothing>
     public static double GoverningKey(BaseState s) => s.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
 
     public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
-        where T : struct, ITrace => PunchingSteel.Worst(s, k, TAxis.IsX).Outcome;
+        where T : struct, ITrace => PunchingSteel.Worst(s, k) is var (x, y, _) && TAxis.IsX ? x : y;
 }

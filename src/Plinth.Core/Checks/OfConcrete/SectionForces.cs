@@ -4,6 +4,30 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OfConcrete;
 
+/// <summary>What acts beyond each face of the column.</summary>
+[System.Runtime.CompilerServices.InlineArray(4)]
+internal struct FaceForces
+{
+    private SectionForces first;
+
+    /// <summary>Finds them for a combination.</summary>
+    public static FaceForces Of(BaseState s, int k)
+    {
+        var all = default(FaceForces);
+        for (var i = 0; i < 4; i++)
+        {
+            all[i] = SectionForces.Beyond(s, k, i < 2, i % 2 == 0 ? -1 : 1, 0);
+        }
+
+        return all;
+    }
+
+    /// <summary>Which of them lies on a side of the column.</summary>
+    /// <param name="alongX">The part beyond spans along x, or along y.</param>
+    /// <param name="side">+1 or −1.</param>
+    public static int At(bool alongX, int side) => (alongX ? 0 : 2) + (side < 0 ? 0 : 1);
+}
+
 /// <summary>What acts on the part of a base beyond a section across an axis.</summary>
 /// <param name="Side">+1: the part towards +axis; −1 towards −axis.</param>
 /// <param name="At">Where the section lies from the base's centre, m.</param>

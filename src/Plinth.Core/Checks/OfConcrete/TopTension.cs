@@ -36,7 +36,7 @@ internal static class TopTension
                 var (moment, shear) = s.Plain(k).OnTop ? plain[i] : default;
                 for (var side = -1; side <= 1; side += 2)
                 {
-                    var f = SectionForces.Beyond(s, k, i == 0, side, 0);
+                    var f = s.AtFaces(k)[FaceForces.At(i == 0, side)];
                     if (OneWayShear<AxisX>.Significant(f.MomentDown, f.DownMoment) > moment || OneWayShear<AxisX>.Significant(f.ShearDown, f.DownShear) > shear)
                     {
                         return true;

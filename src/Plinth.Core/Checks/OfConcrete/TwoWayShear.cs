@@ -149,8 +149,25 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
     /// <summary>Vu without moments of a section in a combination, kN.</summary>
     public static double Direct(BaseState s, int k, PunchingFace face, int i)
     {
-        var none = default(NoTrace);
-        return Find(s, k, face.Sections[i], face.Properties[i], 1, ref none).Vu;
+        ref readonly var section = ref face.Sections[i];
+        var pressed = s.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
+        return s.Loads(k).Column.N - Within(s, k, section, ref pressed, out _).Up;
+    }
+
+    // The ground's and the water's push inside a section, the weights there that count against it, and what is left.
+    // Weights act against the pressure inside; where they are not deducted, only their part that exceeds it would count.
+    private static (double Up, double Weight, double WeightX, double WeightY) Within(BaseState s, int k, in PunchingSection section, ref PressureResultant inside, out double water)
+    {
+        var area = section.SideX * section.SideY;
+        var (mx, my) = ((section.X0 + section.X1) / 2, (section.Y0 + section.Y1) / 2);
+        water = s.GroundLoad(k).WaterPressure;
+        inside = new PressureResultant(inside.Force + (water * area), inside.MomentX + (water * area * mx), inside.MomentY + (water * area * my));
+        var soil = s.WeightPerArea(k) * area;
+        var prism = s.PrismWeight(k);
+        var (beside, besideX, besideY) = s.PlacedLoads.Length == 0 ? default : s.LoadsWithin(k, section.X0, section.Y0, section.X1, section.Y1);
+        var net = s.Rules.Concrete.Pressure == SectionPressure.Net || inside.Force < soil + prism + beside ? 1.0 : 0.0;
+        var weight = net * (soil + prism + beside);
+        return (inside.Force - weight, weight, net * ((soil * mx) + (prism * s.ColumnX) + besideX), net * ((soil * my) + (prism * s.ColumnY) + besideY));
     }
 
     /// <summary>The section of the highest stress in a combination; −1 where none lies within the base.</summary>
@@ -271,22 +288,11 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         ref readonly var l = ref s.Loads(k);
         var n = l.Column.N;
         var inside = s.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
-        var area = section.SideX * section.SideY;
-        var w = s.WeightPerArea(k);
-        var prism = s.PrismWeight(k);
-        var water = s.GroundLoad(k).WaterPressure;
-        inside = new PressureResultant(inside.Force + (water * area), inside.MomentX + (water * area * (section.X0 + section.X1) / 2), inside.MomentY + (water * area * (section.Y0 + section.Y1) / 2));
-
-        // Weights act against the pressure inside; where they are not deducted, only their part that exceeds it would count.
-        var (beside, besideX, besideY) = s.PlacedLoads.Length == 0 ? default : s.LoadsWithin(k, section.X0, section.Y0, section.X1, section.Y1);
-        var net = s.Rules.Concrete.Pressure == SectionPressure.Net || inside.Force < (w * area) + prism + beside ? 1.0 : 0.0;
+        var (held, weight, weightX, weightY) = Within(s, k, section, ref inside, out var water);
         var (cx, cy) = (properties.CentroidX, properties.CentroidY);
-        var weight = net * ((w * area) + prism + beside);
-        var weightX = net * ((w * area * (section.X0 + section.X1) / 2) + (prism * s.ColumnX) + besideX);
-        var weightY = net * ((w * area * (section.Y0 + section.Y1) / 2) + (prism * s.ColumnY) + besideY);
         if (T.Records && s.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
         {
-            var middle = trace.Given("pm", inside.Force / area, Unit.Pressure, water > 0 ? "pressure in the middle of the section, the water's included" : "pressure in the middle of the section");
+            var middle = trace.Given("pm", inside.Force / (section.SideX * section.SideY), Unit.Pressure, water > 0 ? "pressure in the middle of the section, the water's included" : "pressure in the middle of the section");
             trace.Let("P", inside.Force, Unit.Force, $"{new Sym("pm", middle, Unit.Pressure)}·{new Sym("bx", section.SideX, Unit.Length)}·{new Sym("by", section.SideY, Unit.Length)}");
         }
         else
@@ -295,7 +301,7 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         }
 
         trace.Given("Win", weight, Unit.Force, $"factored weights{(s.PlacedLoads.Length == 0 ? "" : " and loads beside the column")} inside, {(s.Pedestal is null ? "less the soil that the column displaces" : "the pedestal's too, less the soil displaced")}");
-        var up = trace.Let("Q", inside.Force - weight, Unit.Force, $"{new Sym("P", inside.Force, Unit.Force)} − {new Sym("Win", weight, Unit.Force)}");
+        var up = trace.Let("Q", held, Unit.Force, $"{new Sym("P", inside.Force, Unit.Force)} − {new Sym("Win", weight, Unit.Force)}");
         var vu = trace.Let("Vu", n - up, Unit.Force, $"{new Sym("N", n, Unit.Force)} − {new Sym("Q", up, Unit.Force)}");
         var qx = trace.Given("∫q·x dA", inside.MomentX - weightX - (cx * up), Unit.Moment, "of net pressure inside, about the section's centroid");
         var qy = trace.Given("∫q·y dA", inside.MomentY - weightY - (cy * up), Unit.Moment, "the same along y");
