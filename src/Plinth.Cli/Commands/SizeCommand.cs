@@ -78,7 +78,7 @@ internal static class SizeCommand
     private static Dictionary<string, SizingResult> Size(LoadedProject loaded, List<Foundation> wanted)
     {
         using var bar = new ProgressLine("sizing", wanted.Count);
-        var results = Building.Size(loaded.Project, wanted, bar.Step, Runner.Token);
+        var results = Building.Size(loaded.Project, wanted, bar.Step, Runner.Token, check: true);
         return wanted.Zip(results).ToDictionary(p => p.First.Mark, p => p.Second, StringComparer.Ordinal);
     }
 

@@ -14,18 +14,18 @@ public static class BaseLevels
     public static string? Fault(Foundation foundation, double thickness, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(foundation);
-        string Show(double v) => Unit.Length.FormatWithSymbol(v, units);
+        string Show(double v) => Dimension.Plan(v, units);
         foreach (var place in foundation.Places)
         {
             var top = place.Ground.Underside(thickness) + thickness;
             if (top > place.Ground.Level + Slack && !foundation.Held.Exposed)
             {
-                return $"at thickness {Unit.Section.FormatWithSymbol(thickness, units)} the top of the base ({Show(top)}) stands above the ground ({Show(place.Ground.Level)}): found it deeper, or say exposed = true";
+                return $"at thickness {Dimension.Section(thickness, units)} the top of the base ({Show(top)}) stands above the ground ({Show(place.Ground.Level)}): found it deeper, or say exposed = true";
             }
 
             if (foundation.Rules.Pedestal is { } pedestal && pedestal.Carries(place.Support))
             {
-                var at = $"at thickness {Unit.Section.FormatWithSymbol(thickness, units)} ";
+                var at = $"at thickness {Dimension.Section(thickness, units)} ";
                 if (pedestal.TopLevel(place.Support, top) is not { } foot)
                 {
                     return $"the pedestal under {place.Name} has no top: give [pedestal] top or height, or a level in supports.csv";
@@ -33,7 +33,7 @@ public static class BaseLevels
 
                 if (pedestal.HoldsInSocket(place.Support) && foot - top < pedestal.Sockets.LeastDepth(place.Support) + pedestal.Sockets.Bed - Slack)
                 {
-                    return at + $"the socket under {place.Name} has {Unit.Section.FormatWithSymbol(foot - top, units)} between its rim and the top of the base, less than its depth and bed, {Unit.Section.FormatWithSymbol(pedestal.Sockets.LeastDepth(place.Support) + pedestal.Sockets.Bed, units)}: raise the rim, or found the base deeper";
+                    return at + $"the socket under {place.Name} has {Dimension.Section(foot - top, units)} between its rim and the top of the base, less than its depth and bed, {Dimension.Section(pedestal.Sockets.LeastDepth(place.Support) + pedestal.Sockets.Bed, units)}: raise the rim, or found the base deeper";
                 }
 
                 if (foot < top + Slack)
@@ -50,7 +50,7 @@ public static class BaseLevels
 
             if (place.Support.Level is { } level && level < top - Slack)
             {
-                return $"at thickness {Unit.Section.FormatWithSymbol(thickness, units)} the top of the base ({Show(top)}) stands above the level {Show(level)} where the reactions of {place.Name} act: found it deeper, or give top-depth";
+                return $"at thickness {Dimension.Section(thickness, units)} the top of the base ({Show(top)}) stands above the level {Show(level)} where the reactions of {place.Name} act: found it deeper, or give top-depth";
             }
         }
 

@@ -7,17 +7,18 @@ namespace Plinth.Core.Sizing;
 /// <summary>Works through a whole building, foundations in parallel, results in their order.</summary>
 public static class Building
 {
-    /// <summary>Sizes foundations and checks what is found.</summary>
+    /// <summary>Sizes foundations.</summary>
     /// <param name="project">The project.</param>
     /// <param name="foundations">Which.</param>
     /// <param name="progress">Called after each, from any thread; null: not wanted.</param>
     /// <param name="cancel">Stops the work.</param>
+    /// <param name="check">Whether the checks of what is found are wanted with it.</param>
     /// <exception cref="OperationCanceledException">The work was stopped.</exception>
-    public static IReadOnlyList<SizingResult> Size(Project project, IReadOnlyList<Foundation> foundations, Action? progress, CancellationToken cancel) =>
+    public static IReadOnlyList<SizingResult> Size(Project project, IReadOnlyList<Foundation> foundations, Action? progress, CancellationToken cancel, bool check = false) =>
         Each(foundations, f =>
         {
             var sizer = new FoundationSizer(project, f);
-            var found = sizer.Size(check: true);
+            var found = sizer.Size(check);
             sizer.Release();
             return found;
         }, progress, cancel);

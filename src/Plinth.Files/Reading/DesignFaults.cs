@@ -100,7 +100,7 @@ public static class DesignFaults
 
             if (place.Ground.TopDepth is { } top && place.Support.Level is { } level && level < place.Ground.Level - top - 1e-6)
             {
-                string Show(double v) => Unit.Length.FormatWithSymbol(v, units);
+                string Show(double v) => Dimension.Plan(v, units);
                 bag.Error(supports[place.Name].Place, $"support \"{place.Name}\": its reactions act at level {Show(level)}, below the top of its base at {Show(place.Ground.Level - top)} (top-depth); give its foundation a deeper ground.top-depth or a ground.founding-depth, or mend the level");
             }
         }
@@ -117,7 +117,7 @@ public static class DesignFaults
             }
         }
 
-        string L(double v) => Unit.Section.FormatWithSymbol(v, units);
+        string L(double v) => Dimension.Section(v, units);
         void Length(string key, double? stated, double value, string? name = null) => Differs(key, stated is { } v && Math.Abs(v - value) > 1e-6, name ?? key, L(value), L(stated ?? 0));
         var (held, size) = (f.Held, entry.Design.Size);
         Length("length", held.Length, size.Length);
