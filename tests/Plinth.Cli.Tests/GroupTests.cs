@@ -52,7 +52,11 @@ public class GroupTests
         var rows = f.Run("group", "--format", "json").Json.GetProperty("choices").EnumerateArray().ToDictionary(c => c.GetProperty("types").GetInt32(), c => c.GetProperty("cost").GetDouble());
         rows[edges + 5].Should().BeLessThan(rows[edges + 3]);
         f.Run("group", "--types", $"{edges + 3}").Exit.Should().Be(exit);
-        f.Run("schedule", "--format", "csv").Out.Split('\n').Count(l => l.StartsWith('F')).Should().Be(edges + 3);
+
+        // What has a ground or combinations of its own in the project's file keeps its mark, and takes a type's design.
+        var footings = f.Run("schedule", "--format", "json").Json.GetProperty("footings").EnumerateArray().ToList();
+        footings.Select(r => string.Join(' ', new[] { "length_m", "width_m", "thickness_m", "bottom-x", "bottom-y", "top-x", "top-y", "dowels" }.Select(k => r.GetProperty(k).ToString()))).Distinct().Should().HaveCount(edges + 3);
+        footings.Count.Should().BeInRange(edges + 3, edges + 5);
     }
 
     [Fact]

@@ -1,6 +1,8 @@
 using System.Globalization;
 using CsCheck;
 using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
@@ -20,7 +22,7 @@ public class CheapestTests
     {
         var ground = DefaultGround with { FoundingDepth = 1.5, Bearing = 220, TransientIncrease = 1.33 };
         SupportAction[] actions = [new(600 + (450 * a), 0, 0, 10 * b, 10 * c, 0), new(300 + (250 * b), 0, 0, 5 * c, 5 * a, 0), new(-60 * c, 20 * a, 5 * b, 20 * c, 40 * a, 0)];
-        var (sizing, held) = (DefaultSizing, HeldValues.Nothing);
+        var (sizing, held, rules) = (DefaultSizing, HeldValues.Nothing, Rules);
         switch (character)
         {
             case "uplift":
@@ -40,6 +42,28 @@ public class CheapestTests
                 sizing = sizing with { Shape = PlanShape.Rectangular, LeastPlan = 0.6, PlanStep = 0.1 };
                 actions[2] = actions[2] with { My = 150 + (100 * a) };
                 break;
+            case "pedestal":
+                rules = rules with { Column = new ColumnRules { Strength = 35e3 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Height = 0.6 } };
+                break;
+            case "dowels":
+                rules = rules with { Column = new ColumnRules { Strength = 35e3, Bars = Bars("8 T20") } };
+                actions[2] = actions[2] with { N = -300 - (150 * c) };
+                break;
+            case "spacing":
+                rules = rules with { Steel = rules.Steel with { SpacingStep = 0.025 } };
+                break;
+            case "bands":
+                rules = rules with { Steel = rules.Steel with { Banded = true } };
+                sizing = sizing with { Shape = PlanShape.Rectangular, PlanStep = 0.2 };
+                actions[2] = actions[2] with { My = 180 + (80 * a) };
+                break;
+            case "spread uplift":
+                ground = ground with { FoundingDepth = null, TopDepth = 1.0, UpliftSpread = 25 };
+                actions = [new(250 + (150 * a), 0, 0, 0, 0, 0), new(100 + (80 * b), 0, 0, 0, 0, 0), new(-600 - (250 * c), 30 * a, 0, 0, 20 * b, 0)];
+                break;
+            case "water":
+                ground = ground with { WaterDepth = 0.4, WaterDepthLow = 2.0 };
+                break;
             case "rectangular uplift":
                 sizing = sizing with { Shape = PlanShape.Rectangular, PlanStep = 0.2 };
                 actions = [new(300 + (150 * a), 0, 0, 0, 0, 0), new(150 + (100 * b), 0, 0, 0, 0, 0), new(-400 - (200 * c), 40 * a, 0, 0, 60 * b, 0)];
@@ -47,7 +71,7 @@ public class CheapestTests
         }
 
         var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, Cases, new LoadOptions { LoadsNotActing = true }, []);
-        return Project(Cases, actions, set, Rules with { Ground = ground, Sizing = sizing, Stability = new StabilityRules(Contact: 0.6, ContactTransient: 0.5) }, Column(), held, code);
+        return Project(Cases, actions, set, rules with { Ground = ground, Sizing = sizing, Stability = new StabilityRules(Contact: 0.6, ContactTransient: 0.5) }, Column(), held, code);
     }
 
     // Every plan and thickness on the steps by itself, but for those whose concrete alone costs more than a design in hand.
@@ -82,6 +106,41 @@ public class CheapestTests
     }
 
     [Theory]
+    [InlineData("gravity")]
+    [InlineData("rectangular")]
+    public void At_round_spacings_no_pair_of_layers_is_better(string character) => Gen.Select(Gen.Double[-1, 1], Gen.Double[-1, 1], Gen.Double[-1, 1]).Sample(
+        (a, b, c) =>
+        {
+            var project = Of(character, a, b, c, "aci318m-19");
+            var f = project.Foundations[0];
+            f = f with { Rules = f.Rules with { Steel = f.Rules.Steel with { SpacingStep = 0.025 } } };
+            project = project with { Foundations = [f] };
+            var found = new FoundationSizer(project, f).Size().Design!;
+
+            // Every size at every spacing that is allowed, both ways.
+            var layers = f.Rules.Steel.Bars.SelectMany(size => Enumerable.Range(4, 9).Select(k => new BarSpec(size, 0, k * 0.025))).ToList();
+            var checker = new Checker(project, f);
+            var passing = new List<(FoundationDesign Design, double Mass, int Bars)>();
+            foreach (var design in layers.SelectMany(x => layers.Select(y => found with { BottomX = x, BottomY = y })))
+            {
+                if (checker.Check(design).Passes)
+                {
+                    var bars = design.Bars(f.Rules.Concrete.CoverSide);
+                    passing.Add((design, Schedules.Quantities.Of(project, f, design).Steel, bars.BottomX.Count + bars.BottomY.Count));
+                }
+            }
+
+            var least = passing.Min(p => p.Mass);
+            var best = passing.Where(p => p.Mass <= least * 1.05).OrderBy(p => p.Bars).ThenBy(p => p.Mass).First();
+            var own = found.Bars(f.Rules.Concrete.CoverSide);
+            (own.BottomX.Count + own.BottomY.Count).Should().Be(best.Bars, $"{found.BottomX}, {found.BottomY} for {best.Design.BottomX}, {best.Design.BottomY}");
+            Schedules.Quantities.Of(project, f, found).Steel.Should().BeApproximately(best.Mass, 0.01);
+            (found.BottomX.Spacing > 0 && found.BottomY.Spacing > 0).Should().BeTrue("bars stand at whole steps");
+        },
+        iter: 12,
+        threads: 2);
+
+    [Theory]
     [InlineData("gravity", "aci318m-19")]
     [InlineData("gravity", "aci318m-14")]
     [InlineData("uplift", "aci318m-19")]
@@ -89,6 +148,12 @@ public class CheapestTests
     [InlineData("edges", "aci318m-19")]
     [InlineData("rectangular", "aci318m-19")]
     [InlineData("rectangular uplift", "aci318m-19")]
+    [InlineData("pedestal", "aci318m-19")]
+    [InlineData("dowels", "aci318m-14")]
+    [InlineData("spacing", "aci318m-19")]
+    [InlineData("bands", "aci318m-19")]
+    [InlineData("spread uplift", "aci318m-19")]
+    [InlineData("water", "aci318m-19")]
     public void No_plan_and_thickness_is_cheaper_by_more_than_half_a_percent(string character, string code)
     {
         var (worst, sum, count) = (0.0, 0.0, 0);

@@ -27,6 +27,12 @@ internal sealed partial class BarSearch
             high = (int)(high * (1 + (own / other)) / 2);
         }
 
+        // At whole steps a bar more may stand there than was asked for, and all of them too close.
+        while (high > 2 && rules.Steel.SpacingStep is not null && room / (Spaced(new BarLayer(high, size), alongX).Count - 1) < least - 1e-9)
+        {
+            high--;
+        }
+
         return (Math.Max(2, (int)Math.Ceiling((room / most) - 1e-9) + 1), high);
     }
 
@@ -42,10 +48,10 @@ internal sealed partial class BarSearch
     }
 
     // Bars of a number, banded where they run the short way and that is asked, hooked where they are too short without.
-    private BarLayer PutFound(bool bottom, int count, BarSize size, bool alongX)
+    private BarLayer PutFound(bool bottom, int count, BarSize size, bool alongX, double spacing = 0)
     {
         var s = states[0];
-        var layer = Spaced(new BarLayer(count, size), alongX);
+        var layer = spacing > 0 ? new BarLayer(count, size) { Spacing = spacing } : Spaced(new BarLayer(count, size), alongX);
         var (own, other) = alongX ? (s.Length, s.Width) : (s.Width, s.Length);
         if (bottom && rules.Steel.Banded && own < other - 1e-6)
         {
@@ -66,7 +72,7 @@ internal sealed partial class BarSearch
         return layer;
     }
 
-    // At a whole step of spacing: the widest that holds so many bars, and as many as that makes.
+    // At a whole step of spacing that makes so many bars; where none does, at the widest that makes more.
     private BarLayer Spaced(BarLayer layer, bool alongX)
     {
         if (rules.Steel.SpacingStep is not { } step || layer.Count < 2)
@@ -75,8 +81,12 @@ internal sealed partial class BarSearch
         }
 
         var room = (alongX ? states[0].Width : states[0].Length) - (2 * rules.Concrete.CoverSide) - layer.Diameter;
-        var spacing = Math.Round(Math.Floor((room / (layer.Count - 1) / step) + 1e-9) * step, 9);
-        return spacing <= layer.Diameter ? layer : layer with { Count = (int)Math.Ceiling((room / spacing) - 1e-9) + 1, Spacing = spacing };
+        var most = Math.Min(rules.Steel.MostSpacing, states[0].Code.MostSpacing(states[0].Thickness));
+        int Bars(double spacing) => (int)Math.Ceiling((room / spacing) - 1e-9) + 1;
+        var even = room / (layer.Count - 1) / step;
+        var spacing = Math.Round(Math.Ceiling(even - 1e-9) * step, 9);
+        spacing = spacing <= most + 1e-9 && Bars(spacing) >= layer.Count ? spacing : Math.Round(Math.Floor(even + 1e-9) * step, 9);
+        return spacing <= layer.Diameter ? layer : layer with { Count = Bars(spacing), Spacing = spacing };
     }
 
     // Whether both ways are to have one size and spacing.
@@ -92,9 +102,11 @@ internal sealed partial class BarSearch
 
         var s = states[0];
         double Within(bool alongX) => (alongX ? s.Width : s.Length) - (2 * rules.Concrete.CoverSide) - a.Diameter;
-        var spacing = Math.Min(Within(firstIsX) / (a.Count - 1), Within(!firstIsX) / (b.Count - 1));
+        var stepped = a.Spacing > 0 && b.Spacing > 0;
+        var spacing = stepped ? Math.Min(a.Spacing, b.Spacing) : Math.Min(Within(firstIsX) / (a.Count - 1), Within(!firstIsX) / (b.Count - 1));
         int Count(bool alongX) => (int)Math.Ceiling((Within(alongX) / spacing) - 1e-9) + 1;
-        return (PutFound(bottom, Count(firstIsX), a.Size!, firstIsX), PutFound(bottom, Count(!firstIsX), b.Size!, !firstIsX));
+        var label = stepped ? spacing : 0;
+        return (PutFound(bottom, Count(firstIsX), a.Size!, firstIsX, label), PutFound(bottom, Count(!firstIsX), b.Size!, !firstIsX, label));
     }
 
     private void Put(bool bottom, BarLayer x, BarLayer y) => bars = bottom ? bars with { BottomX = x, BottomY = y } : bars with { TopX = x, TopY = y };

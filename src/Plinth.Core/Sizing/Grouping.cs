@@ -94,8 +94,8 @@ public sealed class Grouping
         ArgumentNullException.ThrowIfNull(adopted);
         ArgumentNullException.ThrowIfNull(mayChange);
         this.project = project;
-        var first = adopted.Select(a => a.Foundation).FirstOrDefault(f => mayChange(f) && IsPlain(f));
-        var may = adopted.Select(a => first is not null && mayChange(a.Foundation) && IsPlain(a.Foundation) && SameRules(a.Foundation.Rules, first.Rules)).ToArray();
+        var rules = Commonest([.. adopted.Select(a => a.Foundation).Where(f => mayChange(f) && IsPlain(f)).Select(f => f.Rules)]);
+        var may = adopted.Select(a => rules is not null && mayChange(a.Foundation) && IsPlain(a.Foundation) && SameRules(a.Foundation.Rules, rules)).ToArray();
         var loaded = new Checker?[adopted.Count];
         Parallel.For(0, adopted.Count, i =>
         {
@@ -216,6 +216,26 @@ public sealed class Grouping
 
     // Nothing of its own: any design that passes its checks will do.
     private static bool IsPlain(Foundation f) => f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0;
+
+    // The rules that most of them have: what has others keeps its design.
+    private static RuleSet? Commonest(IReadOnlyList<RuleSet> all)
+    {
+        var sets = new List<(RuleSet Rules, int Count)>();
+        foreach (var rules in all)
+        {
+            var i = sets.FindIndex(s => SameRules(s.Rules, rules));
+            if (i < 0)
+            {
+                sets.Add((rules, 1));
+            }
+            else
+            {
+                sets[i] = (sets[i].Rules, sets[i].Count + 1);
+            }
+        }
+
+        return sets.Count == 0 ? null : sets.MaxBy(s => s.Count).Rules;
+    }
 
     private static bool SameRules(RuleSet a, RuleSet b) =>
         a.Stability == b.Stability && a.Concrete == b.Concrete && a.Steel == b.Steel && a.Sizing == b.Sizing && a.Rates == b.Rates && a.Column == b.Column && a.Pedestal == b.Pedestal;
