@@ -5,18 +5,19 @@ namespace Plinth.Core.Buildings;
 
 /// <summary>
 /// Where a rectangle may be shifted so that no line passes through it. A line blocks the shifts within its sum with the rectangle, a hexagon
-/// (T. Lozano-Pérez, IEEE Trans. Computers C-32 (1983) 108–120); the least free shift lies on an edge of a hexagon or where two edges cross.
+/// (T. Lozano-Pérez, IEEE Trans. Computers C-32 (1983) 108–120).
 /// </summary>
 /// <param name="size">The rectangle.</param>
 internal sealed class ShiftSpace(BaseSize size)
 {
-    // Rounding to whole steps looks so many steps round a found shift.
-    private static readonly int[] Round = [-1, 0, 1, 2];
+    private static readonly double[] Once = [1];
+    private static readonly double[] Both = [1, -1];
 
     private readonly double hx = (size.Length / 2) - Site.Touch;
     private readonly double hy = (size.Width / 2) - Site.Touch;
     private readonly List<Hexagon> hexagons = [];
     private readonly List<(PlanPoint[] Outline, bool Within)> outlines = [];
+    private readonly List<(double From, double To)> blocked = [];
 
     /// <summary>Adds an outline, points from the rectangle's centre in its own axes.</summary>
     /// <param name="outline">The polygon.</param>
@@ -31,6 +32,7 @@ internal sealed class ShiftSpace(BaseSize size)
     }
 
     /// <summary>The least shift on whole steps that is free; null if there is none within the rectangle's own size.</summary>
+    /// <remarks>Row by row from the middle outwards: on a row each hexagon blocks an interval, and the nearest step beyond what they block together is looked at.</remarks>
     /// <param name="freeX">Whether it may move along x.</param>
     /// <param name="freeY">Whether it may move along y.</param>
     /// <param name="step">The step, m.</param>
@@ -47,79 +49,70 @@ internal sealed class ShiftSpace(BaseSize size)
         }
 
         // No shift beyond the base's own size keeps its column on it.
-        var near = hexagons.Where(h => h.Reaches(2 * hx, 2 * hy)).ToList();
-        var lines = near.SelectMany(h => h.Lines).ToList();
-        if (!freeX)
+        var (best, square) = (default(PlanPoint?), double.PositiveInfinity);
+        var most = freeX ? (int)Math.Floor((2 * hx / step) + 1e-6) : 0;
+        for (var i = 0; i <= most && i * step * i * step < square - 1e-12; i++)
         {
-            lines.Add(new Line(1, 0, 0));
-        }
-
-        if (!freeY)
-        {
-            lines.Add(new Line(0, 1, 0));
-        }
-
-        var candidates = new List<PlanPoint>();
-        for (var i = 0; i < lines.Count; i++)
-        {
-            candidates.Add(lines[i].NearestToOrigin);
-            for (var j = i + 1; j < lines.Count; j++)
+            foreach (var sign in i == 0 ? Once : Both)
             {
-                if (lines[i].Crossing(lines[j]) is { } p)
+                var x = Math.Round(sign * i * step, 6);
+                var limit = freeY ? Math.Min(2 * hy, Math.Sqrt(square - (x * x))) : 0;
+                foreach (var way in freeY ? Both : Once)
                 {
-                    candidates.Add(p);
-                }
-            }
-        }
-
-        (PlanPoint Shift, double Square)? best = null;
-        var slack = 2 * Math.Sqrt(2) * step;
-        foreach (var c in candidates.Where(c => Math.Abs(c.X) <= 2 * hx && Math.Abs(c.Y) <= 2 * hy).OrderBy(Square))
-        {
-            if (best is { } b && Math.Sqrt(Square(c)) - slack > Math.Sqrt(b.Square))
-            {
-                break;
-            }
-
-            foreach (var i in Round)
-            {
-                foreach (var j in Round)
-                {
-                    var shift = new PlanPoint(freeX ? Step(c.X, i, step) : 0, freeY ? Step(c.Y, j, step) : 0);
-                    if ((best is null || Square(shift) < best.Value.Square - 1e-12) && Free(shift))
+                    Gather(x, way);
+                    if (Nearest(x, way, limit, step) is { } found && Square(found) < square - 1e-12)
                     {
-                        best = (shift, Square(shift));
+                        (best, square) = (found, Square(found));
                     }
                 }
             }
         }
 
-        return best is { } found && freeX && freeY ? Nearer(found.Shift, found.Square, step) : best?.Shift;
+        return best;
     }
 
-    // Beside a slope a whole step that is free may lie nearer than those round where edges cross: all of them between the least way out and what was found.
-    private PlanPoint Nearer(PlanPoint found, double square, double step)
+    // What the hexagons block on a row, in order on the way.
+    private void Gather(double x, double way)
     {
-        var least = Math.Pow(hexagons.Where(h => h.Blocks(default)).Select(h => h.Lines.Min(l => Math.Sqrt(Square(l.NearestToOrigin)))).DefaultIfEmpty(0).Max(), 2) - 1e-9;
-        var most = (int)Math.Ceiling(Math.Sqrt(square) / step);
-        for (var i = -most; i <= most; i++)
+        blocked.Clear();
+        foreach (var h in hexagons)
         {
-            var x = i * step;
-            var from = (int)Math.Floor(Math.Sqrt(Math.Max(0, least - (x * x))) / step);
-            for (var j = from; (x * x) + (j * step * j * step) < square - 1e-12; j++)
+            if (h.Blocked(x) is { } interval)
             {
-                foreach (var y in (ReadOnlySpan<double>)[j * step, -j * step])
-                {
-                    var shift = new PlanPoint(Math.Round(x, 6), Math.Round(y, 6));
-                    if (Square(shift) < square - 1e-12 && Free(shift))
-                    {
-                        (found, square) = (shift, Square(shift));
-                    }
-                }
+                blocked.Add(way > 0 ? interval : (-interval.To, -interval.From));
             }
         }
 
-        return found;
+        blocked.Sort();
+    }
+
+    // The first step on the way along a row that is free.
+    private PlanPoint? Nearest(double x, double way, double limit, double step)
+    {
+        var y = 0.0;
+        for (var i = 0; i <= blocked.Count; i++)
+        {
+            var (from, to) = i == blocked.Count ? (double.PositiveInfinity, 0) : blocked[i];
+            if (i < blocked.Count && to <= y)
+            {
+                continue;
+            }
+
+            if (y > limit + 1e-9)
+            {
+                return null;
+            }
+
+            // Free of every line; beyond the boundary or within a zone all of a gap is so.
+            if (from >= y && new PlanPoint(x, Math.Round(way * y, 6)) is var shift && Free(shift))
+            {
+                return shift;
+            }
+
+            y = Math.Max(y, Math.Ceiling(to / step) * step);
+        }
+
+        return null;
     }
 
     private bool Free(PlanPoint shift)
@@ -135,21 +128,7 @@ internal sealed class ShiftSpace(BaseSize size)
         return outlines.TrueForAll(o => PlanPolygon.Contains(o.Outline, shift) == o.Within);
     }
 
-    private static double Step(double value, int more, double step) => Math.Round((Math.Floor((value / step) + 1e-6) + more) * step, 6);
-
     private static double Square(PlanPoint p) => (p.X * p.X) + (p.Y * p.Y);
-
-    // a·x + b·y = c.
-    private readonly record struct Line(double A, double B, double C)
-    {
-        public PlanPoint NearestToOrigin => new(A * C / ((A * A) + (B * B)), B * C / ((A * A) + (B * B)));
-
-        public PlanPoint? Crossing(Line other)
-        {
-            var det = (A * other.B) - (B * other.A);
-            return Math.Abs(det) < 1e-12 * Math.Sqrt(((A * A) + (B * B)) * ((other.A * other.A) + (other.B * other.B))) ? null : new PlanPoint(((C * other.B) - (B * other.C)) / det, ((A * other.C) - (C * other.A)) / det);
-        }
-    }
 
     private readonly struct Hexagon
     {
@@ -165,10 +144,24 @@ internal sealed class ShiftSpace(BaseSize size)
             (low, high) = (middle - reach, middle + reach);
         }
 
-        public IEnumerable<Line> Lines =>
-            [new Line(1, 0, x0), new Line(1, 0, x1), new Line(0, 1, y0), new Line(0, 1, y1), .. nx != 0 && ny != 0 ? new[] { new Line(nx, ny, low), new Line(nx, ny, high) } : []];
+        /// <summary>The shifts along y that it blocks at a shift along x; null: none.</summary>
+        public (double From, double To)? Blocked(double x)
+        {
+            if (x <= x0 || x >= x1)
+            {
+                return null;
+            }
 
-        public bool Reaches(double x, double y) => x0 < x && x1 > -x && y0 < y && y1 > -y;
+            var (from, to) = (y0, y1);
+            if (ny == 0)
+            {
+                return x * nx > low && x * nx < high ? (from, to) : null;
+            }
+
+            var (a, b) = ((low - (x * nx)) / ny, (high - (x * nx)) / ny);
+            (from, to) = (Math.Max(from, Math.Min(a, b)), Math.Min(to, Math.Max(a, b)));
+            return from < to ? (from, to) : null;
+        }
 
         public bool Blocks(PlanPoint p)
         {
