@@ -1,5 +1,5 @@
-using Plinth.Core.Units;
 using System.Globalization;
+using Plinth.Core.Units;
 using Plinth.Drawing.Sheets;
 using Plinth.Drawing.Writers;
 

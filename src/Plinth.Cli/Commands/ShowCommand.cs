@@ -42,7 +42,7 @@ internal static class ShowCommand
         command.Add(settings);
         var common = new Common(command);
         command.SetAction(parsed => parsed.GetValue(settings)
-            ? SettingsTable.Show(common.Read(parsed), parsed.GetValue(mark)!)
+            ? SettingsTable.Show(common.Read(parsed), parsed.GetValue(check) is { } other ? throw new CallException($"--settings goes without \"{other}\"; leave one of them away") : parsed.GetValue(mark)!)
             : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(why), parsed.GetValue(places)));
         return command;
     }

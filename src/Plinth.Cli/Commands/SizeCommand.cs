@@ -200,10 +200,11 @@ internal static class SizeCommand
 
         screen.Line();
         screen.Line("Old and new", Styles.Head);
+        string Moved(FoundationDesign d) => d.Size.ShiftX == 0 && d.Size.ShiftY == 0 ? "" : $"\nmoved {Dimension.Section(d.Size.ShiftX, units)}, {Dimension.Section(d.Size.ShiftY, units)}";
         var table = Screen.Table("mark", "", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bottom", "top");
         foreach (var r in changed)
         {
-            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(Wording.Bars(d.BottomX, d.BottomY)), Screen.Cell(Wording.Bars(d.TopX, d.TopY)));
+            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Wording.Plan(d.Size, units) + Moved(d)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(Wording.Bars(d.BottomX, d.BottomY)), Screen.Cell(Wording.Bars(d.TopX, d.TopY)));
             Row(r.Foundation.Mark, "old", before[r.Foundation.Mark].Design!);
             Row("", "new", r.Design!);
         }

@@ -357,8 +357,9 @@ public sealed class Grouping
             }
         }
 
-        // Small sets first: they are sized soonest.
-        sets = [.. sets.Where(s => s.Count > 1).OrderBy(s => s.Count)];
+        // Small sets first: they are sized soonest. What stands in the middle under its column takes no design that the site moves.
+        var moved = open.Where(o => o.Design.Size is { ShiftX: not 0 } or { ShiftY: not 0 }).Select(o => o.Foundation.Mark).ToHashSet(StringComparer.Ordinal);
+        sets = [.. sets.Where(s => s.Count > 1 && (options.Shift || s.Select(f => moved.Contains(f.Mark)).Distinct().Count() == 1)).OrderBy(s => s.Count)];
         var found = new FoundationDesign?[sets.Count];
         var time = start + (options.Time * TogetherShare);
         Parallel.For(0, sets.Count, i => found[i] = DateTime.UtcNow > time ? null : new FoundationSizer(project, Joint(sets[i])).Size().Design);

@@ -54,6 +54,7 @@ public static class CombinationsJson
         ArgumentNullException.ThrowIfNull(shown);
         using var json = new Utf8JsonWriter(stream, ResultsJson.Options);
         json.WriteStartObject();
+        json.WriteString("schema", "keen-plinth/combinations/1");
         if (support is not null)
         {
             json.WriteString("support", support);

@@ -112,6 +112,7 @@ public static class ResultsJson
         ArgumentNullException.ThrowIfNull(steps);
         using var json = new Utf8JsonWriter(stream, Options);
         json.WriteStartObject();
+        json.WriteString("schema", "keen-plinth/trace/1");
         json.WriteString("mark", mark);
         json.WritePropertyName("check");
         Write(json, result);
