@@ -33,8 +33,9 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
     /// <inheritdoc/>
     public override double MinimumSteelRatio<T>(ref T trace, double yield)
     {
+        // 60 ksi turned into kPa and back is a hair less than 60,000 psi.
         var fy = yield / Edition.StressFactor;
-        return fy < Edition.LeastRatioYield
+        return fy < Edition.LeastRatioYield * 0.999
             ? trace.Given("ρmin", 0.0020, Unit.Ratio, "fy below " + AciEdition.Text(Edition.LeastRatioYield), MinimumSteelClause)
             : trace.Empirical("ρmin", Math.Max(0.0018 * Edition.LeastRatioYield / fy, 0.0014), Unit.Ratio, $"max(0.0018·{AciEdition.Text(Edition.LeastRatioYield)}/{new Sym("fy", yield, Edition.Stress)}; 0.0014)", MinimumSteelClause);
     }
