@@ -71,4 +71,20 @@ public class DimensionTests
         Unit.Volume.Symbol(UnitSystem.Us).Should().Be("yd3");
         Unit.Volume.FormatWithSymbol(3.5, UnitSystem.Metric).Should().Be("3.50 m3");
     }
+
+    [Theory]
+    [InlineData("#3 @ 10 in", "#3 @ 10\"")]
+    [InlineData("#5 @ 7.5 in", "#5 @ 7.5\"")]
+    [InlineData("8 #6", "8 #6")]
+    [InlineData("12 #5 hooked", "12 #5 hooked")]
+    [InlineData("T16 @ 175 mm", "T16 @ 175 mm")]
+    [InlineData("9 + 4 T16 banded", "9 + 4 T16 banded")]
+    [InlineData("none", "none")]
+    public void Bars_are_drawn_with_marks_and_written_with_units(string written, string drawn)
+    {
+        var bars = Given.Bars(written);
+        bars.Drawn.Should().Be(drawn);
+        bars.ToString().Should().Be(written, "what is written into files reads back");
+        Given.Bars(bars.ToString()).Should().Be(bars);
+    }
 }
