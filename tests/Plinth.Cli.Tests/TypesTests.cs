@@ -137,6 +137,7 @@ public sealed class TypesTests
     public void What_a_command_writes_is_the_same_bytes_whatever_the_locale_and_the_number_of_processors()
     {
         using var f = Row();
+        var kept = f["adopted.toml"];
         byte[] Bytes(string locale, string processors)
         {
             var start = Program.Start(f.Path, "group", "--types", "2");
@@ -146,11 +147,8 @@ public sealed class TypesTests
             return File.ReadAllBytes(Path.Combine(f.Path, "adopted.toml"));
         }
 
-        kept = f["adopted.toml"];
         var first = Bytes("C", "1");
         Bytes("de_DE.UTF-8", "2").Should().Equal(first);
         Bytes("tr_TR.UTF-8", "8").Should().Equal(first);
     }
-
-    private string kept = "";
 }

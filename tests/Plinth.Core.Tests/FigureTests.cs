@@ -247,7 +247,9 @@ public class FigureTests
         Changes(f, Given.Design(2.2, 2, 0.5)).Single().Words.Should().StartWith("length 2.000 → 2.200; ").And.Contain("cut of bottom along x (B1)");
         Changes(f with { Rules = f.Rules with { Concrete = f.Rules.Concrete with { Strength = 35e3 } } }, design).Single().Words.Should().Be("f'c 30 MPa → 35 MPa");
         var moved = f with { Places = [f.Places[0] with { Support = f.Places[0].Support with { X = 0.3 } }] };
-        Changes(moved, design).Single().Words.Should().Be("centre 0.00, 0.00 → 0.30, 0.00");
+        Changes(moved, design).Single().Words.Should().Be("centre 0.000, 0.000 → 0.300, 0.000");
+        var hardly = f with { Places = [f.Places[0] with { Support = f.Places[0].Support with { X = 0.005 } }] };
+        Changes(hardly, design).Single().Words.Should().Be("centre 0.000, 0.000 → 0.005, 0.000", "a base moves by whole 5 mm");
         var both = Changes(f with { Mark = "F2" }, design);
         both.Select(c => (c.Mark, c.Words)).Should().Equal(("F1", "no longer there"), ("F2", "new"));
     }

@@ -2,7 +2,6 @@ using CsCheck;
 using Plinth.Core.Buildings;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
-using Plinth.Core.Loads;
 using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;

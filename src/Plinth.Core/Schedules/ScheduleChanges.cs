@@ -57,7 +57,7 @@ public static class ScheduleChanges
     {
         var table = ScheduleTables.Of(project, designs)[0];
         var rows = new Dictionary<string, Dictionary<string, string>>(StringComparer.Ordinal);
-        string L(double v) => Units.Dimension.PlainPlan(v, project.Units);
+        string L(double v) => project.Units == Units.UnitSystem.Us ? Units.Dimension.Feet(v) : v.ToString("0.000", CultureInfo.InvariantCulture);
         foreach (var ((f, design), cells) in designs.Zip(table.Rows))
         {
             var row = new Dictionary<string, string>(StringComparer.Ordinal);

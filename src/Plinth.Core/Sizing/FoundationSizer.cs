@@ -351,8 +351,8 @@ public sealed partial class FoundationSizer
     private BaseSize? Placed(BaseSize size, Pedestal? pedestal) =>
         project.Site.Fit(foundation, pedestal, size, ShiftStep(foundation.Rules.Sizing.PlanStep)) is { } placed && Fits(placed, pedestal) ? placed : null;
 
-    // 5 mm of 50 mm, half an inch of 3 in.
-    private static double ShiftStep(double planStep) => planStep / (Math.Abs((planStep * 100) - Math.Round(planStep * 100)) < 1e-9 ? MetricShifts : InchShifts);
+    // 5 mm of 50 mm, half an inch of 3 in, which is no whole number of millimetres.
+    private static double ShiftStep(double planStep) => planStep / (Math.Abs((planStep * 1000) - Math.Round(planStep * 1000)) < 1e-6 ? MetricShifts : InchShifts);
 
     private int FirstOfArea(double area)
     {

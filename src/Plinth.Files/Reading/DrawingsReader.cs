@@ -34,7 +34,7 @@ internal static class DrawingsReader
     // A path counts from the file in which it stands: an office's file names its own notes.
     private static List<string> Notes(string path, FilePlace place, string directory, string? elsewhere, DiagnosticBag bag, List<string> files)
     {
-        var from = files.Find(f => Path.GetFileName(f) == Path.GetFileName(place.File)) is { } stated ? Path.GetDirectoryName(stated)! : directory;
+        var from = files.Find(f => files.Exists(by => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(by)!, place.File)) == f)) is { } stated ? Path.GetDirectoryName(stated)! : directory;
         var full = Path.GetFullPath(Path.Combine(from, path));
         if (!File.Exists(full) && elsewhere is not null)
         {

@@ -106,7 +106,7 @@ internal static class FootingChapter
             var o = BaseGeometry.Offset(f, place, design);
             var underside = g.Underside(design.Size.Thickness);
             var column = s.Shape == ColumnShape.Round ? $"round, {S(s.SizeX)}" : $"{S(s.SizeX)} × {S(s.SizeY)}" + (s.Shape == ColumnShape.Steel ? $" steel, plate {S(s.PlateX)} × {S(s.PlateY)}" : s.Shape == ColumnShape.Masonry ? " masonry" : "");
-            Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""), $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {L(o.X)} along x and {L(o.Y)} along y from the base's centre" : ", on the base's centre")}; {Wording.Underside(units)} at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
+            Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""), $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {S(o.X)} along x and {S(o.Y)} along y from the base's centre" : ", on the base's centre")}; {Wording.Underside(units)} at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
         }
 
         yield return new Table("", [new(""), new("")], rows);

@@ -68,7 +68,7 @@ internal readonly struct PunchingSteel : ICheckRule<Nothing>
             }
 
             var o = One(s, true, face.Sections[i], vu, ref none);
-            if (!worst.Done || o.Utilisation > worst.Utilisation)
+            if (!worst.Done || o.Demand > worst.Demand)
             {
                 (worst, at, most) = (o, i, vu);
             }
