@@ -19,20 +19,37 @@ internal sealed class ShiftSpace(BaseSize size)
     private readonly List<(PlanPoint[] Outline, bool Within)> outlines = [];
     private readonly List<(double From, double To)> blocked = [];
 
+    // What lies within the outlines lies within the least rectangles round them.
+    private double lowX = double.NegativeInfinity;
+    private double highX = double.PositiveInfinity;
+    private double lowY = double.NegativeInfinity;
+    private double highY = double.PositiveInfinity;
+    private PlanPoint? best;
+    private double square;
+
     /// <summary>Adds an outline, points from the rectangle's centre in its own axes.</summary>
     /// <param name="outline">The polygon.</param>
     /// <param name="within">Whether the rectangle must lie within it, or clear of it.</param>
     public void Add(PlanPoint[] outline, bool within)
     {
         outlines.Add((outline, within));
+        if (within)
+        {
+            (lowX, highX) = (Math.Max(lowX, outline.Min(p => p.X) + hx), Math.Min(highX, outline.Max(p => p.X) - hx));
+            (lowY, highY) = (Math.Max(lowY, outline.Min(p => p.Y) + hy), Math.Min(highY, outline.Max(p => p.Y) - hy));
+        }
+
         for (var i = 0; i < outline.Length; i++)
         {
             hexagons.Add(new Hexagon(outline[i], outline[(i + 1) % outline.Length], hx, hy));
         }
     }
 
-    /// <summary>The least shift on whole steps that is free; null if there is none within the rectangle's own size.</summary>
-    /// <remarks>Row by row from the middle outwards: on a row each hexagon blocks an interval, and the nearest step beyond what they block together is looked at.</remarks>
+    /// <summary>The least shift on whole steps that is free; null if there is none within half the rectangle's own size.</summary>
+    /// <remarks>
+    /// Row by row from the middle outwards: on a row each hexagon blocks an interval, and the nearest step beyond what they block together is looked at.
+    /// Hexagons are convex: what one blocks on two rows it blocks on all between, so that rows which are blocked whole are left out many at a time.
+    /// </remarks>
     /// <param name="freeX">Whether it may move along x.</param>
     /// <param name="freeY">Whether it may move along y.</param>
     /// <param name="step">The step, m.</param>
@@ -43,32 +60,86 @@ internal sealed class ShiftSpace(BaseSize size)
             return default(PlanPoint);
         }
 
-        if (!freeX && !freeY)
+        if ((!freeX && !freeY) || lowX > highX || lowY > highY)
         {
             return null;
         }
 
-        // No shift beyond the base's own size keeps its column on it.
-        var (best, square) = (default(PlanPoint?), double.PositiveInfinity);
-        var most = freeX ? (int)Math.Floor((2 * hx / step) + 1e-6) : 0;
-        for (var i = 0; i <= most && i * step * i * step < square - 1e-12; i++)
+        // No shift beyond half the base's own size keeps the middle of its column on it.
+        (best, square) = (null, double.PositiveInfinity);
+        Rows(0, freeX ? (int)Math.Floor((size.Length / 2 / step) + 1e-6) : 0, Both, freeY, step);
+        return best;
+    }
+
+    // Rows from one number to another, on the sides of the middle that are not blocked whole.
+    private void Rows(int from, int to, double[] sides, bool freeY, double step)
+    {
+        var near = from * step;
+        if (near * near >= square - 1e-12)
         {
-            foreach (var sign in i == 0 ? Once : Both)
+            return;
+        }
+
+        var limit = freeY ? Math.Min(size.Width / 2, Math.Sqrt(square - (near * near))) : 0;
+        var open = Array.FindAll(sides, side => !Covered(Math.Round(side * from * step, 6), Math.Round(side * to * step, 6), limit, step));
+        if (open.Length == 0)
+        {
+            return;
+        }
+
+        if (from < to)
+        {
+            var middle = (from + to) / 2;
+            Rows(from, middle, open, freeY, step);
+            Rows(middle + 1, to, open, freeY, step);
+            return;
+        }
+
+        foreach (var side in from == 0 ? Once : open)
+        {
+            var x = Math.Round(side * from * step, 6);
+            foreach (var way in freeY ? Both : Once)
             {
-                var x = Math.Round(sign * i * step, 6);
-                var limit = freeY ? Math.Min(2 * hy, Math.Sqrt(square - (x * x))) : 0;
-                foreach (var way in freeY ? Both : Once)
+                Gather(x, way);
+                if (Nearest(x, way, freeY ? Math.Min(size.Width / 2, Math.Sqrt(square - (x * x))) : 0, step) is { } found && Square(found) < square - 1e-12)
                 {
-                    Gather(x, way);
-                    if (Nearest(x, way, limit, step) is { } found && Square(found) < square - 1e-12)
-                    {
-                        (best, square) = (found, Square(found));
-                    }
+                    (best, square) = (found, Square(found));
                 }
             }
         }
+    }
 
-        return best;
+    // Whether no step from −limit to limit is free on any row between two.
+    private bool Covered(double x, double other, double limit, double step)
+    {
+        if (Math.Max(x, other) < lowX || Math.Min(x, other) > highX)
+        {
+            return true;
+        }
+
+        blocked.Clear();
+        foreach (var h in hexagons)
+        {
+            if (h.Blocked(x) is { } a && h.Blocked(other) is { } b && Math.Max(a.From, b.From) is var from && Math.Min(a.To, b.To) is var to && from < to)
+            {
+                blocked.Add((from, to));
+            }
+        }
+
+        blocked.Sort(Order);
+        double Step(double y) => Math.Ceiling((y / step) - 1e-9) * step;
+        var (at, end) = (Step(Math.Max(-limit, lowY)), Math.Min(limit, highY));
+        foreach (var (from, to) in blocked)
+        {
+            if (at > end || from >= at)
+            {
+                break;
+            }
+
+            at = Math.Max(at, Step(to));
+        }
+
+        return at > end + 1e-9;
     }
 
     // What the hexagons block on a row, in order on the way.
@@ -83,7 +154,7 @@ internal sealed class ShiftSpace(BaseSize size)
             }
         }
 
-        blocked.Sort();
+        blocked.Sort(Order);
     }
 
     // The first step on the way along a row that is free.
@@ -127,6 +198,8 @@ internal sealed class ShiftSpace(BaseSize size)
 
         return outlines.TrueForAll(o => PlanPolygon.Contains(o.Outline, shift) == o.Within);
     }
+
+    private static int Order((double From, double To) a, (double From, double To) b) => a.From.CompareTo(b.From);
 
     private static double Square(PlanPoint p) => (p.X * p.X) + (p.Y * p.Y);
 

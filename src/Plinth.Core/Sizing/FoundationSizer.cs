@@ -37,6 +37,7 @@ public sealed partial class FoundationSizer
     private readonly List<SizingStep> steps = [];
     private readonly Dictionary<BaseSize, (Reinforcement Bars, BarLayer Dowels)?> barsFound = [];
     private readonly Dictionary<int, Pedestal?> pedestals = [];
+    private readonly Dictionary<(double Length, double Width, Pedestal? Pedestal), BaseSize?> shifts = [];
     private readonly double[] thicknesses;
     private readonly IReadOnlyList<(double Length, double Width)> plans;
     private readonly double? heldLength;
@@ -348,8 +349,25 @@ public sealed partial class FoundationSizer
     }
 
     // The base where it lies within the site and under its column; null if it cannot.
-    private BaseSize? Placed(BaseSize size, Pedestal? pedestal) =>
-        project.Site.Fit(foundation, pedestal, size, ShiftStep(foundation.Rules.Sizing.PlanStep)) is { } placed && Fits(placed, pedestal) ? placed : null;
+    private BaseSize? Placed(BaseSize size, Pedestal? pedestal) => Shifted(size, pedestal) is { } placed && Fits(placed, pedestal) ? placed : null;
+
+    // The site asks for the same shift at any thickness.
+    private BaseSize? Shifted(BaseSize size, Pedestal? pedestal)
+    {
+        if (project.Site.IsOpen)
+        {
+            return size;
+        }
+
+        var key = (size.Length, size.Width, pedestal);
+        if (!shifts.TryGetValue(key, out var shifted))
+        {
+            shifted = project.Site.Fit(foundation, pedestal, size, ShiftStep(foundation.Rules.Sizing.PlanStep));
+            shifts.Add(key, shifted);
+        }
+
+        return shifted is { } s ? size with { ShiftX = s.ShiftX, ShiftY = s.ShiftY } : null;
+    }
 
     // 5 mm of 50 mm, half an inch of 3 in, which is no whole number of millimetres.
     private static double ShiftStep(double planStep) => planStep / (Math.Abs((planStep * 1000) - Math.Round(planStep * 1000)) < 1e-6 ? MetricShifts : InchShifts);
