@@ -14,6 +14,7 @@ internal sealed class CostBound
     private readonly RuleSet rules;
     private readonly HeldValues held;
     private readonly double lightest;
+    private readonly double lightestOnTop;
     private readonly double thinnest;
     private readonly double ratio;
     private readonly int[] flexure;
@@ -25,6 +26,7 @@ internal sealed class CostBound
         (rules, held) = (foundation.Rules, foundation.Held);
         var bars = new[] { held.BottomX?.Size, held.BottomY?.Size }.OfType<Concrete.BarSize>().Concat(rules.Steel.Bars).ToList();
         lightest = bars.Min(b => b.MassPerMetre / b.Area);
+        lightestOnTop = rules.Steel.Bars.Concat(rules.Steel.TopBars).Min(b => b.MassPerMetre / b.Area);
         thinnest = bars.Min(b => b.Diameter);
         var none = default(Tracing.NoTrace);
         bool Sought(string id) => !foundation.Waives(id);
@@ -75,6 +77,18 @@ internal sealed class CostBound
         }
 
         return Floor(size.Length, size.Width, size.Thickness, standing) + (rules.Rates.Steel * lightest * more);
+    }
+
+    /// <summary>What top bars cost at least where the size that the states hold needs any: the code's least steel both ways.</summary>
+    public double TopMat()
+    {
+        if (held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == Concrete.TopSteel.None || (rules.Steel.TopSteel != Concrete.TopSteel.Least && !states.Any(s => s.NeedsTopSteel)))
+        {
+            return 0;
+        }
+
+        var (size, side) = (states[0].Size, 2 * rules.Concrete.CoverSide);
+        return rules.Rates.Steel * lightestOnTop * ratio * size.Thickness * ((size.Width * (size.Length - side)) + (size.Length * (size.Width - side)));
     }
 
     // At least so much by the combinations that failed last; the lever arm is never longer than the depth of the thinnest bars.

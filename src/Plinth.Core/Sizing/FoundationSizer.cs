@@ -252,8 +252,9 @@ public sealed partial class FoundationSizer
                     continue;
                 }
 
+                // What failed a plan before fails most others: of thousands of oblong plans few are left.
                 Set(size, pedestal);
-                if (bound.WithSteel(standing) >= cost * Near)
+                if (FailsAsBefore() || bound.WithSteel(standing) is var least && least >= cost * Near)
                 {
                     continue;
                 }
@@ -265,7 +266,7 @@ public sealed partial class FoundationSizer
                 }
 
                 failed = 0;
-                if (!PlanExceeds(size, pedestal) && Complete(size, t) is { } design && Cost(design) is var c && c < cost - 1e-9)
+                if (!PlanExceeds(size, pedestal) && least + bound.TopMat() < cost * Near && Complete(size, t) is { } design && Cost(design) is var c && c < cost - 1e-9)
                 {
                     steps.Add(new SizingStep("cheaper", design.Size));
                     (best, cost) = (design, c);
@@ -423,7 +424,7 @@ public sealed partial class FoundationSizer
     private bool PlanExceeds(in BaseSize size, Pedestal? pedestal)
     {
         Set(size, pedestal);
-        if (planFailure is { } last && last.Check.Exceeds(last.State, foundation.Rules.Sizing.Target))
+        if (FailsAsBefore())
         {
             return true;
         }
@@ -442,6 +443,8 @@ public sealed partial class FoundationSizer
 
         return false;
     }
+
+    private bool FailsAsBefore() => planFailure is { } last && last.Check.Exceeds(last.State, foundation.Rules.Sizing.Target);
 
     private void Set(in BaseSize size, Pedestal? pedestal)
     {
