@@ -1,4 +1,6 @@
 using System.Diagnostics;
+using System.Globalization;
+using System.Text.RegularExpressions;
 
 namespace Plinth.Cli.Tests;
 
@@ -81,6 +83,22 @@ public class FullFootingTests
         f.Run("set", "F1", "length=1550 mm", "width=1300 mm", "bottom-y=9 T16 banded").Error.Should().NotContain("error");
         f["adopted.toml"].Should().Contain("bottom-y = { band = \"9 T16\", rest = \"none\" }");
         Checked(f).GetProperty("bars").GetProperty("bottom-y").GetString().Should().Be("9 T16 banded");
+    }
+
+    [Theory]
+    [InlineData("50 mm", 5)]
+    [InlineData("25 mm", 2.5)]
+    public void A_base_moves_by_a_tenth_of_the_plan_step_and_show_says_how_far(string plan, double step)
+    {
+        using var f = new Folder();
+        f["plinth.toml"] += $"\n[sizing]\nround = {{ plan = \"{plan}\" }}\n[site]\nboundary = [[\"-0.85 m\", \"-50 m\"], [\"60 m\", \"-50 m\"], [\"60 m\", \"50 m\"], [\"-0.85 m\", \"50 m\"]]\n";
+        f.Run("size", "F1").Exit.Should().Be(0);
+        double Adopted(string key) => double.Parse(Regex.Match(f["adopted.toml"], key + " = \"([0-9.]+) mm").Groups[1].Value, CultureInfo.InvariantCulture);
+        var (shift, most) = (Adopted("shift-x"), (Adopted("length") / 2) - 850);
+        shift.Should().BeInRange(most, most + step);
+        (Math.Abs((shift / step) - Math.Round(shift / step)) * step).Should().BeLessThan(1e-6);
+        var told = Regex.Match(f.Run("show", "F1").Out, "column [-−]([0-9.]+) mm along x, 0 mm along y from the centre");
+        double.Parse(told.Groups[1].Value, CultureInfo.InvariantCulture).Should().BeApproximately(shift, 0.5001);
     }
 
     [Fact]

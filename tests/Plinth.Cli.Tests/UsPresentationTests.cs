@@ -96,6 +96,27 @@ public sealed class UsPresentationTests
     }
 
     [Fact]
+    public void Notes_that_an_office_states_are_read_beside_its_own_file_even_where_that_has_the_projects_name()
+    {
+        using var f = new Folder();
+        foreach (var folder in new[] { "office", "job" })
+        {
+            Directory.CreateDirectory(System.IO.Path.Combine(f.Path, folder));
+        }
+
+        f["office/plinth.toml"] = "[drawings]\nnotes = \"notes.txt\"\n";
+        f["office/notes.txt"] = "As the office builds.\n";
+        f["job/notes.txt"] = "Not this one.\n";
+        f["job/plinth.toml"] = "extends = \"../office/plinth.toml\"\n" + Folder.Toml;
+        f["job/supports.csv"] = Folder.Supports;
+        f["job/reactions.csv"] = Folder.Reactions;
+        f.Run("size", "--project", "job").Exit.Should().Be(0);
+        f.Run("draw", "--project", "job", "--to", "plan.svg").Exit.Should().Be(0);
+        var plan = f[f.Has("plan.svg") ? "plan.svg" : "job/plan.svg"];
+        string.Concat(Svgs(plan)).Should().Contain("As the office builds.").And.NotContain("Not this one.");
+    }
+
+    [Fact]
     public void Details_are_at_three_quarters_of_an_inch_with_plate_rods_and_grout()
     {
         using var f = Workshop(Plates + Drawings);

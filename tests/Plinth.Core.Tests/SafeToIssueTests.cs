@@ -322,6 +322,11 @@ public class SafeToIssueTests
         var result = Check(project, Design(3.9, 3.9, 0.7, "16 T20", "16 T20")).Of("punching-steel");
         result.Utilisation.Should().BeApproximately(1.218, 0.02);
         result.Outcome.Demand.Should().BeInRange(5900e-6 * 0.65, 6300e-6);
+
+        // Without bars along x every section is used without end: the one that needs most is still the one told, over the strip of x, cut off by the edge.
+        var without = Check(project, Design(3.9, 3.9, 0.7, "none", "16 T20")).Of("punching-steel");
+        without.Passes.Should().BeFalse();
+        without.Outcome.Demand.Should().BeApproximately(result.Outcome.Demand * (0.4 + (1.5 * 0.7)) / (0.4 + (3 * 0.7)), 0.05 * without.Outcome.Demand, "only the depth differs, by the bars that are not there");
     }
 
     [Fact]

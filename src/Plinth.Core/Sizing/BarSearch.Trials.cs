@@ -47,15 +47,17 @@ internal sealed partial class BarSearch
         return Schedules.Quantities.MassOf(s.Code, layer, (alongX ? s.Length : s.Width) - (2 * rules.Concrete.CoverSide));
     }
 
+    // Whether bottom bars along an axis are banded: those the short way.
+    private bool IsBanded(bool alongX) => rules.Steel.Banded && (alongX ? states[0].Length < states[0].Width - 1e-6 : states[0].Width < states[0].Length - 1e-6);
+
     // Bars of a number, banded where they run the short way and that is asked, hooked where they are too short without.
     private BarLayer PutFound(bool bottom, int count, BarSize size, bool alongX, double spacing = 0)
     {
         var s = states[0];
         var layer = spacing > 0 ? new BarLayer(count, size) { Spacing = spacing } : Spaced(new BarLayer(count, size), alongX);
-        var (own, other) = alongX ? (s.Length, s.Width) : (s.Width, s.Length);
-        if (bottom && rules.Steel.Banded && own < other - 1e-6)
+        if (bottom && IsBanded(alongX))
         {
-            var band = BarGaps.InBand(count, other / own);
+            var band = BarGaps.InBand(count, alongX ? s.Width / s.Length : s.Length / s.Width);
             layer = layer with { Count = count, Spacing = 0, Band = Math.Min(band, count) };
         }
 

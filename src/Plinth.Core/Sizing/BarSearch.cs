@@ -343,6 +343,20 @@ internal sealed partial class BarSearch
             return !QuicklyExceeds(checks);
         }
 
+        // A bar more may bring all into the band, too close, and the next none: every count is looked at.
+        if (bottom && IsBanded(alongX))
+        {
+            for (var count = low; count <= high; count++)
+            {
+                if (Passes(count))
+                {
+                    return PutFound(bottom, count, size, alongX);
+                }
+            }
+
+            return null;
+        }
+
         // The area that the size before needed is a good guess; from there the count is bracketed by doubling steps, then halved.
         var guess = Math.Clamp((int)Math.Ceiling(areaGuess / size.Area), low, high);
         if (Passes(guess))
