@@ -257,7 +257,7 @@ public class FullFootingTests
     {
         using var f = new Folder();
         f.Run("size");
-        using var p = Process.Start(Program.Start(f.Path, "check", "--watch", "--no-color"))!;
+        using var p = Process.Start(Program.Interruptible(f.Path, "check", "--watch", "--no-color"))!;
         var lines = new System.Collections.Concurrent.ConcurrentQueue<string>();
         p.OutputDataReceived += (_, e) => lines.Enqueue(e.Data ?? "");
         p.ErrorDataReceived += (_, e) => lines.Enqueue(e.Data ?? "");

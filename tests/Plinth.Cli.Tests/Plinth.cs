@@ -28,6 +28,14 @@ internal static class Program
         return start;
     }
 
+    /// <summary>Started so that an interrupt reaches it, which a shell lets what it runs in the background ignore.</summary>
+    public static ProcessStartInfo Interruptible(string directory, params string[] arguments)
+    {
+        var start = Start(directory, ["--default-signal=INT", Path, .. arguments]);
+        start.FileName = "env";
+        return start;
+    }
+
     public static Ran Run(string directory, params string[] arguments) => Run(Start(directory, arguments));
 
     public static Ran Run(ProcessStartInfo start)

@@ -168,7 +168,7 @@ public class ReportTests
         f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n" + string.Concat(Enumerable.Range(1, count).Select(i => $"C{i},DEAD,2,0,420,0,5\nC{i},LIVE,0,0,100,0,0\nC{i},WX,-15,0,0,0,-30\n"));
         f.Run("size", "--all", "--quiet").Exit.Should().Be(0);
         var before = Directory.GetFiles(f.Path).Length;
-        using var process = System.Diagnostics.Process.Start(Program.Start(f.Path, "report", "--depth", "full", "--to", "r.pdf"))!;
+        using var process = System.Diagnostics.Process.Start(Program.Interruptible(f.Path, "report", "--depth", "full", "--to", "r.pdf"))!;
         var clock = System.Diagnostics.Stopwatch.StartNew();
         while (Directory.GetFiles(f.Path, ".r.pdf.*").Length == 0)
         {
