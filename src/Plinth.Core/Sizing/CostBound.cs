@@ -15,6 +15,7 @@ internal sealed class CostBound
     private readonly HeldValues held;
     private readonly double lightest;
     private readonly double lightestOnTop;
+    private readonly bool topIsSought;
     private readonly double thinnest;
     private readonly double ratio;
     private readonly int[] flexure;
@@ -32,6 +33,7 @@ internal sealed class CostBound
         bool Sought(string id) => !foundation.Waives(id);
         ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y") ? states[0].Code.MinimumSteelRatio(ref none, rules.Steel.Yield) : 0;
         flexure = [Sought("flexure-bottom-x") ? Index("flexure-bottom-x") : -1, Sought("flexure-bottom-y") ? Index("flexure-bottom-y") : -1];
+        topIsSought = Sought("flexure-top-x") && Sought("flexure-top-y") && Sought("one-way-shear-x") && Sought("one-way-shear-y");
         shear = [Sought("one-way-shear-x") ? Index("one-way-shear-x") : -1, Sought("one-way-shear-y") ? Index("one-way-shear-y") : -1];
         static int Index(string id) => CheckCatalog.Find(id)!.Index;
     }
@@ -79,10 +81,10 @@ internal sealed class CostBound
         return Floor(size.Length, size.Width, size.Thickness, standing) + (rules.Rates.Steel * lightest * more);
     }
 
-    /// <summary>What top bars cost at least where the size that the states hold needs any: the code's least steel both ways.</summary>
+    /// <summary>What top bars cost at least where the size that the states hold needs any: the code's least steel both ways. What is waived asks for none.</summary>
     public double TopMat()
     {
-        if (held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == Concrete.TopSteel.None || (rules.Steel.TopSteel != Concrete.TopSteel.Least && !states.Any(s => s.NeedsTopSteel)))
+        if (held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == Concrete.TopSteel.None || (rules.Steel.TopSteel != Concrete.TopSteel.Least && !(topIsSought && states.Any(s => s.NeedsTopSteel))))
         {
             return 0;
         }
