@@ -2,6 +2,7 @@ using System.CommandLine;
 using System.Reflection;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
+using Plinth.Files.Access;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Reading;
 
@@ -18,10 +19,14 @@ internal enum OutputFormat
 /// <summary>The options that every command takes.</summary>
 internal sealed class Common
 {
+    // What one array of the runtime holds.
+    private const int MostLimit = 2000;
+
     private readonly Option<string?> project = new("--project") { Description = "The project's folder (default: the nearest folder upwards that holds plinth.toml)", HelpName = "DIR" };
     private readonly Option<string> format = new("--format") { Description = "Form of the results", DefaultValueFactory = _ => "table" };
     private readonly Option<bool> quiet = new("--quiet") { Description = "Print results only where something fails, and no warnings" };
     private readonly Option<bool> verbose = new("--verbose") { Description = "Say more of what is done" };
+    private readonly Option<int> limit = new("--limit") { Description = "Read files up to this size, MB", HelpName = "MB", DefaultValueFactory = _ => InputFile.UsualLimit };
     private readonly Option<bool> noColor = new("--no-color") { Description = "No colour (also by the variable NO_COLOR)" };
 
     /// <summary>Adds the options to a command.</summary>
@@ -33,6 +38,7 @@ internal sealed class Common
             command.Add(project);
             command.Add(format);
             command.Add(verbose);
+            command.Add(limit);
         }
 
         command.Add(quiet);
@@ -40,7 +46,14 @@ internal sealed class Common
     }
 
     /// <summary>The options of a call.</summary>
-    public Call Read(ParseResult parsed) => new(
+    public Call Read(ParseResult parsed)
+    {
+        var most = parsed.GetValue(limit);
+        InputFile.Limit = most == 0 ? InputFile.UsualLimit : most is > 0 and <= MostLimit ? most : throw new CallException($"--limit {most}: it is a size in MB, from 1 to {MostLimit}");
+        return Of(parsed);
+    }
+
+    private Call Of(ParseResult parsed) => new(
         parsed.GetValue(project),
         parsed.GetValue(format) switch { "json" => OutputFormat.Json, "csv" => OutputFormat.Csv, _ => OutputFormat.Table },
         parsed.GetValue(quiet),
@@ -60,8 +73,15 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     /// <param name="elsewhere">Where the project's folder really stands, if a copy of it is read.</param>
     public LoadedProject Load(string? elsewhere = null)
     {
-        var bag = new DiagnosticBag();
-        var loaded = ProjectReader.Read(Find(), bag, elsewhere: elsewhere) ?? throw new InputException(bag);
+        var bag = Bag();
+        var directory = Find();
+        if (PendingWrites.Any(directory))
+        {
+            // A process died between two files, or is at it now: with its lock they are whole.
+            Hold().Dispose();
+        }
+
+        var loaded = ProjectReader.Read(directory, bag, elsewhere: elsewhere) ?? throw new InputException(bag);
         if (!Quiet)
         {
             foreach (var w in loaded.Warnings)
@@ -71,6 +91,32 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         }
 
         return loaded;
+    }
+
+    /// <summary>Collects what is wrong with the input; files outside the project are quoted only where --verbose asks for it.</summary>
+    public DiagnosticBag Bag() => new() { QuotesAll = Verbose };
+
+    /// <summary>Keeps other processes from changing the project until it is disposed; before it is read, by whatever writes what it read.</summary>
+    /// <exception cref="IOException">Another process is changing it.</exception>
+    public ProjectLock Hold()
+    {
+        var held = ProjectLock.Take(Find());
+        if (held.Mended.Count > 0)
+        {
+            Console.Error.WriteLine($"plinth: a command had been stopped while it wrote; {string.Join(" and ", held.Mended)} {(held.Mended.Count > 1 ? "are" : "is")} whole now");
+        }
+
+        return held;
+    }
+
+    /// <summary>Refuses a file named by the user that no output may replace.</summary>
+    /// <exception cref="CallException">It is such a one.</exception>
+    public static void MayWrite(LoadedProject loaded, string to)
+    {
+        if (OutputRules.Fault(to, loaded.Directory, loaded.Inputs) is { } fault)
+        {
+            throw new CallException(fault);
+        }
     }
 
     /// <summary>The foundations that marks or patterns name; all if there are none.</summary>
@@ -112,6 +158,11 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     public static string Out(LoadedProject loaded, string name)
     {
         var full = Path.Combine(Path.GetFullPath(loaded.Directory), "out", name);
+        if (OutputRules.FaultOfOwn(full, loaded.Directory, loaded.Inputs) is { } fault)
+        {
+            throw new CallException(fault);
+        }
+
         var relative = Path.GetRelativePath(Directory.GetCurrentDirectory(), full);
         return relative.StartsWith("..", StringComparison.Ordinal) ? full : relative;
     }

@@ -1,4 +1,6 @@
 using System.CommandLine;
+using System.CommandLine.Help;
+using Plinth.Cli.Output;
 using Plinth.Files.Diagnostics;
 
 namespace Plinth.Cli;
@@ -34,6 +36,8 @@ internal sealed class InputException(DiagnosticBag bag) : Exception("the input i
 /// <summary>Runs a command and turns whatever happens into an exit code and a message.</summary>
 internal static class Runner
 {
+    private const int LeastHelpWidth = 60;
+
     private static readonly CancellationTokenSource Cancel = new();
 
     /// <summary>Set when the user stops the work.</summary>
@@ -41,6 +45,7 @@ internal static class Runner
 
     public static int Run(RootCommand root, string[] args)
     {
+        Streams.Guard();
         Console.CancelKeyPress += (_, e) =>
         {
             e.Cancel = true;
@@ -65,6 +70,12 @@ internal static class Runner
                 return ExitCode.Wrong;
             }
 
+            // A help text squeezed into a few columns would be cut letter by letter, or never end.
+            foreach (var help in root.Options.OfType<HelpOption>())
+            {
+                ((HelpAction)help.Action!).MaxWidth = Math.Max(LeastHelpWidth, ((HelpAction)help.Action).MaxWidth);
+            }
+
             return parsed.Invoke(new InvocationConfiguration { EnableDefaultExceptionHandler = false });
         }
         catch (CallException e)
@@ -80,6 +91,11 @@ internal static class Runner
             }
 
             return ExitCode.Wrong;
+        }
+        catch (ResultsLostException e)
+        {
+            Console.Error.WriteLine($"plinth: error: the results could not be written to standard output: {e.Message.TrimEnd('.')}; what the command writes to files stands");
+            return ExitCode.Fails;
         }
         catch (OperationCanceledException)
         {

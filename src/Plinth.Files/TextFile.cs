@@ -1,5 +1,6 @@
 using System.Buffers;
 using System.Text;
+using Plinth.Files.Access;
 using Plinth.Files.Diagnostics;
 
 namespace Plinth.Files;
@@ -8,7 +9,10 @@ namespace Plinth.Files;
 public static class TextFile
 {
     private static readonly UTF8Encoding StrictUtf8 = new(false, true);
-    private static readonly SearchValues<char> Unfit = SearchValues.Create([.. Enumerable.Range(0, 0x20).Select(c => (char)c).Where(c => c is not ('\t' or '\n' or '\r')), '\uFFFE', '\uFFFF']);
+
+    // What turns the direction of all that follows would show one label in the place of another.
+    private const string Turning = "\u202A\u202B\u202C\u202D\u202E\u2066\u2067\u2068\u2069";
+    private static readonly SearchValues<char> Unfit = SearchValues.Create([.. Enumerable.Range(0, 0xA0).Select(c => (char)c).Where(c => char.IsControl(c) && c is not ('\t' or '\n' or '\r')), .. Turning, '\uFFFE', '\uFFFF']);
 
     /// <summary>Reads a file as UTF-8 (with or without byte-order mark) or UTF-16 (with one, or told by its zeros).</summary>
     /// <param name="path">The file.</param>
@@ -25,14 +29,9 @@ public static class TextFile
         byte[] bytes;
         try
         {
-            bytes = File.ReadAllBytes(path);
+            bytes = InputFile.ReadAll(path);
         }
         catch (FileNotFoundException)
-        {
-            bag.Error(new FilePlace(name, 0, 0), $"there is no such file at {path}");
-            return null;
-        }
-        catch (DirectoryNotFoundException)
         {
             bag.Error(new FilePlace(name, 0, 0), $"there is no such file at {path}");
             return null;
@@ -43,6 +42,7 @@ public static class TextFile
             return null;
         }
 
+        bag.Reads(path, name);
         if (Decode(bytes, name, bag, out encoding) is not { } text)
         {
             return null;
@@ -58,13 +58,13 @@ public static class TextFile
         return text;
     }
 
-    /// <summary>Finds a character that no document can hold (XML 1.0 2.2): control characters but tabs and ends of lines, and what is no character.</summary>
+    /// <summary>Finds a character that no document can hold or show for what it is (XML 1.0 2.2, Unicode Annex 9): control characters but tabs and ends of lines, those that turn the direction of a text, and what is no character.</summary>
     /// <returns>What is wrong; null if nothing is.</returns>
     internal static string? FaultOf(string text) => text.AsSpan().IndexOfAny(Unfit) is >= 0 and var i ? UnfitMessage(text[i]) : null;
 
     private static string UnfitMessage(char c) => c == '\0'
         ? "holds a zero character, so it is not a text file; save it as UTF-8 text"
-        : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"holds a {(char.IsControl(c) ? "control character" : "code that is no character")}, U+{(int)c:X4}, which no drawing or document can show; take it out");
+        : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"holds a {(char.IsControl(c) ? "control character" : Turning.Contains(c) ? "character that turns the direction of the text after it" : "code that is no character")}, U+{(int)c:X4}, which no drawing or document can show; take it out");
 
     /// <summary>Writes a file so that a reader sees the old content or the new, never a part: to a temporary file beside it, flushed, then renamed over it.</summary>
     /// <param name="path">The file.</param>
@@ -83,33 +83,15 @@ public static class TextFile
     /// <param name="content">What it will hold.</param>
     public static void WriteAtomically(string path, byte[] content)
     {
-        var full = Path.GetFullPath(path);
-        full = File.Exists(full) ? File.ResolveLinkTarget(full, true)?.FullName ?? full : full;
-        var temporary = TemporaryFor(full);
-        try
-        {
-            using (var stream = new FileStream(temporary, FileMode.Create, FileAccess.Write, FileShare.None))
-            {
-                stream.Write(content);
-                stream.Flush(flushToDisk: true);
-            }
-
-            File.Move(temporary, full, overwrite: true);
-        }
-        catch
-        {
-            File.Delete(temporary);
-            throw;
-        }
+        using var file = new AtomicFile(path);
+        file.Stream.Write(content);
+        file.Commit();
     }
 
     /// <summary>Opens a file to be written whole or not at all: to a temporary file beside it, put in its place by <see cref="AtomicFile.Commit"/>.</summary>
     /// <exception cref="IOException">It cannot be written.</exception>
     /// <exception cref="UnauthorizedAccessException">It may not be written.</exception>
     public static AtomicFile WriteAtomically(string path) => new(path);
-
-    internal static string TemporaryFor(string full) =>
-        Path.Combine(Path.GetDirectoryName(full)!, "." + Path.GetFileName(full) + "." + Environment.ProcessId.ToString(System.Globalization.CultureInfo.InvariantCulture) + ".new");
 
     private static string? Decode(byte[] bytes, string name, DiagnosticBag bag, out Encoding encoding)
     {

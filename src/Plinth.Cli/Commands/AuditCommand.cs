@@ -44,7 +44,7 @@ internal static class AuditCommand
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     AuditJson.Write(stdout, loaded, result, !fails);
                 }

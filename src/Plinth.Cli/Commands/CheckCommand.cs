@@ -79,7 +79,7 @@ internal static class CheckCommand
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     using var buffer = new BufferedStream(stdout, 1 << 16);
                     ResultsJson.Write(buffer, loaded.Project, Call.Version, loaded.Warnings, reports, building);

@@ -68,7 +68,7 @@ internal static class CombosCommand
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     CombinationsJson.Write(stdout, project, set, shown, envelope, support, all);
                 }

@@ -3,6 +3,7 @@ using System.Globalization;
 using Plinth.Cli.Output;
 using Plinth.Core.Units;
 using Plinth.Files;
+using Plinth.Files.Access;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Import;
 using Plinth.Files.Json;
@@ -48,11 +49,17 @@ internal static class ImportCommand
     private static int Run(Call call, string? file, bool dry)
     {
         var directory = call.Find();
-        var bag = new DiagnosticBag();
+        var bag = call.Bag();
+        if (file is not null)
+        {
+            bag.Names(file);
+        }
+
+        using var held = dry ? null : call.Hold();
         var project = ImportProject.Read(directory, bag) ?? throw new InputException(bag);
         if (!project.IsComplete)
         {
-            return Guess(directory, project, file, bag);
+            return Guess(call, directory, project, file, bag);
         }
 
         if (file is not null && Path.GetFullPath(file) != Path.GetFullPath(Path.Combine(directory, project.File!)))
@@ -61,6 +68,17 @@ internal static class ImportCommand
         }
 
         var target = Path.Combine(directory, project.ReactionsName);
+        var supportsPath = Path.Combine(directory, ProjectReader.SupportsName);
+        if (!dry && OutputRules.FaultOfOwn(supportsPath, directory, []) is { } fault)
+        {
+            throw new CallException(fault);
+        }
+
+        if (!dry)
+        {
+            Directory.CreateDirectory(Path.GetDirectoryName(target)!);
+        }
+
         using var reactions = dry ? null : TextFile.WriteAtomically(target);
         var report = new Importer(directory, project.Spec!, project.Context, bag).Run(reactions?.Writer);
         Runner.Token.ThrowIfCancellationRequested();
@@ -71,12 +89,10 @@ internal static class ImportCommand
 
         if (!dry)
         {
-            if (report.SupportsText is { } supports)
-            {
-                TextFile.WriteAtomically(Path.Combine(directory, ProjectReader.SupportsName), supports);
-            }
-
-            reactions!.Commit();
+            // Supports without their reactions would be another building: both or none.
+            using var supports = report.SupportsText is null ? null : TextFile.WriteAtomically(supportsPath);
+            supports?.Writer.Write(report.SupportsText);
+            PendingWrites.Commit(directory, [.. new[] { reactions, supports }.OfType<AtomicFile>()]);
         }
 
         foreach (var warning in bag.Sorted.Where(_ => !call.Quiet))
@@ -87,7 +103,7 @@ internal static class ImportCommand
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     ImportJson.Write(stdout, report, !dry);
                 }
@@ -108,12 +124,17 @@ internal static class ImportCommand
         return ExitCode.Ok;
     }
 
-    private static int Guess(string directory, ImportProject project, string? file, DiagnosticBag bag)
+    private static int Guess(Call call, string directory, ImportProject project, string? file, DiagnosticBag bag)
     {
         var name = file is null ? project.File : Path.GetRelativePath(directory, file);
         if (name is null)
         {
             throw new CallException("plinth.toml has no [import]; name a table to guess it from: plinth import raw/reactions.xlsx");
+        }
+
+        if (file is null && !call.Verbose && !InputFile.IsWithin(Path.Combine(directory, name), directory))
+        {
+            throw new CallException($"[import] in plinth.toml names {name}, which lies outside the project's folder; to see what it holds, name it: plinth import {name}");
         }
 
         if (!File.Exists(Path.Combine(directory, name)))

@@ -6,7 +6,6 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Sizing;
 using Plinth.Core.Units;
-using Plinth.Files;
 using Plinth.Files.Adopted;
 using Plinth.Files.Json;
 using Plinth.Files.Tables;
@@ -39,6 +38,7 @@ internal static class OptionsCommand
 
     private static int Run(Call call, string mark, int? take)
     {
+        using var held = take is null ? null : call.Hold();
         var loaded = call.Load();
         var f = Call.ChooseOne(loaded.Project, mark);
         var found = new FoundationSizer(loaded.Project, f).Alternatives();
@@ -54,7 +54,7 @@ internal static class OptionsCommand
             Call.NotBuilt(f);
             var chosen = rows.Find(r => r.Number == number) ?? throw new CallException(string.Create(CultureInfo.InvariantCulture, $"there is no option {number} of {f.Mark}; there are 1 to {rows.Count}"));
             var values = AdoptedEntry.Write(f, chosen.Of.Design, loaded.Project.Units == UnitSystem.Us).Where(v => v.Key != "found").ToList();
-            TextFile.WriteAtomically(loaded.AdoptedPath, AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: true), loaded.AdoptedEncoding);
+            loaded.Adopt(AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: true));
             var exit = CheckCommand.Print(call, loaded, [reports[number - 1]], screen => ResultTables.Checks(screen, loaded, [reports[number - 1]], call.Quiet));
             if (!call.Quiet)
             {
@@ -73,7 +73,7 @@ internal static class OptionsCommand
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     Json(stdout, f, rows);
                 }

@@ -1,7 +1,6 @@
 using System.CommandLine;
 using Plinth.Cli.Output;
 using Plinth.Core.Foundations;
-using Plinth.Files;
 using Plinth.Files.Adopted;
 
 namespace Plinth.Cli.Commands;
@@ -39,6 +38,7 @@ internal static class SetCommand
 
     private static int Run(Call call, string mark, string[] pairs)
     {
+        using var held = call.Hold();
         var loaded = call.Load();
         var f = Call.ChooseOne(loaded.Project, mark);
         var old = loaded.Design(f) ?? throw new CallException($"{f.Mark} is not sized yet; run: plinth size {f.Mark}");
@@ -46,7 +46,7 @@ internal static class SetCommand
         var design = CheckCommand.With(loaded, f, old, pairs);
         var values = pairs.Select(CheckCommand.Split).Select(p => (p.Key, Value(design, p.Key, p.Value))).ToList();
         var text = AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: false);
-        TextFile.WriteAtomically(loaded.AdoptedPath, text, loaded.AdoptedEncoding);
+        loaded.Adopt(text);
         var reports = CheckCommand.Check(loaded, [f], _ => design);
         var exit = CheckCommand.Print(call, loaded, reports, screen => ResultTables.Checks(screen, loaded, reports, call.Quiet));
         if (!call.Quiet)

@@ -121,7 +121,7 @@ internal static class ShowCommand
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     ResultsJson.WriteTrace(stdout, f.Mark, result, steps, units);
                 }

@@ -4,7 +4,6 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Sizing;
 using Plinth.Core.Units;
-using Plinth.Files;
 using Plinth.Files.Adopted;
 using Plinth.Files.Reading;
 using Spectre.Console;
@@ -44,6 +43,7 @@ internal static class SizeCommand
 
     private static int Run(Call call, string[] marks, bool all, bool over, bool dry, bool why)
     {
+        using var held = dry ? null : call.Hold();
         var loaded = call.Load();
         var foundations = Call.Choose(loaded.Project, marks);
         var before = CheckCommand.Check(loaded, foundations).ToDictionary(r => r.Foundation.Mark, StringComparer.Ordinal);
@@ -108,7 +108,7 @@ internal static class SizeCommand
             return false;
         }
 
-        TextFile.WriteAtomically(loaded.AdoptedPath, text, loaded.AdoptedEncoding);
+        loaded.Adopt(text);
         return true;
     }
 

@@ -30,7 +30,7 @@ internal sealed class ProgressLine(string what, int of) : IDisposable
             if (filled > drawn || count == of)
             {
                 drawn = filled;
-                Console.Error.Write($"\r{what} {new string('█', filled)}{new string('░', Width - filled)} {count} of {of} ");
+                Streams.Cursor.Write($"\r{what} {new string('█', filled)}{new string('░', Width - filled)} {count} of {of} ");
             }
         }
     }
@@ -40,7 +40,7 @@ internal sealed class ProgressLine(string what, int of) : IDisposable
     {
         if (shows && drawn >= 0)
         {
-            Console.Error.Write("\r" + new string(' ', what.Length + Width + 24) + "\r");
+            Streams.Cursor.Write("\r" + new string(' ', what.Length + Width + 24) + "\r");
         }
     }
 }

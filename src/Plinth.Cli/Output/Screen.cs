@@ -29,10 +29,10 @@ internal sealed class Screen
     }
 
     /// <summary>A line of plain text.</summary>
-    public void Line(string text = "") => console.Profile.Out.Writer.WriteLine(text);
+    public void Line(string text = "") => console.Profile.Out.Writer.WriteLine(Streams.Shown(text));
 
     /// <summary>A line in a style.</summary>
-    public void Line(string text, Style style) => console.Write(new Text(text + "\n", style));
+    public void Line(string text, Style style) => console.Write(new Text(Streams.Shown(text) + "\n", style));
 
     /// <summary>A text broken between words at the width of the screen.</summary>
     /// <param name="text">The text; spaces at its start are kept.</param>
@@ -79,7 +79,7 @@ internal sealed class Screen
     }
 
     /// <summary>A cell of text; nothing in it is taken for markup.</summary>
-    public static Text Cell(string text, Style? style = null) => new(text, style ?? Style.Plain);
+    public static Text Cell(string text, Style? style = null) => new(Streams.Shown(text), style ?? Style.Plain);
 
     private static int TerminalWidth()
     {

@@ -26,7 +26,7 @@ internal static class SettingsTable
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     Json(stdout, f.Mark, rows);
                 }

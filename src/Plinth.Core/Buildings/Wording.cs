@@ -90,7 +90,7 @@ public static class Wording
     public static string Value(double value, Unit unit, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(unit);
-        return value >= 1e30 ? "∞" : unit.Format(value, units);
+        return value >= 1e30 ? "no limit" : unit.Format(value, units);
     }
 
     /// <summary>A name for people of a check by its id.</summary>

@@ -28,6 +28,10 @@ public sealed class ColumnSection
     private const double LeastDepth = 1e-14;
     private const double MostDepth = 1e4;
 
+    // By how much the logarithm of the depth may differ between directions that are looked at one after the other.
+    private const double FirstWidth = 0.5;
+    private const double LeastWidth = 1e-6;
+
     private readonly PlanPoint[] corners;
     private readonly PlanPoint[] hollow;
     private readonly SectionBar[] all;
@@ -204,7 +208,8 @@ public sealed class ColumnSection
         (tx, ty) = (tx / moment, ty / moment);
         var direction = Math.Atan2(ty, tx);
 
-        // For a direction of the neutral axis: the depth at which force and moment stand in the load's proportion.
+        // For a direction of the neutral axis: the depth at which force and moment stand in the load's proportion. It is sought round that of the direction before.
+        var (last, width) = (double.NaN, double.PositiveInfinity);
         double Depth(double angle)
         {
             var (sin, cos) = Math.SinCos(angle);
@@ -214,8 +219,27 @@ public sealed class ColumnSection
                 return (p * moment) - (n * ((x * tx) + (y * ty)));
             }
 
-            // Nearly pure tension or compression may lie beyond either end: the end is as near.
-            return Balance(Math.Log(LeastDepth)) >= 0 ? LeastDepth : Balance(Math.Log(MostDepth)) <= 0 ? MostDepth : Math.Exp(Root.Between(Balance, Math.Log(LeastDepth), Math.Log(MostDepth)));
+            var (least, most) = (Math.Log(LeastDepth), Math.Log(MostDepth));
+            while (true)
+            {
+                var (low, high) = double.IsNaN(last) ? (least, most) : (Math.Max(least, last - width), Math.Min(most, last + width));
+                var (atLow, atHigh) = (Balance(low), Balance(high));
+                if (atLow < 0 && atHigh > 0)
+                {
+                    var found = Root.Between(Balance, low, atLow, high, atHigh);
+                    (last, width) = (found, double.IsNaN(last) ? FirstWidth : Math.Clamp(4 * Math.Abs(found - last), LeastWidth, FirstWidth));
+                    return Math.Exp(found);
+                }
+
+                // Nearly pure tension or compression may lie beyond either end: the end is as near.
+                if (low == least && high == most)
+                {
+                    last = double.NaN;
+                    return atLow >= 0 ? LeastDepth : MostDepth;
+                }
+
+                width *= 16;
+            }
         }
 
         double Across(double angle)

@@ -10,9 +10,11 @@ internal static class Root
     /// A root between two points at which the function has opposite signs: false position that halves the weight of an end that stays (the Illinois variant,
     /// M. Dowell, P. Jarratt, BIT 11 (1971) 168–174), with a bisection wherever that gains too little. The nearer to zero of both ends where the signs do not differ.
     /// </summary>
-    public static double Between(Func<double, double> f, double low, double high)
+    public static double Between(Func<double, double> f, double low, double high) => Between(f, low, f(low), high, f(high));
+
+    /// <summary>The same where the values at both ends are known.</summary>
+    public static double Between(Func<double, double> f, double low, double fLow, double high, double fHigh)
     {
-        var (fLow, fHigh) = (f(low), f(high));
         if (fLow == 0 || fHigh == 0 || (fLow < 0) == (fHigh < 0))
         {
             return Math.Abs(fLow) <= Math.Abs(fHigh) ? low : high;

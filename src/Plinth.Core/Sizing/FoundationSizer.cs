@@ -228,12 +228,12 @@ public sealed partial class FoundationSizer
         var cost = Cost(best);
         for (var t = 0; t < last; t++)
         {
-            if (joints.HasPedestal && Pedestal(t) is null)
+            var h = thicknesses[t];
+            if (joints.HasPedestal && (DearerThan(cost * Near, h) || Pedestal(t) is null))
             {
                 continue;
             }
 
-            var h = thicknesses[t];
             var pedestal = Pedestal(t);
             var standing = pedestal is null ? 0 : Cost(Bare(h, pedestal)) - Cost(Bare(h, null));
             var failed = 0;
@@ -295,6 +295,19 @@ public sealed partial class FoundationSizer
         new(size, BarSpec.Of(bars.BottomX), BarSpec.Of(bars.BottomY), BarSpec.Of(bars.TopX), BarSpec.Of(bars.TopY)) { Pedestal = pedestal, Dowels = BarSpec.Of(dowels) };
 
     // The least bars and dowels for a plan at a thickness; null if none pass.
+    // Whether the base alone costs so much at a thickness, whatever pedestal stands on it: what the pedestal weighs more than the soil in its place only needs more plan.
+    private bool DearerThan(double cost, double thickness)
+    {
+        var ground = checker.States[0].Ground;
+        if (foundation.Rules.Concrete.Weight < Math.Max(ground.SoilWeight, ground.SaturatedWeight))
+        {
+            return false;
+        }
+
+        var side = Math.Sqrt(PlanBound.LeastArea(checker.States, foundation, thickness, null));
+        return bound.Floor(side, side, thickness, 0) >= cost;
+    }
+
     private FoundationDesign? Complete(BaseSize plan, int thickness)
     {
         var size = plan with { Thickness = thicknesses[thickness] };

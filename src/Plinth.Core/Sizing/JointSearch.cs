@@ -29,6 +29,8 @@ internal sealed class JointSearch
     private readonly Check[] ofDowels;
     private readonly Check[] ofHollow;
     private readonly Check[] ofWalls;
+    private readonly Check[] ofBending;
+    private readonly Dictionary<(BaseSize Plan, bool Slender), (List<BarSpec> Bars, Dictionary<BarSize, List<BarSpec>> Ties, List<BarSpec> Any)> offered = [];
 
     public JointSearch(ImmutableArray<BaseState> states, Foundation foundation)
     {
@@ -41,6 +43,7 @@ internal sealed class JointSearch
         ofDowels = Of("interface", "interface-shear", "column-bearing");
         ofHollow = Of("socket-depth", "socket-pressure", "column-bearing");
         ofWalls = Of("socket-walls", "socket-shear");
+        ofBending = Of("socket-walls");
     }
 
     /// <summary>The check that failed last, and where.</summary>
@@ -58,7 +61,8 @@ internal sealed class JointSearch
         var stated = rules.Pedestal;
         if (stated.HoldsInSocket(states[0].Place.Place.Support))
         {
-            return Hollows().Select(Walled).FirstOrDefault(p => p is not null);
+            var known = new Dictionary<(BaseSize Plan, double Arms), (int First, (Check Check, BaseState State)? Failure)>();
+            return Hollows().Select(h => Walled(h, known)).FirstOrDefault(p => p is not null);
         }
 
         var size = states[0].Size;
@@ -150,8 +154,9 @@ internal sealed class JointSearch
             .OrderBy(p => p.OwnArea * (p.Socket!.Depth + sockets.Bed)).ThenBy(p => p.Socket!.Depth);
     }
 
-    // The least bars, then the least ties, with which a socket passes; null if none.
-    private Pedestal? Walled(Pedestal hollow)
+    // The least bars, then the least ties, with which a socket passes; null if none. Force with moments at the foot knows the depth by its arm alone: the bars that
+    // hold walls of a plan are found once.
+    private Pedestal? Walled(Pedestal hollow, Dictionary<(BaseSize Plan, double Arms), (int First, (Check Check, BaseState State)? Failure)> known)
     {
         var (stated, size, socket) = (rules.Pedestal, states[0].Size, hollow.Socket!);
         Set(hollow, size);
@@ -160,37 +165,70 @@ internal sealed class JointSearch
             return null;
         }
 
-        foreach (var bars in Bars(hollow.SizeX, hollow.SizeY, hollow.OwnArea))
+        // Bending of the walls knows no bars: where no ties hold them the dearer search for bars is left out.
+        var (candidates, ties, any) = Offered(hollow);
+        if (!any.Any(t =>
         {
-            var ties = stated.Ties is { } held
-                ? [held]
-                : Ties(bars.Size!).Take(TieSizes).SelectMany(t => Spacings(stated, bars.Size!, t, socket.Wall).Select(s => new BarSpec(t, 0, s))).OrderBy(t => t.Size!.Area / t.Spacing).ThenByDescending(t => t.Spacing).ToList();
-            if (ties.Count == 0)
-            {
-                continue;
-            }
-
-            Set(hollow with { Bars = bars, Ties = ties[0] }, size);
-            if (Exceeds(ofPedestal))
-            {
-                continue;
-            }
-
-            foreach (var tie in ties)
-            {
-                var pedestal = hollow with { Bars = bars, Ties = tie };
-                Set(pedestal, size);
-                if (!Exceeds(ofWalls))
-                {
-                    return pedestal;
-                }
-            }
-
-            // More bars help the walls little: thicker walls do.
+            Set(hollow with { Ties = t }, size);
+            return !Exceeds(ofBending);
+        }))
+        {
             return null;
         }
 
+        var key = (new BaseSize(hollow.SizeX, hollow.SizeY, socket.Wall), states.Sum(s => s.Arm));
+        if (!known.TryGetValue(key, out var found))
+        {
+            var first = candidates.FindIndex(bars =>
+            {
+                if (ties[bars.Size!] is not [var least, ..])
+                {
+                    return false;
+                }
+
+                Set(hollow with { Bars = bars, Ties = least }, size);
+                return !Exceeds(ofPedestal);
+            });
+            found = (first, LastFailure);
+            known.Add(key, found);
+        }
+
+        if (found.First < 0)
+        {
+            LastFailure = found.Failure;
+            return null;
+        }
+
+        // More bars help the walls little: thicker walls do.
+        foreach (var tie in ties[candidates[found.First].Size!])
+        {
+            var pedestal = hollow with { Bars = candidates[found.First], Ties = tie };
+            Set(pedestal, size);
+            if (!Exceeds(ofWalls))
+            {
+                return pedestal;
+            }
+        }
+
         return null;
+    }
+
+    // The bars that walls may have, the ties that go with each size of them, least first, and all these ties.
+    private (List<BarSpec> Bars, Dictionary<BarSize, List<BarSpec>> Ties, List<BarSpec> Any) Offered(Pedestal hollow)
+    {
+        var (stated, wall) = (rules.Pedestal, hollow.Socket!.Wall);
+        var key = (new BaseSize(hollow.SizeX, hollow.SizeY, wall), states[0].PedestalHeight > 3 * Math.Min(hollow.SizeX, hollow.SizeY));
+        if (!offered.TryGetValue(key, out var known))
+        {
+            var bars = Bars(hollow.SizeX, hollow.SizeY, hollow.OwnArea).ToList();
+            var ties = bars.Select(b => b.Size!).Distinct().ToDictionary(b => b, b => stated.Ties is { } held
+                ? [held]
+                : Ties(b).Take(TieSizes).SelectMany(t => Spacings(stated, b, t, wall).Select(s => new BarSpec(t, 0, s))).OrderBy(t => t.Size!.Area / t.Spacing).ThenByDescending(t => t.Spacing).ToList());
+            known = (bars, ties, [.. ties.Values.SelectMany(t => t).Distinct()]);
+            offered.Add(key, known);
+        }
+
+        return known;
     }
 
     // Sizes that may tie bars: the least allowed, then those of the project.

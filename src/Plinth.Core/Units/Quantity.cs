@@ -16,7 +16,7 @@ public static class Quantity
         fault = null;
         if (measure.Matches(Measure.Length) && TryFeetAndInches(trimmed, out value))
         {
-            return true;
+            return Sane(text, measure, value, out fault);
         }
 
         var split = NumberEnd(trimmed);
@@ -46,8 +46,17 @@ public static class Quantity
         }
 
         value = unit.ToBase(value);
-        return true;
+        return Sane(text, measure, value, out fault);
     }
+
+    // Infinite values, and those that become so in a square, must not come to be computed with.
+    private static bool Sane(string text, Measure measure, double value, out string? fault)
+    {
+        fault = Math.Abs(value) <= measure.Most ? null : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"\"{text}\" is beyond any {measure.Name[(measure.Name.IndexOf(' ', StringComparison.Ordinal) + 1)..]} that is read here ({measure.Most:0.###e+0} {Base(measure)}); look at its digits and its unit");
+        return fault is null;
+    }
+
+    private static string Base(Measure measure) => measure.IsAngle ? "degrees" : measure.Example switch { "mm" => "m", "kPa" or "kN" or "kN m" or "kN/m" or "kN/m3" => measure.Example, _ => "in kN and m" };
 
     private static string ExampleFor(ReadOnlySpan<char> number, Measure measure) => $"{number.Trim()} {measure.Example}";
 

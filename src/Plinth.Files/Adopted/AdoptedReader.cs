@@ -30,7 +30,7 @@ public static class AdoptedReader
                 continue;
             }
 
-            if (Entry(mark, table, bag) is { } entry)
+            if (SupportsReader.Label(mark, "mark", place, bag) && Entry(mark, table, bag) is { } entry)
             {
                 result.Add(entry);
             }
@@ -59,9 +59,9 @@ public static class AdoptedReader
                 return null;
             }
 
-            if (v <= 0)
+            if (v <= 0 || v > Measure.MostSize)
             {
-                fault = $"{key} \"{value}\" must be more than zero";
+                fault = v <= 0 ? $"{key} \"{value}\" must be more than zero" : $"{key} \"{value}\" is beyond any side of a foundation; look at its digits and its unit";
                 return null;
             }
 
@@ -264,6 +264,12 @@ public static class AdoptedReader
     {
         if (!alike)
         {
+            if (t.Texts("supports") is { Count: 0 })
+            {
+                bag.Error(t.PlaceOf("supports"), "supports is an empty list; name what stands on the foundation, for example supports = [\"C7\"], or delete the table");
+                return null;
+            }
+
             return t.Texts("supports") is { } texts ? [new WrittenPlace([.. texts.Select(x => x.Text)], Lie.AsDrawn)] : null;
         }
 

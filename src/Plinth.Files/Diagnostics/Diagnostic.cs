@@ -1,4 +1,5 @@
 using System.Globalization;
+using Plinth.Files.Access;
 
 namespace Plinth.Files.Diagnostics;
 
@@ -37,7 +38,17 @@ public sealed record Diagnostic(Severity Severity, FilePlace Place, string Messa
 public sealed class DiagnosticBag
 {
     private const int Most = 200;
+    private const int Longest = 1000;
+    private const string Concealed = "is not as it is read here; what stands there is not shown, as the file lies outside the project's folder (--verbose shows it)";
     private readonly List<Diagnostic> list = [];
+    private readonly HashSet<string> outside = new(StringComparer.Ordinal);
+    private readonly HashSet<string> named = new(StringComparer.Ordinal);
+
+    /// <summary>The project's folder: what lies outside it is never quoted in messages; null: everything may be.</summary>
+    public string? Project { get; set; }
+
+    /// <summary>Whether also files outside the project are quoted, as the user asked.</summary>
+    public bool QuotesAll { get; init; }
 
     /// <summary>Whether any is an error.</summary>
     public bool HasErrors { get; private set; }
@@ -60,15 +71,35 @@ public sealed class DiagnosticBag
         }
     }
 
+    /// <summary>Notes that a file is read, before anything is said of what it holds.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="name">Its name in messages.</param>
+    public void Reads(string path, string name)
+    {
+        if (Project is { } project && !QuotesAll && !named.Contains(Path.GetFullPath(path)) && !InputFile.IsWithin(path, project))
+        {
+            outside.Add(name);
+        }
+    }
+
+    /// <summary>Notes that the user named a file, so that it may be quoted wherever it lies.</summary>
+    public void Names(string path) => named.Add(Path.GetFullPath(path));
+
+    /// <summary>Whether what a file holds is not to be told, as it lies outside the project.</summary>
+    public bool IsConcealed(string name) => outside.Contains(name);
+
     /// <summary>Adds an error.</summary>
     public void Error(FilePlace place, string message)
     {
         HasErrors = true;
-        list.Add(new Diagnostic(Severity.Error, place, message));
+        list.Add(new Diagnostic(Severity.Error, place, Told(place, message)));
     }
 
     /// <summary>Adds a warning.</summary>
-    public void Warning(FilePlace place, string message, string code = "input") => list.Add(new Diagnostic(Severity.Warning, place, message, code));
+    public void Warning(FilePlace place, string message, string code = "input") => list.Add(new Diagnostic(Severity.Warning, place, Told(place, message), code));
+
+    // What is quoted may be as long as its file.
+    private string Told(FilePlace place, string message) => outside.Contains(place.File) ? Concealed : message.Length <= Longest ? message : message[..(Longest / 2)] + " … " + message[^(Longest / 2)..];
 }
 
 /// <summary>Finds the known word nearest to one that is not known.</summary>

@@ -1,4 +1,5 @@
 using Plinth.Core.Units;
+using Plinth.Files.Access;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Reading;
 using Plinth.Files.Tables;
@@ -14,6 +15,8 @@ namespace Plinth.Files.Import;
 /// <param name="ReactionsName">Name of the table of reactions.</param>
 public sealed record ImportProject(ImportSpec? Spec, string? File, string? Sheet, ImportContext Context, string ReactionsName)
 {
+    private const int HeaderLength = 4096;
+
     private static readonly CsvColumn[] Where =
     [
         new("support", null, true), new("x", Measure.Length, true), new("y", Measure.Length, true), new("level", Measure.Length),
@@ -26,6 +29,7 @@ public sealed record ImportProject(ImportSpec? Spec, string? File, string? Sheet
     public static ImportProject? Read(string directory, DiagnosticBag bag)
     {
         ArgumentNullException.ThrowIfNull(bag);
+        bag.Project ??= directory;
         if (TextFile.Read(Path.Combine(directory, ProjectReader.FileName), ProjectReader.FileName, bag) is not { } text || TomlTree.Parse(text, ProjectReader.FileName, bag) is not { } root)
         {
             return null;
@@ -55,8 +59,39 @@ public sealed record ImportProject(ImportSpec? Spec, string? File, string? Sheet
             bag.Error(inner.PlaceOf("file"), $"file = \"{file}\" is the table that the import writes; keep the raw table under another name, for example raw/{Path.GetFileName(file)}");
         }
 
+        List<string> others = [ProjectReader.FileName, ProjectReader.SupportsName, Adopted.AdoptedReader.FileName, .. spec?.Files ?? [], .. new[] { root["extends"], (root["drawings"]?.Value as TomlTable)?["notes"] }.Select(n => n?.Value).OfType<string>()];
+        if (Fault(directory, reactions, others) is { } fault)
+        {
+            bag.Error(loads.PlaceOf("reactions"), $"reactions = \"{reactions}\": {fault}");
+        }
+
         var positions = Positions(Path.Combine(directory, ProjectReader.SupportsName), aside);
         return bag.HasErrors ? null : new ImportProject(spec, file, sheet, new ImportContext(asReaction, units, european, symbols, positions), reactions);
+    }
+
+    // Why an import may not write its table there; null: it may.
+    private static string? Fault(string directory, string reactions, IEnumerable<string> others)
+    {
+        var path = Path.Combine(directory, reactions);
+        if ((OutputRules.FaultOfTable(reactions) ?? OutputRules.FaultOfOwn(path, directory, others.Select(o => Path.Combine(directory, o)))) is { } fault)
+        {
+            return fault;
+        }
+
+        // A table of another kind that stands there was not written by an import.
+        if (!System.IO.File.Exists(path))
+        {
+            return null;
+        }
+
+        using var there = new StreamReader(InputFile.Open(path));
+        var header = new char[HeaderLength];
+        var first = header.AsSpan(0, there.ReadBlock(header)).Trim();
+        var end = first.IndexOfAny('\r', '\n');
+        first = end < 0 ? first : first[..end];
+        return first.IsEmpty || (first.Contains("support", StringComparison.OrdinalIgnoreCase) && first.Contains("case", StringComparison.OrdinalIgnoreCase))
+            ? null
+            : "what stands there has no columns support and case, so it is no table of reactions, and the import would replace it; name another file, or delete that one";
     }
 
     private static Dictionary<string, (double X, double Y, double Z)> Positions(string path, DiagnosticBag bag)

@@ -107,6 +107,9 @@ public sealed record ImportSpec(
     string LabelTo,
     IReadOnlyDictionary<string, string> Cases)
 {
+    /// <summary>The raw tables, as written.</summary>
+    public IEnumerable<string> Files => new[] { Reactions, Positions, Sizes }.OfType<TableSpec>().Select(t => t.File);
+
     /// <summary>The components of a reaction in order.</summary>
     public static readonly IReadOnlyList<string> Components = ["Fx", "Fy", "Fz", "Mx", "My", "Mz"];
 }

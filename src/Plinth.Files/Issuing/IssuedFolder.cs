@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
+using Plinth.Files.Access;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Toml;
 
@@ -83,8 +84,13 @@ public sealed class IssuedFolder(string project)
         ArgumentNullException.ThrowIfNull(files);
         ArgumentNullException.ThrowIfNull(facts);
         ArgumentNullException.ThrowIfNull(make);
+        if (!InputFile.IsWithin(Root, project))
+        {
+            throw new IOException($"{Root} leads out of the project's folder, where no issue is written; make it a folder of the project");
+        }
+
         Directory.CreateDirectory(Root);
-        var made = Path.Combine(Root, string.Create(CultureInfo.InvariantCulture, $".{revision}.{Environment.ProcessId}.new"));
+        var made = Path.Combine(Root, Temporary.Name());
         var whole = Path.Combine(Root, revision);
         try
         {
@@ -163,7 +169,7 @@ public sealed class IssuedFolder(string project)
 
     private static string Digest(string file)
     {
-        using var stream = File.OpenRead(file);
+        using var stream = InputFile.Open(file);
         return Convert.ToHexStringLower(SHA256.HashData(stream));
     }
 }

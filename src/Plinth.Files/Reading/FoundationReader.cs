@@ -97,6 +97,11 @@ internal sealed class FoundationReader(RuleSet rules, IReadOnlyDictionary<string
             return;
         }
 
+        if (mark is not null && !SupportsReader.Label(mark, "mark", t.PlaceOf("mark"), bag))
+        {
+            return;
+        }
+
         var alike = t.Has("alike");
         var places = AdoptedReader.Places(t, alike, bag);
         if (alike && t.Has("supports"))

@@ -153,7 +153,16 @@ internal sealed class GitHistory(string directory)
         try
         {
             using var process = Process.Start(start)!;
-            using var ends = new Timer(_ => process.Kill(true), null, Patience, Timeout.InfiniteTimeSpan);
+            var late = false;
+            using var ends = new Timer(
+                _ =>
+                {
+                    late = true;
+                    process.Kill(true);
+                },
+                null,
+                Patience,
+                Timeout.InfiniteTimeSpan);
             var errors = process.StandardError.ReadToEndAsync();
             var feeding = Task.Run(() => Feed(process.StandardInput, input));
             using var output = new MemoryStream();
@@ -161,7 +170,8 @@ internal sealed class GitHistory(string directory)
             process.WaitForExit();
             feeding.Wait();
             var said = errors.Result.Trim();
-            fault = process.ExitCode == 0 || said.Length == 0 ? null : "git: " + said.Split('\n')[0];
+            fault = late ? string.Create(CultureInfo.InvariantCulture, $"git had not answered after {Patience.TotalSeconds:0} s, so no revision was read; name a folder or a table of reactions")
+                : process.ExitCode == 0 || said.Length == 0 ? null : "git: " + said.Split('\n')[0];
             return process.ExitCode == 0 ? output.ToArray() : null;
         }
         catch (Win32Exception)

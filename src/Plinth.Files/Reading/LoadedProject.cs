@@ -3,6 +3,7 @@ using Plinth.Core.Audit;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Loads;
+using Plinth.Files.Access;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Toml;
@@ -33,8 +34,16 @@ public sealed record LoadedProject(
     /// <summary>Full paths of the files that were read.</summary>
     public IReadOnlyList<string> Files { get; init; } = [];
 
+    /// <summary>Full paths of the raw tables that [import] names.</summary>
+    public IReadOnlyList<string> Raw { get; init; } = [];
+
+    /// <summary>The files that no output may replace: all that the project is read from, there or not.</summary>
+    public IEnumerable<string> Inputs => [.. Files, .. Raw, .. OwnNames.Select(n => Path.Combine(Directory, n))];
+
     /// <summary>Marks whose tables sizing wrote before plinth.toml said otherwise: they are sized anew.</summary>
     public IReadOnlySet<string> Stale { get; init; } = new HashSet<string>();
+
+    private static readonly string[] OwnNames = [ProjectReader.FileName, ProjectReader.SupportsName, AdoptedReader.FileName, PendingWrites.ListName];
 
     // A foundation all of which plinth.toml states needs no table of its own.
     private static FoundationDesign? AllHeld(Foundation f)
@@ -68,6 +77,30 @@ public sealed record LoadedProject(
 
     /// <summary>Path of adopted.toml.</summary>
     public string AdoptedPath => Path.Combine(Directory, AdoptedReader.FileName);
+
+    /// <summary>Writes adopted.toml whole or not at all; with the project's lock held.</summary>
+    /// <param name="text">Its new text.</param>
+    /// <exception cref="IOException">It cannot be written, or was changed since the project was read.</exception>
+    /// <exception cref="UnauthorizedAccessException">It may not be written.</exception>
+    public void Adopt(string text)
+    {
+        if (OutputRules.FaultOfOwn(AdoptedPath, Directory, [Path.Combine(Directory, ProjectReader.FileName), Path.Combine(Directory, ProjectReader.SupportsName)]) is { } fault)
+        {
+            throw new IOException(fault);
+        }
+
+        using var file = new AtomicFile(AdoptedPath);
+        file.Stream.Write([.. AdoptedEncoding.GetPreamble(), .. AdoptedEncoding.GetBytes(text)]);
+
+        // An editor knows no lock of ours: what it saved meanwhile is not to be lost.
+        var now = File.Exists(AdoptedPath) ? TextFile.Read(AdoptedPath, AdoptedReader.FileName, new DiagnosticBag()) : "";
+        if (now != AdoptedText)
+        {
+            throw new IOException($"{AdoptedReader.FileName} was changed while plinth worked on it, so nothing was written; run the command again");
+        }
+
+        PendingWrites.Commit(Directory, file);
+    }
 
     /// <summary>The design in force of a foundation, or null if it is not sized.</summary>
     public FoundationDesign? Design(Foundation foundation)

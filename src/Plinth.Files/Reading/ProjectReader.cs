@@ -31,6 +31,12 @@ public static class ProjectReader
     public static LoadedProject? Read(string directory, DiagnosticBag bag, string? reactionsPath = null, string? elsewhere = null)
     {
         ArgumentNullException.ThrowIfNull(bag);
+        bag.Project ??= directory;
+        if (reactionsPath is not null)
+        {
+            bag.Names(reactionsPath);
+        }
+
         if (TextFile.Read(Path.Combine(directory, FileName), FileName, bag) is not { } text)
         {
             return null;
@@ -74,7 +80,7 @@ public static class ProjectReader
             t.Missing("[cases]", "DEAD = \"D\" under a line [cases]");
         }
 
-        ImportReader.Read(t.Inner("import"), bag);
+        var raw = ImportReader.Read(t.Inner("import"), bag);
         var totals = CaseReader.Totals(t.Inner("totals"), cases, bag);
         var own = CombinationReader.Own(t.Each("combination"), cases, bag);
         var site = SiteReader.Read(t.Inner("site"), bag);
@@ -175,15 +181,19 @@ public static class ProjectReader
         var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site, Carbon = carbon, Drawings = drawings, Category = options.Category, Sds = options.Sds };
         var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All().ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
         var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces, Path.GetFileName(reactionsName), rowLines);
-        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs)) { Files = files, Stale = stale };
+        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs)) { Files = files, Raw = raw is null ? [] : [.. raw.Files.Select(f => Path.GetFullPath(Path.Combine(directory, f)))], Stale = stale };
     }
 
     private static (ProjectTitle Title, UnitSystem Units, ConcreteCode? Code) Title(TableReader t)
     {
         var name = t.Text("name");
-        if (string.IsNullOrWhiteSpace(name))
+        if (name is null ? !t.Has("name") : string.IsNullOrWhiteSpace(name))
         {
             t.Missing("name", "\"Wherry Lane Archive\"");
+        }
+        else if (name is not null)
+        {
+            SupportsReader.Label(name, "name", t.PlaceOf("name"), t.Bag);
         }
 
         ConcreteCode? code = null;
@@ -202,7 +212,8 @@ public static class ProjectReader
 
         var byCode = code is not null && !code.Id.StartsWith("aci318m", StringComparison.Ordinal) ? UnitSystem.Us : UnitSystem.Metric;
         var units = t.Choice("units", byCode, ("metric", UnitSystem.Metric), ("us", UnitSystem.Us));
-        var title = new ProjectTitle(name?.Trim() ?? "", t.Text("number") ?? "", t.Text("client") ?? "", t.Text("site") ?? "", t.Text("engineer") ?? "", t.Text("checker") ?? "", t.Text("date") ?? "");
+        string Named(string key) => t.Text(key) is { Length: > 0 } text && SupportsReader.Label(text, key, t.PlaceOf(key), t.Bag) ? text : "";
+        var title = new ProjectTitle(name?.Trim() ?? "", Named("number"), Named("client"), Named("site"), Named("engineer"), Named("checker"), Named("date"));
         t.Done();
         return (title, units, code);
     }
@@ -254,6 +265,11 @@ public static class ProjectReader
         var grounds = t.Inner("grounds");
         foreach (var (name, _, node) in grounds.All())
         {
+            if (!SupportsReader.Label(name, "ground", node.Place, bag))
+            {
+                continue;
+            }
+
             if (node.Value is TomlTable table)
             {
                 logs[name] = new SettingsLog();

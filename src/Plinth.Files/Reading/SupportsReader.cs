@@ -8,6 +8,9 @@ namespace Plinth.Files.Reading;
 /// <summary>Reads supports.csv.</summary>
 internal static class SupportsReader
 {
+    // As long as drawings and tables can show.
+    private const int LongestLabel = 200;
+
     private enum Col
     {
         Support, X, Y, Level, Shape, Cx, Cy, PlateX, PlateY, Angle, Ground, Grid, X2, Y2,
@@ -82,9 +85,15 @@ internal static class SupportsReader
             return false;
         }
 
-        if (label.Any(char.IsControl))
+        if (label.Length > LongestLabel)
         {
-            bag.Error(place, $"the {what} \"{new string([.. label.Select(c => char.IsControl(c) ? '?' : c)])}\" holds a control character; write it with letters, digits and signs");
+            bag.Error(place, string.Create(System.Globalization.CultureInfo.InvariantCulture, $"the {what} \"{label[..20]}…\" has a label of {label.Length:#,0} characters; labels have up to {LongestLabel}"));
+            return false;
+        }
+
+        if (label.Any(char.IsControl) || TextFile.FaultOf(label) is not null)
+        {
+            bag.Error(place, $"the {what} \"{new string([.. label.Select(c => char.IsControl(c) || TextFile.FaultOf(c.ToString()) is not null ? '?' : c)])}\" holds a control character; write it with letters, digits and signs");
             return false;
         }
 
@@ -97,6 +106,12 @@ internal static class SupportsReader
         {
             if (double.IsNaN(value))
             {
+                return true;
+            }
+
+            if (value > Measure.MostSize)
+            {
+                table.Error((int)column, string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Columns[(int)column].Name} \"{table.Text((int)column)}\" of support \"{label}\" is beyond {Measure.MostSize:#,0} m; look at its digits and at the unit in the header"));
                 return true;
             }
 

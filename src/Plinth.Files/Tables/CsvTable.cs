@@ -102,7 +102,14 @@ public sealed class CsvTable : IDisposable
 
         if (UnitReader.TryNumber(text, out var value))
         {
-            return units[column].ToBase(value);
+            var read = units[column].ToBase(value);
+            if (columns[column].Measure is not { } measure || Math.Abs(read) <= measure.Most)
+            {
+                return read;
+            }
+
+            bag.Error(Place(column), string.Create(CultureInfo.InvariantCulture, $"{columns[column].Name} \"{text}\" is beyond any {measure.Name[(measure.Name.IndexOf(' ', StringComparison.Ordinal) + 1)..]} that is read here; look at its digits and at the unit in the header"));
+            return double.NaN;
         }
 
         bag.Error(Place(column), double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out _)

@@ -6,6 +6,9 @@ namespace Plinth.Files.Tables;
 /// <summary>Writes CSV (RFC 4180). No cell can be taken for a formula by a spreadsheet.</summary>
 public sealed class CsvText
 {
+    // From here on a value stands for one without bound.
+    private const double Unbounded = 1e30;
+
     private readonly StringBuilder text = new();
 
     /// <summary>Adds a row of texts and numbers.</summary>
@@ -22,7 +25,8 @@ public sealed class CsvText
     {
         if (value is double number)
         {
-            return number.ToString("R", CultureInfo.InvariantCulture);
+            // What has no bound, or no value, is an empty cell: no reader of numbers trips over it.
+            return double.IsFinite(number) && Math.Abs(number) < Unbounded ? number.ToString("R", CultureInfo.InvariantCulture) : "";
         }
 
         if (value is int whole)

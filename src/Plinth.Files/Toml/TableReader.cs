@@ -23,7 +23,14 @@ public enum Sign
 /// <param name="bag">Receives what is wrong.</param>
 public sealed partial class TableReader(TomlTable? table, string path, DiagnosticBag bag)
 {
+    private const double MostNumber = 1e12;
+    private const double LeastNumber = 1e-12;
+    private const int LongestText = 2000;
+
     private readonly HashSet<string> known = new(StringComparer.Ordinal);
+
+    /// <summary>Receives what is wrong.</summary>
+    internal DiagnosticBag Bag => bag;
 
     /// <summary>Keeps what is read; null: nobody asks.</summary>
     public SettingsLog? Log { get; init; }
@@ -58,6 +65,12 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
 
         if (node.Value is string s)
         {
+            if (s.Length > LongestText)
+            {
+                bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} has {s.Length:#,0} characters; texts have up to {LongestText:#,0}"));
+                return null;
+            }
+
             return s;
         }
 
@@ -177,6 +190,12 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
         if (!Plinth.Core.Units.Quantity.TryRead(text, measure, out var value, out var fault))
         {
             bag.Error(node.Place, $"{key} {fault}");
+            return null;
+        }
+
+        if (sign != Sign.Any && measure.Matches(Measure.Length) && value > Measure.MostSize)
+        {
+            bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} = {node.Source} is beyond {Measure.MostSize:#,0} m; look at its digits and its unit"));
             return null;
         }
 
@@ -335,6 +354,12 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
         if (!double.IsFinite(value))
         {
             bag.Error(node.Place, $"{key} = {node.Source} is not a finite number");
+            return false;
+        }
+
+        if (Math.Abs(value) > MostNumber || (value > 0 && value < LeastNumber))
+        {
+            bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} = {node.Source} is beyond what is read here ({LeastNumber} to {MostNumber}); look at its digits"));
             return false;
         }
 

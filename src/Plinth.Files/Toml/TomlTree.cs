@@ -1,4 +1,6 @@
+using System.Globalization;
 using Plinth.Files.Diagnostics;
+using Tomlyn;
 using Tomlyn.Parsing;
 using Tomlyn.Syntax;
 
@@ -52,12 +54,27 @@ public sealed class TomlTable(FilePlace place)
 /// <summary>Parses TOML into tables with places, every fault collected.</summary>
 public static class TomlTree
 {
+    // More than any key has; each part is a table within a table.
+    private const int Deepest = 16;
+
     /// <summary>Parses a text.</summary>
     /// <returns>The root table; null if the syntax is broken.</returns>
     public static TomlTable? Parse(string text, string name, DiagnosticBag bag)
     {
         ArgumentNullException.ThrowIfNull(bag);
-        var document = SyntaxParser.Parse(text, name, validate: false);
+        DocumentSyntax document;
+        try
+        {
+            document = SyntaxParser.Parse(text, name, validate: false);
+        }
+        catch (TomlException e)
+        {
+            // Nested deeper than the parser goes.
+            var at = e.Diagnostics.FirstOrDefault()?.Span.Start;
+            bag.Error(at is { } start ? new FilePlace(name, start.Line + 1, start.Column + 1) : new FilePlace(name, 1, 1), e.Message.Contains("depth", StringComparison.OrdinalIgnoreCase) ? "lists or tables stand within each other deeper than any here; look for brackets too many" : "not TOML: " + e.Message.TrimEnd('.'));
+            return null;
+        }
+
         foreach (var d in document.Diagnostics)
         {
             var m = d.Message;
@@ -141,6 +158,11 @@ public static class TomlTree
         {
             var parts = Parts(table.Name!);
             var at = PlaceOf(table.Name!);
+            if (TooDeep(parts, at))
+            {
+                return;
+            }
+
             var parent = root;
             for (var i = 0; i < parts.Count - 1; i++)
             {
@@ -193,6 +215,11 @@ public static class TomlTree
         {
             var parts = Parts(item.Key!);
             var at = PlaceOf(item.Key!);
+            if (TooDeep(parts, at))
+            {
+                return;
+            }
+
             var parent = table;
             for (var i = 0; i < parts.Count - 1; i++)
             {
@@ -208,6 +235,17 @@ public static class TomlTree
             {
                 bag.Error(at, $"key \"{string.Join('.', parts)}\" stands twice: first at {parent.PlaceOf(parts[^1])}; delete one");
             }
+        }
+
+        private bool TooDeep(IReadOnlyList<string> parts, FilePlace at)
+        {
+            if (parts.Count <= Deepest)
+            {
+                return false;
+            }
+
+            bag.Error(at, string.Create(CultureInfo.InvariantCulture, $"a key of {parts.Count:#,0} parts: none here has more than {Deepest}; look for points too many"));
+            return true;
         }
 
         private TomlTable? Enter(TomlTable parent, string key, FilePlace at)

@@ -6,7 +6,6 @@ using Plinth.Core.Checks;
 using Plinth.Core.Comparing;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
-using Plinth.Files.Diagnostics;
 using Plinth.Files.Json;
 using Plinth.Files.Reading;
 using Plinth.Files.Tables;
@@ -61,7 +60,7 @@ internal static class CompareCommand
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     ComparisonJson.Write(stdout, comparison, old, now ?? ".", !fails);
                 }
@@ -89,7 +88,7 @@ internal static class CompareCommand
         var directory = call.Find();
         if (File.Exists(what))
         {
-            var bag = new DiagnosticBag();
+            var bag = call.Bag();
             return State(ProjectReader.Read(directory, bag, what) ?? throw new InputException(bag));
         }
 

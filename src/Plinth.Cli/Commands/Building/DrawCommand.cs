@@ -114,7 +114,7 @@ internal static class DrawCommand
         }
 
         var sheets = ofBuilding ? Whole(loaded, designs, wanted) : Each(loaded, designs, wanted);
-        Write(call, wanted.To ?? Call.Out(loaded, wanted.Name), ending, sheets);
+        Write(call, loaded, wanted.To ?? Call.Out(loaded, wanted.Name), ending, sheets);
         if (missing.Count > 0)
         {
             Console.Error.WriteLine($"Not sized yet, so not drawn: {string.Join(", ", missing)} (run: plinth size)");
@@ -187,8 +187,10 @@ internal static class DrawCommand
         return sheets.Count > 0 ? sheets : throw new CallException($"nothing to draw: {(wanted.Kind == "pedestal" ? "none of the foundations has a pedestal" : "no combination gives any")}");
     }
 
-    private static void Write(Call call, string to, string ending, List<(string Name, Sheet Sheet)> sheets)
+    private static void Write(Call call, LoadedProject loaded, string to, string ending, List<(string Name, Sheet Sheet)> sheets)
     {
+        var names = sheets.Count == 1 || ending == ".pdf" ? [to] : FileNames.Of([.. sheets.Select(s => s.Name)]).Select(name => Path.ChangeExtension(to, null) + "-" + name + ending).ToList();
+        names.ForEach(name => Call.MayWrite(loaded, name));
         Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(to))!);
         if (ending == ".pdf")
         {
@@ -197,10 +199,8 @@ internal static class DrawCommand
             return;
         }
 
-        var names = FileNames.Of([.. sheets.Select(s => s.Name)]);
-        foreach (var ((_, sheet), name) in sheets.Zip(names))
+        foreach (var ((_, sheet), file) in sheets.Zip(names))
         {
-            var file = sheets.Count == 1 ? to : Path.ChangeExtension(to, null) + "-" + name + ending;
             TextFile.WriteAtomically(file, ending switch { ".svg" => SvgWriter.Write(sheet), ".png" => PngWriter.Write(sheet), _ => DxfWriter.Write(sheet) });
             Tell(call, file, sheet, 1);
         }

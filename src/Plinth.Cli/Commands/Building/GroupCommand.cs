@@ -6,7 +6,6 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Sizing;
 using Plinth.Core.Units;
-using Plinth.Files;
 using Plinth.Files.Adopted;
 using Plinth.Files.Json;
 using Plinth.Files.Reading;
@@ -56,6 +55,7 @@ internal static class GroupCommand
 
     private static int Run(Call call, int? types, double within, bool shift)
     {
+        using var held = types is null ? null : call.Hold();
         var loaded = call.Load();
         var project = loaded.Project;
         var missing = project.Foundations.Where(f => loaded.Design(f) is null).Select(f => f.Mark).ToList();
@@ -123,7 +123,7 @@ internal static class GroupCommand
         Runner.Token.ThrowIfCancellationRequested();
         var text = AdoptedEditor.Remove(loaded.AdoptedText, gone);
         text = AdoptedEditor.Set(text, [.. tables.Select(t => (t.Foundation.Mark, AdoptedEntry.Write(t.Foundation, t.Design, us)))], whole: true);
-        TextFile.WriteAtomically(loaded.AdoptedPath, text, loaded.AdoptedEncoding);
+        loaded.Adopt(text);
         if (!call.Quiet)
         {
             Console.Error.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{found.Types.Count} types written to {loaded.AdoptedPath}; {gone.Count} marks went into others"));
@@ -141,7 +141,7 @@ internal static class GroupCommand
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     Json(stdout, grouping, rows);
                 }

@@ -52,6 +52,7 @@ internal static class IssueCommand
 
     private static int Run(Call call, string revision, ReportDepth depth, bool anyway, bool dated)
     {
+        using var held = call.Hold();
         var loaded = call.Load();
         var project = loaded.Project;
         var issued = new IssuedFolder(loaded.Directory);
@@ -116,7 +117,7 @@ internal static class IssueCommand
     /// <summary>What changed since an issue: rows of the schedule, and input files.</summary>
     public static (IReadOnlyList<ScheduleChange> Changes, IReadOnlyList<string> Files) Since(Call call, Issue issue, LoadedProject loaded)
     {
-        var bag = new DiagnosticBag();
+        var bag = call.Bag();
         var altered = IssuedFolder.Altered(issue, bag);
         if (altered.Count > 0 && !call.Quiet)
         {
@@ -130,7 +131,7 @@ internal static class IssueCommand
         }
 
         var changes = ScheduleChanges.Of(old.Project, Designs(old), loaded.Project, Designs(loaded));
-        string Bytes(string file) => Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(File.ReadAllBytes(file)));
+        string Bytes(string file) => Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(Plinth.Files.Access.InputFile.ReadAll(file)));
         var was = old.Files.ToDictionary(f => Path.GetRelativePath(old.Directory, f), Bytes, StringComparer.Ordinal);
         var now = loaded.Files.ToDictionary(f => Path.GetRelativePath(loaded.Directory, f), Bytes, StringComparer.Ordinal);
         return (changes, [.. was.Keys.Union(now.Keys).Where(k => was.GetValueOrDefault(k) != now.GetValueOrDefault(k)).Order(StringComparer.Ordinal)]);

@@ -57,6 +57,7 @@ internal static class ReportCommand
 
         var loaded = call.Load();
         var to = given ?? Call.Out(loaded, "report.html");
+        Call.MayWrite(loaded, to);
         var chosen = Call.Choose(loaded.Project, marks);
         if (combination is not null)
         {

@@ -57,6 +57,7 @@ internal static class ScheduleCommand
         var chosen = tables.First(t => what.Length == 0 || t.Name.Equals(what, StringComparison.OrdinalIgnoreCase));
         if (to is not null)
         {
+            Call.MayWrite(loaded, to);
             Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(to))!);
             if (ending == ".xlsx")
             {
@@ -76,7 +77,7 @@ internal static class ScheduleCommand
         }
         else if (call.Format == OutputFormat.Json)
         {
-            using var stdout = Console.OpenStandardOutput();
+            using var stdout = Streams.Results();
             ScheduleJson.Write(stdout, project, designs);
         }
         else if (call.Format == OutputFormat.Csv)

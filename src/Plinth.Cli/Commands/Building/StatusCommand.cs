@@ -61,7 +61,7 @@ internal static class StatusCommand
         switch (call.Format)
         {
             case OutputFormat.Json:
-                using (var stdout = Console.OpenStandardOutput())
+                using (var stdout = Streams.Results())
                 {
                     Json(stdout, loaded.Project, lines);
                 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text;
 using System.Text.RegularExpressions;
 using System.Text.Unicode;
+using Plinth.Files.Access;
 using Plinth.Files.Diagnostics;
 using Sylvan.Data.Csv;
 
@@ -52,6 +53,7 @@ internal sealed partial class RawCsv : RawTable
         string sample;
         try
         {
+            bag.Reads(path, name);
             encoding = encodingName is null ? Detect(path) : Named(encodingName);
             if (encoding is null)
             {
@@ -59,7 +61,7 @@ internal sealed partial class RawCsv : RawTable
                 return null;
             }
 
-            using var probe = new StreamReader(path, encoding, detectEncodingFromByteOrderMarks: true);
+            using var probe = new StreamReader(InputFile.Open(path), encoding, detectEncodingFromByteOrderMarks: true);
             var buffer = new char[SampleLength];
             sample = new string(buffer, 0, probe.ReadBlock(buffer, 0, buffer.Length));
         }
@@ -78,7 +80,7 @@ internal sealed partial class RawCsv : RawTable
         var cut = delimiter ?? FindDelimiter(sample);
         var mark = decimalSign ?? FindDecimal(sample, cut);
         var options = new CsvDataReaderOptions { HasHeaders = false, Delimiter = cut, MaxBufferSize = LongestRecord, BufferSize = 1 << 16, Culture = CultureInfo.InvariantCulture };
-        var text = new StreamReader(path, encoding, detectEncodingFromByteOrderMarks: true, bufferSize: 1 << 16);
+        var text = new StreamReader(InputFile.Open(path), encoding, detectEncodingFromByteOrderMarks: true, bufferSize: 1 << 16);
         return new RawCsv(CsvDataReader.Create(text, options), name, cut, mark, encoding.WebName, bag);
     }
 
@@ -138,7 +140,7 @@ internal sealed partial class RawCsv : RawTable
     // UTF-8 if it is valid throughout; UTF-16 by its mark or its zeros; else Latin-1, in which nothing is invalid.
     private static Encoding? Detect(string path)
     {
-        using var stream = File.OpenRead(path);
+        using var stream = InputFile.Open(path);
         var buffer = new byte[1 << 16];
         var kept = 0;
         var first = true;

@@ -1,6 +1,7 @@
 using System.Globalization;
 using ExcelDataReader;
 using ExcelDataReader.Exceptions;
+using Plinth.Files.Access;
 using Plinth.Files.Diagnostics;
 
 namespace Plinth.Files.Import;
@@ -9,14 +10,15 @@ namespace Plinth.Files.Import;
 internal sealed class RawXlsx : RawTable
 {
     private readonly FileStream stream;
+    private readonly DiagnosticBag bag;
     private readonly IExcelDataReader reader;
     private readonly IReadOnlyDictionary<(int Row, int Column), string> faults;
     private readonly string[] texts;
     private int line;
 
-    private RawXlsx(FileStream stream, IExcelDataReader reader, string name, IReadOnlyDictionary<(int Row, int Column), string> faults)
+    private RawXlsx(FileStream stream, IExcelDataReader reader, string name, IReadOnlyDictionary<(int Row, int Column), string> faults, DiagnosticBag bag)
     {
-        (this.stream, this.reader, Name, this.faults) = (stream, reader, name, faults);
+        (this.stream, this.reader, Name, this.faults, this.bag) = (stream, reader, name, faults, bag);
         texts = new string[reader.FieldCount];
     }
 
@@ -42,7 +44,8 @@ internal sealed class RawXlsx : RawTable
         FileStream? stream = null;
         try
         {
-            stream = File.OpenRead(path);
+            stream = InputFile.Open(path);
+            bag.Reads(path, name);
             if (XlsxGuard.Fault(stream) is { } fault)
             {
                 bag.Error(whole, fault);
@@ -60,12 +63,20 @@ internal sealed class RawXlsx : RawTable
                 names.Add(reader.Name);
                 if (string.Equals(reader.Name, sheet, StringComparison.Ordinal) || (sheet is null && reader.ResultsCount == 1))
                 {
-                    var shown = reader.ResultsCount == 1 ? name : $"{name}[{reader.Name}]";
-                    return new RawXlsx(stream, reader, shown, XlsxGuard.Faults(path, reader.Name));
+                    var shown = reader.ResultsCount == 1 || bag.IsConcealed(name) ? name : $"{name}[{reader.Name}]";
+                    var faults = XlsxGuard.Faults(path, reader.Name);
+                    return new RawXlsx(stream, reader, shown, faults, bag);
                 }
             }
             while (reader.NextResult());
             var listed = string.Join(", ", names.Select(n => $"\"{n}\""));
+            if (names.Count == 0 || bag.IsConcealed(name))
+            {
+                bag.Error(whole, "has no sheet that can be read; save it again from the spreadsheet program");
+                reader.Dispose();
+                return null;
+            }
+
             bag.Error(sheet is null ? whole : sheetPlace, sheet is null
                 ? $"has several sheets; name one: sheet = {Adopted.TomlText.Quote(names[0])} (sheets are {listed})"
                 : $"{name} has no sheet \"{sheet}\"; " + (Nearest.Of(sheet, names) is { } near ? $"did you mean \"{near}\"?" : $"sheets are {listed}"));
@@ -75,9 +86,13 @@ internal sealed class RawXlsx : RawTable
         {
             bag.Error(whole, $"there is no such file at {path}");
         }
-        catch (Exception e) when (e is ExcelReaderException or InvalidDataException or System.Xml.XmlException or IOException or UnauthorizedAccessException or NotSupportedException)
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
-            bag.Error(whole, e is IOException or UnauthorizedAccessException ? $"cannot be read: {e.Message}" : $"is not a whole XLSX workbook ({e.Message.TrimEnd('.')}); save it again from the spreadsheet program");
+            bag.Error(whole, $"cannot be read: {e.Message}");
+        }
+        catch (Exception e) when (Damaged(e))
+        {
+            bag.Error(whole, $"is not a whole XLSX workbook ({e.Message.TrimEnd('.')}); save it again from the spreadsheet program");
         }
 
         stream?.Dispose();
@@ -97,7 +112,7 @@ internal sealed class RawXlsx : RawTable
         // Several sheets are no fault here: they are what is asked.
         try
         {
-            using var stream = File.OpenRead(path);
+            using var stream = InputFile.Open(path);
             if (XlsxGuard.Fault(stream) is null)
             {
                 return XlsxGuard.SheetNames(path);
@@ -120,8 +135,20 @@ internal sealed class RawXlsx : RawTable
     {
         line++;
         Array.Clear(texts);
-        return reader.Read();
+        try
+        {
+            return reader.Read();
+        }
+        catch (Exception e) when (Damaged(e))
+        {
+            bag.Error(new FilePlace(Name, line, 1), $"cannot be read from here on ({e.Message.TrimEnd('.')}); save the workbook again from the spreadsheet program");
+            return false;
+        }
     }
+
+    // The library takes a workbook for sound, and throws what comes of it where it is not.
+    private static bool Damaged(Exception e) =>
+        e is ExcelReaderException or InvalidDataException or System.Xml.XmlException or NotSupportedException or FormatException or OverflowException or ArgumentException or InvalidOperationException or NullReferenceException or KeyNotFoundException or IndexOutOfRangeException or InvalidCastException or EndOfStreamException;
 
     public override ReadOnlySpan<char> Text(int cell)
     {
@@ -143,6 +170,11 @@ internal sealed class RawXlsx : RawTable
     public override bool TryNumber(int cell, out RawNumber number)
     {
         number = default;
+        if (faults.ContainsKey((line, cell + 1)))
+        {
+            return false;
+        }
+
         switch (cell < Count ? reader.GetValue(cell) : null)
         {
             case double d when double.IsFinite(d):

@@ -26,6 +26,10 @@ internal static class CombinationReader
                 t.Missing("name", "\"flood\"");
                 name = "?";
             }
+            else if (!SupportsReader.Label(name, "combination", t.PlaceOf("name"), bag))
+            {
+                name = "?";
+            }
             else if (!names.Add(name))
             {
                 t.Fault("name", $"combination \"{name}\" stands twice; names must differ");
