@@ -19,7 +19,7 @@ public sealed class EvilInputTests : IDisposable
         using var zip = ZipFile.Open(System.IO.Path.Combine(f.Path, "raw.xlsx"), ZipArchiveMode.Create);
         void Part(string name, string content)
         {
-            using var to = new StreamWriter(zip.CreateEntry(name, CompressionLevel.Fastest).Open());
+            using var to = new StreamWriter(zip.CreateEntry(name, CompressionLevel.Optimal).Open());
             to.Write(content);
         }
 
@@ -171,6 +171,19 @@ public sealed class EvilInputTests : IDisposable
         var ran = f.Run("size");
         ran.Exit.Should().Be(2);
         ran.Error.Should().Contain(file + ":2:").And.Contain("beyond");
+    }
+
+    [Fact]
+    public void What_plinth_toml_holds_is_not_set_otherwise()
+    {
+        f["plinth.toml"] += "\n[[foundation]]\nmark = \"F2\"\nsupports = [\"C2\"]\nthickness = \"900 mm\"\n";
+        f.Run("size").Exit.Should().Be(0);
+        var before = f["adopted.toml"];
+        var ran = f.Run("set", "F2", "thickness=700 mm");
+        ran.Exit.Should().Be(2);
+        ran.Error.Should().Contain("F2: thickness 700 mm differs from thickness 900 mm, which plinth.toml holds for it");
+        f["adopted.toml"].Should().Be(before, "what was adopted would not be read again");
+        f.Run("check", "F2", "--set", "thickness=700 mm").Exit.Should().NotBe(2, "a trial writes nothing");
     }
 
     [Fact]

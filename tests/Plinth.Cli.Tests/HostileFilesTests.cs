@@ -123,7 +123,7 @@ public sealed class HostileFilesTests : IDisposable
         using var elsewhere = new Folder();
         Shell($"cd {f.Path} && mv adopted.toml {elsewhere.Path}/kept.toml && ln -s {elsewhere.Path}/kept.toml adopted.toml && ln -s {elsewhere.Path} out && ln -s {elsewhere.Path} issued");
         var before = Contents(elsewhere.Path);
-        foreach (var call in new[] { new[] { "set", "F1", "thickness=700 mm" }, ["size", "--all", "--over"], ["draw"], ["report"], ["issue", "A"] })
+        foreach (var call in new[] { new[] { "set", "F1", "thickness=700 mm" }, ["set", "F2", "thickness=700 mm"], ["draw"], ["report"], ["issue", "A"] })
         {
             var ran = f.Run(call);
             ran.Exit.Should().Be(2, string.Join(' ', call));

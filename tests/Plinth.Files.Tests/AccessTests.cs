@@ -26,7 +26,7 @@ public sealed class AccessTests : IDisposable
         File.CreateSymbolicLink(In("a/b/up"), "../..");
         File.CreateSymbolicLink(In("circle"), In("circle"));
         RealPath.Of(In("to-b/x.csv")).Should().Be(In("a/b/x.csv"), "what is not there yet stands as written");
-        RealPath.Of(In("to-b/up/to-b/../y")).Should().Be(In("a/y"), "what stands before .. is where the link leads");
+        RealPath.Of(In("to-b/up/to-b/../y")).Should().Be(In("y"), "points are taken out first, as files are opened");
         RealPath.Of(In("a/./b/../b/z")).Should().Be(In("a/b/z"));
         InputFile.IsWithin(In("to-b/up/etc"), In("a")).Should().BeFalse();
         InputFile.IsWithin(In("a/b"), In("a")).Should().BeTrue();

@@ -26,8 +26,12 @@ internal sealed class Corpus : IDisposable
         var rich = Path.Combine(root, "rich");
         Folders.Copy(Path.Combine(Target.Root, "tests/Plinth.Fuzz/rich"), rich);
         target.Run(rich, "size", "--quiet");
-        target.Run(rich, "schedule", "--to", Path.Combine(rich, "raw/base.xlsx"));
         Projects.Add(rich);
+        var book = Path.Combine(root, "book");
+        Folders.Copy(rich, book);
+        Workbook.Write(Path.Combine(book, "raw/base.xlsx"), [.. File.ReadAllLines(Path.Combine(rich, "raw/base.csv")).Select(l => l.Split(';'))]);
+        File.WriteAllText(Path.Combine(book, "plinth.toml"), File.ReadAllText(Path.Combine(rich, "plinth.toml")).Replace("raw/base.csv", "raw/base.xlsx", StringComparison.Ordinal));
+        Projects.Add(book);
         foreach (var project in Projects)
         {
             Read(File.ReadAllLines(Path.Combine(project, "plinth.toml")));

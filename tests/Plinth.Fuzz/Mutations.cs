@@ -12,12 +12,12 @@ internal sealed class Mutations(Target target, string keep)
     [
         ["check"], ["check", "--format", "json"], ["check", "--format", "csv"], ["check", "--worst", "5"], ["size", "--all", "--format", "json"], ["size", "--all", "--over"], ["size", "--dry-run", "--why", "--all"], ["size"],
         ["show", "MARK"], ["show", "MARK", "--why"], ["show", "MARK", "two-way-shear"], ["show", "MARK", "bearing", "--format", "json"], ["show", "MARK", "--settings"],
-        ["combos"], ["combos", "--format", "csv"], ["combos", "MARK", "--envelope"], ["audit"], ["audit", "--format", "json"], ["status"], ["status", "--format", "json"],
+        ["combos"], ["combos", "--format", "csv"], ["combos", "SUPPORT", "--envelope"], ["audit"], ["audit", "--format", "json"], ["status"], ["status", "--format", "json"],
         ["schedule"], ["schedule", "--format", "json"], ["schedule", "--what", "bars", "--format", "csv"], ["schedule", "--to", "out/s.xlsx"],
         ["draw", "--to", "out/p.pdf"], ["draw", "--to", "out/p.dxf"], ["draw", "MARK", "--to", "out/d.svg"], ["draw", "MARK", "--what", "pressure", "--to", "out/q.png"], ["draw", "--what", "utilisation", "--to", "out/u.svg"],
         ["report", "--depth", "summary", "--to", "out/r.html"], ["report", "MARK", "--depth", "full", "--to", "out/r.pdf"], ["report", "MARK", "--to", "out/r.docx"],
         ["group"], ["group", "--types", "3"], ["options", "MARK"], ["options", "MARK", "--take", "1"], ["set", "MARK", "thickness=700 mm"], ["set", "MARK", "bottom-x=12 T20"],
-        ["import"], ["import", "--dry-run"], ["import", "--dry-run", "--format", "json"], ["issue", "A", "--depth", "summary", "--anyway"], ["compare", "OTHER"],
+        ["import"], ["import", "--dry-run"], ["import", "RAW"], ["import", "--dry-run", "--format", "json"], ["issue", "A", "--depth", "summary", "--anyway"], ["compare", "OTHER"],
     ];
 
     private readonly object turn = new();
@@ -33,7 +33,9 @@ internal sealed class Mutations(Target target, string keep)
         {
             var random = new Random(unchecked((seed * 1_000_003) + i));
             var project = corpus.Projects[random.Next(corpus.Projects.Count)];
-            string[] call = [.. Calls[random.Next(Calls.Length)].Select(a => a == "MARK" ? "F" + random.Next(1, 5).ToString(CultureInfo.InvariantCulture) : a == "OTHER" ? project : a)];
+            string[] call = [.. Calls[random.Next(Calls.Length)].Select(a => a == "MARK" ? "F" + random.Next(1, 5).ToString(CultureInfo.InvariantCulture) : a == "SUPPORT" ? "C" + random.Next(1, 4).ToString(CultureInfo.InvariantCulture) : a == "OTHER" ? project : a)];
+            var raw = Directory.Exists(Path.Combine(project, "raw")) ? Directory.GetFiles(Path.Combine(project, "raw")) : [Path.Combine(project, "reactions.csv")];
+            call = [.. call.Select(a => a == "RAW" ? Path.GetRelativePath(project, raw[random.Next(raw.Length)]) : a)];
             var folder = Folders.Fresh();
             try
             {
@@ -86,7 +88,7 @@ internal sealed class Mutations(Target target, string keep)
         var mutator = new Mutator(random, corpus);
         var files = Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories).Where(f => Path.GetExtension(f) is ".toml" or ".csv" or ".xlsx" && (call[0] == "import" || !f.Contains("/raw/", StringComparison.Ordinal))).Order(StringComparer.Ordinal).ToList();
         var done = new List<string>();
-        for (var n = random.Next(1, 4); n > 0; n--)
+        for (var n = random.Next(2) == 0 ? 1 : random.Next(1, 4); n > 0; n--)
         {
             // The rules are the richest in what may go wrong.
             var file = random.Next(2) == 0 ? Path.Combine(folder, "plinth.toml") : files[random.Next(files.Count)];

@@ -1,13 +1,14 @@
 using System.Globalization;
 using System.IO.Compression;
 using System.Text;
+using System.Text.RegularExpressions;
 
 namespace Plinth.Fuzz;
 
 /// <summary>Changes files as a slip, a stranger or an enemy would.</summary>
 /// <param name="random">Where chance comes from.</param>
 /// <param name="words">Lines and words of all projects, to be put where they do not belong.</param>
-internal sealed class Mutator(Random random, Corpus words)
+internal sealed partial class Mutator(Random random, Corpus words)
 {
     private static readonly string[] Numbers =
     [
@@ -46,10 +47,43 @@ internal sealed class Mutator(Random random, Corpus words)
         }
 
         var text = Encoding.UTF8.GetString(bytes);
-        var (done, changed) = Text(text);
+
+        // Half of all is what a person might mean: another value, another word, a rule of another project.
+        var (done, changed) = random.Next(2) == 0 ? Meant(text) : Text(text);
         File.WriteAllText(path, changed);
         return done;
     }
+
+    private (string Done, string Text) Meant(string text)
+    {
+        switch (random.Next(8))
+        {
+            case 0:
+                return ("a table of another project at the end", text.TrimEnd('\n') + "\n\n" + string.Join('\n', words.Table(random)) + "\n");
+            case 1:
+                // After the head of a table, so that it stands in it.
+                var lines = text.Split('\n').ToList();
+                var heads = Enumerable.Range(0, lines.Count).Where(i => lines[i].StartsWith('[')).ToList();
+                var at = heads.Count == 0 ? 0 : heads[random.Next(heads.Count)] + 1;
+                lines.Insert(at, words.Line(random));
+                return ($"a rule of another project in line {at + 1}: {lines[at]}", string.Join('\n', lines));
+            default:
+                var matches = Number().Matches(text);
+                if (matches.Count == 0)
+                {
+                    return ("nothing", text);
+                }
+
+                var match = matches[random.Next(matches.Count)];
+                var factor = random.Next(6) switch { 0 => 0, 1 => -1, 2 => 10, _ => Math.Exp((random.NextDouble() * 4) - 2) };
+                var value = (double.Parse(match.Value, CultureInfo.InvariantCulture) * factor).ToString(match.Value.Contains('.', StringComparison.Ordinal) ? "0.###" : "0", CultureInfo.InvariantCulture);
+                return ($"{match.Value} → {value} at {match.Index}", text[..match.Index] + value + text[(match.Index + match.Length)..]);
+        }
+    }
+
+    // A number that stands by itself, as a cell or before a unit.
+    [GeneratedRegex(@"(?<=[\s"",;=(\[])-?\d+(\.\d+)?(?=[\s"",;)\]]|$)")]
+    private static partial Regex Number();
 
     private byte[] Bytes(byte[] bytes)
     {

@@ -2,6 +2,7 @@ using System.CommandLine;
 using Plinth.Cli.Output;
 using Plinth.Core.Foundations;
 using Plinth.Files.Adopted;
+using Plinth.Files.Reading;
 
 namespace Plinth.Cli.Commands;
 
@@ -38,12 +39,17 @@ internal static class SetCommand
 
     private static int Run(Call call, string mark, string[] pairs)
     {
-        using var held = call.Hold();
+        using var hold = call.Hold();
         var loaded = call.Load();
         var f = Call.ChooseOne(loaded.Project, mark);
         var old = loaded.Design(f) ?? throw new CallException($"{f.Mark} is not sized yet; run: plinth size {f.Mark}");
         Call.NotBuilt(f);
         var design = CheckCommand.With(loaded, f, old, pairs);
+        if (DesignFaults.Contradiction(f, design, loaded.Project.Units) is { } held)
+        {
+            throw new CallException($"{f.Mark}: {held}; change it there (plinth check {f.Mark} --set tries values)");
+        }
+
         var values = pairs.Select(CheckCommand.Split).Select(p => (p.Key, Value(design, p.Key, p.Value))).ToList();
         var text = AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: false);
         loaded.Adopt(text);

@@ -45,7 +45,8 @@ internal static class Layout
         void Field(double x, double y, double width, string name, string value, double height = 2.2, bool bold = false)
         {
             items.Add(new TextItem(Layers.Frame, new(x + 1.5, y + 4.9), 1.4, name));
-            items.Add(new TextItem(Layers.Frame, new(x + 1.5, y + 1.2), Fitted(value, height, width - 3, bold), value.Length == 0 ? "—" : value, Anchor.Left, 0, bold));
+            var (shown, letters) = Legible(value, height, width - 3, bold);
+            items.Add(new TextItem(Layers.Frame, new(x + 1.5, y + 1.2), letters, shown.Length == 0 ? "—" : shown, Anchor.Left, 0, bold));
         }
 
         var (x0, y0) = (corner.X, low.Y);
@@ -160,6 +161,28 @@ internal static class Layout
         }
 
         return lines;
+    }
+
+    /// <summary>A text with the height at which it keeps within a width; what would be too small to read loses its middle instead.</summary>
+    public static (string Text, double Height) Legible(string text, double height, double width, bool bold)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        var fitted = Fitted(text, height, width, bold);
+        if (fitted >= SmallestText)
+        {
+            return (text, fitted);
+        }
+
+        // Out of its middle: its end may say that something fails. Characters of two parts stay whole.
+        var runes = text.EnumerateRunes().ToList();
+        string Without(int count) => string.Concat(runes.Take((runes.Count - count) / 2)) + "…" + string.Concat(runes.Skip(((runes.Count - count) / 2) + count));
+        var cut = 1;
+        while (cut < runes.Count && Lettering.Width(Without(cut), SmallestText, bold) > width)
+        {
+            cut++;
+        }
+
+        return (Without(cut), SmallestText);
     }
 
     /// <summary>The height at which a text keeps within a width, at most the one asked for, mm.</summary>

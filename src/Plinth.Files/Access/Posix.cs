@@ -63,7 +63,7 @@ public static partial class Posix
     /// <exception cref="UnauthorizedAccessException">It may not be opened.</exception>
     public static SafeFileHandle OpenToRead(string path)
     {
-        var handle = new SafeFileHandle(Open(path, NonBlocking | CloseOnExec, 0), ownsHandle: true);
+        var handle = new SafeFileHandle(Open(Path.GetFullPath(path), NonBlocking | CloseOnExec, 0), ownsHandle: true);
         return handle.IsInvalid ? throw Fault(path, Marshal.GetLastPInvokeError()) : handle;
     }
 
@@ -77,7 +77,7 @@ public static partial class Posix
     }
 
     /// <summary>What stands at a path, links followed; null: nothing that can be seen.</summary>
-    public static FileFacts? At(string path) => Facts(AtCurrentFolder, path, 0);
+    public static FileFacts? At(string path) => Facts(AtCurrentFolder, Path.GetFullPath(path), 0);
 
     /// <summary>Takes the lock of an open folder, which ends with its process.</summary>
     /// <returns>False if another process has it; null where the file system has no locks.</returns>

@@ -22,7 +22,7 @@ public static class DesignFaults
                 continue;
             }
 
-            var faults = Held(f, entry, units);
+            var faults = Held(f, entry.Design, units);
             if (Impossible(f, entry.Design, units) is { } impossible)
             {
                 faults.Add((impossible.Key, impossible.Message, true));
@@ -43,6 +43,9 @@ public static class DesignFaults
 
         return stale;
     }
+
+    /// <summary>What of a design differs from what plinth.toml holds for its foundation; null: nothing.</summary>
+    public static string? Contradiction(Foundation f, FoundationDesign design, UnitSystem units) => Held(f, design, units) is [var first, ..] ? first.Message : null;
 
     /// <summary>What makes a design impossible, whatever its loads: column beyond the base, levels that cross.</summary>
     public static (string Key, string Message)? Impossible(Foundation f, FoundationDesign design, UnitSystem units)
@@ -106,7 +109,7 @@ public static class DesignFaults
         }
     }
 
-    private static List<(string Key, string Message, bool Breaks)> Held(Foundation f, AdoptedEntry entry, UnitSystem units)
+    private static List<(string Key, string Message, bool Breaks)> Held(Foundation f, FoundationDesign design, UnitSystem units)
     {
         var found = new List<(string Key, string Message, bool Breaks)>();
         void Differs(string key, bool differs, string held, string here, string there)
@@ -119,17 +122,17 @@ public static class DesignFaults
 
         string L(double v) => Dimension.Section(v, units);
         void Length(string key, double? stated, double value, string? name = null) => Differs(key, stated is { } v && Math.Abs(v - value) > 1e-6, name ?? key, L(value), L(stated ?? 0));
-        var (held, size) = (f.Held, entry.Design.Size);
+        var (held, size) = (f.Held, design.Size);
         Length("length", held.Length, size.Length);
         Length("width", held.Width, size.Width);
         Length("thickness", held.Thickness, size.Thickness);
-        var outline = BaseGeometry.Outline(f.Places[0], entry.Design.Pedestal);
+        var outline = BaseGeometry.Outline(f.Places[0], design.Pedestal);
         Length("length", BaseGeometry.HeldSide(held.EdgeX0, held.EdgeX1, outline.FaceX), size.Length, "edge-x0 and edge-x1, together");
         Length("width", BaseGeometry.HeldSide(held.EdgeY0, held.EdgeY1, outline.FaceY), size.Width, "edge-y0 and edge-y1, together");
         var side = f.Rules.Concrete.CoverSide;
-        var bars = entry.Design.Bars(side);
+        var bars = design.Bars(side);
         var (stated, column) = (f.Rules.Pedestal, f.Rules.Column);
-        if (entry.Design.Pedestal is { } p)
+        if (design.Pedestal is { } p)
         {
             Length("pedestal.size", stated.SizeX, p.SizeX, "[pedestal] size");
             Length("pedestal.size", stated.SizeY, p.SizeY, "[pedestal] size");
@@ -142,17 +145,17 @@ public static class DesignFaults
             }
         }
 
-        Differs("dowels", column.Dowels is { } dowels && dowels != entry.Design.Dowels, "[column] dowels", $"\"{entry.Design.Dowels}\"", $"\"{column.Dowels}\"");
-        if (entry.Design.Dowels.Size is not null && !f.Places.Any(p => p.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round))
+        Differs("dowels", column.Dowels is { } dowels && dowels != design.Dowels, "[column] dowels", $"\"{design.Dowels}\"", $"\"{column.Dowels}\"");
+        if (design.Dowels.Size is not null && !f.Places.Any(p => p.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round))
         {
-            found.Add(("dowels", $"has dowels \"{entry.Design.Dowels}\", but no concrete column stands on it; delete dowels here", true));
+            found.Add(("dowels", $"has dowels \"{design.Dowels}\", but no concrete column stands on it; delete dowels here", true));
         }
 
         void Layer(string key, BarSpec? spec, double breadth, BarLayer layer, BarSpec here) => Differs(key, spec is { } v && v.Resolve(breadth, side) != layer, key, $"\"{here}\"", $"\"{spec}\"");
-        Layer("bottom-x", held.BottomX, size.Width, bars.BottomX, entry.Design.BottomX);
-        Layer("bottom-y", held.BottomY, size.Length, bars.BottomY, entry.Design.BottomY);
-        Layer("top-x", held.TopX, size.Width, bars.TopX, entry.Design.TopX);
-        Layer("top-y", held.TopY, size.Length, bars.TopY, entry.Design.TopY);
+        Layer("bottom-x", held.BottomX, size.Width, bars.BottomX, design.BottomX);
+        Layer("bottom-y", held.BottomY, size.Length, bars.BottomY, design.BottomY);
+        Layer("top-x", held.TopX, size.Width, bars.TopX, design.TopX);
+        Layer("top-y", held.TopY, size.Length, bars.TopY, design.TopY);
         return found;
     }
 }

@@ -53,8 +53,8 @@ internal sealed partial class RawCsv : RawTable
         string sample;
         try
         {
-            bag.Reads(path, name);
             encoding = encodingName is null ? Detect(path) : Named(encodingName);
+            bag.Reads(path, name);
             if (encoding is null)
             {
                 bag.Error(new FilePlace(name, 0, 0), $"is not a text file; export the table as CSV or XLSX");

@@ -162,15 +162,16 @@ internal static class SheetExtent
         return int.TryParse(address.AsSpan(i), NumberStyles.None, CultureInfo.InvariantCulture, out var row) && row is > 0 and <= LastRow && column is > 0 and <= LastColumn ? (row, column) : null;
     }
 
-    // A part that was ended early ends in the middle of an element: that it swells is what is told.
     private static bool Read(XmlReader xml, CountedPart part)
     {
         try
         {
             return xml.Read();
         }
-        catch (XmlException) when (part.Fault is not null)
+        catch (XmlException)
         {
+            // No XML, or ended early because it swells: the part tells the one, who opens the workbook the other.
+            part.Drain();
             return false;
         }
     }
