@@ -187,6 +187,14 @@ public sealed class EvilInputTests : IDisposable
     }
 
     [Fact]
+    public void A_replacement_that_is_none_is_told()
+    {
+        f["raw.csv"] = "node,load,Fz (kN)\nN1,DEAD,100\n";
+        f["plinth.toml"] = Folder.Toml + "\n[import]\nfile = \"raw.csv\"\ncolumns = { support = \"node\", case = \"load\", Fz = \"Fz\" }\nlabel-pattern = \"^N(\\\\d+)$\"\nlabel-to = \"C$2147483648\"\n";
+        Told().Should().Contain("plinth.toml:27:12: error: label-to = \"C$2147483648\" names a part that label-pattern does not have");
+    }
+
+    [Fact]
     public void Labels_are_bounded_and_those_that_are_long_are_drawn_and_reported()
     {
         var longest = new string('L', 200);

@@ -6,7 +6,11 @@ namespace Plinth.Core.Concrete;
 /// <param name="X">m from the centre.</param>
 /// <param name="Y">m from the centre.</param>
 /// <param name="Area">m2.</param>
-public readonly record struct SectionBar(double X, double Y, double Area);
+public readonly record struct SectionBar(double X, double Y, double Area)
+{
+    /// <summary>Of a round bar of that area, m.</summary>
+    public double Diameter { get; } = Math.Sqrt(4 * Area / Math.PI);
+}
 
 /// <summary>Nominal strength of a section in the direction of a load.</summary>
 /// <param name="Scale">Times the load that the section holds at nominal strength; 0: none of it.</param>
@@ -279,7 +283,10 @@ public sealed class ColumnSection
         {
             var s = (bar.X * cos) + (bar.Y * sin);
             var stress = Math.Clamp(UltimateStrain * (1 - ((most - s) / depth)) * Elasticity, -Yield, Yield);
-            var own = bar.Area * (s > limit ? stress - Block : stress);
+
+            // Of the concrete in its place what is pressed is deducted, so that nothing jumps as the edge of the block passes over it.
+            var pressed = Math.Clamp(0.5 + ((s - limit) / bar.Diameter), 0, 1);
+            var own = bar.Area * (stress - (Block * pressed));
             (force, x, y) = (force + own, x + (own * bar.X), y + (own * bar.Y));
         }
 

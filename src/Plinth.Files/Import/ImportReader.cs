@@ -45,6 +45,11 @@ public static class ImportReader
             t.Fault("label-pattern", "label-pattern needs label-to; write for example label-pattern = \"^N(\\\\d+)$\" and label-to = \"C$1\"");
         }
 
+        if (pattern is not null && Replacement(pattern, to) is { } fault)
+        {
+            t.Fault("label-to", $"label-to = \"{to}\" names a part that label-pattern does not have: {fault}; write $1 for its first part in brackets");
+        }
+
         string[] Patterns(string key) => [.. (t.Texts(key) ?? []).Select(p => p.Text)];
         var result = reactions is null ? null : new ImportSpec(
             t.Place, reactions, positions, sizes, axes, asReaction, layout ? wide : null, component, Patterns("keep"), Patterns("leave-out"), Patterns("keep-cases"), Patterns("leave-out-cases"), levels, carry, labels, pattern, to, cases);
@@ -218,6 +223,19 @@ public static class ImportReader
         }
 
         return result;
+    }
+
+    private static string? Replacement(Regex pattern, string to)
+    {
+        try
+        {
+            pattern.Replace("", to);
+            return null;
+        }
+        catch (ArgumentException e)
+        {
+            return e.Message.TrimEnd('.');
+        }
     }
 
     private static Regex? Expression(TableReader t)
