@@ -229,10 +229,10 @@ public class BadInputTests
         }
 
         start.Environment["DOTNET_BUNDLE_EXTRACT_BASE_DIR"] = "/tmp";
-        File.SetUnixFileMode(f.Path, UnixFileMode.UserRead | UnixFileMode.UserExecute | UnixFileMode.OtherRead | UnixFileMode.OtherExecute);
+        File.SetUnixFileMode(f.Path, UnixFileMode.UserRead | UnixFileMode.UserExecute | UnixFileMode.GroupRead | UnixFileMode.GroupExecute | UnixFileMode.OtherRead | UnixFileMode.OtherExecute);
         foreach (var file in Directory.GetFiles(f.Path))
         {
-            File.SetUnixFileMode(file, UnixFileMode.UserRead | UnixFileMode.OtherRead);
+            File.SetUnixFileMode(file, UnixFileMode.UserRead | UnixFileMode.GroupRead | UnixFileMode.OtherRead);
         }
 
         var ran = Program.Run(start);

@@ -170,7 +170,7 @@ public class ReportTests
         var before = Directory.GetFiles(f.Path).Length;
         using var process = System.Diagnostics.Process.Start(Program.Interruptible(f.Path, "report", "--depth", "full", "--to", "r.pdf"))!;
         var clock = System.Diagnostics.Stopwatch.StartNew();
-        while (Directory.GetFiles(f.Path, ".r.pdf.*").Length == 0)
+        while (Directory.GetFiles(f.Path, ".plinth-*.new").Length == 0)
         {
             process.HasExited.Should().BeFalse(process.HasExited ? process.StandardError.ReadToEnd() : "");
             clock.Elapsed.Should().BeLessThan(TimeSpan.FromSeconds(120));

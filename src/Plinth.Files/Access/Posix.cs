@@ -129,7 +129,7 @@ public static partial class Posix
     private static Exception Fault(string path, int error) => error switch
     {
         2 or 20 => new FileNotFoundException($"there is no file {path}", path),
-        1 or 13 => new UnauthorizedAccessException("reading it is not permitted"),
+        1 or 13 => new UnauthorizedAccessException($"access to {path} is denied"),
         _ => new IOException(Marshal.GetPInvokeErrorMessage(error)),
     };
 

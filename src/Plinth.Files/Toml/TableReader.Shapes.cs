@@ -8,6 +8,9 @@ namespace Plinth.Files.Toml;
 /// <content>Bars and points.</content>
 public sealed partial class TableReader
 {
+    private const double MostNumber = 1e12;
+    private const double LeastNumber = 1e-12;
+
     /// <summary>A layer of bars: "13 T16", "T16 @ 180 mm", "none"; null if the key is absent or wrong.</summary>
     public BarSpec? Bars(string key)
     {
@@ -85,5 +88,28 @@ public sealed partial class TableReader
         }
 
         return points.Count == list.Count ? points : null;
+    }
+
+    private bool InRange(string key, TomlNode node, double value, Sign sign)
+    {
+        if (!double.IsFinite(value))
+        {
+            bag.Error(node.Place, $"{key} = {node.Source} is not a finite number");
+            return false;
+        }
+
+        if (Math.Abs(value) > MostNumber || (value > 0 && value < LeastNumber))
+        {
+            bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} = {node.Source} is beyond what is read here ({LeastNumber} to {MostNumber}); look at its digits"));
+            return false;
+        }
+
+        if ((sign == Sign.Positive && value <= 0) || (sign == Sign.NotNegative && value < 0))
+        {
+            bag.Error(node.Place, $"{key} = {node.Source} must be {(sign == Sign.Positive ? "more than zero" : "zero or more")}");
+            return false;
+        }
+
+        return true;
     }
 }

@@ -23,8 +23,6 @@ public enum Sign
 /// <param name="bag">Receives what is wrong.</param>
 public sealed partial class TableReader(TomlTable? table, string path, DiagnosticBag bag)
 {
-    private const double MostNumber = 1e12;
-    private const double LeastNumber = 1e-12;
     private const int LongestText = 2000;
 
     private readonly HashSet<string> known = new(StringComparer.Ordinal);
@@ -347,28 +345,5 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
         }
 
         return value;
-    }
-
-    private bool InRange(string key, TomlNode node, double value, Sign sign)
-    {
-        if (!double.IsFinite(value))
-        {
-            bag.Error(node.Place, $"{key} = {node.Source} is not a finite number");
-            return false;
-        }
-
-        if (Math.Abs(value) > MostNumber || (value > 0 && value < LeastNumber))
-        {
-            bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} = {node.Source} is beyond what is read here ({LeastNumber} to {MostNumber}); look at its digits"));
-            return false;
-        }
-
-        if ((sign == Sign.Positive && value <= 0) || (sign == Sign.NotNegative && value < 0))
-        {
-            bag.Error(node.Place, $"{key} = {node.Source} must be {(sign == Sign.Positive ? "more than zero" : "zero or more")}");
-            return false;
-        }
-
-        return true;
     }
 }
