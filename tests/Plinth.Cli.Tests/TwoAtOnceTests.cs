@@ -66,29 +66,6 @@ public sealed class TwoAtOnceTests : IDisposable
     }
 
     [Fact]
-    public void What_an_editor_saved_meanwhile_is_not_lost()
-    {
-        using var big = Folder.Building("office-frame");
-        big.Run("size").Exit.Should().BeOneOf(0, 1);
-        using var process = Process.Start(Program.Start(big.Path, "size", "--all", "--over", "--quiet"))!;
-        var written = 0;
-        while (!process.HasExited)
-        {
-            // An editor that saves again and again knows no lock.
-            big["adopted.toml"] = big["adopted.toml"].TrimEnd() + $"\n# saved {++written}\n";
-        }
-
-        var error = process.StandardError.ReadToEnd();
-        if (process.ExitCode == 2)
-        {
-            error.Should().Contain("was changed while plinth worked on it");
-        }
-
-        written.Should().BePositive();
-        Directory.GetFileSystemEntries(big.Path, ".plinth*").Should().BeEmpty();
-    }
-
-    [Fact]
     public void An_import_that_was_killed_between_its_two_tables_is_finished_by_the_next_command()
     {
         f["raw.csv"] = "node,load,R3 (kN)\nC1,DEAD,300\nC2,DEAD,400\nC3,DEAD,500\n";

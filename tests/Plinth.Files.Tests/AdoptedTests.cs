@@ -45,6 +45,50 @@ public class AdoptedTests
     }
 
     [Fact]
+    public void What_an_editor_saved_since_the_project_was_read_is_not_lost()
+    {
+        using var f = new RawFolder();
+        f.With("plinth.toml", """
+            [project]
+            name = "T"
+            code = "aci318m-19"
+            [loads]
+            standard = "asce7-22"
+            [cases]
+            DEAD = "D"
+            [ground]
+            founding-depth = "1.5 m"
+            bearing = "200 kPa"
+            [concrete]
+            strength = "30 MPa"
+            [steel]
+            yield = "420 MPa"
+            """);
+        f.With("supports.csv", "support,x (m),y (m),cx (mm),cy (mm)\nC1,0,0,400,400\nC2,6,0,400,400\n");
+        f.With("reactions.csv", "support,case,Fz (kN)\nC1,DEAD,400\nC2,DEAD,400\n");
+        foreach (var before in new[] { null, Text })
+        {
+            if (before is not null)
+            {
+                f.With("adopted.toml", before);
+            }
+
+            var bag = new DiagnosticBag();
+            var loaded = Plinth.Files.Reading.ProjectReader.Read(f.Path, bag);
+            loaded.Should().NotBeNull(string.Join('\n', bag.Sorted));
+            var saved = Text + "\n# saved meanwhile\n";
+            f.With("adopted.toml", saved);
+            var adopting = () => loaded!.Adopt("# of the program\n");
+            adopting.Should().Throw<IOException>().WithMessage("*was changed while plinth worked on it*");
+            File.ReadAllText(Path.Combine(f.Path, "adopted.toml")).Should().Be(saved);
+            Directory.GetFiles(f.Path, ".plinth*").Should().BeEmpty();
+            Plinth.Files.Reading.ProjectReader.Read(f.Path, new DiagnosticBag())!.Adopt("# of the program\n");
+            File.ReadAllText(Path.Combine(f.Path, "adopted.toml")).Should().Be("# of the program\n", "nobody changed it since it was read");
+            File.Delete(Path.Combine(f.Path, "adopted.toml"));
+        }
+    }
+
+    [Fact]
     public void How_a_design_lies_is_written_also_where_it_stands_alone()
     {
         var support = new Support("C4", 0, 0, null, ColumnShape.Rectangular, 0.4, 0.4, 0, 0, 0, "", "");
