@@ -151,4 +151,36 @@ public sealed class TypesTests
         Bytes("de_DE.UTF-8", "2").Should().Equal(first);
         Bytes("tr_TR.UTF-8", "8").Should().Equal(first);
     }
+
+    [Fact]
+    public void A_building_is_sized_checked_drawn_and_reported_in_the_same_bytes_by_one_thread_and_by_many()
+    {
+        Dictionary<string, string> Bytes(string processors)
+        {
+            using var f = Folder.Building("workshop-frame");
+            var told = new Dictionary<string, string>(StringComparer.Ordinal);
+            foreach (var words in (string[][])[["size", "--all"], ["check", "--format", "json", "--room"], ["schedule", "--to", "out/s.xlsx"], ["draw", "--what", "utilisation", "--to", "out/u.svg"], ["report", "--depth", "checks", "--to", "out/r.html"], ["report", "--depth", "summary", "--to", "out/r.pdf"]])
+            {
+                var start = Program.Start(f.Path, words);
+                start.Environment["DOTNET_PROCESSOR_COUNT"] = processors;
+                var ran = Program.Run(start);
+                told[string.Join(' ', words)] = ran.Out;
+            }
+
+            foreach (var file in Directory.GetFiles(f.Path, "*", SearchOption.AllDirectories))
+            {
+                told[Path.GetRelativePath(f.Path, file)] = Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(File.ReadAllBytes(file)));
+            }
+
+            return told;
+        }
+
+        var one = Bytes("1");
+        var many = Bytes("8");
+        many.Keys.Should().BeEquivalentTo(one.Keys).And.Contain(["adopted.toml", "out/s.xlsx", "out/u.svg", "out/r.html", "out/r.pdf"]);
+        foreach (var (name, bytes) in one)
+        {
+            many[name].Should().Be(bytes, name);
+        }
+    }
 }

@@ -267,7 +267,7 @@ public class FoundationTests
     public void Section_forces_follow_from_the_free_body() => Cases.Sample(
         c =>
         {
-            // Shear just beyond both faces and what stands under the column add to the column's load: vertical balance of three slices.
+            // What acts beyond both faces and within the column's width adds to the column's load, and turns with its moment: balance of three slices, both ways.
             var project = OneAction(c.Action, Rules, Column(c.Cx, c.Cy), new HeldValues { OffsetX = c.Ox, OffsetY = c.Oy });
             var checker = new Checker(project, project.Foundations[0]);
             checker.Set(Design(c.L, c.B, c.H));
@@ -278,9 +278,21 @@ public class FoundationTests
             }
 
             var p = s.Contact(0).Pressure;
-            var (x0, x1) = (c.Ox - (c.Cx / 2), c.Ox + (c.Cx / 2));
-            var slices = p.OverRectangle(-c.L / 2, -c.B / 2, x0, c.B / 2).Force + p.OverRectangle(x0, -c.B / 2, x1, c.B / 2).Force + p.OverRectangle(x1, -c.B / 2, c.L / 2, c.B / 2).Force;
-            slices.Should().BeApproximately(s.Loads(0).N, 1e-7 * s.Loads(0).N);
+            foreach (var alongX in (bool[])[true, false])
+            {
+                var (at, side, across) = alongX ? (c.Ox, c.Cx, c.B) : (c.Oy, c.Cy, c.L);
+                var (low, high) = (Core.Checks.OfConcrete.SectionForces.Beyond(s, 0, alongX, -1, 0), Core.Checks.OfConcrete.SectionForces.Beyond(s, 0, alongX, 1, 0));
+                var (from, to) = (at - (side / 2), at + (side / 2));
+                var under = alongX ? p.OverRectangle(from, -across / 2, to, across / 2) : p.OverRectangle(-across / 2, from, across / 2, to);
+                var w = s.WeightPerArea(0);
+                var (net, netMoment) = (under.Force - (w * side * across) - s.PrismWeight(0), (alongX ? under.MomentX : under.MomentY) - (at * under.Force));
+                double Shear(Core.Checks.OfConcrete.SectionForces f) => f.UpShear - f.DownShear;
+                double Moment(Core.Checks.OfConcrete.SectionForces f) => f.UpMoment - f.DownMoment;
+                (Shear(low) + Shear(high) + net).Should().BeApproximately(c.Action.N, 1e-7 * c.Action.N);
+                var turning = Moment(high) + (Shear(high) * side / 2) - Moment(low) - (Shear(low) * side / 2) + netMoment;
+                var column = alongX ? s.Loads(0).ColumnMy : -s.Loads(0).ColumnMx;
+                turning.Should().BeApproximately(column, 1e-7 * c.Action.N);
+            }
         },
         iter: 300);
 

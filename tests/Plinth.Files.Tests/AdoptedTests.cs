@@ -102,6 +102,46 @@ public class AdoptedTests
         read.Places.Single().Lie.Should().Be(new Lie(2, true));
     }
 
+    // A layer as any may be: none, counted or spaced, of metric or US sizes, hooked, banded.
+    private static Gen<BarSpec> Layers(bool us) => Gen.Select(Gen.Int[0, 5], Gen.Int[0, 5], Gen.Int[2, 30], Gen.Int[1, 12], Gen.Bool).Select((form, size, count, step, hooked) =>
+    {
+        var bar = (us ? BarSize.UsSizes : BarSize.MetricSizes)[size + (us ? 0 : 3)];
+        return form switch
+        {
+            0 => BarSpec.None,
+            1 => new BarSpec(bar, 0, us ? 0.0254 * (2 + step) : 0.025 * (2 + step)) { Hooked = hooked },
+            2 => BarSpec.WithBand(count, new BarSpec(bar, 2 * step, 0))! with { Hooked = hooked },
+            3 => BarSpec.WithBand(count, new BarSpec(bar, 0, 0))! with { Hooked = hooked },
+            _ => new BarSpec(bar, count, 0) { Hooked = hooked },
+        };
+    });
+
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void Any_design_that_is_written_is_read_back(bool us) => Gen.Select(Layers(us).Array[6], Gen.Int[1, 200].Array[9], Gen.Bool.Array[6], Gen.Int[0, 7]).Sample((layers, n, yes, lie) =>
+    {
+        var step = us ? 0.0254 : 0.005;
+        double L(int i) => Math.Round(n[i] * step, 9);
+        BarSpec Upright(int i) => new((us ? BarSize.UsSizes : BarSize.MetricSizes)[4 + (n[i] % 3)], 4 + (2 * (n[i] % 5)), 0);
+        var round = yes[0];
+        var pedestal = new Pedestal(L(3), round ? 0 : L(4), round, Upright(5), new BarSpec((us ? BarSize.UsSizes : BarSize.MetricSizes)[2], 0, L(6) + (20 * step))) { Socket = yes[1] && !round ? new Socket(L(7), L(8)) : null };
+        var design = new FoundationDesign(new BaseSize(L(0), L(1), L(2)) { ShiftX = yes[2] ? -L(3) : 0, ShiftY = yes[2] ? L(4) : 0 }, layers[0], layers[1], layers[2], layers[3])
+        {
+            Pedestal = yes[3] ? pedestal with { SizeY = round ? pedestal.SizeX : pedestal.SizeY } : null,
+            Dowels = yes[4] ? Upright(7) : BarSpec.None,
+        };
+        Support At(string label) => new(label, 0, 0, null, ColumnShape.Rectangular, 0.4, 0.4, 0, 0, 0, "", "");
+        var foundation = new Foundation("F 1", [new Place(At("C \"1\""), 0, null!), new Place(At("C2"), 0, null!).Lying(Lie.All[lie])], true, HeldValues.Nothing, null!);
+        var written = AdoptedEntry.Write(foundation, design, us);
+        var text = AdoptedEditor.Set("", [("F 1", written)], whole: true);
+        var read = Read(text).Single();
+        read.Design.Should().BeEquivalentTo(design, o => o.Using<double>(c => c.Subject.Should().BeApproximately(c.Expectation, 1e-9)).WhenTypeIs<double>(), text);
+        read.ByHand.Should().BeFalse(text);
+        read.Places.Select(p => (p.Supports[0], p.Lie)).Should().Equal(("C \"1\"", Lie.AsDrawn), ("C2", Lie.All[lie]));
+        AdoptedEditor.Set(text, [("F 1", AdoptedEntry.Write(foundation, read.Design, us))], whole: true).Should().Be(text, "written again it is the same");
+    });
+
     [Fact]
     public void A_value_is_changed_in_its_place()
     {

@@ -212,52 +212,11 @@ public sealed class ColumnSection
         (tx, ty) = (tx / moment, ty / moment);
         var direction = Math.Atan2(ty, tx);
 
-        // For a direction of the neutral axis: the depth at which force and moment stand in the load's proportion. It is sought round that of the direction before.
-        var (last, width) = (double.NaN, double.PositiveInfinity);
-        double Depth(double angle)
-        {
-            var (sin, cos) = Math.SinCos(angle);
-            double Balance(double log)
-            {
-                var (p, x, y) = Resultant(cos, sin, Math.Exp(log));
-                return (p * moment) - (n * ((x * tx) + (y * ty)));
-            }
-
-            var (least, most) = (Math.Log(LeastDepth), Math.Log(MostDepth));
-            while (true)
-            {
-                var (low, high) = double.IsNaN(last) ? (least, most) : (Math.Max(least, last - width), Math.Min(most, last + width));
-                var (atLow, atHigh) = (Balance(low), Balance(high));
-                if (atLow < 0 && atHigh > 0)
-                {
-                    var found = Root.Between(Balance, low, atLow, high, atHigh);
-                    (last, width) = (found, double.IsNaN(last) ? FirstWidth : Math.Clamp(4 * Math.Abs(found - last), LeastWidth, FirstWidth));
-                    return Math.Exp(found);
-                }
-
-                // Nearly pure tension or compression may lie beyond either end: the end is as near.
-                if (low == least && high == most)
-                {
-                    last = double.NaN;
-                    return atLow >= 0 ? LeastDepth : MostDepth;
-                }
-
-                width *= 16;
-            }
-        }
-
-        double Across(double angle)
-        {
-            var (sin, cos) = Math.SinCos(angle);
-            var depth = Depth(angle);
-            var (_, x, y) = Resultant(cos, sin, depth);
-            return (tx * y) - (ty * x);
-        }
-
-        var found = Math.Abs(Across(direction)) <= 1e-12 ? direction : Root.Between(Across, direction - (Math.PI / 2), direction + (Math.PI / 2));
+        var axis = new NeutralAxis(this, n, tx, ty, moment);
+        var found = Math.Abs(axis.At(direction)) <= 1e-12 ? direction : Root.Between(ref axis, direction - (Math.PI / 2), direction + (Math.PI / 2));
 
         var (s, c) = Math.SinCos(found);
-        var neutral = Depth(found);
+        var neutral = axis.Depth(found);
         var (force, fx, fy) = Resultant(c, s, neutral);
         var scale = moment >= Math.Abs(n) * 1e-3 ? ((fx * tx) + (fy * ty)) / moment : force / n;
         return new SectionStrength(Math.Max(0, scale), TensionStrain(c, s, neutral), neutral, found * 180 / Math.PI);
@@ -291,6 +250,59 @@ public sealed class ColumnSection
         }
 
         return (force, x, y);
+    }
+
+    // For a direction of the neutral axis: the depth at which force and moment stand in the load's proportion, sought round that of the direction before; its value is
+    // the moment across the load's own.
+    private struct NeutralAxis(ColumnSection section, double n, double tx, double ty, double moment) : IFunction
+    {
+        private double last = double.NaN;
+        private double width = double.PositiveInfinity;
+
+        public double At(double x)
+        {
+            var (sin, cos) = Math.SinCos(x);
+            var depth = Depth(x);
+            var (_, mx, my) = section.Resultant(cos, sin, depth);
+            return (tx * my) - (ty * mx);
+        }
+
+        public double Depth(double angle)
+        {
+            var (sin, cos) = Math.SinCos(angle);
+            var balance = new Balance(section, cos, sin, n, tx, ty, moment);
+            var (least, most) = (Math.Log(LeastDepth), Math.Log(MostDepth));
+            while (true)
+            {
+                var (low, high) = double.IsNaN(last) ? (least, most) : (Math.Max(least, last - width), Math.Min(most, last + width));
+                var (atLow, atHigh) = (balance.At(low), balance.At(high));
+                if (atLow < 0 && atHigh > 0)
+                {
+                    var found = Root.Between(ref balance, low, atLow, high, atHigh);
+                    (last, width) = (found, double.IsNaN(last) ? FirstWidth : Math.Clamp(4 * Math.Abs(found - last), LeastWidth, FirstWidth));
+                    return Math.Exp(found);
+                }
+
+                // Nearly pure tension or compression may lie beyond either end: the end is as near.
+                if (low == least && high == most)
+                {
+                    last = double.NaN;
+                    return atLow >= 0 ? LeastDepth : MostDepth;
+                }
+
+                width *= 16;
+            }
+        }
+    }
+
+    // How far force and moment are from the load's proportion at a depth, given by its logarithm.
+    private readonly struct Balance(ColumnSection section, double cos, double sin, double n, double tx, double ty, double moment) : IFunction
+    {
+        public double At(double x)
+        {
+            var (p, mx, my) = section.Resultant(cos, sin, Math.Exp(x));
+            return (p * moment) - (n * ((mx * tx) + (my * ty)));
+        }
     }
 
     private double Most(double cos, double sin) => Round ? radius : (SizeX * Math.Abs(cos) / 2) + (SizeY * Math.Abs(sin) / 2);

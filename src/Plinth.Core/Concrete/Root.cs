@@ -1,5 +1,12 @@
 namespace Plinth.Core.Concrete;
 
+/// <summary>A function of one variable as a type: what it needs to know it carries along, and calls of it allocate nothing.</summary>
+internal interface IFunction
+{
+    /// <summary>Its value.</summary>
+    double At(double x);
+}
+
 /// <summary>Finds where a function of one variable crosses zero.</summary>
 internal static class Root
 {
@@ -10,10 +17,12 @@ internal static class Root
     /// A root between two points at which the function has opposite signs: false position that halves the weight of an end that stays (the Illinois variant,
     /// M. Dowell, P. Jarratt, BIT 11 (1971) 168–174), with a bisection wherever that gains too little. The nearer to zero of both ends where the signs do not differ.
     /// </summary>
-    public static double Between(Func<double, double> f, double low, double high) => Between(f, low, f(low), high, f(high));
+    public static double Between<TFunction>(ref TFunction f, double low, double high)
+        where TFunction : struct, IFunction => Between(ref f, low, f.At(low), high, f.At(high));
 
     /// <summary>The same where the values at both ends are known.</summary>
-    public static double Between(Func<double, double> f, double low, double fLow, double high, double fHigh)
+    public static double Between<TFunction>(ref TFunction f, double low, double fLow, double high, double fHigh)
+        where TFunction : struct, IFunction
     {
         if (fLow == 0 || fHigh == 0 || (fLow < 0) == (fHigh < 0))
         {
@@ -29,7 +38,7 @@ internal static class Root
                 at = (low + high) / 2;
             }
 
-            var value = f(at);
+            var value = f.At(at);
             if (value == 0)
             {
                 return at;

@@ -81,9 +81,16 @@ public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IR
             return [.. Enumerable.Range(0, ContourRays).Select(i =>
             {
                 var (sin, cos) = Math.SinCos(2 * Math.PI * i / ContourRays);
-                var moment = Concrete.Root.Between(m => Math.Min(2, Times(n, m * cos, m * sin)) - 1, 0, force * arm * 4);
+                var beyond = new Beyond(m => Math.Min(2, Times(n, m * cos, m * sin)) - 1);
+                var moment = Concrete.Root.Between(ref beyond, 0, force * arm * 4);
                 return new ForceWithMoment(moment * cos, moment * sin);
             })];
         }
+    }
+
+    // How much more than a load is held, by moment.
+    private readonly struct Beyond(Func<double, double> held) : Concrete.IFunction
+    {
+        public double At(double x) => held(x);
     }
 }

@@ -76,7 +76,11 @@ internal readonly struct MomentTransfer : ICheckRule<Nothing>
             var layer = s.Layer(alongX, bottom);
             if (!layer.Any)
             {
-                trace.Remark($"No {(bottom ? "bottom" : "top")} bars along {(alongX ? "x" : "y")} share in it.");
+                if (T.Records)
+                {
+                    trace.Remark($"No {(bottom ? "bottom" : "top")} bars along {(alongX ? "x" : "y")} share in it.");
+                }
+
                 continue;
             }
 

@@ -75,8 +75,14 @@ internal readonly struct Bearing : ICheckRule<Nothing>
             pressure = Net(s, k, pressure, ref trace);
         }
 
-        var source = g.BearingBySide.Count > 0 ? "allowable, by the lesser side" : "allowable";
-        var allowed = trace.Given("q", stated, Unit.Pressure, g.Basis == BearingBasis.Net ? source + ", net" : source + ", gross");
+        var source = (g.BearingBySide.Count > 0, g.Basis) switch
+        {
+            (false, BearingBasis.Gross) => "allowable, gross",
+            (false, _) => "allowable, net",
+            (true, BearingBasis.Gross) => "allowable, by the lesser side, gross",
+            _ => "allowable, by the lesser side, net",
+        };
+        var allowed = trace.Given("q", stated, Unit.Pressure, source);
         return Compare(s, k, pressure, allowed, "q", ref trace);
     }
 

@@ -24,6 +24,7 @@ internal sealed class JointSections
     private ColumnSection? column;
     private ColumnSection? pedestal;
     private double columnStrength;
+    private ConcreteRules? ofPedestal;
 
     /// <summary>Forgets the sections, as something else stands there now.</summary>
     public void Forget() => (column, pedestal) = (null, null);
@@ -36,6 +37,9 @@ internal sealed class JointSections
 
     /// <summary>f'c of the pedestal, kPa.</summary>
     public static double PedestalStrength(BaseState s) => s.Rules.Pedestal.Strength ?? s.Rules.Concrete.Strength;
+
+    /// <summary>The concrete of the pedestal.</summary>
+    public ConcreteRules PedestalConcrete(BaseState s) => ofPedestal ??= s.Rules.Concrete with { Strength = PedestalStrength(s) };
 
     /// <summary>f'c at the joint under the column: of the column, or of what it stands on with the help of what surrounds it, if that is less, kPa.</summary>
     public static double AtColumn(BaseState s)

@@ -167,7 +167,7 @@ internal readonly struct PedestalShear : ICheckRule<Nothing>
         var d = pedestal.Round
             ? trace.Let("d", 0.8 * along, Unit.Section, $"0.8·{new Sym("D", along, Unit.Section)}", s.Code.ColumnShearClause)
             : trace.Let("d", along - toCentre, Unit.Section, $"{new Sym("c", along, Unit.Section)} − {new Sym("to the bars", toCentre, Unit.Section)}");
-        var concrete = s.Rules.Concrete with { Strength = JointSections.PedestalStrength(s) };
+        var concrete = s.Joints.PedestalConcrete(s);
         var strength = s.Code.ColumnShear(ref trace, concrete, new ShearColumn(across, d, pedestal.Area, a.N, 2 * pedestal.Ties.Size.Area, pedestal.Ties.Spacing, s.Rules.Steel.Yield));
         if (strength > 0 && T.Records)
         {

@@ -69,7 +69,7 @@ internal readonly struct SocketWalls : ICheckRule<Nothing>
             return Outcome.Ratio(force, 0);
         }
 
-        var concrete = rules.Concrete with { Strength = JointSections.PedestalStrength(s) };
+        var concrete = s.Joints.PedestalConcrete(s);
         var flexure = s.Code.Flexure(ref trace, concrete, rules.Steel.Yield, layer, third, d);
         var pulled = trace.Let("Tu", across / 2, Unit.Force, $"{new Sym("F,across", across, Unit.Force)}/2");
         var both = trace.Let("As", 2 * layer, Unit.SteelArea, $"2·{new Sym("As", layer, Unit.SteelArea)}");
@@ -129,7 +129,7 @@ internal readonly struct SocketShear : ICheckRule<Nothing>
         var toCentre = s.Rules.Pedestal.Cover + pedestal.Ties.Size!.Diameter + (pedestal.Bars.Size!.Diameter / 2);
         var d = trace.Let("d", along - toCentre, Unit.Section, $"{new Sym("side", along, Unit.Section)} − {new Sym("to the bars", toCentre, Unit.Section)}");
         var breadth = trace.Let("bw", 2 * socket.Wall, Unit.Section, $"2·{new Sym("t", socket.Wall, Unit.Section)}");
-        var concrete = s.Rules.Concrete with { Strength = JointSections.PedestalStrength(s) };
+        var concrete = s.Joints.PedestalConcrete(s);
         return Outcome.Ratio(shear, s.Code.ColumnShear(ref trace, concrete, new ShearColumn(breadth, d, breadth * along, 0, 4 * pedestal.Ties.Size.Area, pedestal.Ties.Spacing, s.Rules.Steel.Yield)));
     }
 }
