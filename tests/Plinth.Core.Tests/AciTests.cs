@@ -34,8 +34,8 @@ public class AciTests
     {
         var state = new Checker(Example("aci318-14", 4), Example("aci318-14", 4).Foundations[0]);
         state.Set(Base13);
-        state.States[0].Loads(0).N.Should().BeApproximately(860 * Kip, 1e-6);
-        state.States[0].Contact(0).Pressure.A.Should().BeApproximately(5.089 * Ksf, 0.0005 * Ksf);
+        state.Trials[0].Body.Loads(0).N.Should().BeApproximately(860 * Kip, 1e-6);
+        state.Trials[0].Body.Contact(0).Pressure.A.Should().BeApproximately(5.089 * Ksf, 0.0005 * Ksf);
     }
 
     [Fact]
@@ -109,7 +109,7 @@ public class AciTests
         var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 0.5, SoilWeight = 0 }, Concrete = DefaultConcrete with { Weight = 0, CoverBottom = 0.064 } };
         var project = OneAction(new SupportAction(1200, 0, 0, 0, 150, 0), rules);
         var checker = new Checker(project, project.Foundations[0]);
-        var trace = checker.Trace(Design(2.4, 2.4, 0.5), CheckCatalog.Find("two-way-shear")!, null, null)!.Value.Steps;
+        var trace = checker.Trace(Design(2.4, 2.4, 0.5), "two-way-shear", null, null)!.Value.Steps;
         double Value(string symbol) => trace.Last(s => s.Symbol == symbol).Value;
         Value("d").Should().BeApproximately(0.42, 1e-12);
         Value("Vu").Should().BeApproximately(1059.9, 0.05);

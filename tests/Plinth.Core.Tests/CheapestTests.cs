@@ -93,7 +93,7 @@ public class CheapestTests
                     }
 
                     var fixedSize = foundation with { Held = foundation.Held with { Length = x, Width = y, Thickness = h } };
-                    var sizer = new FoundationSizer(project with { Foundations = [fixedSize] }, fixedSize);
+                    var sizer = FoundationSizer.Of(project with { Foundations = [fixedSize] }, fixedSize);
                     if (sizer.Size().Design is { } design && sizer.Cost(design) is var cost && (best is null || cost < best.Value.Cost))
                     {
                         best = (cost, design);
@@ -115,7 +115,7 @@ public class CheapestTests
             var f = project.Foundations[0];
             f = f with { Rules = f.Rules with { Steel = f.Rules.Steel with { SpacingStep = 0.025 } } };
             project = project with { Foundations = [f] };
-            var found = new FoundationSizer(project, f).Size().Design!;
+            var found = FoundationSizer.Of(project, f).Size().Design!;
 
             // Every size at every spacing that is allowed, both ways.
             var layers = f.Rules.Steel.Bars.SelectMany(size => Enumerable.Range(4, 9).Select(k => new BarSpec(size, 0, k * 0.025))).ToList();
@@ -161,7 +161,7 @@ public class CheapestTests
             (a, b, c) =>
             {
                 var project = Of(character, a, b, c, code);
-                var sizer = new FoundationSizer(project, project.Foundations[0]);
+                var sizer = FoundationSizer.Of(project, project.Foundations[0]);
                 var found = sizer.Size().Design;
                 var brute = BruteForce(project, found is null ? double.PositiveInfinity : sizer.Cost(found));
                 (found is null).Should().Be(brute is null, "a design that exists is found");

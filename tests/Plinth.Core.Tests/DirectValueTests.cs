@@ -95,7 +95,7 @@ public class DirectValueTests
     {
         // Flush with both edges: b = 0.4 + d/2 both ways, centroid at 3/4·b from the corner; by faces about it: the one along the span, the one across it.
         var project = OneAction(new SupportAction(250, 0, 0, 0, 0, 0), Weightless, Column(), new HeldValues { EdgeX0 = new HeldEdge(true, 0), EdgeY0 = new HeldEdge(true, 0) });
-        var found = new Checker(project, project.Foundations[0]).Trace(Design(1.2, 1.2, 0.5), CheckCatalog.Find("two-way-shear")!, null, null)!.Value;
+        var found = new Checker(project, project.Foundations[0]).Trace(Design(1.2, 1.2, 0.5), "two-way-shear", null, null)!.Value;
         double Value(string symbol) => found.Steps.Last(x => x.Symbol == symbol).Value;
         const double b = 0.61, d = 0.42;
         found.Result.Note.Should().Be("section open to the −x and −y edges");

@@ -1,4 +1,5 @@
 using CsCheck;
+using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
@@ -13,12 +14,12 @@ namespace Plinth.Core.Tests;
 /// <summary>What figures show is what the checks compute.</summary>
 public class FigureTests
 {
-    private static BaseState State(SupportAction action, FoundationDesign design, HeldValues? held = null, Buildings.RuleSet? rules = null)
+    private static Trial State(SupportAction action, FoundationDesign design, HeldValues? held = null, Buildings.RuleSet? rules = null)
     {
         var project = Given.OneAction(action, held: held, rules: rules);
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(design);
-        return checker.States[0];
+        return checker.Trials[0];
     }
 
     private static readonly Gen<SupportAction> Actions = Gen.Select(Gen.Double[200, 900], Gen.Double[-40, 40], Gen.Double[-40, 40], Gen.Double[-90, 90], Gen.Double[-90, 90], (n, fx, fy, mx, my) => new SupportAction(n, fx, fy, mx, my, 0));
@@ -27,7 +28,7 @@ public class FigureTests
     public void Corners_and_zero_line_of_a_lifted_base_are_the_closed_form()
     {
         // 2 m × 2 m × 0.5 m weighs 48 kN, 0.5 m of soil beside the column 34.56; N 317.44 makes 400; My 240: e = 0.6 m beyond the kern, 3·(1 − 0.6) = 1.2 m bear, peak 2N/(B·1.2) = 333.3 kPa.
-        var f = ContactFigure.Of(State(new SupportAction(317.44, 0, 0, 0, 240, 0), Given.Design(2, 2, 0.5)), 0);
+        var f = ContactFigure.Of(State(new SupportAction(317.44, 0, 0, 0, 240, 0), Given.Design(2, 2, 0.5)).Body, 0);
         f.State.Should().Be(ContactState.Partial);
         f.N.Should().BeApproximately(400, 1e-9);
         f.Resultant.X.Should().BeApproximately(0.6, 1e-9);
@@ -42,7 +43,7 @@ public class FigureTests
     public void Bands_of_pressure_cover_the_part_that_bears_and_no_more() => Actions.Sample(
         action =>
         {
-            var f = ContactFigure.Of(State(action, Given.Design(2.2, 1.8, 0.5)), 0);
+            var f = ContactFigure.Of(State(action, Given.Design(2.2, 1.8, 0.5)).Body, 0);
             if (f.State == ContactState.NoEquilibrium)
             {
                 return;
@@ -67,13 +68,13 @@ public class FigureTests
             }
 
             (Math.Abs(d.Points[0].Shear) + Math.Abs(d.Points[0].Moment) + Math.Abs(d.Points[^1].Shear) + Math.Abs(d.Points[^1].Moment)).Should().BeLessThan(1e-9, "nothing lies beyond the edges");
-            var column = alongX ? s.ColumnX : s.ColumnY;
+            var column = alongX ? s.Columns[0].X : s.Columns[0].Y;
             var at = d.Points.Where(p => Math.Abs(p.At - column) < 1e-12).ToList();
             at.Should().HaveCount(2);
 
             // Base and soil press evenly on the whole and are no part of the jump; the soil that the column displaces is.
-            (at[0].Shear - at[1].Shear).Should().BeApproximately(action.N + s.PrismWeight(0), 1e-6);
-            var moment = alongX ? s.Loads(0).ColumnMy : -s.Loads(0).ColumnMx;
+            (at[0].Shear - at[1].Shear).Should().BeApproximately(action.N + s.Columns[0].PrismWeight(0), 1e-6);
+            var moment = alongX ? s.Columns[0].My(0) : -s.Columns[0].Mx(0);
             (at[1].Moment - at[0].Moment).Should().BeApproximately(moment, 1e-6);
         },
         iter: 500);
@@ -118,7 +119,7 @@ public class FigureTests
         {
             var design = Given.Design(2.4, 2.4, 0.5);
             var check = Given.Check(Given.OneAction(action), design).Of("two-way-shear");
-            if (PunchingFigure.Of(State(action, design), 0) is not { } f || f.Pulled)
+            if (PunchingFigure.Of(State(action, design).Punched[0], 0) is not { } f || f.Pulled)
             {
                 return;
             }
@@ -134,7 +135,7 @@ public class FigureTests
     public void A_corner_without_faces_has_no_stress()
     {
         var s = State(new SupportAction(300, 0, 0, 0, 0, 0), Given.Design(1.6, 1.6, 0.5), new HeldValues { OffsetX = 0.6, OffsetY = 0.6 });
-        var f = PunchingFigure.Of(s, 0)!;
+        var f = PunchingFigure.Of(s.Punched[0], 0)!;
         (f.OpenX, f.OpenY).Should().Be((1, 1));
         f.Stresses.Select(v => v.HasValue).Should().Equal([true, true, false, true], "the corner at (+x, +y) is the base's own");
     }
@@ -147,8 +148,8 @@ public class FigureTests
             foreach (var layer in SteelFigure.Of([s]).Where(l => l.Flexure > 0 && double.IsFinite(l.Flexure)))
             {
                 var none = default(NoTrace);
-                var (breadth, depth) = (layer.AlongX ? width : length, s.Depth(layer.AlongX, layer.Bottom));
-                var area = layer.Flexure / s.ShortWayFactor(layer.AlongX);
+                var (breadth, depth) = (layer.AlongX ? width : length, s.Spans(layer.AlongX)[0].Depth(layer.Bottom));
+                var area = layer.Flexure / s.Spans(layer.AlongX)[0].ShortWayFactor;
                 s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, area, breadth, depth).Strength.Should().BeApproximately(layer.Moment, 1e-6 * layer.Moment);
                 layer.Provided.Should().Be(13 * Given.Sizes("T16")[0].Area);
             }
@@ -186,7 +187,7 @@ public class FigureTests
     {
         var action = new SupportAction(600, 30, -20, 40, 60, 0);
         var s = State(action, OnPedestal, rules: PedestalRules);
-        var f = InteractionFigure.Of(s)!;
+        var f = InteractionFigure.Of(s.Columns[0])!;
         var (bars, toCentre) = (new BarLayer(8, Given.Sizes("T25")[0]), 0.05 + 0.010 + 0.0125);
         var section = s.Code.Section(0.5, 0.6, false, ColumnSection.Around(0.5, 0.6, false, bars, toCentre), 30e3, 420e3);
         foreach (var (curve, x, y) in new[] { (f.AboutX, 1.0, 0.0), (f.AboutY, 0.0, 1.0) })
@@ -246,9 +247,9 @@ public class FigureTests
         Changes(f, design).Should().BeEmpty();
         Changes(f, Given.Design(2.2, 2, 0.5)).Single().Words.Should().StartWith("length 2.000 → 2.200; ").And.Contain("cut of bottom along x (B1)");
         Changes(f with { Rules = f.Rules with { Concrete = f.Rules.Concrete with { Strength = 35e3 } } }, design).Single().Words.Should().Be("f'c 30 MPa → 35 MPa");
-        var moved = f with { Places = [f.Places[0] with { Support = f.Places[0].Support with { X = 0.3 } }] };
+        var moved = f with { Places = [f.Places[0] with { Supports = [f.Places[0].Support with { X = 0.3 }] }] };
         Changes(moved, design).Single().Words.Should().Be("centre 0.000, 0.000 → 0.300, 0.000");
-        var hardly = f with { Places = [f.Places[0] with { Support = f.Places[0].Support with { X = 0.005 } }] };
+        var hardly = f with { Places = [f.Places[0] with { Supports = [f.Places[0].Support with { X = 0.005 }] }] };
         Changes(hardly, design).Single().Words.Should().Be("centre 0.000, 0.000 → 0.005, 0.000", "a base moves by whole 5 mm");
         var both = Changes(f with { Mark = "F2" }, design);
         both.Select(c => (c.Mark, c.Words)).Should().Equal(("F1", "no longer there"), ("F2", "new"));

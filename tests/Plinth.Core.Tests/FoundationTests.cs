@@ -19,11 +19,11 @@ public class FoundationTests
         var project = OneAction(new SupportAction(500, 20, 30, 40, 50, 0), Rules, Column(0.4, 0.5), held);
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(Design(3, 2, 0.5));
-        var l = checker.States[0].Loads(0);
+        var l = checker.Trials[0].Body.Loads(0);
         const double dis = 18 * 0.5 * 0.2;
         l.N.Should().BeApproximately(500 + (24 * 3) + ((18 * 0.5 * 6) - dis), 1e-9);
-        l.ColumnMx.Should().BeApproximately(40 - (0.5 * 30), 1e-9);
-        l.ColumnMy.Should().BeApproximately(50 + (0.5 * 20), 1e-9);
+        checker.Trials[0].Columns[0].Mx(0).Should().BeApproximately(40 - (0.5 * 30), 1e-9);
+        checker.Trials[0].Columns[0].My(0).Should().BeApproximately(50 + (0.5 * 20), 1e-9);
         l.Mx.Should().BeApproximately(25 - ((500 - dis) * -0.1), 1e-9);
         l.My.Should().BeApproximately(60 + ((500 - dis) * 0.2), 1e-9);
     }
@@ -271,26 +271,26 @@ public class FoundationTests
             var project = OneAction(c.Action, Rules, Column(c.Cx, c.Cy), new HeldValues { OffsetX = c.Ox, OffsetY = c.Oy });
             var checker = new Checker(project, project.Foundations[0]);
             checker.Set(Design(c.L, c.B, c.H));
-            var s = checker.States[0];
-            if (s.Contact(0).State == Core.Contact.ContactState.NoEquilibrium)
+            var s = checker.Trials[0];
+            if (s.Body.Contact(0).State == Core.Contact.ContactState.NoEquilibrium)
             {
                 return;
             }
 
-            var p = s.Contact(0).Pressure;
+            var p = s.Body.Contact(0).Pressure;
             foreach (var alongX in (bool[])[true, false])
             {
                 var (at, side, across) = alongX ? (c.Ox, c.Cx, c.B) : (c.Oy, c.Cy, c.L);
-                var (low, high) = (Core.Checks.OfConcrete.SectionForces.Beyond(s, 0, alongX, -1, 0), Core.Checks.OfConcrete.SectionForces.Beyond(s, 0, alongX, 1, 0));
+                var (low, high) = (s.Spans(alongX)[0].Beyond(0, -1, 0), s.Spans(alongX)[0].Beyond(0, 1, 0));
                 var (from, to) = (at - (side / 2), at + (side / 2));
                 var under = alongX ? p.OverRectangle(from, -across / 2, to, across / 2) : p.OverRectangle(-across / 2, from, across / 2, to);
-                var w = s.WeightPerArea(0);
-                var (net, netMoment) = (under.Force - (w * side * across) - s.PrismWeight(0), (alongX ? under.MomentX : under.MomentY) - (at * under.Force));
+                var w = s.Body.WeightPerArea(0);
+                var (net, netMoment) = (under.Force - (w * side * across) - s.Columns[0].PrismWeight(0), (alongX ? under.MomentX : under.MomentY) - (at * under.Force));
                 double Shear(Core.Checks.OfConcrete.SectionForces f) => f.UpShear - f.DownShear;
                 double Moment(Core.Checks.OfConcrete.SectionForces f) => f.UpMoment - f.DownMoment;
                 (Shear(low) + Shear(high) + net).Should().BeApproximately(c.Action.N, 1e-7 * c.Action.N);
                 var turning = Moment(high) + (Shear(high) * side / 2) - Moment(low) - (Shear(low) * side / 2) + netMoment;
-                var column = alongX ? s.Loads(0).ColumnMy : -s.Loads(0).ColumnMx;
+                var column = alongX ? s.Columns[0].My(0) : -s.Columns[0].Mx(0);
                 turning.Should().BeApproximately(column, 1e-7 * c.Action.N);
             }
         },
@@ -303,7 +303,7 @@ public class FoundationTests
         var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 0.5, SoilWeight = 0 }, Concrete = DefaultConcrete with { Weight = 0, CoverBottom = 0.064 } };
         var project = OneAction(new SupportAction(300, 0, 0, 0, 0, 0), rules, Column(), new HeldValues { EdgeX0 = new HeldEdge(true, 0) });
         var checker = new Checker(project, project.Foundations[0]);
-        var steps = checker.Trace(Design(1.0, 2.4, 0.5), CheckCatalog.Find("two-way-shear")!, null, null)!.Value;
+        var steps = checker.Trace(Design(1.0, 2.4, 0.5), "two-way-shear", null, null)!.Value;
         double Value(string symbol) => steps.Steps.Last(x => x.Symbol == symbol).Value;
         var (b1, b2, d) = (0.61, 0.82, 0.42);
         Value("bo").Should().BeApproximately((2 * b1) + b2, 1e-9);

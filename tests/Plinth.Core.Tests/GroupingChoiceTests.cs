@@ -24,7 +24,7 @@ public class GroupingChoiceTests
         };
     }
 
-    private static List<(Foundation Foundation, FoundationDesign Design)> Sized(Project project) => [.. project.Foundations.Select(f => (f, new FoundationSizer(project, f).Size().Design!))];
+    private static List<(Foundation Foundation, FoundationDesign Design)> Sized(Project project) => [.. project.Foundations.Select(f => (f, FoundationSizer.Of(project, f).Size().Design!))];
 
     // A foundation that is not checked for wind.
     private static Foundation Sheltered(Project project, Foundation f) => f with { Chosen = new ChosenCombinations(project.Combinations.Where(c => !c.Name.Contains('W', StringComparison.Ordinal)), project.Combinations.Used.Length, [], ["*W*"]) };
@@ -148,7 +148,7 @@ public class GroupingChoiceTests
         var grouping = new Grouping(project, adopted, _ => true);
         var costs = Enumerable.Range(1, 5).Select(n => grouping.Best(n)!.Cost).ToList();
         costs.Should().BeInDescendingOrder();
-        var all = adopted.Sum(a => new FoundationSizer(project, a.Foundation).Cost(a.Design));
+        var all = adopted.Sum(a => FoundationSizer.Of(project, a.Foundation).Cost(a.Design));
         grouping.Best(5)!.Cost.Should().BeLessThanOrEqualTo(all + 1e-6);
         grouping.Now.Should().Be(adopted.Select(a => a.Design).Distinct().Count());
     }

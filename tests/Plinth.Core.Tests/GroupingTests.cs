@@ -24,7 +24,7 @@ public class GroupingTests
         };
     }
 
-    private static List<(Foundation, FoundationDesign)> Sized(Project project) => [.. project.Foundations.Select(f => (f, new FoundationSizer(project, f).Size() is { Design: { } d } ? d : throw new InvalidOperationException(f.Mark + " is not sized: " + new FoundationSizer(project, f).Size().Stop)))];
+    private static List<(Foundation, FoundationDesign)> Sized(Project project) => [.. project.Foundations.Select(f => (f, FoundationSizer.Of(project, f).Size() is { Design: { } d } ? d : throw new InvalidOperationException(f.Mark + " is not sized: " + FoundationSizer.Of(project, f).Size().Stop)))];
 
     private static readonly Gen<List<(double, double)>> Columns = Gen.Select(Gen.Double[200, 1600], Gen.Double[0, 80]).List[2, 5];
 
@@ -65,7 +65,7 @@ public class GroupingTests
                 if (!cost.TryGetValue(key, out var c))
                 {
                     var joint = Grouping.Joint([.. group.Order().Select(i => project.Foundations[i])]);
-                    var sizer = new FoundationSizer(project, joint);
+                    var sizer = FoundationSizer.Of(project, joint);
                     c = group.Count * (sizer.Size().Design is { } d ? sizer.Cost(d) : double.PositiveInfinity);
                     cost.Add(key, c);
                 }
@@ -161,7 +161,7 @@ public class GroupingTests
         type.Number.Should().Be(4);
         type.Foundations.Select(f => f.Places[0].Lie).Should().OnlyHaveUniqueItems();
         new Checker(project, Grouping.Joint(type.Foundations)).Check(type.Design).Passes.Should().BeTrue();
-        one.Cost.Should().BeApproximately(adopted.Sum(a => new FoundationSizer(project, a.Item1).Cost(a.Item2)), 1e-6, "mirror images cost what they cost each");
+        one.Cost.Should().BeApproximately(adopted.Sum(a => FoundationSizer.Of(project, a.Item1).Cost(a.Item2)), 1e-6, "mirror images cost what they cost each");
     }
 
     [Fact]

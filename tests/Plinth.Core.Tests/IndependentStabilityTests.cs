@@ -1,4 +1,5 @@
 using CsCheck;
+using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
@@ -32,12 +33,12 @@ public class IndependentStabilityTests
         Column(),
         new HeldValues { OffsetX = f.OffsetX, OffsetY = f.OffsetY, OffsetXGiven = true, OffsetYGiven = true });
 
-    private static (FoundationResult Result, BaseState State) Checked(Footing f, Project project)
+    private static (FoundationResult Result, Trial State) Checked(Footing f, Project project)
     {
         var design = Design(f.Length, f.Width, f.H);
         var checker = new Checker(project, project.Foundations[0]);
         var result = checker.Check(design);
-        return (result, checker.States[0]);
+        return (result, checker.Trials[0]);
     }
 
     // Factors are told up to 99.99.
@@ -88,8 +89,8 @@ public class IndependentStabilityTests
             var (result, s) = Checked(f, Of(f));
             foreach (var (id, half, column, turns) in new (string, double, double, Func<SupportAction, double>)[]
             {
-                ("overturning-x", f.Length / 2, s.ColumnX, a => a.My + (a.Fx * f.H)),
-                ("overturning-y", f.Width / 2, s.ColumnY, a => -a.Mx + (a.Fy * f.H)),
+                ("overturning-x", f.Length / 2, s.Columns[0].X, a => a.My + (a.Fx * f.H)),
+                ("overturning-y", f.Width / 2, s.Columns[0].Y, a => -a.Mx + (a.Fy * f.H)),
             })
             {
                 var least = double.PositiveInfinity;

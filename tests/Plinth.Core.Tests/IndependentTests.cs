@@ -199,8 +199,8 @@ public class IndependentTests
         var design = Design(f.Length, f.Width, f.H, "16 T16", "16 T16", "16 T16", "16 T16");
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(design);
-        var state = checker.States[0];
-        if (Calculate(f, state.ColumnX, state.ColumnY) is not { } own)
+        var state = checker.Trials[0];
+        if (Calculate(f, state.Columns[0].X, state.Columns[0].Y) is not { } own)
         {
             return;
         }

@@ -26,7 +26,7 @@ public class JointTests
 
     private static FoundationDesign Sized(Project project)
     {
-        var found = new FoundationSizer(project, project.Foundations[0]).Size();
+        var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
         found.Design.Should().NotBeNull(found.Stop?.Bound + found.Stop?.Note);
         return found.Design!;
     }
@@ -71,7 +71,7 @@ public class JointTests
     public void A_held_pedestal_is_left_and_said_to_fail_where_it_does()
     {
         var rules = Standing with { Pedestal = Standing.Pedestal with { SizeX = 0.45, SizeY = 0.45, Bars = Bars("4 T12") } };
-        var found = new FoundationSizer(Of(new SupportAction(300, 60, 0, 0, 150, 0), rules), Of(new SupportAction(300, 60, 0, 0, 150, 0), rules).Foundations[0]).Size();
+        var found = FoundationSizer.Of(Of(new SupportAction(300, 60, 0, 0, 150, 0), rules), Of(new SupportAction(300, 60, 0, 0, 150, 0), rules).Foundations[0]).Size();
         found.Design.Should().BeNull();
         found.Stop!.Check.Should().Be("pedestal");
     }
@@ -82,12 +82,12 @@ public class JointTests
         var project = Of(new SupportAction(500, 0, 0, 0, 0, 0), held: new HeldValues { OffsetX = 0.3 });
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(Design(3, 2, 0.5) with { Pedestal = new Pedestal(0.6, 0.5, false, Bars("8 T16"), Bars("T10 @ 150 mm")) });
-        var l = checker.States[0].Loads(0);
+        var l = checker.Trials[0].Body.Loads(0);
         var displaced = 18 * ((0.3 * 1.4) + (0.16 * 0.1));
         l.N.Should().BeApproximately(500 + (24 * 3) + (24 * 0.3 * 1.4) + (18 * 1.5 * 6) - displaced, 1e-9);
         l.My.Should().BeApproximately(0.3 * (500 + (24 * 0.3 * 1.4) - displaced), 1e-9);
-        checker.States[0].Arm.Should().BeApproximately(1.9, 1e-12, "the reactions act at the pedestal's top");
-        checker.States[0].Outline.X.Should().Be(0.6, "sections count from the pedestal's face");
+        checker.Trials[0].Columns[0].Arm.Should().BeApproximately(1.9, 1e-12, "the reactions act at the pedestal's top");
+        checker.Trials[0].Columns[0].Outline.X.Should().Be(0.6, "sections count from the pedestal's face");
     }
 
     [Fact]
@@ -191,8 +191,8 @@ public class JointTests
         waived.Governing.Id.Should().NotBe("bearing");
         With(new Leave("bearing", "F1", used + 0.001, "letter 14")).Passes.Should().BeTrue();
         With(new Leave("bearing", "F1", used - 0.001, "letter 14")).Passes.Should().BeFalse();
-        var sized = new FoundationSizer(project, project.Foundations[0] with { Leaves = [new Leave("bearing", "F1", null, "agreed")] }).Size().Design!;
-        sized.Size.Length.Should().BeLessThan(new FoundationSizer(project, project.Foundations[0]).Size().Design!.Size.Length, "sizing leaves out what is waived");
+        var sized = FoundationSizer.Of(project, project.Foundations[0] with { Leaves = [new Leave("bearing", "F1", null, "agreed")] }).Size().Design!;
+        sized.Size.Length.Should().BeLessThan(FoundationSizer.Of(project, project.Foundations[0]).Size().Design!.Size.Length, "sizing leaves out what is waived");
     }
 
     [Fact]

@@ -104,7 +104,7 @@ public class PlanLoadTests
     public void Sizing_keeps_every_load_on_the_base()
     {
         var project = With(OneAction(new SupportAction(150, 0, 0, 0, 0, 0)), Point(30, 1.2, 0));
-        var result = new Sizing.FoundationSizer(project, project.Foundations[0]).Size();
+        var result = Sizing.FoundationSizer.Of(project, project.Foundations[0]).Size();
         result.Design!.Size.Length.Should().BeGreaterThanOrEqualTo(2.4);
         Check(project, result.Design).Passes.Should().BeTrue();
         result.Design.Size.Length.Should().Be(2.4, "the bearing value alone would allow less");

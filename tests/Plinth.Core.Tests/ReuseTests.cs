@@ -3,9 +3,8 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
-using Plinth.Core.Ground;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
-using Plinth.Core.Sizing;
 using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
@@ -53,11 +52,11 @@ public class ReuseTests
                 reused.Set(d);
                 var fresh = new Checker(project, project.Foundations[0]);
                 fresh.Set(d);
-                foreach (var check in CheckCatalog.Listed)
+                foreach (var check in reused.List.Listed)
                 {
                     // Asked in turns, so that memory of governing combinations is both fresh and old.
                     var limit = i % 3 == 0 ? 1.0 : i % 3 == 1 ? 0.6 : 1.4;
-                    var (s, f) = (reused.States[0], fresh.States[0]);
+                    var (s, f) = (reused.Trials[0], fresh.Trials[0]);
                     var quick = i % 2 == 0 && check.ExceedsAtHint(s, limit);
                     var exceeds = check.Exceeds(s, limit);
                     var worst = check.Worst(f);
@@ -87,7 +86,7 @@ public class ReuseTests
         var project = Loaded([0.3, 0.2, -0.1, 0.4, -0.3, 0.2, 0.1, -0.2, 0.3, 0.1, 0.2, 0.1], true);
         var checker = new Checker(project, project.Foundations[0]);
         var designs = Enumerable.Range(0, 6).Select(i => Standing(project, Design(2 + (0.1 * i), 2.2, 0.5 + (0.05 * i), "13 T16", "13 T16 hooked", i % 2 == 0 ? "none" : "9 T12", i % 2 == 0 ? "none" : "9 T12"))).ToArray();
-        var s = checker.States[0];
+        var s = (IsolatedTrial)checker.Trials[0];
         var bars = designs.Select(d => d.Bars(project.Foundations[0].Rules.Concrete.CoverSide)).ToArray();
         checker.Set(designs[0]);
         long Round()
@@ -97,7 +96,7 @@ public class ReuseTests
             {
                 s.Set(designs[i].Size);
                 s.Set(bars[i]);
-                foreach (var check in CheckCatalog.All)
+                foreach (var check in checker.List.All)
                 {
                     check.Exceeds(s, 1);
                     check.ExceedsAtHint(s, 1);
@@ -124,9 +123,9 @@ public class ReuseTests
             var foundation = project.Foundations[0];
             var checker = new Checker(project, foundation);
             var thickness = 0.35 + (0.1 * h);
-            var bound = PlanBound.LeastArea(checker.States, foundation, thickness, null);
+            var bound = PlanBound.LeastArea([(IsolatedTrial)checker.Trials[0]], foundation, thickness, null);
             checker.Set(Design(length, width, thickness));
-            var bears = !CheckCatalog.Find("bearing")!.Exceeds(checker.States[0], 1) && !CheckCatalog.Find("equilibrium")!.Exceeds(checker.States[0], 1);
+            var bears = !checker.List.Find("bearing")!.Exceeds(checker.Trials[0], 1) && !checker.List.Find("equilibrium")!.Exceeds(checker.Trials[0], 1);
             (bears && length * width < bound).Should().BeFalse($"{length} × {width} bears, the bound is {bound} m2");
         },
         iter: 2000);

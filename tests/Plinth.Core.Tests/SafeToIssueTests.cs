@@ -115,7 +115,7 @@ public class SafeToIssueTests
         }
         else
         {
-            var design = new FoundationSizer(project, project.Foundations[0]).Size().Design!;
+            var design = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
             foreach (var (spec, breadth) in new[] { (design.TopX, design.Size.Width), (design.TopY, design.Size.Length) })
             {
                 (spec.Count * spec.Size!.Area).Should().BeGreaterThanOrEqualTo(0.0018 * breadth * design.Size.Thickness * (1 - 1e-9), "least steel both ways");
@@ -148,7 +148,7 @@ public class SafeToIssueTests
                 var project = OneAction(new SupportAction(1500, 0, 0, 0, 0, 0), rules, Column(), held, code);
                 var checker = new Checker(project, project.Foundations[0]);
                 checker.Set(Design(1.6 + overhang, 1.6, 0.5, bars, bars));
-                var use = CheckCatalog.Find("anchorage-x")!.Worst(checker.States[0])?.Outcome.Utilisation ?? 0;
+                var use = checker.List.Find("anchorage-x")!.Worst(checker.Trials[0])?.Outcome.Utilisation ?? 0;
                 if (last is { } before)
                 {
                     Math.Abs(use - before).Should().BeLessThan(0.03, $"at {overhang:0.0000} m, {code}, {bars}");
@@ -235,7 +235,7 @@ public class SafeToIssueTests
         for (var n = 400; n <= 3000; n += 200)
         {
             var project = OneAction(new SupportAction(n, 20, 0, 0, 60, 0), rules with { Ground = DefaultGround with { Bearing = 400 } }, Column(0.45, 0.45));
-            var design = new FoundationSizer(project, project.Foundations[0]).Size().Design!;
+            var design = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
             (design.Pedestal!.Bars.Count % 4, design.Dowels.Count % 4).Should().Be((0, 0));
         }
     }
@@ -263,7 +263,7 @@ public class SafeToIssueTests
     public void Soil_beside_a_base_hangs_on_it_where_the_column_pulls_and_nowhere_else()
     {
         var rules = Rules with { Ground = Deep };
-        double Held(double n) => new Checker(OneAction(new SupportAction(n, 0, 0, 0, 0, 0), rules), OneAction(new SupportAction(n, 0, 0, 0, 0, 0), rules).Foundations[0]) is var c && Put(c) ? c.States[0].Loads(0).N - n : 0;
+        double Held(double n) => new Checker(OneAction(new SupportAction(n, 0, 0, 0, 0, 0), rules), OneAction(new SupportAction(n, 0, 0, 0, 0, 0), rules).Foundations[0]) is var c && Put(c) ? c.Trials[0].Body.Loads(0).N - n : 0;
         static bool Put(Checker c)
         {
             c.Set(Design(2, 2, 0.5, topX: "10 T16", topY: "10 T16"));
@@ -299,8 +299,8 @@ public class SafeToIssueTests
             sum += 1e-4 * (depth < 0.8 ? 18 : 20 - 9.81) * ((8 * reach) + (4 * reach * reach));
         }
 
-        var s = checker.States[0];
-        s.RisingWeight(0).Should().BeApproximately(sum, 1e-5);
+        var s = checker.Trials[0];
+        s.Body.RisingWeight(0).Should().BeApproximately(sum, 1e-5);
     }
 
     [Fact]
@@ -336,14 +336,14 @@ public class SafeToIssueTests
             var project = OneAction(new SupportAction(500, 0, 0, 0, 0, 0), Rules with { Ground = DefaultGround with { Bearing = 1e5 } }, Column(0.3, 0.5), new HeldValues { OffsetX = u * (length - 0.3), OffsetY = v * (width - 0.5) });
             var checker = new Checker(project, project.Foundations[0]);
             checker.Set(Design(length, width, h));
-            var state = checker.States[0];
-            if (Figures.PunchingFigure.Of(state, 0) is not { } found)
+            var state = checker.Trials[0];
+            if (Figures.PunchingFigure.Of(state.Punched[0], 0) is not { } found)
             {
                 return;
             }
 
             // Every section by hand: faces at d/2, or open to an edge that the column is not farther from than from the other.
-            var (d, cx, cy) = (found.Depth, state.ColumnX, state.ColumnY);
+            var (d, cx, cy) = (found.Depth, state.Columns[0].X, state.Columns[0].Y);
             var (hx, hy, ax, ay) = (length / 2, width / 2, (0.3 + d) / 2, (0.5 + d) / 2);
             var fewer = double.PositiveInfinity;
             for (var ox = -1; ox <= 1; ox++)

@@ -23,10 +23,10 @@ public class SiteTests
     public void A_base_at_the_boundary_is_moved_under_its_column_and_its_eccentric_pressures_follow()
     {
         var site = new Site(Square, []);
-        var free = new FoundationSizer(At(10, 10, site), At(10, 10, site).Foundations[0]).Size().Design!;
+        var free = FoundationSizer.Of(At(10, 10, site), At(10, 10, site).Foundations[0]).Size().Design!;
         free.Size.ShiftX.Should().Be(0);
         var project = At(0.85, 10, site);
-        var design = new FoundationSizer(project, project.Foundations[0]).Size().Design!;
+        var design = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
         (design.Size.Length / 2).Should().BeApproximately(0.85 + design.Size.ShiftX, 0.0101, "flush with the boundary to the step of shifts");
         design.Size.ShiftY.Should().Be(0);
         (design.Size.Length * design.Size.Width).Should().BeGreaterThan(free.Size.Length * free.Size.Width, "the pressure is uneven now");
@@ -41,7 +41,7 @@ public class SiteTests
     {
         // The column stands on the boundary: half of it is outside.
         var project = At(0.0, 10, new Site(Square, []));
-        var found = new FoundationSizer(project, project.Foundations[0]).Size();
+        var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
         found.Design.Should().BeNull();
         found.Stop!.Bound.Should().Contain("no base lies within the site with its column on it");
     }
@@ -50,7 +50,7 @@ public class SiteTests
     public void A_held_edge_or_offset_is_not_moved()
     {
         var project = At(0.85, 10, new Site(Square, []), held: new HeldValues { OffsetXGiven = true });
-        new FoundationSizer(project, project.Foundations[0]).Size().Design.Should().BeNull("a square base this small carries nothing");
+        FoundationSizer.Of(project, project.Foundations[0]).Size().Design.Should().BeNull("a square base this small carries nothing");
     }
 
     [Fact]
@@ -60,7 +60,7 @@ public class SiteTests
             // An L-shaped tank.
             var zone = new KeepOut("tank", [new(8, 8), new(12, 8), new(12, 9.5), new(9.5, 9.5), new(9.5, 12), new(8, 12)]);
             var project = At(x, y, new Site(Square, [zone]), angle: angle);
-            var design = new FoundationSizer(project, project.Foundations[0]).Size().Design;
+            var design = FoundationSizer.Of(project, project.Foundations[0]).Size().Design;
             if (design is null)
             {
                 return;
@@ -128,7 +128,7 @@ public class SiteTests
             }
 
             var (project, bases) = Row([.. at.Select((p, i) => (p.X, 300.0 + (20 * i), 1.0))]);
-            bases = [.. bases.Select((b, i) => (b.Item1 with { Places = [b.Item1.Places[0] with { Support = b.Item1.Places[0].Support with { Y = at[i].Y } }] }, b.Item2))];
+            bases = [.. bases.Select((b, i) => (b.Item1 with { Places = [b.Item1.Places[0] with { Supports = [b.Item1.Places[0].Support with { Y = at[i].Y }] }] }, b.Item2))];
             var expected = new List<(string, string)>();
             for (var i = 0; i < at.Count; i++)
             {

@@ -38,7 +38,7 @@ public class SizingTests
             r =>
             {
                 var project = Random(r.A, r.B, r.C, code);
-                var found = new FoundationSizer(project, project.Foundations[0]).Size();
+                var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
                 found.Design.Should().NotBeNull();
                 var result = Check(project, found.Design!);
                 result.Passes.Should().BeTrue(string.Join(", ", result.Checks.Where(c => !c.Passes).Select(c => c.Id)));
@@ -51,7 +51,7 @@ public class SizingTests
             r =>
             {
                 var project = Random(r.A, r.B, r.C, "aci318m-19");
-                var d = new FoundationSizer(project, project.Foundations[0]).Size().Design!;
+                var d = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
                 Check(project, d with { BottomX = new BarSpec(d.BottomX.Size, d.BottomX.Count - 1, 0) }).Passes.Should().BeFalse();
                 Check(project, d with { BottomY = new BarSpec(d.BottomY.Size, d.BottomY.Count - 1, 0) }).Passes.Should().BeFalse();
             },
@@ -63,7 +63,7 @@ public class SizingTests
             r =>
             {
                 var project = Random(Math.Abs(r.A), r.B, 0, "aci318m-14");
-                var d = new FoundationSizer(project, project.Foundations[0]).Size().Design!;
+                var d = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
                 if (d.TopX.Size is not null)
                 {
                     return;
@@ -97,7 +97,7 @@ public class SizingTests
     {
         var held = new HeldValues { Width = 1.8, Thickness = 0.8, BottomX = Bars("14 T20") };
         var project = Random(0.2, 0.1, 0.3, "aci318m-19", held: held);
-        var found = new FoundationSizer(project, project.Foundations[0]).Size();
+        var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
         found.Stop.Should().BeNull();
         var d = found.Design!;
         d.Size.Width.Should().Be(1.8);
@@ -111,7 +111,7 @@ public class SizingTests
     public void A_held_edge_moves_the_base_under_its_column()
     {
         var project = Random(-0.5, -0.5, 0, "aci318m-19", Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Stability = new StabilityRules(Contact: 0.6) }, new HeldValues { EdgeX1 = new HeldEdge(false, 0.7) });
-        var d = new FoundationSizer(project, project.Foundations[0]).Size().Design!;
+        var d = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
         var o = BaseGeometry.Offset(project.Foundations[0].Held, ColumnOutline.Of(project.Supports[0], 0), d.Size);
         ((d.Size.Length / 2) - o.X).Should().BeApproximately(0.7, 1e-12);
     }
@@ -124,8 +124,8 @@ public class SizingTests
                 var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 1.8, PassiveCoefficient = 1.5 } };
                 var square = Random(r.A, r.B, r.C, "aci318m-14", rules);
                 var free = Random(r.A, r.B, r.C, "aci318m-14", rules with { Sizing = DefaultSizing with { Shape = PlanShape.Rectangular } });
-                var f = new FoundationSizer(free, free.Foundations[0]).Size().Design!.Size;
-                var (cs, cf) = (new FoundationSizer(square, square.Foundations[0]), new FoundationSizer(free, free.Foundations[0]));
+                var f = FoundationSizer.Of(free, free.Foundations[0]).Size().Design!.Size;
+                var (cs, cf) = (FoundationSizer.Of(square, square.Foundations[0]), FoundationSizer.Of(free, free.Foundations[0]));
                 cf.Cost(cf.Size().Design!).Should().BeLessThanOrEqualTo(cs.Cost(cs.Size().Design!) * 1.005, "a square is among the rectangles");
                 Math.Max(f.Length / f.Width, f.Width / f.Length).Should().BeLessThanOrEqualTo(2.0 + 1e-9);
             },
@@ -138,36 +138,36 @@ public class SizingTests
         var far = one.Supports[0] with { Label = "C2", X = 8 };
         var actions = one.Actions["C1"];
         var heavier = actions.Select(a => 1.4 * a).ToArray();
-        var foundation = one.Foundations[0] with { Alike = true, Places = [one.Foundations[0].Places[0], one.Foundations[0].Places[0] with { Support = far }] };
+        var foundation = one.Foundations[0] with { Alike = true, Places = [one.Foundations[0].Places[0], one.Foundations[0].Places[0] with { Supports = [far] }] };
         var project = one with { Supports = [one.Supports[0], far], Actions = new Dictionary<string, SupportAction[]> { ["C1"] = actions, ["C2"] = heavier }, Foundations = [foundation] };
-        var d = new FoundationSizer(project, foundation).Size().Design!;
+        var d = FoundationSizer.Of(project, foundation).Size().Design!;
         var r = new Checker(project, foundation).Check(d);
         r.Passes.Should().BeTrue();
         r.Checks.Where(c => c.Id == "bearing").Select(c => c.Place).Should().Equal("C1", "C2");
         r.Checks.Single(c => c.Id == "minimum-steel-x").Place.Should().BeNull();
-        d.Size.Length.Should().BeGreaterThan(new FoundationSizer(one, one.Foundations[0]).Size().Design!.Size.Length);
+        d.Size.Length.Should().BeGreaterThan(FoundationSizer.Of(one, one.Foundations[0]).Size().Design!.Size.Length);
     }
 
     [Fact]
     public void What_stops_it_is_named_with_the_bound()
     {
         var project = Random(1, 1, 0, "aci318m-19", Rules with { Ground = DefaultGround with { FoundingDepth = 1.8, Bearing = 60 }, Sizing = DefaultSizing with { MostPlan = 3 } });
-        var stop = new FoundationSizer(project, project.Foundations[0]).Size().Stop!;
+        var stop = FoundationSizer.Of(project, project.Foundations[0]).Size().Stop!;
         stop.Check.Should().Be("bearing");
         stop.Bound.Should().Contain("plan up to 3.00 m × 3.00 m ([sizing] range.plan)");
         var thin = Random(1, 1, 0, "aci318m-14", Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Sizing = DefaultSizing with { MostThickness = 0.35 } });
-        new FoundationSizer(thin, thin.Foundations[0]).Size().Stop!.Bound.Should().Contain("thickness up to 350 mm");
+        FoundationSizer.Of(thin, thin.Foundations[0]).Size().Stop!.Bound.Should().Contain("thickness up to 350 mm");
         var shallow = Random(0, 0, 0, "aci318m-14", Rules with { Ground = DefaultGround with { FoundingDepth = 0.25 } });
-        new FoundationSizer(shallow, shallow.Foundations[0]).Size().Stop!.Bound.Should().Contain("stands above the ground");
+        FoundationSizer.Of(shallow, shallow.Foundations[0]).Size().Stop!.Bound.Should().Contain("stands above the ground");
     }
 
     [Fact]
     public void Why_names_what_stops_each_smaller_step()
     {
         var project = Random(0.2, 0.4, 0.1, "aci318m-14");
-        var sizer = new FoundationSizer(project, project.Foundations[0]);
+        var sizer = FoundationSizer.Of(project, project.Foundations[0]);
         var d = sizer.Size().Design!;
-        var why = new FoundationSizer(project, project.Foundations[0]).Why(d);
+        var why = FoundationSizer.Of(project, project.Foundations[0]).Why(d);
         why.Should().HaveCountGreaterThanOrEqualTo(4);
         why.Should().OnlyContain(w => w.Stop != null, "a smaller step that passed would have been taken");
     }

@@ -34,7 +34,7 @@ public class SocketTests
     private static Func<string, int, double> Steps(SupportAction action, FoundationDesign design, string check)
     {
         var project = OneAction(action, Precast, Column(0.4, 0.5));
-        var trace = new Checker(project, project.Foundations[0]).Trace(design, CheckCatalog.Find(check)!, null, null)!.Value.Steps;
+        var trace = new Checker(project, project.Foundations[0]).Trace(design, check, null, null)!.Value.Steps;
         return (symbol, i) => trace.Where(s => s.Symbol == symbol).ElementAt(i).Value;
     }
 
@@ -80,7 +80,7 @@ public class SocketTests
         var project = OneAction(Action, Precast, Column(0.4, 0.5));
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(Socketed());
-        checker.States[0].Arm.Should().BeApproximately(1.4, 1e-12, "reactions act at the rim: 600 mm of base, 750 of socket, 50 of bed");
+        checker.Trials[0].Columns[0].Arm.Should().BeApproximately(1.4, 1e-12, "reactions act at the rim: 600 mm of base, 750 of socket, 50 of bed");
     }
 
     [Fact]
@@ -125,7 +125,7 @@ public class SocketTests
         {
             var rules = With(s => s with { Face = keyed ? SocketFace.Keyed : SocketFace.Smooth });
             var project = OneAction(new SupportAction(n, f, f / 3, m / 2, m, 0), rules, Column(cx, cy));
-            var found = new FoundationSizer(project, project.Foundations[0]).Size();
+            var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
             if (found.Design is not { Pedestal: { Socket: { } socket } p } design)
             {
                 found.Stop!.Check.Should().NotBeNull();

@@ -187,17 +187,17 @@ public class TraceTests
     private static void EveryFormulaGivesItsResult(Project project, FoundationDesign design, System.Collections.Concurrent.ConcurrentDictionary<string, bool> seen)
     {
         var checker = new Checker(project, project.Foundations[0]);
-        foreach (var check in CheckCatalog.All)
+        foreach (var check in checker.List.Listed)
         {
             for (var k = 0; k < project.Combinations.Used.Length; k++)
             {
                 var c = project.Combinations.Used[k];
-                if (!check.IsOfBars && !c.IsFor(check.For))
+                if (check.For != Family.None && !c.IsFor(check.For))
                 {
                     continue;
                 }
 
-                if (checker.Trace(design, check, null, c.Name) is not { } trace)
+                if (checker.Trace(design, check.Id, null, c.Name) is not { } trace)
                 {
                     continue;
                 }
@@ -309,8 +309,8 @@ public class TraceTests
                 var checker = new Checker(project, project.Foundations[0]);
                 foreach (var result in checker.Check(design).Checks.Where(r => r.Combination is not null))
                 {
-                    var check = CheckCatalog.Find(result.Id)!;
-                    var most = set.Used.Where(k => k.IsFor(check.For)).Select(k => checker.Trace(design, check, null, k.Name)).Where(t => t is { Result.Outcome.Done: true }).Select(t => t!.Value.Result.Outcome).MaxBy(o => (o.FailsAnyhow, o.Utilisation));
+                    var check = checker.List.Find(result.Id)!;
+                    var most = set.Used.Where(k => k.IsFor(check.For)).Select(k => checker.Trace(design, check.Id, null, k.Name)).Where(t => t is { Result.Outcome.Done: true }).Select(t => t!.Value.Result.Outcome).MaxBy(o => (o.FailsAnyhow, o.Utilisation));
                     result.Outcome.FailsAnyhow.Should().Be(most.FailsAnyhow, "what fails whatever its number comes first");
                     result.Utilisation.Should().BeApproximately(most.Utilisation, 1e-9 * Math.Max(1, most.Utilisation), result.Id);
                 }
@@ -326,7 +326,7 @@ public class TraceTests
         var design = Design(2.2, 2.0, 0.5);
         foreach (var result in checker.Check(design).Checks)
         {
-            var traced = checker.Trace(design, CheckCatalog.Find(result.Id)!, null, null)!.Value.Result;
+            var traced = checker.Trace(design, result.Id, null, null)!.Value.Result;
             traced.Should().Be(result);
         }
     }

@@ -135,7 +135,7 @@ public class WaterTests
 
         // Falling with the side, as settlement would have it: sizing still finds the least plan.
         var falling = OneAction(new SupportAction(900, 0, 0, 0, 0, 0), With(g with { BearingBySide = [(1, 300), (2, 250), (4, 150)] }));
-        var side = new Plinth.Core.Sizing.FoundationSizer(falling, falling.Foundations[0]).Size().Design!.Size.Length;
+        var side = Plinth.Core.Sizing.FoundationSizer.Of(falling, falling.Foundations[0]).Size().Design!.Size.Length;
         Check(falling, Design(side, side, 0.5)).Of("bearing").Passes.Should().BeTrue();
         Check(falling, Design(side - 0.05, side - 0.05, 0.5)).Of("bearing").Passes.Should().BeFalse();
     }

@@ -70,7 +70,7 @@ public class FigureSheetTests
         var base0 = cut.Items.OfType<PathItem>().First(p => p.Layer == Layers.Footing);
         var low = base0.Points.Min(p => p.Y);
         var heights = cut.Items.OfType<CircleItem>().Where(c => c.Layer == Layers.Bar).Select(c => Math.Round((c.Centre.Y - low) * 20, 3)).Distinct().Order().ToList();
-        heights.Should().Equal(Math.Round((m.State.Thickness - m.State.Depth(false, true)) * 1000, 3), Math.Round(m.State.Depth(false, false) * 1000, 3));
+        heights.Should().Equal(Math.Round((m.State.Body.Thickness - m.State.Spans(false)[0].Depth(true)) * 1000, 3), Math.Round(m.State.Spans(false)[0].Depth(false) * 1000, 3));
         (base0.Points.Max(p => p.X) - base0.Points.Min(p => p.X)).Should().BeApproximately(2400 / 20.0, 1e-9);
 
         // A hooked bar turns up at both ends, within its cover.
@@ -158,7 +158,7 @@ public class FigureSheetTests
         var ring = figure.Items.OfType<CircleItem>().Single(c => c.Layer == Layers.Result);
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(design);
-        var at = ContactFigure.Of(checker.States[0], 0).Resultant;
+        var at = ContactFigure.Of(checker.Trials[0].Body, 0).Resultant;
         var centre = figure.Items.OfType<PathItem>().Single(p => p.Layer == Layers.Footing && p.Closed);
         ((ring.Centre.X - centre.Points.Average(p => p.X)) * figure.Scale.Ratio / 1000).Should().BeApproximately(at.X, 1e-9);
         ((ring.Centre.Y - centre.Points.Average(p => p.Y)) * figure.Scale.Ratio / 1000).Should().BeApproximately(at.Y, 1e-9);
@@ -228,7 +228,7 @@ public class FigureSheetTests
         SheetChecks.Legible(figure.Alone(UnitSystem.Metric), "pedestal");
         var checker = new Checker(project, f);
         checker.Set(Rich());
-        var shown = InteractionFigure.Of(checker.States[0])!;
+        var shown = InteractionFigure.Of(checker.Trials[0].Columns[0])!;
         string M(double v) => Unit.Moment.Format(v, UnitSystem.Metric).Replace('-', '−');
         var texts = figure.Items.OfType<TextItem>().Select(t => t.Text).ToList();
         foreach (var curve in new[] { shown.AboutX, shown.AboutY })
@@ -246,7 +246,7 @@ public class FigureSheetTests
         var project = Given.OneAction(new SupportAction(-400, 0, 0, 0, 0, 0));
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(Given.Design(2, 2, 0.5));
-        var s = checker.States[0];
+        var s = checker.Trials[0];
         string Texts(Figure f) => string.Join('\n', f.Items.OfType<TextItem>().Select(t => t.Text));
         Texts(PressureView.Of("F1", s, 0)).Should().Contain("no equilibrium, the base tips or lifts");
         Texts(ForcesView.Of("F1", s, 0)).Should().Contain("no equilibrium: no forces");
@@ -256,8 +256,8 @@ public class FigureSheetTests
         var wide = Given.OneAction(new SupportAction(400, 0, 0, 0, 0, 0), column: Given.Column(1.9, 1.9));
         var other = new Checker(wide, wide.Foundations[0]);
         other.Set(Given.Design(2, 2, 0.5));
-        PunchingFigure.Of(other.States[0], 0).Should().BeNull();
-        Texts(SectionsView.Of("F1", other.States[0], (0, 0, 0))).Should().Contain("Two-way shear: no section lies within the base,");
+        PunchingFigure.Of(other.Trials[0].Punched[0], 0).Should().BeNull();
+        Texts(SectionsView.Of("F1", other.Trials[0], (0, 0, 0))).Should().Contain("Two-way shear: no section lies within the base,");
     }
 
     [Fact]
@@ -267,7 +267,7 @@ public class FigureSheetTests
             var project = Given.OneAction(new SupportAction(n, 0, 0, 0, my, 0));
             var checker = new Checker(project, project.Foundations[0]);
             checker.Set(Given.Design(length, 2, 0.5));
-            var s = checker.States[0];
+            var s = checker.Trials[0];
             var curves = ForcesView.Of("F1", s, 0).Items.OfType<PathItem>().Where(p => p.Layer == Layers.Result && p.Closed && p.Fill == Fill.Light).ToList();
             curves.Should().HaveCount(4, "shear and moment, along x and along y");
             foreach (var (alongX, shear, drawn) in new[] { (true, true, curves[0]), (true, false, curves[1]), (false, true, curves[2]), (false, false, curves[3]) })

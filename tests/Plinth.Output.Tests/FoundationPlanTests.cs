@@ -95,7 +95,7 @@ public class FoundationPlanTests
     {
         var (project, designs) = Buildings.Grid();
         var moved = project.Supports.Select(s => s.X == 6 ? s with { X = 0.5 } : s).ToList();
-        var close = project with { Supports = moved, Foundations = [.. project.Foundations.Zip(moved, (f, s) => f with { Places = [f.Places[0] with { Support = s }] })] };
+        var close = project with { Supports = moved, Foundations = [.. project.Foundations.Zip(moved, (f, s) => f with { Places = [f.Places[0] with { Supports = [s] }] })] };
         var sheet = FoundationPlan.Of(close, [.. close.Foundations.Zip(designs, (f, d) => (f, d.Item2))], new DrawingRequest("Plan"))!;
         var bubbles = sheet.Items.OfType<CircleItem>().Where(c => c.Layer == Layers.Grid).ToList();
         bubbles.Should().HaveCount(5);

@@ -62,7 +62,7 @@ public class ReportTests
             foreach (var check in r.Result.Checks)
             {
                 html.Should().Contain($">{System.Security.SecurityElement.Escape(Wording.Words(check))}");
-                var (steps, _) = checker.Trace(r.Design!, CheckCatalog.Find(check.Id)!, check.Place, null)!.Value;
+                var (steps, _) = checker.Trace(r.Design!, check.Id, check.Place, null)!.Value;
                 foreach (var s in steps.Where(s => s.Kind is Core.Tracing.TraceKind.Formula or Core.Tracing.TraceKind.Empirical && s.Formula.Any(p => p.Text is null)))
                 {
                     html.Should().Contain("= " + System.Security.SecurityElement.Escape(s.FormulaText)).And.Contain("= " + System.Security.SecurityElement.Escape(s.Substituted(UnitSystem.Metric)));

@@ -41,7 +41,7 @@ internal static class OptionsCommand
         using var held = take is null ? null : call.Hold();
         var loaded = call.Load();
         var f = Call.ChooseOne(loaded.Project, mark);
-        var found = new FoundationSizer(loaded.Project, f).Alternatives();
+        var found = FoundationSizer.Of(loaded.Project, f).Alternatives();
         if (found.Count == 0)
         {
             throw new CallException($"{f.Mark}: nothing within the bounds of [sizing] passes; plinth size {f.Mark} says what stops it");

@@ -105,7 +105,7 @@ internal static class ShowCommand
         }
 
         var units = loaded.Project.Units;
-        if (new Checker(loaded.Project, f).Trace(design, check, place, combination) is not { } found)
+        if (new Checker(loaded.Project, f).Trace(design, check.Id, place, combination) is not { } found)
         {
             if (call.Format == OutputFormat.Table)
             {
@@ -160,7 +160,7 @@ internal static class ShowCommand
     {
         var units = loaded.Project.Units;
         string L(double v) => Dimension.Plan(v, units);
-        screen.Line($"{f.Mark}, isolated footing under {string.Join(", ", f.Places.Select(p => p.Support.Label + (p.Support.Grid.Length > 0 ? $" ({p.Support.Grid})" : "")))}", Styles.Head);
+        screen.Line($"{f.Mark}, {f.Kind.Title} under {string.Join(", ", f.Places.Select(p => p.Support.Label + (p.Support.Grid.Length > 0 ? $" ({p.Support.Grid})" : "")))}", Styles.Head);
         var origin = loaded.Adopted[f.Mark].ByHand ? "written by hand" : "as sized";
         screen.Line($"{Wording.Size(design.Size, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
         screen.Line($"bottom: {design.BottomX} along x, {design.BottomY} along y; top: {(design.TopX.Size is null && design.TopY.Size is null ? "none" : $"{design.TopX} along x, {design.TopY} along y")}");

@@ -168,7 +168,7 @@ internal static class SizeCommand
             screen.Line();
             screen.Line($"{r.Foundation.Mark}: what stops the next smaller step", Styles.Head);
             var table = Screen.Table("step", ">util.", "stopped by", "combination", "");
-            foreach (var (step, stop) in new FoundationSizer(loaded.Project, r.Foundation).Why(r.Design!))
+            foreach (var (step, stop) in FoundationSizer.Of(loaded.Project, r.Foundation).Why(r.Design!))
             {
                 if (stop is null)
                 {

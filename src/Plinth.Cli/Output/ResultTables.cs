@@ -118,8 +118,8 @@ internal static class ResultTables
 
     private static int GroupOf(CheckResult c) => CheckCatalog.Find(c.Id) switch
     {
-        { OfPlan: true } => 0,
-        { IsOfJoint: true } => 2,
+        { Decides.What: Decisions.Plan } => 0,
+        { Of: not Uprights.None } => 2,
         _ => 1,
     };
 

@@ -207,7 +207,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
     {
         var checker = new Checker(project, foundation);
         checker.Set(design);
-        foreach (var s in checker.States)
+        foreach (var s in checker.Trials)
         {
             if (!Settlement.CanBeFound(s.Ground))
             {
@@ -219,7 +219,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
             foreach (var k in s.CombinationsFor(Family.Settlement))
             {
                 var name = s.Combinations[k].Name;
-                by[name] = Math.Max(by.GetValueOrDefault(name), s.Loads(k).N > 0 ? Settlement.Of(s, k, ref none) : 0);
+                by[name] = Math.Max(by.GetValueOrDefault(name), s.Body.Loads(k).N > 0 ? Settlement.Of(s.Body, k, ref none) : 0);
             }
 
             var support = s.Place.Place.Support;

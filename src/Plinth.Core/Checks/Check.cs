@@ -1,138 +1,151 @@
-using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Bodies;
 using Plinth.Core.Loads;
 using Plinth.Core.Tracing;
-using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks;
 
-/// <summary>The rule of a check, as a type: the number and its trace come from the same lines.</summary>
+/// <summary>The rule of a check over the parts of a foundation that it looks at, as a type: the number and its trace come from the same lines.</summary>
+/// <typeparam name="TSubject">The part it looks at.</typeparam>
 /// <typeparam name="TCapacity">What of the check does not depend on the combination.</typeparam>
-internal interface ICheckRule<TCapacity>
+internal interface ICheckRule<TSubject, TCapacity>
+    where TSubject : Subject
     where TCapacity : struct
 {
     /// <summary>
     /// What of the bars decides which combination governs: trials of one size with the same key have the same governing combination, so that it is
     /// sought once. NaN: nothing less than all of them.
     /// </summary>
-    static virtual double GoverningKey(BaseState s) => double.NaN;
+    static virtual double GoverningKey(TSubject s) => double.NaN;
 
     /// <summary>Whether the water in the ground changes anything; if not, the combinations are looked at once, not at both waters.</summary>
     static virtual bool KnowsWater => true;
 
     /// <summary>A bound that the utilisation in a combination never exceeds, where one is cheap to find; infinite where not.</summary>
-    static virtual double UpperBound(BaseState s, in TCapacity capacity, int combination) => double.PositiveInfinity;
+    static virtual double UpperBound(TSubject s, in TCapacity capacity, int combination) => double.PositiveInfinity;
+
+    /// <summary>The parts of a trial that it looks at.</summary>
+    static abstract ReadOnlySpan<TSubject> Of(Trial trial);
 
     /// <summary>The part that does not depend on the combination.</summary>
-    static abstract TCapacity Capacity(BaseState s);
+    static abstract TCapacity Capacity(TSubject s);
 
     /// <summary>The check in one combination (−1 for checks that do not depend on loads).</summary>
-    static abstract Outcome Evaluate<T>(BaseState s, in TCapacity capacity, int combination, ref T trace)
+    static abstract Outcome Evaluate<T>(TSubject s, in TCapacity capacity, int combination, ref T trace)
         where T : struct, ITrace;
 }
 
 /// <summary>For rules without a part common to all combinations.</summary>
 internal readonly struct Nothing;
 
+/// <summary>What a check finds where it governs.</summary>
+/// <param name="Subject">The part of the foundation.</param>
+/// <param name="Combination">The combination; −1 where it depends on none.</param>
+/// <param name="Outcome">What was found.</param>
+/// <param name="Note">What to say of it; null if nothing.</param>
+public readonly record struct Finding(Subject Subject, int Combination, Outcome Outcome, string? Note);
+
 /// <summary>One verification of a foundation.</summary>
 public abstract class Check
 {
+    /// <summary>What it is called and what it is for.</summary>
+    public required CheckDefinition Definition { get; init; }
+
     /// <summary>Its id in files: "two-way-shear".</summary>
-    public required string Id { get; init; }
-
-    /// <summary>Its name for people: "two-way shear".</summary>
-    public required string Name { get; init; }
-
-    /// <summary>What it compares, in a sentence for the guide.</summary>
-    public required string About { get; init; }
+    public string Id => Definition.Id;
 
     /// <summary>The families of combinations it is for; none: it does not depend on loads.</summary>
-    public required Family For { get; init; }
+    public Family For => Definition.For;
 
-    /// <summary>Unit of demand and capacity.</summary>
-    public required Unit Unit { get; init; }
+    /// <summary>What of a design it decides.</summary>
+    public required Decides Decides { get; init; }
 
-    /// <summary>Clause under a code; null for statics.</summary>
-    public required Func<ConcreteCode, string?> Clause { get; init; }
-
-    /// <summary>Whether plan size alone decides it, so that sizing looks at it while it seeks the plan.</summary>
-    public required bool OfPlan { get; init; }
-
-    /// <summary>Its place in the catalogue.</summary>
+    /// <summary>Its place in the list of its kind.</summary>
     public int Index { get; internal set; }
-
-    /// <summary>Whether it is of a least amount (steel, spacing, depth): it governs only where it fails.</summary>
-    public bool OfLeast { get; init; }
-
-    /// <summary>Whether it is of what stands on the base: column, joint, pedestal, socket.</summary>
-    public bool IsOfJoint => Id.StartsWith("column-", StringComparison.Ordinal) || Id.StartsWith("interface", StringComparison.Ordinal) || Id.StartsWith("pedestal", StringComparison.Ordinal) || Id.StartsWith("socket", StringComparison.Ordinal);
-
-    /// <summary>Whether it depends on the place though not on loads.</summary>
-    public bool OfPlace { get; init; }
-
-    /// <summary>Whether it does not depend on loads or place.</summary>
-    public bool IsOfBars => For == Family.None;
-
-    /// <summary>What the project must state for it to be done, where it does not; null: nothing is missing.</summary>
-    public Func<Foundations.Foundation, string?> Missing { get; init; } = _ => null;
 
     /// <summary>Whether the water in the ground changes anything in it.</summary>
     public abstract bool KnowsWater { get; }
 
     /// <summary>Whether any combination exceeds a limit; the one that failed last is tried first.</summary>
-    public abstract bool Exceeds(BaseState state, double limit);
+    public abstract bool Exceeds(Trial trial, double limit);
 
     /// <summary>Whether the combination that failed last exceeds a limit: a quick test before <see cref="Exceeds"/>.</summary>
-    public abstract bool ExceedsAtHint(BaseState state, double limit);
+    public abstract bool ExceedsAtHint(Trial trial, double limit);
 
-    /// <summary>The governing combination, with notes.</summary>
-    /// <returns>Null where the check does not arise or could not be done in any combination.</returns>
-    public abstract (int Combination, Outcome Outcome, string? Note)? Worst(BaseState state);
+    /// <summary>Where it governs, with notes.</summary>
+    /// <returns>Null where the check does not arise or could not be done anywhere.</returns>
+    public abstract Finding? Worst(Trial trial);
 
-    /// <summary>The check in one combination, step by step.</summary>
-    public abstract Outcome Trace(BaseState state, int combination, List<TraceStep> steps, NoteSlot note);
+    /// <summary>What it finds of each part that it looks at, in order; parts where it does not arise are left out.</summary>
+    public abstract IReadOnlyList<Finding> Findings(Trial trial);
+
+    /// <summary>The check of a part in one combination, step by step.</summary>
+    /// <exception cref="InvalidCastException">It does not look at such parts.</exception>
+    public abstract Outcome Trace(Subject subject, int combination, List<TraceStep> steps, NoteSlot note);
+
+    /// <summary>The combination that failed last of a part.</summary>
+    internal int HintOf(Subject subject) => subject.Trial.Hints[subject.Trial.Slot(Index, subject)];
+
+    /// <summary>Whether one outcome is worse than another.</summary>
+    internal static bool IsWorse(in Outcome a, in Outcome b) => a.FailsAnyhow != b.FailsAnyhow ? a.FailsAnyhow : a.Utilisation > b.Utilisation;
 }
 
-/// <summary>Runs a rule over combinations.</summary>
-internal sealed class Check<TRule, TCapacity> : Check
-    where TRule : struct, ICheckRule<TCapacity>
+/// <summary>Runs a rule over parts and combinations.</summary>
+internal sealed class Check<TRule, TSubject, TCapacity> : Check
+    where TRule : struct, ICheckRule<TSubject, TCapacity>
+    where TSubject : Subject
     where TCapacity : struct
 {
-    public override bool Exceeds(BaseState state, double limit)
+    public override bool Exceeds(Trial trial, double limit)
+    {
+        foreach (var s in TRule.Of(trial))
+        {
+            if (Exceeds(trial, s, limit))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private bool Exceeds(Trial trial, TSubject s, double limit)
     {
         var none = default(NoTrace);
-        var capacity = TRule.Capacity(state);
-        if (IsOfBars)
+        var capacity = TRule.Capacity(s);
+        if (For == Family.None)
         {
-            return Over(TRule.Evaluate(state, capacity, -1, ref none), limit);
+            return Over(TRule.Evaluate(s, capacity, -1, ref none), limit);
         }
 
-        var key = TRule.GoverningKey(state);
-        if (state.GoverningAt(Index, key) is >= 0 and var known)
+        var slot = trial.Slot(Index, s);
+        var key = TRule.GoverningKey(s);
+        if (trial.GoverningAt(slot, key) is >= 0 and var known)
         {
-            return Over(TRule.Evaluate(state, capacity, known, ref none), limit);
+            return Over(TRule.Evaluate(s, capacity, known, ref none), limit);
         }
 
-        ref var hint = ref state.Hints[Index];
-        var combinations = state.CombinationsFor(For);
+        ref var hint = ref trial.Hints[slot];
+        var combinations = trial.CombinationsFor(For);
         if (combinations.Length == 0)
         {
             return false;
         }
 
-        if (state.Combinations[hint].IsFor(For) && TRule.UpperBound(state, capacity, hint) > limit && Over(TRule.Evaluate(state, capacity, hint, ref none), limit))
+        if (trial.Combinations[hint].IsFor(For) && TRule.UpperBound(s, capacity, hint) > limit && Over(TRule.Evaluate(s, capacity, hint, ref none), limit))
         {
             return true;
         }
 
         var (governing, most) = (-1, double.NegativeInfinity);
+        var waters = Waters(trial);
         foreach (var k in combinations)
         {
-            if (Again(state, k) || TRule.UpperBound(state, capacity, k) <= limit)
+            if (Again(waters, k) || TRule.UpperBound(s, capacity, k) <= limit)
             {
                 continue;
             }
 
-            var o = TRule.Evaluate(state, capacity, k, ref none);
+            var o = TRule.Evaluate(s, capacity, k, ref none);
             if (Over(o, limit))
             {
                 hint = k;
@@ -147,68 +160,113 @@ internal sealed class Check<TRule, TCapacity> : Check
 
         if (governing >= 0)
         {
-            state.SetGoverning(Index, key, governing);
+            trial.SetGoverning(slot, key, governing);
         }
 
         return false;
     }
 
-    public override bool ExceedsAtHint(BaseState state, double limit)
+    public override bool ExceedsAtHint(Trial trial, double limit)
     {
         var none = default(NoTrace);
-        if (IsOfBars)
+        foreach (var s in TRule.Of(trial))
         {
-            return Over(TRule.Evaluate(state, TRule.Capacity(state), -1, ref none), limit);
+            if (For == Family.None)
+            {
+                if (Over(TRule.Evaluate(s, TRule.Capacity(s), -1, ref none), limit))
+                {
+                    return true;
+                }
+
+                continue;
+            }
+
+            var slot = trial.Slot(Index, s);
+            var known = trial.GoverningAt(slot, TRule.GoverningKey(s));
+            var k = known >= 0 ? known : trial.Hints[slot];
+            if (trial.Combinations[k].IsFor(For) && Over(TRule.Evaluate(s, TRule.Capacity(s), k, ref none), limit))
+            {
+                return true;
+            }
         }
 
-        var known = state.GoverningAt(Index, TRule.GoverningKey(state));
-        var k = known >= 0 ? known : state.Hints[Index];
-        return state.Combinations[k].IsFor(For) && Over(TRule.Evaluate(state, TRule.Capacity(state), k, ref none), limit);
+        return false;
     }
 
-    public override (int Combination, Outcome Outcome, string? Note)? Worst(BaseState state)
+    public override Finding? Worst(Trial trial)
+    {
+        Finding? worst = null;
+        foreach (var s in TRule.Of(trial))
+        {
+            if (Worst(trial, s) is { } own && (worst is not { } w || IsWorse(own.Outcome, w.Outcome)))
+            {
+                worst = own;
+            }
+        }
+
+        return worst;
+    }
+
+    public override IReadOnlyList<Finding> Findings(Trial trial)
+    {
+        var list = new List<Finding>();
+        foreach (var s in TRule.Of(trial))
+        {
+            if (Worst(trial, s) is { } own)
+            {
+                list.Add(own);
+            }
+        }
+
+        return list;
+    }
+
+    private Finding? Worst(Trial trial, TSubject s)
     {
         var slot = new NoteSlot();
         var notes = new NotesOnly(slot);
         var none = default(NoTrace);
-        var capacity = TRule.Capacity(state);
-        if (IsOfBars)
+        var capacity = TRule.Capacity(s);
+        if (For == Family.None)
         {
-            var only = TRule.Evaluate(state, capacity, -1, ref notes);
-            return only.Done ? (-1, only, slot.Text) : null;
+            var only = TRule.Evaluate(s, capacity, -1, ref notes);
+            return only.Done ? new Finding(s, -1, only, slot.Text) : null;
         }
 
         var governing = -1;
         var worst = default(Outcome);
-        foreach (var k in state.CombinationsFor(For))
+        var waters = Waters(trial);
+        foreach (var k in trial.CombinationsFor(For))
         {
-            if (Again(state, k) || (governing >= 0 && TRule.UpperBound(state, capacity, k) <= worst.Utilisation))
+            if (Again(waters, k) || (governing >= 0 && TRule.UpperBound(s, capacity, k) <= worst.Utilisation))
             {
                 continue;
             }
 
-            var o = TRule.Evaluate(state, capacity, k, ref none);
-            if (o.Done && (governing < 0 || Worse(o, worst)))
+            var o = TRule.Evaluate(s, capacity, k, ref none);
+            if (o.Done && (governing < 0 || IsWorse(o, worst)))
             {
                 (governing, worst) = (k, o);
             }
         }
 
-        return governing < 0 ? null : (governing, TRule.Evaluate(state, capacity, governing, ref notes), slot.Text);
+        return governing < 0 ? null : new Finding(s, governing, TRule.Evaluate(s, capacity, governing, ref notes), slot.Text);
     }
 
-    public override Outcome Trace(BaseState state, int combination, List<TraceStep> steps, NoteSlot note)
+    public override Outcome Trace(Subject subject, int combination, List<TraceStep> steps, NoteSlot note)
     {
         var recorder = new Recorder(steps, note);
-        return TRule.Evaluate(state, TRule.Capacity(state), combination, ref recorder);
+        var s = (TSubject)subject;
+        return TRule.Evaluate(s, TRule.Capacity(s), combination, ref recorder);
     }
 
     public override bool KnowsWater => TRule.KnowsWater;
 
-    // The same combination with the other water.
-    private static bool Again(BaseState state, int k) => !TRule.KnowsWater && state.Place.Waters[k] == Ground.WaterState.Low;
+    // The waters, where they change nothing and each combination is looked at once; else none.
+    private static ReadOnlySpan<Ground.WaterState> Waters(Trial trial) => TRule.KnowsWater ? [] : trial.Place.Waters.AsSpan();
 
-    private static bool Worse(in Outcome a, in Outcome b) => a.FailsAnyhow != b.FailsAnyhow ? a.FailsAnyhow : a.Utilisation > b.Utilisation;
+    // The same combination with the other water.
+    private static bool Again(ReadOnlySpan<Ground.WaterState> waters, int k) => waters.Length > 0 && waters[k] == Ground.WaterState.Low;
 
     private static bool Over(in Outcome o, double limit) => o.Done && (o.FailsAnyhow || o.Utilisation > limit + 1e-9);
 }

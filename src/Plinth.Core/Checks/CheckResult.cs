@@ -85,6 +85,9 @@ public readonly record struct Outcome
 /// <param name="Note">What to say of it; null if nothing.</param>
 public sealed record CheckResult(string Id, string? Place, string? Combination, Unit Unit, Outcome Outcome, string? Clause, string? Note)
 {
+    /// <summary>The part of the foundation that it is of, a support's label or those of several; null where there is but one.</summary>
+    public string? At { get; init; }
+
     /// <summary>The water in the combination, in words: "high water", "low water", "dry"; null where none matters.</summary>
     public string? Water { get; init; }
 

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
+using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
-using Plinth.Core.Concrete;
-using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Tracing;
 
@@ -17,14 +16,14 @@ public sealed class Checker
         ArgumentNullException.ThrowIfNull(foundation);
         Project = project;
         Foundation = foundation;
-        States = [.. foundation.Places.Select(p => new BaseState(project, foundation, new LoadedPlace(project, foundation, p)))];
+        Trials = [.. foundation.Places.Select(p => foundation.Kind.NewTrial(project, foundation, new LoadedPlace(project, foundation, p)))];
     }
 
     private Checker(Project project, Foundation foundation, double factor)
     {
         Project = project;
         Foundation = foundation;
-        States = [.. foundation.Places.Select(p => new BaseState(project, foundation, new LoadedPlace(project, foundation, p).Times(factor)))];
+        Trials = [.. foundation.Places.Select(p => foundation.Kind.NewTrial(project, foundation, new LoadedPlace(project, foundation, p).Times(factor)))];
     }
 
     /// <summary>The largest room that is sought: three times the actions.</summary>
@@ -36,13 +35,16 @@ public sealed class Checker
     /// <summary>The foundation.</summary>
     public Foundation Foundation { get; }
 
-    /// <summary>The state at each place, in order.</summary>
-    public ImmutableArray<BaseState> States { get; }
+    /// <summary>The trial at each place, in order.</summary>
+    public ImmutableArray<Trial> Trials { get; }
+
+    /// <summary>The checks of its kind.</summary>
+    public CheckList List => Trials[0].Checks;
 
     /// <summary>Gives back the room that its states take, for the next checker; this one must not be used again.</summary>
     internal void Release()
     {
-        foreach (var state in States)
+        foreach (var state in Trials)
         {
             state.Release();
         }
@@ -54,16 +56,16 @@ public sealed class Checker
         ArgumentNullException.ThrowIfNull(design);
         Set(design);
         var results = new List<CheckResult>();
-        foreach (var check in CheckCatalog.All)
+        foreach (var check in List.All)
         {
             // What depends on no place stands once: the worst, where places differ all the same.
             CheckResult? once = null;
-            foreach (var state in States)
+            foreach (var trial in Trials)
             {
-                if (check.Worst(state) is { } worst)
+                foreach (var found in Found(check, trial))
                 {
-                    var result = Result(check, state, worst.Combination, worst.Outcome, worst.Note);
-                    if (!check.IsOfBars || check.OfPlace)
+                    var result = Result(check, found);
+                    if (check.For != Loads.Family.None || check.Definition.OfPlace)
                     {
                         results.Add(result);
                     }
@@ -83,6 +85,8 @@ public sealed class Checker
         return new FoundationResult(results, Notes());
     }
 
+    private static IReadOnlyList<Finding> Found(Check check, Trial trial) => check.Definition.Lists ? check.Findings(trial) : check.Worst(trial) is { } worst ? [worst] : [];
+
     /// <summary>
     /// How much all actions of the supports may grow before the design fails, as a share of them: 0.12 for 12 %; negative where it fails as it is, by how much
     /// they must shrink. Weights, water and surcharge stay. Found to half a percent; no more than <see cref="MostRoom"/>, no less than its opposite.
@@ -94,7 +98,7 @@ public sealed class Checker
         {
             var scaled = new Checker(Project, Foundation, factor);
             scaled.Set(design);
-            var holds = scaled.States.All(s => CheckCatalog.Listed.All(c => Foundation.LeaveOf(c.Id) is var leave && (leave is { UpTo: null } || !c.Exceeds(s, leave?.UpTo ?? 1))));
+            var holds = scaled.Trials.All(s => List.Listed.All(c => Foundation.LeaveOf(c.Id) is var leave && (leave is { UpTo: null } || !c.Exceeds(s, leave?.UpTo ?? 1))));
             scaled.Release();
             return holds;
         }
@@ -129,79 +133,95 @@ public sealed class Checker
 
     /// <summary>The trace of a check in a combination, or in its governing one.</summary>
     /// <param name="design">The design.</param>
-    /// <param name="check">The check.</param>
+    /// <param name="check">The check's id.</param>
     /// <param name="place">Name of the place; null: where the check governs.</param>
     /// <param name="combination">Name of the combination; null: the governing one.</param>
+    /// <param name="at">The part of the foundation by what results call it; null: where the check governs.</param>
     /// <returns>The steps and the result; null where the check does not arise there.</returns>
-    public (IReadOnlyList<TraceStep> Steps, CheckResult Result)? Trace(FoundationDesign design, Check check, string? place, string? combination)
+    public (IReadOnlyList<TraceStep> Steps, CheckResult Result)? Trace(FoundationDesign design, string check, string? place, string? combination, string? at = null)
     {
         ArgumentNullException.ThrowIfNull(design);
-        ArgumentNullException.ThrowIfNull(check);
-        if (Find(design, check, place, combination) is not var (state, k))
+        if (List.Find(check) is not { } known || Find(design, check, place, combination, at) is not var (subject, k))
         {
             return null;
         }
 
         var steps = new List<TraceStep>();
         var note = new NoteSlot();
-        var outcome = check.Trace(state, k, steps, note);
-        return (steps, Result(check, state, k, outcome, note.Text));
+        var outcome = known.Trace(subject, k, steps, note);
+        return (steps, Result(known, new Finding(subject, k, outcome, note.Text)));
     }
 
     /// <summary>Where a check governs, or its combination of a name, with the design set.</summary>
     /// <param name="design">The design.</param>
-    /// <param name="check">The check.</param>
+    /// <param name="check">The check's id.</param>
     /// <param name="place">Name of the place; null: where the check governs.</param>
     /// <param name="combination">Name of the combination; null: the governing one.</param>
-    /// <returns>The base and the index of its combination, −1 for checks that know none; null where the check does not arise.</returns>
-    public (BaseState State, int Combination)? Find(FoundationDesign design, Check check, string? place, string? combination)
+    /// <param name="at">The part of the foundation by what results call it; null: where the check governs.</param>
+    /// <returns>The part and the index of its combination, −1 for checks that know none; null where the check does not arise.</returns>
+    public (Subject Subject, int Combination)? Find(FoundationDesign design, string check, string? place, string? combination, string? at = null)
     {
         ArgumentNullException.ThrowIfNull(design);
-        ArgumentNullException.ThrowIfNull(check);
-        Set(design);
-        (BaseState State, int Combination, Outcome Outcome)? chosen = null;
-        foreach (var state in States.Where(s => place is null || s.Place.Place.Name == place))
+        if (List.Find(check) is not { } known)
         {
-            if (check.Worst(state) is not { } worst || (chosen is not null && worst.Outcome.Utilisation <= chosen.Value.Outcome.Utilisation))
-            {
-                continue;
-            }
-
-            var k = combination is null || check.IsOfBars ? worst.Combination : WorstOf(check, state, combination) ?? worst.Combination;
-            chosen = (state, k, worst.Outcome);
+            return null;
         }
 
-        return chosen is { } c ? (c.State, c.Combination) : null;
+        Set(design);
+        Finding? chosen = null;
+        foreach (var trial in Trials.Where(s => place is null || s.Place.Place.Name == place))
+        {
+            foreach (var worst in known.Findings(trial).Where(f => at is null || f.Subject.At == at))
+            {
+                if (chosen is null || worst.Outcome.Utilisation > chosen.Value.Outcome.Utilisation)
+                {
+                    chosen = worst;
+                }
+            }
+        }
+
+        return chosen is not { } c ? null
+            : (c.Subject, combination is null || known.For == Loads.Family.None ? c.Combination : WorstOf(known, c.Subject, combination) ?? c.Combination);
     }
 
-    private CheckResult Result(Check check, BaseState state, int combination, in Outcome outcome, string? note) =>
-        new(check.Id, check.IsOfBars && !check.OfPlace ? null : state.Place.Place.Name, combination < 0 ? null : state.Combinations[combination].Name, check.Unit, outcome, outcome.Plain ? state.Code.PlainClause : check.Clause(state.Code), note)
+    private CheckResult Result(Check check, in Finding found)
+    {
+        var (trial, k, outcome) = (found.Subject.Trial, found.Combination, found.Outcome);
+        return new CheckResult(
+            check.Id,
+            check.For == Loads.Family.None && !check.Definition.OfPlace ? null : trial.Place.Place.Name,
+            k < 0 ? null : trial.Combinations[k].Name,
+            check.Definition.Unit,
+            outcome,
+            outcome.Plain ? trial.Code.PlainClause : check.Definition.Clause(trial.Code),
+            found.Note)
         {
-            Water = combination < 0 || !check.KnowsWater ? null : state.WaterWords(combination),
+            At = found.Subject.At,
+            Water = k < 0 || !check.KnowsWater ? null : trial.Body.WaterWords(k),
             Leave = Foundation.LeaveOf(check.Id),
-            OfLeast = check.OfLeast,
+            OfLeast = check.Definition.OfLeast,
         };
+    }
 
-    /// <summary>Puts a design into the states.</summary>
+    /// <summary>Puts a design into the trials.</summary>
     public void Set(FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(design);
-        var bars = design.Bars(Foundation.Rules.Concrete.CoverSide);
-        foreach (var state in States)
+        foreach (var trial in Trials)
         {
-            state.Set(design.Pedestal, design.Dowels.Size is null ? BarLayer.None : new BarLayer(design.Dowels.Count, design.Dowels.Size));
-            state.Set(design.Size);
-            state.Set(bars);
+            trial.Adopt(design);
         }
     }
 
     // A combination by name, with the water that is worse where it stands with both.
-    private static int? WorstOf(Check check, BaseState state, string name)
+    private static int? WorstOf(Check check, Subject subject, string name)
     {
         (int K, double Utilisation)? worst = null;
-        for (var k = 0; k < state.Combinations.Length; k++)
+        var combinations = subject.Trial.Combinations;
+        for (var k = 0; k < combinations.Length; k++)
         {
-            if (string.Equals(state.Combinations[k].Name, name, StringComparison.Ordinal) && check.Trace(state, k, [], new NoteSlot()) is { } o && (worst is null || (o.Done && o.Utilisation > worst.Value.Utilisation)))
+            if (string.Equals(combinations[k].Name, name, StringComparison.Ordinal)
+                && check.Trace(subject, k, [], new NoteSlot()) is { } o && (worst is null || (o.Done && o.Utilisation > worst.Value.Utilisation)))
             {
                 worst = (k, o.Done ? o.Utilisation : -1);
             }
@@ -231,39 +251,14 @@ public sealed class Checker
             Add(chosen.Note);
         }
 
-        foreach (var s in States)
+        foreach (var trial in Trials)
         {
-            var where = States.Length > 1 ? $" ({s.Place.Place.Name})" : "";
-            if (s.Place.Place.Support.Level is { } level && level > s.ColumnFoot + 1e-9)
+            foreach (var note in Foundation.Kind.Notes(trial))
             {
-                Add($"the column runs down to the {(s.Pedestal is null ? "base" : "pedestal")}: the reactions act {Units.Unit.Length.FormatWithSymbol(level - s.ColumnFoot, s.Units)} above its top, no weight added{where}");
-            }
-
-            if (s.Outline.Note is { } outline)
-            {
-                Add(outline + where);
-            }
-
-            var overhang = Math.Max((s.Length / 2) + Math.Abs(s.ColumnX) - (s.Outline.X / 2), (s.Width / 2) + Math.Abs(s.ColumnY) - (s.Outline.Y / 2));
-            if (overhang > 4 * s.Thickness)
-            {
-                Add($"overhang over 4 thicknesses: a rigid base is doubtful{where}");
-            }
-
-            if (Enumerable.Range(0, s.Combinations.Length).Any(k => Torsion(s, k)))
-            {
-                Add($"moment about the vertical exceeds 5 % of the horizontal force times the longer side: it is not carried into any check{where}");
+                Add(note + (Trials.Length > 1 ? $" ({trial.Place.Place.Name})" : ""));
             }
         }
 
         return notes;
-    }
-
-    private static bool Torsion(BaseState s, int k)
-    {
-        var a = s.Place.Sums[k];
-        var force = Math.Sqrt((a.Fx * a.Fx) + (a.Fy * a.Fy));
-        var twist = Math.Abs(a.Mz + (s.ColumnX * a.Fy) - (s.ColumnY * a.Fx));
-        return twist > 0.05 * force * Math.Max(s.Length, s.Width) && twist > 1e-6 * Math.Abs(a.N) && twist > 0.01 && s.Contact(k).State != ContactState.NoEquilibrium;
     }
 }

@@ -32,7 +32,7 @@ public static class NotChecked
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
         var list = new List<(string, string?)>();
-        list.AddRange(CheckCatalog.Listed.Select(c => (c.Id, c.Missing(foundation))).Where(c => c.Item2 is not null));
+        list.AddRange(foundation.Kind.Checks(project.Code).Listed.Select(c => (c.Id, c.Definition.Missing(foundation))).Where(c => c.Item2 is not null));
         var (rules, places) = (foundation.Rules, foundation.Places);
         if (rules.Column is { Known: true, Bars: null } && places.Any(p => p.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round && !rules.Pedestal.HoldsInSocket(p.Support)))
         {

@@ -1,4 +1,4 @@
-using Plinth.Core.Checks;
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 
 namespace Plinth.Core.Figures;
@@ -18,9 +18,9 @@ public sealed record ContactFigure(ContactState State, double N, PlanPoint Resul
     public double Most => Corners.DefaultIfEmpty(0).Max();
 
     /// <summary>The contact of a base in a combination.</summary>
-    /// <param name="s">The base, its design set.</param>
+    /// <param name="s">The body, its design set.</param>
     /// <param name="k">The combination.</param>
-    public static ContactFigure Of(BaseState s, int k)
+    public static ContactFigure Of(GroundBody s, int k)
     {
         ArgumentNullException.ThrowIfNull(s);
         var loads = s.Loads(k);

@@ -1,4 +1,4 @@
-using Plinth.Core.Checks;
+using Plinth.Core.Bodies;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Contact;
 
@@ -30,22 +30,23 @@ public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Point
     private const int Steps = 40;
 
     /// <summary>The forces in a combination; null where there is no equilibrium.</summary>
-    /// <param name="s">The base, its design set.</param>
+    /// <param name="trial">The base, its design set.</param>
     /// <param name="k">The combination.</param>
     /// <param name="alongX">Along x, or along y.</param>
-    public static ForceDiagram? Of(BaseState s, int k, bool alongX)
+    public static ForceDiagram? Of(Trial trial, int k, bool alongX)
     {
-        ArgumentNullException.ThrowIfNull(s);
-        if (s.Contact(k).State == ContactState.NoEquilibrium)
+        ArgumentNullException.ThrowIfNull(trial);
+        var (s, stands) = (trial.Spans(alongX)[0], trial.Columns[0]);
+        if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return null;
         }
 
-        var (half, column, face) = alongX ? (s.Length / 2, s.ColumnX, s.Outline.X / 2) : (s.Width / 2, s.ColumnY, s.Outline.Y / 2);
+        var (half, column, face) = alongX ? (s.Length / 2, stands.X, stands.Outline.X / 2) : (s.Length / 2, stands.Y, stands.Outline.Y / 2);
         SectionPoint Point(int side, double fromEdge)
         {
             var at = side * (half - fromEdge);
-            var f = SectionForces.Beyond(s, k, alongX, side, (side * (at - column)) - face);
+            var f = s.Beyond(k, side, (side * (at - column)) - face);
             var shear = f.ShearDown > 0 ? -f.ShearDown : f.ShearUp;
             return new SectionPoint(at, -side * shear, f.MomentDown > 0 ? -f.MomentDown : f.MomentUp);
         }
@@ -58,18 +59,18 @@ public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Point
             return Enumerable.Range(0, Steps + 1).Select(i => i * overhang / Steps).Append(reach).Distinct().Select(d => Point(side, d));
         }
 
-        var d = s.Depth(alongX, true);
+        var d = s.Depth(true);
         var shears = new List<CheckedSection>();
         foreach (var side in new[] { -1, 1 })
         {
-            if (SectionForces.Beyond(s, k, alongX, side, d) is { Overhang: > 0 } f)
+            if (s.Beyond(k, side, d) is { Overhang: > 0 } f)
             {
                 shears.Add(new CheckedSection(f.At, f.ShearUp));
             }
         }
 
-        var atFaces = new[] { -1, 1 }.Select(side => SectionForces.Beyond(s, k, alongX, side, 0)).Where(f => f.Overhang > 0).ToList();
-        double Top(in FaceStrength both) => Math.Max(both.Bars.Strength, s.Plain(k).OnTop ? both.Plain : 0);
+        var atFaces = new[] { -1, 1 }.Select(side => s.Beyond(k, side, 0)).Where(f => f.Overhang > 0).ToList();
+        double Top(in FaceStrength both) => Math.Max(both.Bars.Strength, s.PlainOnTop(k) ? both.Plain : 0);
         var strength = alongX
             ? (Flexure<AxisX, BottomFace>.Capacity(s).Bars.Strength, Top(Flexure<AxisX, TopFace>.Capacity(s)), OneWayShear<AxisX>.Capacity(s).Bottom)
             : (Flexure<AxisY, BottomFace>.Capacity(s).Bars.Strength, Top(Flexure<AxisY, TopFace>.Capacity(s)), OneWayShear<AxisY>.Capacity(s).Bottom);

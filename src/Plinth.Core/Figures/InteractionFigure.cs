@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Loads;
@@ -30,8 +31,8 @@ public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IR
     private const int ContourRays = 60;
 
     /// <summary>The interaction at a place; null without a pedestal, or in a socket.</summary>
-    /// <param name="s">The base, its design set.</param>
-    public static InteractionFigure? Of(BaseState s)
+    /// <param name="s">What stands on the base, its design set.</param>
+    public static InteractionFigure? Of(Standing s)
     {
         ArgumentNullException.ThrowIfNull(s);
         if (s.Pedestal is not { Socket: null, Bars.Size: not null })
@@ -58,7 +59,7 @@ public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IR
         })];
 
         var loads = new List<PedestalLoad>();
-        foreach (var k in s.CombinationsFor(Family.Concrete))
+        foreach (var k in s.Trial.CombinationsFor(Family.Concrete))
         {
             foreach (var foot in new[] { true, false })
             {

@@ -1,4 +1,4 @@
-using Plinth.Core.Checks;
+using Plinth.Core.Bodies;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Contact;
 
@@ -20,9 +20,9 @@ public sealed record PunchingFigure(PlanPoint Low, PlanPoint High, int OpenX, in
     /// <summary>The section in a combination; null where none lies within the base, or there is no equilibrium.</summary>
     /// <param name="s">The base, its design set.</param>
     /// <param name="k">The combination.</param>
-    public static PunchingFigure? Of(BaseState s, int k)
+    public static PunchingFigure? Of(PunchedArea s, int k)
     {
         ArgumentNullException.ThrowIfNull(s);
-        return s.Contact(k).State == ContactState.NoEquilibrium ? null : TwoWayShear.Figure(s, k);
+        return s.Body.Contact(k).State == ContactState.NoEquilibrium ? null : TwoWayShear.Figure(s, k);
     }
 }

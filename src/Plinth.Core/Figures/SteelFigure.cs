@@ -1,4 +1,4 @@
-using Plinth.Core.Checks;
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Tracing;
@@ -21,19 +21,19 @@ public sealed record SteelFigure(bool Bottom, bool AlongX, BarLayer Bars, double
 
     /// <summary>The four layers of a base: bottom x, bottom y, top x, top y.</summary>
     /// <param name="states">The base at each of its places, its design set.</param>
-    public static IReadOnlyList<SteelFigure> Of(IReadOnlyList<BaseState> states)
+    public static IReadOnlyList<SteelFigure> Of(IReadOnlyList<Trial> states)
     {
         ArgumentNullException.ThrowIfNull(states);
         return [One(states, true, true), One(states, true, false), One(states, false, true), One(states, false, false)];
     }
 
-    private static SteelFigure One(IReadOnlyList<BaseState> states, bool bottom, bool alongX)
+    private static SteelFigure One(IReadOnlyList<Trial> states, bool bottom, bool alongX)
     {
-        var check = CheckCatalog.Find($"flexure-{(bottom ? "bottom" : "top")}-{(alongX ? "x" : "y")}") ?? throw new InvalidOperationException("flexure is not in the catalogue");
+        var check = states[0].Checks.Find($"flexure-{(bottom ? "bottom" : "top")}-{(alongX ? "x" : "y")}") ?? throw new InvalidOperationException("flexure is not in the catalogue");
         var worst = states.Select(s => (State: s, Found: check.Worst(s))).Where(f => f.Found is { Outcome.Done: true }).OrderByDescending(f => f.Found!.Value.Outcome.Demand).FirstOrDefault();
-        var first = states[0];
-        var layer = first.Layer(alongX, bottom);
-        var breadth = alongX ? first.Width : first.Length;
+        var first = states[0].Spans(alongX)[0];
+        var layer = first.Layer(bottom);
+        var breadth = first.Breadth;
         var none = default(NoTrace);
         var least = layer.Any || bottom ? first.Code.MinimumSteelRatio(ref none, first.Rules.Steel.Yield) * breadth * first.Thickness : 0;
         if (worst.State is null || worst.Found!.Value is not { Outcome.Demand: > 0 } found)
@@ -42,13 +42,13 @@ public sealed record SteelFigure(bool Bottom, bool AlongX, BarLayer Bars, double
         }
 
         var plain = !bottom && !layer.Any && found.Outcome.Passes;
-        return new SteelFigure(bottom, alongX, layer, layer.Area, plain ? 0 : Required(worst.State, bottom, alongX, found.Outcome.Demand), least, found.Outcome.Demand, worst.State.Combinations[found.Combination].Name);
+        return new SteelFigure(bottom, alongX, layer, layer.Area, plain ? 0 : Required(worst.State.Spans(alongX)[0], bottom, found.Outcome.Demand), least, found.Outcome.Demand, worst.State.Combinations[found.Combination].Name);
     }
 
     // The strength grows with the steel until the section is no longer tension-controlled: halving finds the least that carries the moment.
-    private static double Required(BaseState s, bool bottom, bool alongX, double moment)
+    private static double Required(SlabSpan s, bool bottom, double moment)
     {
-        var (breadth, depth) = (alongX ? s.Width : s.Length, s.Depth(alongX, bottom));
+        var (breadth, depth) = (s.Breadth, s.Depth(bottom));
         FlexuralStrength At(double area)
         {
             var none = default(NoTrace);
@@ -68,7 +68,7 @@ public sealed record SteelFigure(bool Bottom, bool AlongX, BarLayer Bars, double
             (low, high) = strength.Ductile && strength.Strength < moment ? (mid, high) : (low, mid);
         }
 
-        var spread = s.Layer(alongX, bottom).Band > 0 ? 1 : s.ShortWayFactor(alongX);
+        var spread = s.Layer(bottom).Band > 0 ? 1 : s.ShortWayFactor;
         return At(high) is { Ductile: true } enough && enough.Strength >= moment * (1 - 1e-9) ? high * spread : double.PositiveInfinity;
     }
 }

@@ -46,7 +46,14 @@ public static class BaseGeometry
     public static ColumnOutline Outline(Place place, Pedestal? pedestal)
     {
         ArgumentNullException.ThrowIfNull(place);
-        return pedestal is null ? ColumnOutline.Of(place.Support, place.AngleDegrees) : ColumnOutline.Of(pedestal);
+        return Outline(place, place.Support, pedestal);
+    }
+
+    /// <summary>What of a design stands on its base under one of its supports: the pedestal, else the column.</summary>
+    public static ColumnOutline Outline(Place place, Support support, Pedestal? pedestal)
+    {
+        ArgumentNullException.ThrowIfNull(place);
+        return pedestal is null ? ColumnOutline.Of(support, place.AngleDegrees) : ColumnOutline.Of(pedestal);
     }
 
     /// <summary>Whether what stands between base and columns is what the rules ask for, and holds the columns at every place.</summary>
@@ -124,6 +131,19 @@ public static class BaseGeometry
         return [At(-l, -b), At(l, -b), At(l, b), At(-l, b)];
     }
 
+    /// <summary>Corners of an outline at a place, project axes, in its order, m.</summary>
+    /// <param name="place">The place.</param>
+    /// <param name="centre">Where its centroid lies, project axes.</param>
+    /// <param name="outline">Its corners about the centroid, own axes.</param>
+    public static PlanPoint[] Corners(Place place, in PlanPoint centre, IReadOnlyList<PlanPoint> outline)
+    {
+        ArgumentNullException.ThrowIfNull(place);
+        ArgumentNullException.ThrowIfNull(outline);
+        var (sin, cos) = Loads.SupportAction.SinCosDegrees(place.AngleDegrees);
+        var (cx, cy) = (centre.X, centre.Y);
+        return [.. outline.Select(c => new PlanPoint(cx + (c.X * cos) - (c.Y * sin), cy + (c.X * sin) + (c.Y * cos)))];
+    }
+
     /// <summary>The side that two held edges leave, m; null if it is open.</summary>
     public static double? HeldSide(HeldEdge? low, HeldEdge? high, double face) => low is { } a && high is { } b ? a.From(face) + b.From(face) : null;
 
@@ -161,7 +181,8 @@ public static class BaseGeometry
     {
         ArgumentNullException.ThrowIfNull(place);
         var (sin, cos) = Loads.SupportAction.SinCosDegrees(place.AngleDegrees);
-        return new PlanPoint(place.Support.X - (offset.X * cos) + (offset.Y * sin), place.Support.Y - (offset.X * sin) - (offset.Y * cos));
+        var origin = place.Origin;
+        return new PlanPoint(origin.X - (offset.X * cos) + (offset.Y * sin), origin.Y - (offset.X * sin) - (offset.Y * cos));
     }
 
     private static double Offset(HeldEdge? low, HeldEdge? high, double face, double side, double stated) =>

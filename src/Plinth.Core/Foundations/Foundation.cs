@@ -96,11 +96,20 @@ public readonly record struct Lie(int QuarterTurns, bool Mirrored)
 }
 
 /// <summary>Where a mark stands.</summary>
-/// <param name="Support">The column it carries.</param>
+/// <param name="Supports">What it carries, in order.</param>
 /// <param name="AngleDegrees">The base's angle, degrees anticlockwise, its quarter turns included.</param>
 /// <param name="Ground">The ground there.</param>
-public sealed record Place(Support Support, double AngleDegrees, GroundRules Ground)
+public sealed record Place(IReadOnlyList<Support> Supports, double AngleDegrees, GroundRules Ground)
 {
+    /// <summary>A place under one support.</summary>
+    /// <param name="support">What it carries.</param>
+    /// <param name="angleDegrees">The base's angle, degrees anticlockwise.</param>
+    /// <param name="ground">The ground there.</param>
+    public Place(Support support, double angleDegrees, GroundRules ground)
+        : this([support], angleDegrees, ground)
+    {
+    }
+
     /// <summary>How the design lies here.</summary>
     public Lie Lie { get; init; }
 
@@ -111,8 +120,14 @@ public sealed record Place(Support Support, double AngleDegrees, GroundRules Gro
         return this with { AngleDegrees = AngleDegrees + (90 * (whole.QuarterTurns - Lie.QuarterTurns)), Lie = whole };
     }
 
-    /// <summary>The place's name in results: its support's label.</summary>
-    public string Name => Support.Label;
+    /// <summary>Its first support.</summary>
+    public Support Support => Supports[0];
+
+    /// <summary>The origin of its own axes: its support, or midway between the first and the last of several, project axes, m.</summary>
+    public Contact.PlanPoint Origin => new((Supports[0].X + Supports[^1].X) / 2, (Supports[0].Y + Supports[^1].Y) / 2);
+
+    /// <summary>The place's name in results: its first support's label.</summary>
+    public string Name => Supports[0].Label;
 }
 
 /// <summary>A foundation: a mark with one place, or several made alike.</summary>
@@ -123,6 +138,9 @@ public sealed record Place(Support Support, double AngleDegrees, GroundRules Gro
 /// <param name="Rules">The rules in force for it.</param>
 public sealed record Foundation(string Mark, IReadOnlyList<Place> Places, bool Alike, HeldValues Held, RuleSet Rules)
 {
+    /// <summary>All supports that it carries, place by place.</summary>
+    public IEnumerable<Support> Supports => Places.SelectMany(p => p.Supports);
+
     /// <summary>Loads that stand on the base beside its column.</summary>
     public IReadOnlyList<PlanLoad> Loads { get; init; } = [];
 
@@ -138,8 +156,8 @@ public sealed record Foundation(string Mark, IReadOnlyList<Place> Places, bool A
     /// <summary>The combinations that the engineer has chosen for it; null: all.</summary>
     public ChosenCombinations? Chosen { get; init; }
 
-    /// <summary>The kind as it stands in files.</summary>
-    public const string Kind = "isolated";
+    /// <summary>Its kind.</summary>
+    public Kinds.FoundationKind Kind { get; init; } = Kinds.FoundationKinds.Usual;
 }
 
 /// <summary>The combinations chosen for a foundation, out of the project's.</summary>

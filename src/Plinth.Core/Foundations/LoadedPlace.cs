@@ -1,11 +1,24 @@
 using System.Collections.Immutable;
 using Plinth.Core.Buildings;
+using Plinth.Core.Contact;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 
 namespace Plinth.Core.Foundations;
 
-/// <summary>A place with its actions in the base's own axes: of every case, and summed in every combination. Made once, read by every trial size.</summary>
+/// <summary>A support with its actions in the own axes of the base that carries it: of every case, and summed in every combination.</summary>
+/// <param name="Support">The support.</param>
+/// <param name="At">Where it stands from the place's origin, in the base's own axes, m.</param>
+/// <param name="Outline">The column as the sections see it.</param>
+/// <param name="CaseActions">Action of each case.</param>
+/// <param name="Sums">Action in each combination, without the surcharge.</param>
+public sealed record LoadedSupport(Support Support, PlanPoint At, ColumnOutline Outline, SupportAction[] CaseActions, SupportAction[] Sums)
+{
+    /// <summary>The same with all actions multiplied.</summary>
+    public LoadedSupport Times(double factor) => this with { CaseActions = [.. CaseActions.Select(a => factor * a)], Sums = [.. Sums.Select(a => factor * a)] };
+}
+
+/// <summary>A place with the actions of its supports in the base's own axes. Made once, read by every trial size.</summary>
 public sealed class LoadedPlace
 {
     /// <summary>Sums the actions of a place.</summary>
@@ -15,15 +28,11 @@ public sealed class LoadedPlace
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(place);
         Place = place;
-        Outline = ColumnOutline.Of(place.Support, place.AngleDegrees);
         Cases = [.. project.Cases];
-        var actions = project.Actions[place.Support.Label];
-        CaseActions = new SupportAction[actions.Length];
         SurchargeCase = -1;
-        for (var i = 0; i < actions.Length; i++)
+        for (var i = 0; i < Cases.Length; i++)
         {
-            CaseActions[i] = actions[i].InAxesTurnedBy(place.AngleDegrees);
-            if (project.Cases[i].IsSurcharge)
+            if (Cases[i].IsSurcharge)
             {
                 SurchargeCase = i;
             }
@@ -33,39 +42,86 @@ public sealed class LoadedPlace
         var used = Set.Used;
         Loads = foundation.Loads;
         LoadTerms = Loads.Count == 0 ? [] : [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
-        Sums = new SupportAction[used.Length];
+        Supports = [.. place.Supports.Select(s => Loaded(s, project.Actions[s.Label]))];
+        Sums = Summed();
         SurchargeFactors = new double[used.Length];
-        for (var k = 0; k < used.Length; k++)
+        for (var k = 0; k < used.Length && SurchargeCase >= 0; k++)
         {
-            var sum = default(SupportAction);
             foreach (var term in used[k].Terms)
             {
                 if (term.Case == SurchargeCase)
                 {
                     SurchargeFactors[k] = term.Factor;
                 }
-                else
-                {
-                    sum += term.Factor * CaseActions[term.Case];
-                }
             }
-
-            Sums[k] = sum;
         }
     }
 
     // The same place with all its actions multiplied.
     private LoadedPlace(LoadedPlace other, double factor)
     {
-        (Place, Outline, Cases, Set, Waters) = (other.Place, other.Outline, other.Cases, other.Set, other.Waters);
-        CaseActions = [.. other.CaseActions.Select(a => factor * a)];
-        Sums = [.. other.Sums.Select(a => factor * a)];
+        (Place, Cases, Set, Waters) = (other.Place, other.Cases, other.Set, other.Waters);
+        Supports = [.. other.Supports.Select(s => s.Times(factor))];
+        Sums = Summed();
         Loads = [.. other.Loads.Select(l => l with { Value = factor * l.Value })];
         (LoadTerms, SurchargeFactors, SurchargeCase) = (other.LoadTerms, other.SurchargeFactors, other.SurchargeCase);
     }
 
-    /// <summary>The same place with the actions of its support and the loads beside the column multiplied; weights, water and surcharge stay.</summary>
+    private LoadedSupport Loaded(Support support, SupportAction[] actions)
+    {
+        var own = new SupportAction[actions.Length];
+        for (var i = 0; i < actions.Length; i++)
+        {
+            own[i] = actions[i].InAxesTurnedBy(Place.AngleDegrees);
+        }
+
+        var used = Set.Used;
+        var sums = new SupportAction[used.Length];
+        for (var k = 0; k < sums.Length; k++)
+        {
+            var sum = default(SupportAction);
+            foreach (var term in used[k].Terms)
+            {
+                if (term.Case != SurchargeCase)
+                {
+                    sum += term.Factor * own[term.Case];
+                }
+            }
+
+            sums[k] = sum;
+        }
+
+        var (sin, cos) = SupportAction.SinCosDegrees(Place.AngleDegrees);
+        var origin = Place.Origin;
+        var (x, y) = (support.X - origin.X, support.Y - origin.Y);
+        return new LoadedSupport(support, new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)), ColumnOutline.Of(support, Place.AngleDegrees), own, sums);
+    }
+
+    // Of one support it is its own.
+    private SupportAction[] Summed()
+    {
+        if (Supports.Length == 1)
+        {
+            return Supports[0].Sums;
+        }
+
+        var sums = new SupportAction[Set.Used.Length];
+        foreach (var s in Supports)
+        {
+            for (var k = 0; k < sums.Length; k++)
+            {
+                sums[k] += s.Sums[k];
+            }
+        }
+
+        return sums;
+    }
+
+    /// <summary>The same place with the actions of its supports and the loads beside the columns multiplied; weights, water and surcharge stay.</summary>
     public LoadedPlace Times(double factor) => new(this, factor);
+
+    /// <summary>Its supports with their actions, in order.</summary>
+    public ImmutableArray<LoadedSupport> Supports { get; }
 
     /// <summary>The place.</summary>
     public Place Place { get; }
@@ -76,16 +132,10 @@ public sealed class LoadedPlace
     /// <summary>The water in each combination of the set.</summary>
     public ImmutableArray<WaterState> Waters { get; }
 
-    /// <summary>The column as the sections see it.</summary>
-    public ColumnOutline Outline { get; }
-
     /// <summary>The project's cases.</summary>
     public ImmutableArray<LoadCase> Cases { get; }
 
-    /// <summary>Action of each case.</summary>
-    public SupportAction[] CaseActions { get; }
-
-    /// <summary>Action in each combination, without the surcharge.</summary>
+    /// <summary>Actions of all supports together in each combination, each where it acts, without the surcharge.</summary>
     public SupportAction[] Sums { get; }
 
     /// <summary>Loads on the base beside the column.</summary>

@@ -17,7 +17,7 @@ public static class Building
     public static IReadOnlyList<SizingResult> Size(Project project, IReadOnlyList<Foundation> foundations, Action? progress, CancellationToken cancel, bool check = false) =>
         Each(foundations, f =>
         {
-            var sizer = new FoundationSizer(project, f);
+            var sizer = FoundationSizer.Of(project, f);
             var found = sizer.Size(check);
             sizer.Release();
             return found;

@@ -1,472 +1,53 @@
 using Plinth.Core.Buildings;
-using Plinth.Core.Checks;
-using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Schedules;
 
 namespace Plinth.Core.Sizing;
 
-/// <summary>
-/// Finds the sizes and bars of a foundation: of all plans and thicknesses on the steps the cheapest that passes. It has no formulas of its own: it only asks
-/// the checks, and leaves out what costs more than a design in hand by what any design of its size costs at least.
-/// </summary>
-public sealed partial class FoundationSizer
+/// <summary>A design that passes, beside others.</summary>
+/// <param name="Design">The design.</param>
+/// <param name="Each">Its quantities.</param>
+/// <param name="Cost">Its cost by the rates.</param>
+/// <param name="BestIn">What it is the best in: "least plan", "least thickness", "least steel", "least concrete", "cheapest".</param>
+public sealed record Alternative(FoundationDesign Design, Quantities Each, double Cost, IReadOnlyList<string> BestIn);
+
+/// <summary>Finds the sizes and bars of a foundation: the cheapest that passes. It has no formulas of its own: it only asks the checks.</summary>
+/// <param name="project">The project.</param>
+/// <param name="foundation">The foundation.</param>
+public abstract class FoundationSizer(Project project, Foundation foundation)
 {
-    // A base that must move to keep within the site moves by so much of the plan's step: an even part, so that its edge may lie flush with a boundary on the step.
-    private const double MetricShifts = 10;
-    private const double InchShifts = 6;
-
-    // After so many rounds all combinations are looked at.
-    private const int MostRounds = 8;
-
-    // Sizes that may save less than this are not looked at.
-    private const double Near = 0.996;
-
-    // A thickness whose sections are too weak for so many plans in a row is given up, as larger plans load them more.
-    private const int FailuresInRow = 12;
-
-    // So many plans beyond the smallest are looked at where none could be completed.
-    private const int PlansBeyond = 40;
-
-    private readonly Check[] planChecks;
-    private readonly Project project;
-    private readonly Foundation foundation;
-    private readonly Checker checker;
-    private readonly BarSearch search;
-    private readonly JointSearch joints;
-    private readonly CostBound bound;
-    private readonly List<SizingStep> steps = [];
-    private readonly Dictionary<BaseSize, (Reinforcement Bars, BarLayer Dowels)?> barsFound = [];
-    private readonly Dictionary<int, Pedestal?> pedestals = [];
-    private readonly Dictionary<(double Length, double Width, Pedestal? Pedestal), BaseSize?> shifts = [];
-    private readonly double[] thicknesses;
-    private readonly IReadOnlyList<(double Length, double Width)> plans;
-    private readonly double? heldLength;
-    private readonly double? heldWidth;
-    private (Check Check, BaseState State)? planFailure;
-
-    /// <summary>Prepares the search.</summary>
-    public FoundationSizer(Project project, Foundation foundation)
+    /// <summary>The search that a foundation's kind makes.</summary>
+    public static FoundationSizer Of(Project project, Foundation foundation)
     {
-        ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
-        this.project = project;
-        this.foundation = foundation;
-        checker = new Checker(project, foundation);
-        search = new BarSearch(checker.States, foundation);
-        joints = new JointSearch(checker.States, foundation);
-        bound = new CostBound(checker.States, foundation);
-        planChecks = [.. CheckCatalog.Listed.Where(c => c.OfPlan && !foundation.Waives(c.Id))];
-        var rules = foundation.Rules.Sizing;
-        var held = foundation.Held;
-        var outline = checker.States[0].Place.Outline;
-        heldLength = held.Length ?? BaseGeometry.HeldSide(held.EdgeX0, held.EdgeX1, outline.FaceX);
-        heldWidth = held.Width ?? BaseGeometry.HeldSide(held.EdgeY0, held.EdgeY1, outline.FaceY);
-        plans = PlanCandidates.Of(rules, heldLength, heldWidth);
-        thicknesses = held.Thickness is { } h ? [h] : PlanCandidates.Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep);
+        return foundation.Kind.NewSizer(project, foundation);
     }
 
-    /// <summary>Finds the design: of all plans and thicknesses on the steps the cheapest that passes.</summary>
-    /// <remarks>
-    /// The search looks at the combinations that lie farthest out, then asks all: those that the design fails are taken in and it is sought again. What fewer
-    /// combinations leave cheapest and all allow is the cheapest of all; where fewer leave none there is none.
-    /// </remarks>
+    /// <summary>The project.</summary>
+    protected Project Project { get; } = project;
+
+    /// <summary>The foundation.</summary>
+    protected Foundation Foundation { get; } = foundation;
+
+    /// <summary>Finds the design: the cheapest that passes.</summary>
     /// <param name="check">Whether the design's checks are wanted with it.</param>
-    public SizingResult Size(bool check = false)
-    {
-        var last = 0;
-        while (last < thicknesses.Length && LevelsFit(thicknesses[last]))
-        {
-            last++;
-        }
+    public abstract SizingResult Size(bool check = false);
 
-        if (last == 0)
-        {
-            return Stopped(0);
-        }
+    /// <summary>What stops each next smaller step of a design.</summary>
+    public abstract IReadOnlyList<(string Step, SizingStop? Stop)> Why(FoundationDesign design);
 
-        var chosen = checker.States.Select(OutermostCombinations.Of).ToList();
-        for (var round = 0; ; round++)
-        {
-            Look(round < MostRounds ? chosen : null);
-            var (first, stop) = First(last);
-            var best = first is null ? null : Cheapest(first, last);
-            Look(null);
-            if (best is null)
-            {
-                return Failed(stop!());
-            }
-
-            if (round >= MostRounds || !Fails(best, chosen))
-            {
-                return Found(best) with { Checked = check ? checker.Check(best) : null };
-            }
-        }
-    }
-
-    /// <summary>Gives back the room that the search took; it must not be used again.</summary>
-    internal void Release() => checker.Release();
-
-    private void Look(List<bool[]>? chosen)
-    {
-        for (var i = 0; i < checker.States.Length; i++)
-        {
-            if (chosen is null)
-            {
-                checker.States[i].LookAtAll();
-            }
-            else
-            {
-                checker.States[i].LookAt(chosen[i]);
-            }
-        }
-
-        barsFound.Clear();
-        pedestals.Clear();
-        planFailure = null;
-    }
-
-    // Whether a design fails some combination; those that are worst for each check that fails are looked at from now on.
-    private bool Fails(FoundationDesign design, List<bool[]> chosen)
-    {
-        checker.Set(design);
-        var fails = false;
-        for (var i = 0; i < checker.States.Length; i++)
-        {
-            var s = checker.States[i];
-            foreach (var check in CheckCatalog.Listed)
-            {
-                if (foundation.Waives(check.Id) || !check.Exceeds(s, foundation.Rules.Sizing.Target))
-                {
-                    continue;
-                }
-
-                fails = true;
-                if (check.IsOfBars || check.Worst(s) is not { Combination: >= 0 and var k })
-                {
-                    // What knows no combination changed with all of them: none may be left out.
-                    Array.Fill(chosen[i], true);
-                }
-                else
-                {
-                    chosen[i][k] = true;
-                    chosen[i][s.Hints[check.Index]] = true;
-                }
-            }
-        }
-
-        return fails;
-    }
-
-    // A design that passes, from which costs are compared: the smallest plan at a thickness, or the thickness that it needs, whose weight may need more plan again.
-    private (FoundationDesign? Design, Func<SizingStop>? Stop) First(int last)
-    {
-        Func<SizingStop>? stop = null;
-        var t = 0;
-        while (t < last)
-        {
-            var at = t;
-            if (joints.HasPedestal && Pedestal(t) is null)
-            {
-                stop ??= PedestalStop;
-                t++;
-                continue;
-            }
-
-            if (SmallestPlan(t) is not { } plan)
-            {
-                // A thicker base is heavier: what lifts, slides or tips it may be held then.
-                stop = () => PlanStop(at);
-                t++;
-                continue;
-            }
-
-            steps.Add(new SizingStep("smallest plan", plan));
-            if (Complete(plan, t) is { } design)
-            {
-                return (design, null);
-            }
-
-            do
-            {
-                t++;
-            }
-            while (t < last && Complete(plan, t) is null);
-            steps.Add(new SizingStep("needs more thickness", plan with { Thickness = thicknesses[Math.Min(t, last - 1)] }));
-            stop = () => ThicknessStop(plan, last);
-        }
-
-        return Larger(last) is { } larger ? (larger, null) : (null, stop);
-    }
-
-    // Where no smallest plan can be completed at any thickness, larger ones are looked at: an overhang that bars can take hold in, a lower pressure.
-    private FoundationDesign? Larger(int last)
-    {
-        for (var t = 0; t < last; t++)
-        {
-            if ((joints.HasPedestal && Pedestal(t) is null) || SmallestPlan(t) is not { } smallest)
-            {
-                continue;
-            }
-
-            var first = FirstOfArea((smallest.Length * smallest.Width) - 1e-9);
-            for (var i = first; i < Math.Min(plans.Count, first + PlansBeyond); i++)
-            {
-                if (Placed(new BaseSize(plans[i].Length, plans[i].Width, thicknesses[t]), Pedestal(t)) is { } size && !PlanExceeds(size, Pedestal(t)) && Complete(size, t) is { } design)
-                {
-                    steps.Add(new SizingStep("a larger plan", design.Size));
-                    return design;
-                }
-            }
-        }
-
-        return null;
-    }
-
-    // Every plan and thickness that may be cheaper by what it costs at least.
-    private FoundationDesign Cheapest(FoundationDesign best, int last)
-    {
-        var cost = Cost(best);
-        for (var t = 0; t < last; t++)
-        {
-            var h = thicknesses[t];
-            if (joints.HasPedestal && (DearerThan(cost * Near, h) || Pedestal(t) is null))
-            {
-                continue;
-            }
-
-            var pedestal = Pedestal(t);
-            var standing = pedestal is null ? 0 : Cost(Bare(h, pedestal)) - Cost(Bare(h, null));
-            var failed = 0;
-            for (var i = FirstOfArea(PlanBound.LeastArea(checker.States, foundation, h, pedestal)); i < plans.Count && failed < FailuresInRow; i++)
-            {
-                var (length, width) = plans[i];
-                var side = Math.Sqrt(length * width);
-                if (bound.Floor(side, side, h, standing) >= cost * Near)
-                {
-                    break;
-                }
-
-                if (bound.Floor(length, width, h, standing) >= cost * Near || Placed(new BaseSize(length, width, h), pedestal) is not { } size
-                    || (barsFound.TryGetValue(size, out var known) && known is null) || size == best.Size)
-                {
-                    continue;
-                }
-
-                // What failed a plan before fails most others: of thousands of oblong plans few are left.
-                Set(size, pedestal);
-                if (FailsAsBefore() || bound.WithSteel(standing) is var least && least >= cost * Near)
-                {
-                    continue;
-                }
-
-                if (search.IsTooThin())
-                {
-                    failed++;
-                    continue;
-                }
-
-                failed = 0;
-                if (!PlanExceeds(size, pedestal) && least + bound.TopMat() < cost * Near && Complete(size, t) is { } design && Cost(design) is var c && c < cost - 1e-9)
-                {
-                    steps.Add(new SizingStep("cheaper", design.Size));
-                    (best, cost) = (design, c);
-                }
-            }
-        }
-
-        return best;
-
-        FoundationDesign Bare(double h, Pedestal? pedestal) => new(new BaseSize(1, 1, h), BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None) { Pedestal = pedestal };
-    }
+    /// <summary>Passing designs side by side: the best in plan, thickness, steel, concrete and cost.</summary>
+    /// <returns>Thinnest first; empty if none passes.</returns>
+    public abstract IReadOnlyList<Alternative> Alternatives();
 
     /// <summary>Cost of a design by the rates, in their currency.</summary>
     public double Cost(FoundationDesign design)
     {
-        var q = Schedules.Quantities.Of(project, foundation, design);
-        var r = foundation.Rules.Rates;
+        var q = Quantities.Of(Project, Foundation, design);
+        var r = Foundation.Rules.Rates;
         return (r.Concrete * q.Concrete) + (r.Steel * q.Steel) + (r.Excavation * q.Excavation) + (r.Formwork * q.Formwork);
     }
 
-    private SizingResult Found(FoundationDesign design) => new(design, null, steps);
-
-    private SizingResult Failed(SizingStop stop) => new(null, stop, steps);
-
-    private static FoundationDesign Design(BaseSize size, Reinforcement bars, Pedestal? pedestal = null, BarLayer dowels = default) =>
-        new(size, BarSpec.Of(bars.BottomX), BarSpec.Of(bars.BottomY), BarSpec.Of(bars.TopX), BarSpec.Of(bars.TopY)) { Pedestal = pedestal, Dowels = BarSpec.Of(dowels) };
-
-    // The least bars and dowels for a plan at a thickness; null if none pass.
-    // Whether the base alone costs so much at a thickness, whatever pedestal stands on it: what the pedestal weighs more than the soil in its place only needs more plan.
-    private bool DearerThan(double cost, double thickness)
-    {
-        var ground = checker.States[0].Ground;
-        if (foundation.Rules.Concrete.Weight < Math.Max(ground.SoilWeight, ground.SaturatedWeight))
-        {
-            return false;
-        }
-
-        var side = Math.Sqrt(PlanBound.LeastArea(checker.States, foundation, thickness, null));
-        return bound.Floor(side, side, thickness, 0) >= cost;
-    }
-
-    private FoundationDesign? Complete(BaseSize plan, int thickness)
-    {
-        var size = plan with { Thickness = thicknesses[thickness] };
-        var pedestal = joints.HasPedestal ? Pedestal(thickness) : null;
-        if (joints.HasPedestal && pedestal is null)
-        {
-            return null;
-        }
-
-        if (!barsFound.TryGetValue(size, out var found))
-        {
-            Set(size, pedestal);
-            found = search.Find() is { } bars && joints.FindDowels() is { } dowels ? (bars, dowels) : null;
-            barsFound.Add(size, found);
-        }
-
-        return found is { } f ? Design(size, f.Bars, pedestal, f.Dowels) : null;
-    }
-
-    // The pedestal does not depend on the plan but for what of the base surrounds it: the largest plan leaves that to the checks of the base.
-    private Pedestal? Pedestal(int thickness)
-    {
-        if (!joints.HasPedestal)
-        {
-            return null;
-        }
-
-        if (!pedestals.TryGetValue(thickness, out var pedestal))
-        {
-            var (length, width) = plans.Count > 0 ? plans[^1] : (foundation.Rules.Sizing.MostPlan, foundation.Rules.Sizing.MostPlan);
-            Set(new BaseSize(length, width, thicknesses[thickness]), null);
-            pedestal = joints.FindPedestal();
-            pedestals.Add(thickness, pedestal);
-        }
-
-        return pedestal;
-    }
-
-    private BaseSize? SmallestPlan(int thickness)
-    {
-        var h = thicknesses[thickness];
-        var pedestal = Pedestal(thickness);
-        var least = PlanBound.LeastArea(checker.States, foundation, h, pedestal);
-        for (var i = FirstOfArea(least); i < plans.Count; i++)
-        {
-            if (Placed(new BaseSize(plans[i].Length, plans[i].Width, h), pedestal) is { } size && !PlanExceeds(size, pedestal))
-            {
-                return size;
-            }
-        }
-
-        return null;
-    }
-
-    // The base where it lies within the site and under its column; null if it cannot.
-    private BaseSize? Placed(BaseSize size, Pedestal? pedestal) => Shifted(size, pedestal) is { } placed && Fits(placed, pedestal) ? placed : null;
-
-    // The site asks for the same shift at any thickness.
-    private BaseSize? Shifted(BaseSize size, Pedestal? pedestal)
-    {
-        if (project.Site.IsOpen)
-        {
-            return size;
-        }
-
-        var key = (size.Length, size.Width, pedestal);
-        if (!shifts.TryGetValue(key, out var shifted))
-        {
-            shifted = project.Site.Fit(foundation, pedestal, size, ShiftStep(foundation.Rules.Sizing.PlanStep));
-            shifts.Add(key, shifted);
-        }
-
-        return shifted is { } s ? size with { ShiftX = s.ShiftX, ShiftY = s.ShiftY } : null;
-    }
-
-    // 5 mm of 50 mm, half an inch of 3 in, which is no whole number of millimetres.
-    private static double ShiftStep(double planStep) => planStep / (Math.Abs((planStep * 1000) - Math.Round(planStep * 1000)) < 1e-6 ? MetricShifts : InchShifts);
-
-    private int FirstOfArea(double area)
-    {
-        var (low, high) = (0, plans.Count);
-        while (low < high)
-        {
-            var mid = (low + high) / 2;
-            if (plans[mid].Length * plans[mid].Width < area)
-            {
-                low = mid + 1;
-            }
-            else
-            {
-                high = mid;
-            }
-        }
-
-        return low;
-    }
-
-    private bool Fits(in BaseSize size, Pedestal? pedestal)
-    {
-        foreach (var s in checker.States)
-        {
-            var outline = BaseGeometry.Outline(s.Place.Place, pedestal);
-            if (!BaseGeometry.AllOnBase(foundation, outline, size) || !Overhangs(outline, size))
-            {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
-    // The least overhang holds on sides that neither the engineer nor the site holds.
-    private bool Overhangs(in ColumnOutline outline, in BaseSize size)
-    {
-        var least = foundation.Rules.Sizing.LeastOverhang;
-        if (least <= 0)
-        {
-            return true;
-        }
-
-        var (held, o) = (foundation.Held, BaseGeometry.Offset(foundation.Held, outline, size));
-        var (x, y) = ((size.Length - outline.FaceX) / 2, (size.Width - outline.FaceY) / 2);
-        bool Enough(double overhang, HeldEdge? edge, double shift) => edge is not null || shift != 0 || overhang >= least - 1e-9;
-        return Enough(x + o.X, held.EdgeX0, size.ShiftX) && Enough(x - o.X, held.EdgeX1, size.ShiftX) && Enough(y + o.Y, held.EdgeY0, size.ShiftY) && Enough(y - o.Y, held.EdgeY1, size.ShiftY);
-    }
-
-    private bool PlanExceeds(in BaseSize size, Pedestal? pedestal)
-    {
-        Set(size, pedestal);
-        if (FailsAsBefore())
-        {
-            return true;
-        }
-
-        foreach (var s in checker.States)
-        {
-            foreach (var check in planChecks)
-            {
-                if (check.Exceeds(s, foundation.Rules.Sizing.Target))
-                {
-                    planFailure = (check, s);
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    private bool FailsAsBefore() => planFailure is { } last && last.Check.Exceeds(last.State, foundation.Rules.Sizing.Target);
-
-    private void Set(in BaseSize size, Pedestal? pedestal)
-    {
-        foreach (var s in checker.States)
-        {
-            s.Set(pedestal, s.Dowels);
-            s.Set(size);
-        }
-    }
-
-    private bool LevelsFit(double thickness) => BaseLevels.Fault(foundation, thickness, project.Units) is null;
+    /// <summary>Gives back the room that the search took; it must not be used again.</summary>
+    internal abstract void Release();
 }

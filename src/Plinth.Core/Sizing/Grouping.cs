@@ -2,6 +2,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Schedules;
 
 namespace Plinth.Core.Sizing;
@@ -124,7 +125,7 @@ public sealed class Grouping
         }
 
         Known = candidates.Count;
-        var cost = new FoundationSizer(project, open[0].Foundation);
+        var cost = FoundationSizer.Of(project, open[0].Foundation);
         Thin(cost, Math.Max(FewestCandidates, MostPairs / open.Count));
         var inTime = Ask(0, start + (this.options.Time * MatrixShare), progress);
         var known = Asked = candidates.Count;
@@ -191,7 +192,7 @@ public sealed class Grouping
             // Where they are checked for different combinations, for all of them.
             var joint = Joint(fresh[i].Foundations);
             joint = fresh[i].Foundations.All(f => f.Chosen == joint.Chosen) ? joint : joint with { Chosen = null };
-            var sizer = new FoundationSizer(project, joint);
+            var sizer = FoundationSizer.Of(project, joint);
             sized[i] = sizer.Size().Design is { } d && sizer.Cost(d) < sizer.Cost(fresh[i].Design) - 1e-9 ? d : fresh[i].Design;
         });
         return Of([.. fresh.Select((t, i) => (sized[i], t.Foundations))], found.Gap);
@@ -209,7 +210,7 @@ public sealed class Grouping
         var all = types.Concat(kept.Select(k => (k.Design, (IReadOnlyList<Foundation>)[k.Foundation]))).Select(t =>
         {
             var f = t.Item2[0];
-            return new FootingType(t.Item1, t.Item2, t.Item2.Sum(x => x.Places.Count), Quantities.Of(project, f, t.Item1), new FoundationSizer(project, f).Cost(t.Item1));
+            return new FootingType(t.Item1, t.Item2, t.Item2.Sum(x => x.Places.Count), Quantities.Of(project, f, t.Item1), FoundationSizer.Of(project, f).Cost(t.Item1));
         }).OrderBy(t => t.Cost).ThenBy(t => t.Foundations[0].Mark, MarkOrder.Natural).ToList();
         return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete), all.Sum(t => t.Number * t.Each.Steel), gap);
     }
@@ -346,7 +347,7 @@ public sealed class Grouping
         }
         else if (n <= MostForRuns)
         {
-            var cost = new FoundationSizer(project, open[0].Foundation);
+            var cost = FoundationSizer.Of(project, open[0].Foundation);
             var ordered = open.OrderBy(o => cost.Cost(o.Design)).Select(o => o.Foundation).ToList();
             for (var from = 0; from < n; from++)
             {
@@ -362,7 +363,7 @@ public sealed class Grouping
         sets = [.. sets.Where(s => s.Count > 1 && (options.Shift || s.Select(f => moved.Contains(f.Mark)).Distinct().Count() == 1)).OrderBy(s => s.Count)];
         var found = new FoundationDesign?[sets.Count];
         var time = start + (options.Time * TogetherShare);
-        Parallel.For(0, sets.Count, i => found[i] = DateTime.UtcNow > time ? null : new FoundationSizer(project, Joint(sets[i])).Size().Design);
+        Parallel.For(0, sets.Count, i => found[i] = DateTime.UtcNow > time ? null : FoundationSizer.Of(project, Joint(sets[i])).Size().Design);
         return [.. found.OfType<FoundationDesign>().Distinct()];
     }
 
@@ -370,7 +371,7 @@ public sealed class Grouping
     private bool Ask(int from, DateTime until, Action? progress)
     {
         tried.AddRange(Enumerable.Range(from, candidates.Count - from).Select(_ => new sbyte[open.Count]));
-        var cost = new FoundationSizer(project, open[0].Foundation);
+        var cost = FoundationSizer.Of(project, open[0].Foundation);
         int[] dearest = [.. Enumerable.Range(from, candidates.Count - from).OrderByDescending(t => cost.Cost(candidates[t])).ThenBy(t => t)];
         Parallel.For(0, open.Count, i =>
         {
@@ -427,7 +428,7 @@ public sealed class Grouping
     // Asked by the combinations that lie farthest out; what is chosen is asked by all.
     private static Checker Few(Checker checker)
     {
-        foreach (var s in checker.States)
+        foreach (var s in checker.Trials)
         {
             s.LookAt(OutermostCombinations.Of(s));
         }
@@ -466,7 +467,7 @@ public sealed class Grouping
         var key = (design.Size.Thickness, design.Pedestal);
         if (!known.TryGetValue(key, out var least))
         {
-            known.Add(key, least = PlanBound.LeastArea(checkers[footing, 0]!.States, open[footing].Foundation, key.Thickness, key.Pedestal));
+            known.Add(key, least = PlanBound.LeastArea([.. checkers[footing, 0]!.Trials.Cast<IsolatedTrial>()], open[footing].Foundation, key.Thickness, key.Pedestal));
         }
 
         return least;
@@ -490,6 +491,6 @@ public sealed class Grouping
         // Under the combinations that failed last first: what fails is most often told by one of them.
         checker.Set(design);
         var target = f.Rules.Sizing.Target;
-        return !CheckCatalog.Listed.Any(c => checker.States.Any(s => c.ExceedsAtHint(s, target))) && !CheckCatalog.Listed.Any(c => checker.States.Any(s => c.Exceeds(s, target)));
+        return !checker.List.Listed.Any(c => checker.Trials.Any(s => c.ExceedsAtHint(s, target))) && !checker.List.Listed.Any(c => checker.Trials.Any(s => c.Exceeds(s, target)));
     }
 }

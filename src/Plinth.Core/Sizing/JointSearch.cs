@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
@@ -21,8 +22,9 @@ internal sealed class JointSearch
     // Ties of a socket are its main steel: thicker ones are tried too.
     private const int TieSizes = 3;
 
-    private readonly ImmutableArray<BaseState> states;
+    private readonly ImmutableArray<Trial> states;
     private readonly Foundation foundation;
+    private readonly int column;
     private readonly RuleSet rules;
     private readonly Check[] ofPedestal;
     private readonly Check[] ofShear;
@@ -32,40 +34,40 @@ internal sealed class JointSearch
     private readonly Check[] ofBending;
     private readonly Dictionary<(BaseSize Plan, bool Slender), (List<BarSpec> Bars, Dictionary<BarSize, List<BarSpec>> Ties, List<BarSpec> Any)> offered = [];
 
-    public JointSearch(ImmutableArray<BaseState> states, Foundation foundation)
+    public JointSearch(ImmutableArray<Trial> states, Foundation foundation, int column)
     {
+        this.column = column;
         this.states = states;
         this.foundation = foundation;
         rules = foundation.Rules;
-        Check[] Of(params string[] ids) => [.. CheckCatalog.Listed.Where(c => ids.Contains(c.Id) && !foundation.Waives(c.Id))];
-        ofPedestal = Of("column-bearing", "pedestal");
-        ofShear = Of("pedestal-shear");
-        ofDowels = Of("interface", "interface-shear", "column-bearing");
-        ofHollow = Of("socket-depth", "socket-pressure", "column-bearing");
-        ofWalls = Of("socket-walls", "socket-shear");
-        ofBending = Of("socket-walls");
+        Check[] Of(Uprights part) => [.. states[0].Checks.Listed.Where(c => (c.Definition.Of & part) != 0 && !foundation.Waives(c.Id))];
+        ofPedestal = Of(Uprights.Pedestal);
+        ofShear = Of(Uprights.Ties);
+        ofDowels = Of(Uprights.Dowels);
+        ofHollow = Of(Uprights.Hollow);
+        ofWalls = Of(Uprights.Walls);
+        ofBending = Of(Uprights.Bending);
     }
 
     /// <summary>The check that failed last, and where.</summary>
-    public (Check Check, BaseState State)? LastFailure { get; private set; }
+    public (Check Check, Trial State)? LastFailure { get; private set; }
 
     /// <summary>Whether the foundation has a pedestal.</summary>
-    public bool HasPedestal => rules.Pedestal.Carries(states[0].Place.Place.Support);
+    public bool HasPedestal => rules.Pedestal.Carries(states[0].Columns[column].Support);
 
     /// <summary>Whether dowels are sought or held.</summary>
-    public bool HasDowels => rules.Column.Known && states.Any(s => s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round && !rules.Pedestal.HoldsInSocket(s.Place.Place.Support));
+    public bool HasDowels => rules.Column.Known && states.Any(s => s.Columns[column].Support.Shape is ColumnShape.Rectangular or ColumnShape.Round && !rules.Pedestal.HoldsInSocket(s.Columns[column].Support));
 
     /// <summary>The pedestal for the size that the states hold; null if none passes.</summary>
     public Pedestal? FindPedestal()
     {
         var stated = rules.Pedestal;
-        if (stated.HoldsInSocket(states[0].Place.Place.Support))
+        if (stated.HoldsInSocket(states[0].Columns[column].Support))
         {
-            var known = new Dictionary<(BaseSize Plan, double Arms), (int First, (Check Check, BaseState State)? Failure)>();
+            var known = new Dictionary<(BaseSize Plan, double Arms), (int First, (Check Check, Trial State)? Failure)>();
             return Hollows().Select(h => Walled(h, known)).FirstOrDefault(p => p is not null);
         }
 
-        var size = states[0].Size;
         foreach (var (x, y) in Sizes())
         {
             foreach (var bars in Bars(x, y, stated.Round ? Math.PI * x * x / 4 : x * y))
@@ -74,7 +76,7 @@ internal sealed class JointSearch
                 foreach (var spacing in Spacings(stated, bars.Size!, tie.Size!, Math.Min(x, y)))
                 {
                     var pedestal = new Pedestal(x, y, stated.Round, bars, tie with { Spacing = spacing });
-                    Set(pedestal, size);
+                    Set(pedestal);
                     if (Exceeds(ofPedestal))
                     {
                         break;
@@ -99,9 +101,9 @@ internal sealed class JointSearch
             return Exceeds(ofDowels) ? null : BarLayer.None;
         }
 
-        var pedestal = states[0].Pedestal;
-        var support = states[0].Place.Place.Support;
-        var gross = states.Max(s => s.Place.Place.Support.Area);
+        var pedestal = states[0].Columns[column].Pedestal;
+        var support = states[0].Columns[column].Support;
+        var gross = states.Max(s => s.Columns[column].Support.Area);
         IEnumerable<BarLayer> candidates = rules.Column.Dowels is { } held
             ? [new BarLayer(held.Count, held.Size)]
             : Layers(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, rules.Column.Cover, double.PositiveInfinity).Where(l => l.Area >= states[0].Code.LeastDowels * gross * (1 - 1e-9)).ToList();
@@ -115,7 +117,7 @@ internal sealed class JointSearch
         {
             foreach (var s in states)
             {
-                s.Set(pedestal, layer);
+                s.Stand(column, pedestal, layer);
             }
 
             if (!Exceeds(ofDowels))
@@ -127,12 +129,11 @@ internal sealed class JointSearch
         return null;
     }
 
-    private void Set(Pedestal pedestal, in BaseSize size)
+    private void Set(Pedestal pedestal)
     {
         foreach (var s in states)
         {
-            s.Set(pedestal, BarLayer.None);
-            s.Set(size);
+            s.Stand(column, pedestal, BarLayer.None);
         }
     }
 
@@ -141,9 +142,9 @@ internal sealed class JointSearch
     {
         var (stated, sockets) = (rules.Pedestal, rules.Pedestal.Sockets);
         double Up(double v) => Math.Round(Math.Ceiling((v / stated.Step) - 1e-9) * stated.Step, 6);
-        var supports = states.Select(s => s.Place.Place.Support).ToList();
+        var supports = states.Select(s => s.Columns[column].Support).ToList();
         var side = supports.Max(s => Math.Max(s.SizeX, s.SizeY));
-        var (clearX, clearY) = (states.Max(s => s.Place.Outline.FaceX) + (2 * sockets.Gap), states.Max(s => s.Place.Outline.FaceY) + (2 * sockets.Gap));
+        var (clearX, clearY) = (states.Max(s => s.Columns[column].Loaded.Outline.FaceX) + (2 * sockets.Gap), states.Max(s => s.Columns[column].Loaded.Outline.FaceY) + (2 * sockets.Gap));
         var least = Up(supports.Max(sockets.LeastDepth));
         double[] depths = sockets.Depth is { } depth ? [depth] : PlanCandidates.Steps(least, Math.Max(least, sockets.MostDepthRatio * side), stated.Step);
         double[] walls = sockets.Wall is { } wall ? [wall] : PlanCandidates.Steps(sockets.LeastWall, Math.Max(sockets.LeastWall, sockets.MostWall), stated.Step / 2);
@@ -156,11 +157,11 @@ internal sealed class JointSearch
 
     // The least bars, then the least ties, with which a socket passes; null if none. Force with moments at the foot knows the depth by its arm alone: the bars that
     // hold walls of a plan are found once.
-    private Pedestal? Walled(Pedestal hollow, Dictionary<(BaseSize Plan, double Arms), (int First, (Check Check, BaseState State)? Failure)> known)
+    private Pedestal? Walled(Pedestal hollow, Dictionary<(BaseSize Plan, double Arms), (int First, (Check Check, Trial State)? Failure)> known)
     {
-        var (stated, size, socket) = (rules.Pedestal, states[0].Size, hollow.Socket!);
-        Set(hollow, size);
-        if (states.Any(s => s.PedestalHeight < socket.Depth + stated.Sockets.Bed - 1e-6) || Exceeds(ofHollow))
+        var (stated, socket) = (rules.Pedestal, hollow.Socket!);
+        Set(hollow);
+        if (states.Any(s => s.Columns[column].PedestalHeight < socket.Depth + stated.Sockets.Bed - 1e-6) || Exceeds(ofHollow))
         {
             return null;
         }
@@ -169,14 +170,14 @@ internal sealed class JointSearch
         var (candidates, ties, any) = Offered(hollow);
         if (!any.Any(t =>
         {
-            Set(hollow with { Ties = t }, size);
+            Set(hollow with { Ties = t });
             return !Exceeds(ofBending);
         }))
         {
             return null;
         }
 
-        var key = (new BaseSize(hollow.SizeX, hollow.SizeY, socket.Wall), states.Sum(s => s.Arm));
+        var key = (new BaseSize(hollow.SizeX, hollow.SizeY, socket.Wall), states.Sum(s => s.Columns[column].Arm));
         if (!known.TryGetValue(key, out var found))
         {
             var first = candidates.FindIndex(bars =>
@@ -186,7 +187,7 @@ internal sealed class JointSearch
                     return false;
                 }
 
-                Set(hollow with { Bars = bars, Ties = least }, size);
+                Set(hollow with { Bars = bars, Ties = least });
                 return !Exceeds(ofPedestal);
             });
             found = (first, LastFailure);
@@ -203,7 +204,7 @@ internal sealed class JointSearch
         foreach (var tie in ties[candidates[found.First].Size!])
         {
             var pedestal = hollow with { Bars = candidates[found.First], Ties = tie };
-            Set(pedestal, size);
+            Set(pedestal);
             if (!Exceeds(ofWalls))
             {
                 return pedestal;
@@ -217,7 +218,7 @@ internal sealed class JointSearch
     private (List<BarSpec> Bars, Dictionary<BarSize, List<BarSpec>> Ties, List<BarSpec> Any) Offered(Pedestal hollow)
     {
         var (stated, wall) = (rules.Pedestal, hollow.Socket!.Wall);
-        var key = (new BaseSize(hollow.SizeX, hollow.SizeY, wall), states[0].PedestalHeight > 3 * Math.Min(hollow.SizeX, hollow.SizeY));
+        var key = (new BaseSize(hollow.SizeX, hollow.SizeY, wall), states[0].Columns[column].PedestalHeight > 3 * Math.Min(hollow.SizeX, hollow.SizeY));
         if (!offered.TryGetValue(key, out var known))
         {
             var bars = Bars(hollow.SizeX, hollow.SizeY, hollow.OwnArea).ToList();
@@ -244,10 +245,10 @@ internal sealed class JointSearch
         var stated = rules.Pedestal;
         double Least(Func<ColumnOutline, double> face)
         {
-            var side = states.Max(s => face(s.Place.Outline)) + (2 * stated.Ledge);
+            var side = states.Max(s => face(s.Columns[column].Loaded.Outline)) + (2 * stated.Ledge);
             if (stated.Round)
             {
-                side = states.Max(s => Math.Sqrt((s.Place.Outline.FaceX * s.Place.Outline.FaceX) + (s.Place.Outline.FaceY * s.Place.Outline.FaceY))) + (2 * stated.Ledge);
+                side = states.Max(s => Math.Sqrt((s.Columns[column].Loaded.Outline.FaceX * s.Columns[column].Loaded.Outline.FaceX) + (s.Columns[column].Loaded.Outline.FaceY * s.Columns[column].Loaded.Outline.FaceY))) + (2 * stated.Ledge);
             }
 
             return Math.Round(Math.Ceiling((side / stated.Step) - 1e-9) * stated.Step, 6);
@@ -273,7 +274,7 @@ internal sealed class JointSearch
             return [held];
         }
 
-        var (low, high) = states[0].Code.ColumnSteel(states[0].PedestalHeight > 3 * Math.Min(x, y));
+        var (low, high) = states[0].Code.ColumnSteel(states[0].Columns[column].PedestalHeight > 3 * Math.Min(x, y));
         return Layers(x, y, rules.Pedestal.Cover, MostGap).Where(l => l.Area >= low * gross && l.Area <= high * gross).Select(BarSpec.Of);
     }
 

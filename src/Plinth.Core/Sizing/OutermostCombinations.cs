@@ -1,4 +1,3 @@
-using Plinth.Core.Checks;
 
 namespace Plinth.Core.Sizing;
 
@@ -16,7 +15,7 @@ internal static class OutermostCombinations
     ];
 
     /// <summary>Which they are, by index.</summary>
-    public static bool[] Of(BaseState s)
+    public static bool[] Of(Bodies.Trial s)
     {
         var result = new bool[s.Combinations.Length];
         var best = new Dictionary<(Loads.Family, bool, bool, double?, Ground.WaterState), (double[] Most, int[] At)>();

@@ -1,4 +1,4 @@
-using Plinth.Core.Checks;
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Drawing.Sheets;
@@ -9,22 +9,22 @@ namespace Plinth.Drawing.Figures;
 /// <param name="State">The base, its design set.</param>
 /// <param name="Scale">The scale.</param>
 /// <param name="Centre">Where its centre lies on the figure.</param>
-internal sealed record BaseView(BaseState State, DrawingScale Scale, At Centre)
+internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
 {
     /// <summary>Millimetres of paper to a metre.</summary>
     public double Per => 1000 / Scale.Ratio;
 
-    public double HalfX => State.Length / 2 * Per;
+    public double HalfX => State.Body.Length / 2 * Per;
 
-    public double HalfY => State.Width / 2 * Per;
+    public double HalfY => State.Body.Width / 2 * Per;
 
     public At At(double x, double y) => Centre + (x * Per, y * Per);
 
     public At At(PlanPoint p) => At(p.X, p.Y);
 
-    public At Low => At(-State.Length / 2, -State.Width / 2);
+    public At Low => At(-State.Body.Length / 2, -State.Body.Width / 2);
 
-    public At High => At(State.Length / 2, State.Width / 2);
+    public At High => At(State.Body.Length / 2, State.Body.Width / 2);
 
     /// <summary>Draws its outline.</summary>
     public void Outline(Canvas to, Fill fill = Fill.None) => to.Box(Layers.Footing, Stroke.Edge, Low, High, fill);
@@ -32,8 +32,8 @@ internal sealed record BaseView(BaseState State, DrawingScale Scale, At Centre)
     /// <summary>Draws what stands on it: pedestal and column.</summary>
     public void Standing(Canvas to)
     {
-        var (x, y) = (State.ColumnX, State.ColumnY);
-        if (State.Pedestal is { } p)
+        var (x, y) = (State.Columns[0].X, State.Columns[0].Y);
+        if (State.Columns[0].Pedestal is { } p)
         {
             if (p.Round)
             {
@@ -49,7 +49,7 @@ internal sealed record BaseView(BaseState State, DrawingScale Scale, At Centre)
             }
         }
 
-        var s = State.Place.Place.Support;
+        var s = State.Columns[0].Support;
         if (s.Shape == ColumnShape.Round)
         {
             to.Circle(Layers.Column, Stroke.Thin, At(x, y), s.SizeX / 2 * Per, Fill.Light);
@@ -79,7 +79,7 @@ internal sealed record BaseView(BaseState State, DrawingScale Scale, At Centre)
         var (sin, cos) = Core.Loads.SupportAction.SinCosDegrees(place.AngleDegrees);
         var (x, y) = (p.X - place.Support.X, p.Y - place.Support.Y);
         var local = place.Lie.Of(new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)));
-        return new PlanPoint(local.X + State.ColumnX, local.Y + State.ColumnY);
+        return new PlanPoint(local.X + State.Columns[0].X, local.Y + State.Columns[0].Y);
     }
 
     /// <summary>Draws the site's boundary where it passes by or under the base.</summary>

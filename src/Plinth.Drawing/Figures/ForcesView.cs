@@ -1,4 +1,4 @@
-using Plinth.Core.Checks;
+using Plinth.Core.Bodies;
 using Plinth.Core.Figures;
 using Plinth.Core.Units;
 using Plinth.Drawing.Drawings;
@@ -23,7 +23,7 @@ public static class ForcesView
     /// <param name="s">The base, its design set.</param>
     /// <param name="k">The combination.</param>
     /// <param name="width">Width of the figure, mm.</param>
-    public static Figure Of(string mark, BaseState s, int k, double width = 240)
+    public static Figure Of(string mark, Trial s, int k, double width = 240)
     {
         ArgumentNullException.ThrowIfNull(s);
         var to = new Canvas();
@@ -41,15 +41,15 @@ public static class ForcesView
             }
         }
 
-        var words = $"{s.Combinations[k].Name}{(s.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. Shear of the part towards −; moment drawn on the side that it stretches. The column's load acts at its centre.";
+        var words = $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. Shear of the part towards −; moment drawn on the side that it stretches. The column's load acts at its centre.";
         to.Write(Layers.Note, new(Left, 1), words, Anchor.Left, Layout.Fitted(words, Canvas.Text, width - (2 * Left)));
         return new Figure($"{mark}: shear and moment", width, height, null, to.Items);
     }
 
-    private static void One(Canvas to, BaseState s, ForceDiagram d, double x0, double width, double height)
+    private static void One(Canvas to, Trial s, ForceDiagram d, double x0, double width, double height)
     {
         var units = s.Units;
-        var side = d.AlongX ? s.Length : s.Width;
+        var side = d.AlongX ? s.Body.Length : s.Body.Width;
         var per = (width - Left - Right) / side;
         var axis = d.AlongX ? "x" : "y";
         double X(double at) => x0 + Left + ((at + (side / 2)) * per);

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Figures;
@@ -45,9 +46,9 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
         switch (kind)
         {
             case FigureKind.Steel:
-                return SteelView.Of(foundation.Mark, SteelFigure.Of(checker.States), project.Units, width);
+                return SteelView.Of(foundation.Mark, SteelFigure.Of(checker.Trials), project.Units, width);
             case FigureKind.Pedestal:
-                var worst = checker.States.Select(InteractionFigure.Of).Where(f => f is not null).MaxBy(f => f!.Loads.Select(l => l.Utilisation).DefaultIfEmpty(0).Max());
+                var worst = checker.Trials.Select(t => InteractionFigure.Of(t.Columns[0])).Where(f => f is not null).MaxBy(f => f!.Loads.Select(l => l.Utilisation).DefaultIfEmpty(0).Max());
                 return worst is null ? null : InteractionView.Of(foundation.Mark, worst, project.Units, width);
             default:
                 return Governing(kind, combination) is not var (state, k) ? null : kind switch
@@ -60,11 +61,11 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
     }
 
     // The combination that governs one check at a place; where one is asked for, that.
-    private int Worst(string id, BaseState state, int otherwise, string? combination) =>
-        combination is null && CheckCatalog.Find(id) is { } check && checker.Find(design, check, state.Place.Place.Name, null) is var (_, k) && k >= 0 ? k : otherwise;
+    private int Worst(string id, Trial state, int otherwise, string? combination) =>
+        combination is null && checker.Find(design, id, state.Place.Place.Name, null) is var (_, k) && k >= 0 ? k : otherwise;
 
     /// <summary>Where what a figure shows governs, or its combination of a name.</summary>
-    private (BaseState State, int Combination)? Governing(FigureKind kind, string? combination)
+    private (Trial State, int Combination)? Governing(FigureKind kind, string? combination)
     {
         string[] ids = kind switch
         {
@@ -72,13 +73,13 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
             FigureKind.Sections => ["two-way-shear", "one-way-shear-x", "one-way-shear-y"],
             _ => ["flexure-bottom-x", "flexure-bottom-y", "one-way-shear-x", "one-way-shear-y"],
         };
-        (BaseState State, int Combination)? found = null;
+        (Trial State, int Combination)? found = null;
         var most = double.NegativeInfinity;
         foreach (var id in ids)
         {
-            if (CheckCatalog.Find(id) is { } check && checker.Find(design, check, null, combination) is var (state, k) && k >= 0 && check.Worst(state) is { } worst && worst.Outcome.Utilisation > most)
+            if (checker.Find(design, id, null, combination) is var (subject, k) && k >= 0 && checker.List.Find(id)!.Worst(subject.Trial) is { } worst && worst.Outcome.Utilisation > most)
             {
-                (found, most) = ((state, k), worst.Outcome.Utilisation);
+                (found, most) = ((subject.Trial, k), worst.Outcome.Utilisation);
             }
         }
 

@@ -1,5 +1,5 @@
 using System.Globalization;
-using Plinth.Core.Checks;
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Figures;
 using Plinth.Core.Units;
@@ -25,23 +25,23 @@ public static class PressureView
     /// <param name="k">The combination.</param>
     /// <param name="width">Width of the figure, mm.</param>
     /// <param name="height">Greatest height of the figure, mm.</param>
-    public static Figure Of(string mark, BaseState s, int k, double width = 120, double height = 130)
+    public static Figure Of(string mark, Trial s, int k, double width = 120, double height = 130)
     {
         ArgumentNullException.ThrowIfNull(s);
         var units = s.Units;
-        var f = ContactFigure.Of(s, k);
+        var f = ContactFigure.Of(s.Body, k);
         var (left, right) = width < Narrow ? (18.0, 8.0) : (26, 24);
-        var scale = Canvas.Fit(units, (s.Length, width - left - right), (s.Width, height - Above - Below));
+        var scale = Canvas.Fit(units, (s.Body.Length, width - left - right), (s.Body.Width, height - Above - Below));
         var per = 1000 / scale.Ratio;
-        var tall = (s.Width * per) + Above + Below;
-        var view = new BaseView(s, scale, new At(left + ((width - left - right) / 2), Below + (s.Width * per / 2)));
+        var tall = (s.Body.Width * per) + Above + Below;
+        var view = new BaseView(s, scale, new At(left + ((width - left - right) / 2), Below + (s.Body.Width * per / 2)));
         var to = new Canvas();
         string P(double v) => Unit.Pressure.FormatWithSymbol(v, units);
         if (f.State != ContactState.NoEquilibrium && f.Most > 0)
         {
             for (var i = 0; i < Bands.Length; i++)
             {
-                var part = f.Between(s.Length, s.Width, f.Most * i / Bands.Length, f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
+                var part = f.Between(s.Body.Length, s.Body.Width, f.Most * i / Bands.Length, f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
                 if (part.Count > 2)
                 {
                     to.Area(Layers.Result, Stroke.None, [.. part.Select(view.At)], Fill.None, Bands[i]);
@@ -78,7 +78,7 @@ public static class PressureView
             to.Write(Layers.Result, at, P(f.Corners[i]), onRight == small ? Anchor.Left : Anchor.Right, Canvas.Text, f.Corners[i] >= f.Most * (1 - 1e-9));
         }
 
-        var within = f.N > 0 && Math.Abs(f.Resultant.X) <= s.Length && Math.Abs(f.Resultant.Y) <= s.Width;
+        var within = f.N > 0 && Math.Abs(f.Resultant.X) <= s.Body.Length && Math.Abs(f.Resultant.Y) <= s.Body.Width;
         if (within && f.State != ContactState.NoEquilibrium)
         {
             var at = view.At(f.Resultant);
@@ -87,14 +87,14 @@ public static class PressureView
             to.Path(Layers.Result, Stroke.Thin, at + (0, -2.2), at + (0, 2.2));
         }
 
-        to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Length, units));
-        to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 6, Canvas.Length(s.Width, units));
+        to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Body.Length, units));
+        to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 6, Canvas.Length(s.Body.Width, units));
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         string[] lines = f.State == ContactState.NoEquilibrium
             ? [$"{s.Combinations[k].Name}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)}: no equilibrium, the base tips or lifts"]
             :
             [
-                $"{s.Combinations[k].Name}{(s.WaterWords(k) is { } water ? ", " + water : "")}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)} (⊕) at x {Canvas.Signed(Unit.Length, f.Resultant.X, units)}, y {Canvas.Signed(Unit.Length, f.Resultant.Y, units)}",
+                $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)} (⊕) at x {Canvas.Signed(Unit.Length, f.Resultant.X, units)}, y {Canvas.Signed(Unit.Length, f.Resultant.Y, units)}",
                 $"highest {P(f.Most)}; {string.Create(CultureInfo.InvariantCulture, $"{Math.Floor(f.Share * 1000) / 10:0.#}")} % of the base in contact{(f.ZeroLine.Count == 2 ? "; chain line: zero pressure" : "")}{(f.Water > 0 ? $"; water's {P(f.Water)} apart" : "")}",
                 s.Combinations[k].Rule,
             ];

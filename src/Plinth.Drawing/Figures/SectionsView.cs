@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Figures;
@@ -21,11 +22,11 @@ public static class SectionsView
     /// <param name="combinations">The combination of two-way shear, and of one-way shear across x and across y.</param>
     /// <param name="width">Width of the figure, mm.</param>
     /// <param name="height">Greatest height of the figure, mm.</param>
-    public static Figure Of(string mark, BaseState s, (int TwoWay, int AcrossX, int AcrossY) combinations, double width = 175, double height = 140)
+    public static Figure Of(string mark, Trial s, (int TwoWay, int AcrossX, int AcrossY) combinations, double width = 175, double height = 140)
     {
         ArgumentNullException.ThrowIfNull(s);
         var units = s.Units;
-        string Name(int k) => s.Combinations[k].Name + (s.WaterWords(k) is { } water ? ", " + water : "");
+        string Name(int k) => s.Combinations[k].Name + (s.Body.WaterWords(k) is { } water ? ", " + water : "");
         var same = combinations.TwoWay == combinations.AcrossX && combinations.TwoWay == combinations.AcrossY;
         var rows = new List<IReadOnlyList<string>>();
         var lines = new List<(bool AlongX, CheckedSection Section, string Tag)>();
@@ -44,7 +45,7 @@ public static class SectionsView
             }
         }
 
-        var punching = PunchingFigure.Of(s, combinations.TwoWay);
+        var punching = PunchingFigure.Of(s.Punched[0], combinations.TwoWay);
         for (var i = 0; i < 4 && punching is not null; i++)
         {
             if (punching.Stresses[i] is { } stress)
@@ -56,10 +57,10 @@ public static class SectionsView
         string[] heads = ["", "section", "combination", "demand", "strength", "util."];
         bool[] numbers = [false, false, false, true, true, true];
         var table = Layout.Size(heads, rows);
-        var scale = Canvas.Fit(units, (s.Length, width - table.Width - TableGap - (2 * Side)), (s.Width, height - Above - Below));
+        var scale = Canvas.Fit(units, (s.Body.Length, width - table.Width - TableGap - (2 * Side)), (s.Body.Width, height - Above - Below));
         var per = 1000 / scale.Ratio;
-        var tall = Math.Max((s.Width * per) + Above + Below, table.Height + (4 * Canvas.Line));
-        var view = new BaseView(s, scale, new At(Side + (s.Length * per / 2), tall - Above - (s.Width * per / 2)));
+        var tall = Math.Max((s.Body.Width * per) + Above + Below, table.Height + (4 * Canvas.Line));
+        var view = new BaseView(s, scale, new At(Side + (s.Body.Length * per / 2), tall - Above - (s.Body.Width * per / 2)));
         var to = new Canvas();
         view.Outline(to);
         if (punching is not null)
@@ -93,8 +94,8 @@ public static class SectionsView
             to.Tag(Layers.Result, b + (alongX ? (0, 2) : (2, 0)), tag);
         }
 
-        to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Length, units));
-        to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 10, Canvas.Length(s.Width, units));
+        to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Body.Length, units));
+        to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 10, Canvas.Length(s.Body.Width, units));
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         var left = width - table.Width;
         Layout.Table(to.Items, new(left, tall), same ? Name(combinations.TwoWay) : "Each in the combination that governs it", heads, numbers, rows);

@@ -57,7 +57,7 @@ public sealed record AdoptedEntry(
             : string.Create(CultureInfo.InvariantCulture, $"{Math.Round(metres * 1000, 6)} mm"));
         var values = new List<(string Key, string Value)>
         {
-            ("kind", TomlText.Quote(Foundation.Kind)),
+            ("kind", TomlText.Quote(foundation.Kind.Id)),
             foundation.Alike || foundation.Places.Any(p => p.Lie != Lie.AsDrawn)
                 ? ("alike", "[" + string.Join(", ", foundation.Places.Select(p => new WrittenPlace([p.Support.Label], p.Lie))) + "]")
                 : ("supports", "[" + string.Join(", ", foundation.Places.Select(p => TomlText.Quote(p.Support.Label))) + "]"),

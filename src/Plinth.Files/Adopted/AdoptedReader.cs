@@ -1,5 +1,6 @@
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds;
 using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Reading;
@@ -188,9 +189,9 @@ public static class AdoptedReader
         var spots = table.Entries.ToDictionary(e => e.Key, e => e.Node.Place, StringComparer.Ordinal);
         spots[""] = table.Place;
         var kind = t.Text("kind");
-        if (kind is not null && kind != Foundation.Kind)
+        if (kind is not null && FoundationKinds.Find(kind) is null)
         {
-            t.Fault("kind", $"kind \"{kind}\" is not designed in this version; it is \"{Foundation.Kind}\"");
+            t.Fault("kind", $"kind \"{kind}\" is not designed in this version; it is {string.Join(" or ", FoundationKinds.All.Select(k => $"\"{k.Id}\""))}");
         }
 
         var alike = t.Has("alike");

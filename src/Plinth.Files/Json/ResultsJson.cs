@@ -70,6 +70,11 @@ public static class ResultsJson
         json.WriteStartObject();
         json.WriteString("id", check.Id);
         json.WriteString("place", check.Place);
+        if (check.At is { } at)
+        {
+            json.WriteString("at", at);
+        }
+
         json.WriteString("combination", check.Combination);
         if (check.Water is { } water)
         {
@@ -149,7 +154,7 @@ public static class ResultsJson
         var f = report.Foundation;
         json.WriteStartObject();
         json.WriteString("mark", f.Mark);
-        json.WriteString("kind", Foundation.Kind);
+        json.WriteString("kind", f.Kind.Id);
         json.WriteStartArray("places");
         foreach (var place in f.Places)
         {

@@ -20,7 +20,7 @@ internal static class FootingChapter
     private const double PlanHeight = 104;
     private const double CutHeight = 78;
 
-    public static string TitleOf(FoundationReport r) => $"{r.Foundation.Mark}, isolated footing under {Wording.Supports(r.Foundation)}";
+    public static string TitleOf(FoundationReport r) => $"{r.Foundation.Mark}, {r.Foundation.Kind.Title} under {Wording.Supports(r.Foundation)}";
 
     /// <summary>The tone of a result.</summary>
     public static Tone ToneOf(FoundationReport r) => !r.Passes ? Tone.Fail : r.Result!.Checks.Any(c => c.Allowed) ? Tone.Leave : Tone.Pass;
@@ -153,13 +153,13 @@ internal static class FootingChapter
     private static Figure Plan(DetailModel m)
     {
         var (across, up) = DetailPlan.Around;
-        return DetailPlan.Of(m, Fit(m, (m.State.Length, PlanWidth - across), (m.State.Width, PlanHeight - up)));
+        return DetailPlan.Of(m, Fit(m, (m.State.Body.Length, PlanWidth - across), (m.State.Body.Width, PlanHeight - up)));
     }
 
     private static Figure Cut(DetailModel m)
     {
         var (across, up) = DetailSection.Around;
-        return DetailSection.Of(m, true, Fit(m, (m.State.Length, PageWidth - across), (DetailSection.Height(m), CutHeight - up)));
+        return DetailSection.Of(m, true, Fit(m, (m.State.Body.Length, PageWidth - across), (DetailSection.Height(m), CutHeight - up)));
     }
 
     private static DrawingScale Fit(DetailModel m, params (double Length, double Space)[] sizes)
@@ -209,7 +209,7 @@ internal static class FootingChapter
         }
 
         var asked = combination is not null && !check.IsOfBars && project.CombinationsOf(checker.Foundation).Used.First(c => c.Name == combination).IsFor(check.For) ? combination : null;
-        if (checker.Trace(design, check, result.Place, asked) is not { } found)
+        if (checker.Trace(design, check.Id, result.Place, asked, result.At) is not { } found)
         {
             yield break;
         }

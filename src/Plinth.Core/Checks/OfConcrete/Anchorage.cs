@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
@@ -13,22 +14,24 @@ namespace Plinth.Core.Checks.OfConcrete;
 internal readonly record struct AnchorageLengths(double Bottom, double Top, double Hook, double Most);
 
 /// <summary>Development of the bars on both sides of the column's faces: straight, or with hooks at their ends (ACI 318 13.2.8, 25.4).</summary>
-internal readonly struct Anchorage<TAxis> : ICheckRule<AnchorageLengths>
+internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLengths>
     where TAxis : struct, IAxis
 {
-    public static AnchorageLengths Capacity(BaseState s)
+    public static ReadOnlySpan<SlabSpan> Of(Trial trial) => trial.Spans(TAxis.IsX);
+
+    public static AnchorageLengths Capacity(SlabSpan s)
     {
         var none = default(NoTrace);
-        var (bottom, top) = (s.LooksAt(Face.Bottom) ? Anchorage.Length(s, TAxis.IsX, true, 1, ref none) : 0, s.LooksAt(Face.Top) ? Anchorage.Length(s, TAxis.IsX, false, 1, ref none) : 0);
-        var hook = Math.Max(Anchorage.HookFits(s, TAxis.IsX, true), Anchorage.HookFits(s, TAxis.IsX, false));
-        var there = Anchorage.Shortest(s, TAxis.IsX);
+        var (bottom, top) = (s.LooksAt(Face.Bottom) ? Anchorage.Length(s, true, 1, ref none) : 0, s.LooksAt(Face.Top) ? Anchorage.Length(s, false, 1, ref none) : 0);
+        var hook = Math.Max(Anchorage.HookFits(s, true), Anchorage.HookFits(s, false));
+        var there = Anchorage.Shortest(s);
         var needed = Math.Max(bottom, top);
         return new AnchorageLengths(bottom, top, hook, Math.Max(hook, needed <= 0 ? 0 : there > 0 ? needed / there : double.PositiveInfinity));
     }
 
-    public static double UpperBound(BaseState s, in AnchorageLengths lengths, int k) => lengths.Most;
+    public static double UpperBound(SlabSpan s, in AnchorageLengths lengths, int k) => lengths.Most;
 
-    public static Outcome Evaluate<T>(BaseState s, in AnchorageLengths lengths, int k, ref T trace)
+    public static Outcome Evaluate<T>(SlabSpan s, in AnchorageLengths lengths, int k, ref T trace)
         where T : struct, ITrace
     {
         var worst = Outcome.NotDone;
@@ -38,7 +41,7 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<AnchorageLengths>
             foreach (var face in (ReadOnlySpan<Face>)[Face.Bottom, Face.Top])
             {
                 var bottom = face == Face.Bottom;
-                if (!s.LooksAt(face) || !s.Layer(TAxis.IsX, bottom).Any)
+                if (!s.LooksAt(face) || !s.Layer(bottom).Any)
                 {
                     continue;
                 }
@@ -62,47 +65,47 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<AnchorageLengths>
         if (worst.Done && T.Records)
         {
             var bottom = worst.Face == Face.Bottom;
-            var layer = s.Layer(TAxis.IsX, bottom);
+            var layer = s.Layer(bottom);
             trace.Heading($"Anchorage of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}, {(layer.Hooked ? "hooked" : "straight")}");
             Side(s, k, governing, bottom, bottom ? lengths.Bottom : lengths.Top, ref trace);
         }
 
         if (worst.Done && T.Notes)
         {
-            trace.Note((s.Layer(TAxis.IsX, worst.Face == Face.Bottom).Hooked ? "hooked ends" : "straight ends") + (!worst.Plain ? "" : worst.Passes ? "; plain concrete holds the moment at the face (14.5)" : " are too short, and plain concrete does not hold the moment at the face either"));
+            trace.Note((s.Layer(worst.Face == Face.Bottom).Hooked ? "hooked ends" : "straight ends") + (!worst.Plain ? "" : worst.Passes ? "; plain concrete holds the moment at the face (14.5)" : " are too short, and plain concrete does not hold the moment at the face either"));
         }
 
         return worst;
     }
 
-    private static Outcome Side<T>(BaseState s, int k, int side, bool bottom, double full, ref T trace)
+    private static Outcome Side<T>(SlabSpan s, int k, int side, bool bottom, double full, ref T trace)
         where T : struct, ITrace
     {
-        var overhang = Anchorage.Overhang(s, TAxis.IsX, side);
+        var overhang = s.Overhang(side);
         if (overhang <= Anchorage.Touch)
         {
             return Outcome.NotDone;
         }
 
-        var (length, cover) = (TAxis.IsX ? s.Length : s.Width, s.Rules.Concrete.CoverSide);
+        var (length, cover) = (s.Length, s.Rules.Concrete.CoverSide);
         var (o, c) = (new Sym("overhang", overhang, Unit.Section), new Sym("cover", cover, Unit.Section));
         var there = trace.Let("there", Math.Max(0, Math.Min(overhang, length - overhang) - cover), Unit.Section, $"max(0; min({o}; {new Sym("L", length, Unit.Section)} − {o}) − {c})", $"{s.Code.Name} 13.2.8.2 (both sides of the section)");
-        var layer = s.Layer(TAxis.IsX, bottom);
-        var contact = s.Contact(k).State != ContactState.NoEquilibrium;
-        var excess = contact && s.Rules.Steel.AnchorageExcess && s.Code.ExcessReduces(layer.Hooked, s.Category);
-        var forces = contact ? s.AtFaces(k)[FaceForces.At(TAxis.IsX, side)] : default;
+        var layer = s.Layer(bottom);
+        var contact = s.Body.Contact(k).State != ContactState.NoEquilibrium;
+        var excess = contact && s.Rules.Steel.AnchorageExcess && s.Code.ExcessReduces(layer.Hooked, s.Trial.Category);
+        var forces = contact ? s.AtFace(k, side) : default;
         var moment = bottom ? forces.MomentUp : OneWayShear<TAxis>.Significant(forces.MomentDown, forces.DownMoment);
-        var breadth = TAxis.IsX ? s.Width : s.Length;
+        var breadth = s.Breadth;
         var none = default(NoTrace);
         var share = 1.0;
         if (excess)
         {
-            var strength = s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, layer.Area, breadth, s.Depth(TAxis.IsX, bottom)).Strength;
+            var strength = s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, layer.Area, breadth, s.Depth(bottom)).Strength;
             share = strength > 0 ? Math.Min(1, moment / strength) : 1;
             trace.Given("share", share, Unit.Ratio, "Mu/φMn: only the steel required is anchored (anchorage-excess)", $"{s.Code.Name} 25.4.10");
         }
 
-        var needed = T.Records || excess ? Anchorage.Length(s, TAxis.IsX, bottom, share, ref trace) : full;
+        var needed = T.Records || excess ? Anchorage.Length(s, bottom, share, ref trace) : full;
         var outcome = Outcome.Ratio(needed, there);
         var symbol = layer.Hooked ? "ldh" : "ld";
 
@@ -115,7 +118,7 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<AnchorageLengths>
             {
                 if (T.Records)
                 {
-                    forces.Tell(s, k, TAxis.IsX, bottom, moment: true, ref trace);
+                    forces.Tell(s, k, bottom, moment: true, ref trace);
                     var held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, breadth, thickness);
                     trace.Let("utilisation", plain, Unit.Ratio, $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("φMn", held, Unit.Moment)}");
                 }
@@ -146,54 +149,46 @@ internal static class Anchorage
     /// <summary>An overhang no longer than this is none, m.</summary>
     public const double Touch = 1e-6;
 
-    /// <summary>Length of the base beyond a face of the column, m; none or negative where it ends there.</summary>
-    public static double Overhang(BaseState s, bool alongX, int side)
-    {
-        var (half, column, face) = alongX ? (s.Length / 2, s.ColumnX, s.Outline.X / 2) : (s.Width / 2, s.ColumnY, s.Outline.Y / 2);
-        return half - (side * column) - face;
-    }
-
     /// <summary>Length that a layer needs by its ends, m; 0 without bars.</summary>
     /// <param name="s">The base.</param>
-    /// <param name="alongX">The bars along x, or along y.</param>
     /// <param name="bottom">The bottom layer, or the top.</param>
     /// <param name="share">Steel required over steel there, where that counts.</param>
     /// <param name="trace">Records the steps.</param>
-    public static double Length<T>(BaseState s, bool alongX, bool bottom, double share, ref T trace)
+    public static double Length<T>(SlabSpan s, bool bottom, double share, ref T trace)
         where T : struct, ITrace
     {
-        var layer = s.Layer(alongX, bottom);
+        var layer = s.Layer(bottom);
         if (layer.Size is not { } size)
         {
             return 0;
         }
 
         var rules = s.Rules.Concrete;
-        var (db, breadth) = (size.Diameter, alongX ? s.Width : s.Length);
+        var (db, breadth) = (size.Diameter, s.Breadth);
         var spacing = trace.Let("s", (breadth - (2 * rules.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", rules.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         if (layer.Band > 0)
         {
-            spacing = BarGaps.Of(s, alongX, layer).Least;
+            spacing = BarGaps.Of(s, layer).Least;
             trace.Given("s", spacing, Unit.Section, "least distance, in the band");
         }
 
-        var depth = s.Depth(alongX, bottom);
+        var depth = s.Depth(bottom);
         var toFace = Math.Min(s.Thickness - depth, rules.CoverSide + (db / 2));
         var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, toFace, rules.CoverSide, bottom ? 0 : depth - (db / 2)) { Share = share };
         return layer.Hooked ? s.Code.HookedDevelopment(ref trace, rules, bar) : s.Code.StraightDevelopment(ref trace, rules, bar);
     }
 
     /// <summary>Whether the bars of a layer are long enough without hooks on both sides of every face of the column.</summary>
-    public static bool StraightFits(BaseState s, bool alongX, bool bottom)
+    public static bool StraightFits(SlabSpan s, bool bottom)
     {
         var none = default(NoTrace);
-        return Length(s, alongX, bottom, 1, ref none) <= Shortest(s, alongX) * (1 + 1e-9);
+        return Length(s, bottom, 1, ref none) <= Shortest(s) * (1 + 1e-9);
     }
 
     /// <summary>The least length of bar on either side of a face of the column beyond which the base reaches, m; infinite where it reaches beyond none.</summary>
-    public static double Shortest(BaseState s, bool alongX)
+    public static double Shortest(SlabSpan s)
     {
-        var (low, high, length) = (Overhang(s, alongX, -1), Overhang(s, alongX, 1), alongX ? s.Length : s.Width);
+        var (low, high, length) = (s.Overhang(-1), s.Overhang(1), s.Length);
         var shortest = double.PositiveInfinity;
         foreach (var overhang in (ReadOnlySpan<double>)[low, high])
         {
@@ -204,9 +199,9 @@ internal static class Anchorage
     }
 
     /// <summary>Height of a layer's hooks over the height between the covers; 0 without hooks.</summary>
-    public static double HookFits(BaseState s, bool alongX, bool bottom)
+    public static double HookFits(SlabSpan s, bool bottom)
     {
-        var layer = s.Layer(alongX, bottom);
+        var layer = s.Layer(bottom);
         if (!layer.Hooked)
         {
             return 0;

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -5,15 +6,17 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>Least steel over the gross section: of the bottom, and of the top where it is stretched by more than plain concrete may hold, or top steel is asked.</summary>
-internal readonly struct MinimumSteel<TAxis> : ICheckRule<Nothing>
+internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
     where TAxis : struct, IAxis
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<BarZone> Of(Trial trial) => trial.Zones(TAxis.IsX);
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(BarZone s) => default;
+
+    public static Outcome Evaluate<T>(BarZone s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        var breadth = TAxis.IsX ? s.Width : s.Length;
+        var breadth = s.Breadth;
         trace.Heading($"Minimum steel along {TAxis.Name}");
         var ratio = s.Code.MinimumSteelRatio(ref trace, s.Rules.Steel.Yield);
         var least = trace.Let("As,min", ratio * breadth * s.Thickness, Unit.SteelArea, $"{new Sym("ρmin", ratio, Unit.Ratio)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h", s.Thickness, Unit.Section)}");
@@ -31,12 +34,12 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<Nothing>
     }
 
     // Bars where nothing stretches the top may be fewer; where there are none at all, flexure tells.
-    private static bool Asked(BaseState s) => s.Rules.Steel.TopSteel == Concrete.TopSteel.Least || (s.Layer(TAxis.IsX, false).Any && s.NeedsTopSteel);
+    private static bool Asked(BarZone s) => s.Rules.Steel.TopSteel == Concrete.TopSteel.Least || (s.Layer(false).Any && s.Trial.NeedsTopSteel);
 
-    private static Outcome One<T>(BaseState s, bool bottom, double least, ref T trace)
+    private static Outcome One<T>(BarZone s, bool bottom, double least, ref T trace)
         where T : struct, ITrace
     {
-        var layer = s.Layer(TAxis.IsX, bottom);
+        var layer = s.Layer(bottom);
         if (T.Records && layer.Any)
         {
             var area = trace.Let(bottom ? "As,bottom" : "As,top", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
@@ -53,17 +56,19 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<Nothing>
 }
 
 /// <summary>Distances between bars of each face that has bars: not too far apart, not too near.</summary>
-internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
+internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
     where TAxis : struct, IAxis
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<BarZone> Of(Trial trial) => trial.Zones(TAxis.IsX);
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(BarZone s) => default;
+
+    public static Outcome Evaluate<T>(BarZone s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         trace.Heading($"Bar spacing along {TAxis.Name}");
         var worst = s.LooksAt(Face.Bottom) ? One(s, true, ref trace) : Outcome.NotDone;
-        if (s.LooksAt(Face.Top) && s.Layer(TAxis.IsX, false).Any)
+        if (s.LooksAt(Face.Top) && s.Layer(false).Any)
         {
             var top = One(s, false, ref trace);
             var higher = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
@@ -74,10 +79,10 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
         return worst;
     }
 
-    private static Outcome One<T>(BaseState s, bool bottom, ref T trace)
+    private static Outcome One<T>(BarZone s, bool bottom, ref T trace)
         where T : struct, ITrace
     {
-        var layer = s.Layer(TAxis.IsX, bottom);
+        var layer = s.Layer(bottom);
         var face = bottom ? Face.Bottom : Face.Top;
         if (layer.Count < 2)
         {
@@ -85,7 +90,7 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
             return Outcome.Ratio(1, 0) with { Face = face };
         }
 
-        var (breadth, db) = (TAxis.IsX ? s.Width : s.Length, layer.Diameter);
+        var (breadth, db) = (s.Breadth, layer.Diameter);
         var rules = s.Rules.Steel;
         trace.Remark(bottom ? "Bottom bars" : "Top bars");
         if (layer.Band > 0)
@@ -114,7 +119,7 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
         trace.Let("utilisation", rules.LeastSpacing / centres, Unit.Ratio, $"{new Sym("s,least", rules.LeastSpacing, Unit.Section)}/{new Sym("s", centres, Unit.Section)}");
         return Outcome.Ratio(rules.LeastSpacing, centres) with { Face = face };
     }
-    private static double Most<T>(BaseState s, bool bottom, ref T trace)
+    private static double Most<T>(BarZone s, bool bottom, ref T trace)
         where T : struct, ITrace
     {
         var rules = s.Rules.Steel;
@@ -125,10 +130,10 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
             : most;
     }
 
-    private static Outcome Banded<T>(BaseState s, BarLayer layer, Face face, ref T trace)
+    private static Outcome Banded<T>(BarZone s, BarLayer layer, Face face, ref T trace)
         where T : struct, ITrace
     {
-        var (gaps, db) = (BarGaps.Of(s, TAxis.IsX, layer), layer.Diameter);
+        var (gaps, db) = (BarGaps.Of((SlabSpan)s, layer), layer.Diameter);
         var most = Most(s, face == Face.Bottom, ref trace);
         trace.Given("s,wide", gaps.Most, Unit.Section, "greatest distance of a banded layer");
         trace.Given("s,near", gaps.Least, Unit.Section, "least distance of a banded layer");
@@ -145,17 +150,35 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<Nothing>
 }
 
 /// <summary>Least effective depth of the bottom bars: the shallower layer counts.</summary>
-internal readonly struct LeastDepth : ICheckRule<Nothing>
+internal readonly struct LeastDepth : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(GroundBody s) => default;
+
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         trace.Heading("Least effective depth");
-        var d = trace.Given("d", Math.Min(s.Depth(true, true), s.Depth(false, true)), Unit.Section, "of the shallower bottom layer");
+        var d = trace.Given("d", Shallower(s), Unit.Section, "of the shallower bottom layer");
         var least = trace.Given("d,least", s.Code.LeastEffectiveDepth, Unit.Section, "bottom bars of a footing on soil", s.Code.LeastDepthClause);
         trace.Let("utilisation", least / d, Unit.Ratio, $"{new Sym("d,least", least, Unit.Section)}/{new Sym("d", d, Unit.Section)}");
         return Outcome.Ratio(least, d);
+    }
+
+    private static double Shallower(GroundBody s)
+    {
+        var least = double.PositiveInfinity;
+        foreach (var zone in s.Trial.Zones(true))
+        {
+            least = zone.Has(true) ? Math.Min(least, zone.Depth(true)) : least;
+        }
+
+        foreach (var zone in s.Trial.Zones(false))
+        {
+            least = zone.Has(true) ? Math.Min(least, zone.Depth(true)) : least;
+        }
+
+        return least;
     }
 }

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete;
 
 namespace Plinth.Core.Checks.OfConcrete;
@@ -10,9 +11,9 @@ internal readonly record struct BarGaps(double Least, double Most)
     /// <summary>
     /// The distances: even, or for a banded layer those in the middle band, as wide as the base's shorter side, and those beside it (ACI 318 13.3.3.3).
     /// </summary>
-    public static BarGaps Of(BaseState s, bool alongX, BarLayer layer)
+    public static BarGaps Of(SlabSpan s, BarLayer layer)
     {
-        var breadth = alongX ? s.Width : s.Length;
+        var breadth = s.Breadth;
         var within = breadth - (2 * s.Rules.Concrete.CoverSide) - layer.Diameter;
         if (layer.Band == 0)
         {
@@ -21,7 +22,7 @@ internal readonly record struct BarGaps(double Least, double Most)
         }
 
         // Bars of the band stand in the middle of equal strips; those beside it begin half a distance off its edge.
-        var band = Math.Min(alongX ? s.Length : s.Width, within);
+        var band = Math.Min(s.Length, within);
         var inBand = band / layer.Band;
         var beside = (layer.Count - layer.Band) / 2;
         if (beside == 0)

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
@@ -30,23 +31,25 @@ internal readonly struct TopFace : IFace
 internal readonly record struct FaceStrength(FlexuralStrength Bars, double Plain);
 
 /// <summary>Moment at both faces of the column over the whole base against the bars of a face that span along an axis.</summary>
-internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FaceStrength>
+internal readonly struct Flexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStrength>
     where TAxis : struct, IAxis
     where TFace : struct, IFace
 {
-    // At the bottom the strength is the same for all combinations, and the moment at the face knows no bars.
-    public static double GoverningKey(BaseState s) => TFace.IsBottom ? 0 : double.NaN;
+    public static ReadOnlySpan<SlabSpan> Of(Trial trial) => trial.Spans(TAxis.IsX);
 
-    public static FaceStrength Capacity(BaseState s)
+    // At the bottom the strength is the same for all combinations, and the moment at the face knows no bars.
+    public static double GoverningKey(SlabSpan s) => TFace.IsBottom ? 0 : double.NaN;
+
+    public static FaceStrength Capacity(SlabSpan s)
     {
         var none = default(NoTrace);
         return new FaceStrength(Strength(s, ref none), TFace.IsBottom ? 0 : Plain(s, ref none));
     }
 
-    public static Outcome Evaluate<T>(BaseState s, in FaceStrength both, int k, ref T trace)
+    public static Outcome Evaluate<T>(SlabSpan s, in FaceStrength both, int k, ref T trace)
         where T : struct, ITrace
     {
-        if (!s.LooksAt(TFace.IsBottom ? Face.Bottom : Face.Top) || s.Contact(k).State == ContactState.NoEquilibrium)
+        if (!s.LooksAt(TFace.IsBottom ? Face.Bottom : Face.Top) || s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return Outcome.NotDone;
         }
@@ -55,7 +58,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FaceStrength>
         var demand = 0.0;
         for (var side = -1; side <= 1; side += 2)
         {
-            var f = s.AtFaces(k)[FaceForces.At(TAxis.IsX, side)];
+            var f = s.AtFace(k, side);
             var m = TFace.IsBottom ? f.MomentUp : OneWayShear<TAxis>.Significant(f.MomentDown, f.DownMoment);
             if (m > demand || governing.Side == 0)
             {
@@ -65,7 +68,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FaceStrength>
 
         var face = TFace.IsBottom ? Face.Bottom : Face.Top;
         var strength = both.Bars;
-        var plain = !TFace.IsBottom && s.Plain(k).OnTop && both.Plain > strength.Strength;
+        var plain = !TFace.IsBottom && s.PlainOnTop(k) && both.Plain > strength.Strength;
         var outcome = Outcome.Ratio(demand, plain ? both.Plain : strength.Strength) with { Face = face, Plain = plain && demand > 0 };
         if (!strength.Ductile && demand > 0 && !plain)
         {
@@ -75,9 +78,9 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FaceStrength>
 
         if (T.Records)
         {
-            BaseLoadCase.Contact(s, k, true, ref trace);
+            BaseLoadCase.Contact(s.Body, k, true, ref trace);
             trace.Heading($"{(TFace.IsBottom ? "Bottom" : "Top")} flexure along {TAxis.Name}, at the face");
-            governing.Tell(s, k, TAxis.IsX, TFace.IsBottom, moment: true, ref trace);
+            governing.Tell(s, k, TFace.IsBottom, moment: true, ref trace);
             if (outcome.Capacity > 0)
             {
                 if (plain)
@@ -97,7 +100,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FaceStrength>
         {
             trace.Note("plain concrete holds what weights exceed the pressure (14.5)");
         }
-        else if (!s.Layer(TAxis.IsX, TFace.IsBottom).Any && demand > 0)
+        else if (!s.Layer(TFace.IsBottom).Any && demand > 0)
         {
             trace.Note(TFace.IsBottom ? "no bottom bars" : "weights exceed the pressure beyond the face: top steel is needed");
         }
@@ -105,34 +108,34 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<FaceStrength>
         return outcome;
     }
 
-    private static double Plain<T>(BaseState s, ref T trace)
+    private static double Plain<T>(SlabSpan s, ref T trace)
         where T : struct, ITrace
     {
         var plain = s.Code.PlainThickness(s.Thickness);
-        return plain <= 0 ? 0 : s.Code.PlainFlexure(ref trace, s.Rules.Concrete, TAxis.IsX ? s.Width : s.Length, plain);
+        return plain <= 0 ? 0 : s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.Breadth, plain);
     }
 
-    private static FlexuralStrength Strength<T>(BaseState s, ref T trace)
+    private static FlexuralStrength Strength<T>(SlabSpan s, ref T trace)
         where T : struct, ITrace
     {
-        var layer = s.Layer(TAxis.IsX, TFace.IsBottom);
+        var layer = s.Layer(TFace.IsBottom);
         if (!layer.Any)
         {
             return new FlexuralStrength(0, true, double.PositiveInfinity);
         }
 
         var area = trace.Let("As", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
-        var spread = s.ShortWayFactor(TAxis.IsX);
+        var spread = s.ShortWayFactor;
         if (spread > 1)
         {
-            var beta = TAxis.IsX ? s.Width / s.Length : s.Length / s.Width;
+            var beta = s.Breadth / s.Length;
             var b = new Sym("β", beta, Unit.Ratio);
             area = layer.Band > 0
                 ? trace.Let("As,eff", Math.Min(area, layer.Band * layer.Size!.Area * (beta + 1) / 2), Unit.SteelArea, $"min({new Sym("As", area, Unit.SteelArea)}; {new Sym("nband", layer.Band, Unit.Ratio)}·{new Sym("Ab", layer.Size.Area, Unit.SteelArea)}·({b} + 1)/2)", s.Code.ShortWayClause)
                 : trace.Let("As,eff", area / spread, Unit.SteelArea, $"{new Sym("As", area, Unit.SteelArea)}/(2·{b}/({b} + 1))", s.Code.ShortWayClause);
         }
 
-        trace.Given("d", s.Depth(TAxis.IsX, TFace.IsBottom), Unit.Section, $"of the {(TFace.IsBottom ? "bottom" : "top")} bars along {TAxis.Name}");
-        return s.Code.Flexure(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, area, TAxis.IsX ? s.Width : s.Length, s.Depth(TAxis.IsX, TFace.IsBottom));
+        trace.Given("d", s.Depth(TFace.IsBottom), Unit.Section, $"of the {(TFace.IsBottom ? "bottom" : "top")} bars along {TAxis.Name}");
+        return s.Code.Flexure(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, area, s.Breadth, s.Depth(TFace.IsBottom));
     }
 }

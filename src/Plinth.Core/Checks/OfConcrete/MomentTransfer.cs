@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -8,11 +9,13 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// The share γf of the moment between column and base that flexure transfers, against the bars within the strip at the column: bottom bars on one side, top bars on the other (ACI 318 8.4.2.2, 13.3.3.1).
 /// The rest, γv, goes by two-way shear, at the section that governs there.
 /// </summary>
-internal readonly struct MomentTransfer : ICheckRule<Nothing>
+internal readonly struct MomentTransfer : ICheckRule<PunchedArea, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<PunchedArea> Of(Trial trial) => trial.Punched;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(PunchedArea s) => default;
+
+    public static Outcome Evaluate<T>(PunchedArea s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var (x, y) = (Along(s, k, true), Along(s, k, false));
@@ -24,7 +27,7 @@ internal readonly struct MomentTransfer : ICheckRule<Nothing>
         var alongX = x.Utilisation >= y.Utilisation;
         if (T.Records)
         {
-            BaseLoadCase.Contact(s, k, true, ref trace);
+            BaseLoadCase.Contact(s.Body, k, true, ref trace);
             var face = TwoWayShear.Sections(s);
             var at = TwoWayShear.Governing(s, k);
             trace.Heading($"Moment transferred by flexure, {face.Sections[at].Words}");
@@ -40,9 +43,9 @@ internal readonly struct MomentTransfer : ICheckRule<Nothing>
     }
 
     /// <summary>The same for the bars of one direction.</summary>
-    public static Outcome Along(BaseState s, int k, bool alongX)
+    public static Outcome Along(PunchedArea s, int k, bool alongX)
     {
-        if (!s.Rules.Steel.MomentTransfer || !s.LooksAt(Face.Bottom) || s.Contact(k).State == ContactState.NoEquilibrium || TwoWayShear.Governing(s, k) is not (>= 0 and var at))
+        if (!s.Rules.Steel.MomentTransfer || !s.LooksAt(Face.Bottom) || s.Body.Contact(k).State == ContactState.NoEquilibrium || TwoWayShear.Governing(s, k) is not (>= 0 and var at))
         {
             return Outcome.NotDone;
         }
@@ -51,7 +54,7 @@ internal readonly struct MomentTransfer : ICheckRule<Nothing>
         return One(s, k, TwoWayShear.Sections(s), at, alongX, ref none);
     }
 
-    private static Outcome One<T>(BaseState s, int k, PunchingFace face, int i, bool alongX, ref T trace)
+    private static Outcome One<T>(PunchedArea s, int k, PunchingFace face, int i, bool alongX, ref T trace)
         where T : struct, ITrace
     {
         ref readonly var section = ref face.Sections[i];
@@ -60,7 +63,7 @@ internal readonly struct MomentTransfer : ICheckRule<Nothing>
         var gv = s.Code.ShearShareOfMoment(ref trace, "γv", b1, b2);
         var moment = alongX ? new Sym("My,c", my, Unit.Moment) : new Sym("Mx,c", mx, Unit.Moment);
         var demand = trace.Let("γf·Msc", (1 - gv) * Math.Abs(alongX ? my : mx), Unit.Moment, $"(1 − {new Sym("γv", gv, Unit.Ratio)})·|{moment}|", s.Code.MomentTransferClause);
-        var breadth = alongX ? s.Width : s.Length;
+        var breadth = alongX ? s.Body.Width : s.Body.Length;
         var strip = trace.Given("bslab", PunchingSteel.Strip(s, alongX), Unit.Section, $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
 
         // Turning towards +, the moment stretches the bottom there and the top on the other side; a section open to an edge has one of both.
@@ -100,11 +103,13 @@ internal readonly struct MomentTransfer : ICheckRule<Nothing>
 }
 
 /// <summary>The same for one direction, by which sizing knows which bars are too few.</summary>
-internal readonly struct MomentTransferAlong<TAxis> : ICheckRule<Nothing>
+internal readonly struct MomentTransferAlong<TAxis> : ICheckRule<PunchedArea, Nothing>
     where TAxis : struct, IAxis
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<PunchedArea> Of(Trial trial) => trial.Punched;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(PunchedArea s) => default;
+
+    public static Outcome Evaluate<T>(PunchedArea s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace => MomentTransfer.Along(s, k, TAxis.IsX);
 }

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -11,38 +12,40 @@ namespace Plinth.Core.Checks.OfConcrete;
 internal readonly record struct OneWayStrength(double Bottom, double Top, double Plain);
 
 /// <summary>Shear across the whole base on both sides of the column: upward at d from the face, downward at the face (ACI 318 7.4.3.2, 13.2.7.2).</summary>
-internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
+internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrength>
     where TAxis : struct, IAxis
 {
+    public static ReadOnlySpan<SlabSpan> Of(Trial trial) => trial.Spans(TAxis.IsX);
+
     // Of one face alone, all combinations have the same strength, and only the depth of its bars places the section.
-    public static double GoverningKey(BaseState s) => s.Looking switch
+    public static double GoverningKey(SlabSpan s) => s.Trial.Looking switch
     {
-        Face.Bottom => s.Depth(TAxis.IsX, true),
+        Face.Bottom => s.Depth(true),
         _ => double.NaN,
     };
 
-    public static OneWayStrength Capacity(BaseState s)
+    public static OneWayStrength Capacity(SlabSpan s)
     {
         var none = default(NoTrace);
         return new OneWayStrength(Strength(s, true, ref none), Strength(s, false, ref none), Plain(s, ref none));
     }
 
-    public static Outcome Evaluate<T>(BaseState s, in OneWayStrength strength, int k, ref T trace)
+    public static Outcome Evaluate<T>(SlabSpan s, in OneWayStrength strength, int k, ref T trace)
         where T : struct, ITrace
     {
-        if (s.Contact(k).State == ContactState.NoEquilibrium)
+        if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return Outcome.NotDone;
         }
 
-        var plain = s.Plain(k).OnTop && strength.Plain > strength.Top;
+        var plain = s.PlainOnTop(k) && strength.Plain > strength.Top;
         var worst = Outcome.Ratio(0, strength.Bottom) with { Face = Face.Bottom };
         var governing = default(SectionForces);
         for (var side = -1; side <= 1; side += 2)
         {
             if (s.LooksAt(Face.Bottom))
             {
-                var up = SectionForces.Beyond(s, k, TAxis.IsX, side, s.Depth(TAxis.IsX, true));
+                var up = s.Beyond(k, side, s.Depth(true));
                 var bottom = Outcome.Ratio(up.ShearUp, strength.Bottom);
                 if (bottom.Utilisation > worst.Utilisation)
                 {
@@ -52,7 +55,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
 
             if (s.LooksAt(Face.Top))
             {
-                var down = s.AtFaces(k)[FaceForces.At(TAxis.IsX, side)];
+                var down = s.AtFace(k, side);
                 var top = Outcome.Ratio(Significant(down.ShearDown, down.DownShear), plain ? strength.Plain : strength.Top) with { Plain = plain };
                 if (top.Utilisation > worst.Utilisation)
                 {
@@ -64,16 +67,16 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
         if (T.Records)
         {
             var isUp = worst.Face == Face.Bottom;
-            BaseLoadCase.Contact(s, k, true, ref trace);
+            BaseLoadCase.Contact(s.Body, k, true, ref trace);
             trace.Heading(isUp ? $"Upward shear across {TAxis.Name}, at d from the face" : $"Downward shear across {TAxis.Name}, at the face");
-            if (!worst.Plain && (isUp || s.Layer(TAxis.IsX, false).Any))
+            if (!worst.Plain && (isUp || s.Layer(false).Any))
             {
-                trace.Given("d", s.Depth(TAxis.IsX, isUp), Unit.Section, $"of the {(isUp ? "bottom" : "top")} bars along {TAxis.Name}");
+                trace.Given("d", s.Depth(isUp), Unit.Section, $"of the {(isUp ? "bottom" : "top")} bars along {TAxis.Name}");
             }
 
             if (worst.Utilisation > 0)
             {
-                governing.Tell(s, k, TAxis.IsX, isUp, moment: false, ref trace);
+                governing.Tell(s, k, isUp, moment: false, ref trace);
             }
             else
             {
@@ -99,7 +102,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
         {
             trace.Note("plain concrete holds what presses down beyond the face (14.5)");
         }
-        else if (worst.Face == Face.Top && !s.Layer(TAxis.IsX, false).Any)
+        else if (worst.Face == Face.Top && !s.Layer(false).Any)
         {
             trace.Note("pressed down beyond the face: top steel is needed");
         }
@@ -114,22 +117,22 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<OneWayStrength>
     /// <summary>Differences of exact integrals leave a residue where nothing acts; it is no demand.</summary>
     internal static double Significant(double value, double scale) => value > 1e-9 * Math.Abs(scale) ? value : 0;
 
-    private static double Plain<T>(BaseState s, ref T trace)
+    private static double Plain<T>(SlabSpan s, ref T trace)
         where T : struct, ITrace
     {
         var plain = s.Code.PlainThickness(s.Thickness);
-        return plain > 0 ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, TAxis.IsX ? s.Width : s.Length, plain) : 0;
+        return plain > 0 ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, s.Breadth, plain) : 0;
     }
 
-    private static double Strength<T>(BaseState s, bool bottom, ref T trace)
+    private static double Strength<T>(SlabSpan s, bool bottom, ref T trace)
         where T : struct, ITrace
     {
-        var breadth = TAxis.IsX ? s.Width : s.Length;
-        if (!bottom && !s.Layer(TAxis.IsX, false).Any)
+        var breadth = s.Breadth;
+        if (!bottom && !s.Layer(false).Any)
         {
             return 0;
         }
 
-        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(TAxis.IsX, bottom), s.Layer(TAxis.IsX, bottom).Area);
+        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(bottom), s.Layer(bottom).Area);
     }
 }

@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using Plinth.Core.Bodies;
 
 namespace Plinth.Core.Checks.OfConcrete;
 
@@ -92,17 +93,16 @@ internal static class PunchingSectionFinder
     /// if it is shorter than every section with fewer open sides that fits, or none such fits: bo is a minimum (ACI 318 22.6.4.1).
     /// </summary>
     /// <returns>How many there are; 0 if none lies within the base.</returns>
-    public static int Find(BaseState s, double depth, ref PunchingSections sections)
+    public static int Find(PunchedArea s, double depth, ref PunchingSections sections)
     {
         if (depth <= 0)
         {
             return 0;
         }
 
-        var o = s.Outline;
-        var (hx, hy) = (s.Length / 2, s.Width / 2);
-        var (x0, x1) = (s.ColumnX - ((o.X + depth) / 2), s.ColumnX + ((o.X + depth) / 2));
-        var (y0, y1) = (s.ColumnY - ((o.Y + depth) / 2), s.ColumnY + ((o.Y + depth) / 2));
+        var (hx, hy) = (s.Body.Length / 2, s.Body.Width / 2);
+        var (x0, x1) = (s.X - ((s.SideX + depth) / 2), s.X + ((s.SideX + depth) / 2));
+        var (y0, y1) = (s.Y - ((s.SideY + depth) / 2), s.Y + ((s.SideY + depth) / 2));
         var (fitsX0, fitsX1, fitsY0, fitsY1) = (x0 >= -hx - Slack, x1 <= hx + Slack, y0 >= -hy - Slack, y1 <= hy + Slack);
         var count = 0;
         var shortest = double.PositiveInfinity;
@@ -118,7 +118,7 @@ internal static class PunchingSectionFinder
             for (var i = 0; i < 9; i++)
             {
                 var (ox, oy) = ((i / 3) - 1, (i % 3) - 1);
-                if (Math.Abs(ox) + Math.Abs(oy) != open || ox * s.ColumnX < -Slack || oy * s.ColumnY < -Slack
+                if (Math.Abs(ox) + Math.Abs(oy) != open || ox * s.X < -Slack || oy * s.Y < -Slack
                     || !(ox < 0 || fitsX0) || !(ox > 0 || fitsX1) || !(oy < 0 || fitsY0) || !(oy > 0 || fitsY1))
                 {
                     continue;

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
@@ -6,16 +7,18 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>Least bottom steel within a strip at the column where two-way shear is high (ACI 318-19 8.6.1.2 by 13.3.3.1).</summary>
-internal readonly struct PunchingSteel : ICheckRule<Nothing>
+internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
 {
+    public static ReadOnlySpan<PunchedArea> Of(Trial trial) => trial.Punched;
+
     private const double Beside = 1.5;
 
-    public static Nothing Capacity(BaseState s) => default;
+    public static Nothing Capacity(PunchedArea s) => default;
 
     // What is asked knows no bars but by their depth.
-    public static double GoverningKey(BaseState s) => s.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
+    public static double GoverningKey(PunchedArea s) => s.Trial.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(PunchedArea s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var (x, y, at) = Worst(s, k);
@@ -49,10 +52,10 @@ internal readonly struct PunchingSteel : ICheckRule<Nothing>
     /// The worst section for the bars along x and along y, and which it is: vuv knows no moments, so it need not be the one of the highest stress.
     /// It is one for both, since what is needed is in proportion to the strip of each.
     /// </summary>
-    public static (Outcome X, Outcome Y, int Section) Worst(BaseState s, int k)
+    public static (Outcome X, Outcome Y, int Section) Worst(PunchedArea s, int k)
     {
         var (worst, at, most) = (Outcome.NotDone, 0, 0.0);
-        if (!s.Rules.Steel.PunchingSteel || s.Code.PunchingSteelClause is null || !s.LooksAt(Face.Bottom) || s.Contact(k).State == ContactState.NoEquilibrium)
+        if (!s.Rules.Steel.PunchingSteel || s.Code.PunchingSteelClause is null || !s.LooksAt(Face.Bottom) || s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return (worst, worst, at);
         }
@@ -78,20 +81,19 @@ internal readonly struct PunchingSteel : ICheckRule<Nothing>
     }
 
     /// <summary>Breadth of the strip at the column across the bars of a direction: its side and 1.5 h on each side of it, within the base (8.4.2.2.3), m.</summary>
-    public static double Strip(BaseState s, bool alongX)
+    public static double Strip(PunchedArea s, bool alongX)
     {
-        var (breadth, column, side) = alongX ? (s.Width, s.ColumnY, s.Outline.Y) : (s.Length, s.ColumnX, s.Outline.X);
-        var reach = (side / 2) + (Beside * s.Thickness);
+        var (breadth, column, side) = alongX ? (s.Body.Width, s.Y, s.SideY) : (s.Body.Length, s.X, s.SideX);
+        var reach = (side / 2) + (Beside * s.Body.Thickness);
         return Math.Min(breadth / 2, column + reach) - Math.Max(-breadth / 2, column - reach);
     }
 
-    private static Outcome One<T>(BaseState s, bool alongX, in PunchingSection section, double vu, ref T trace)
+    private static Outcome One<T>(PunchedArea s, bool alongX, in PunchingSection section, double vu, ref T trace)
         where T : struct, ITrace
     {
-        var o = s.Outline;
-        var shape = new TwoWaySection(Math.Max(o.X, o.Y) / Math.Min(o.X, o.Y), section.AlphaS, section.Perimeter, section.Depth);
+        var shape = new TwoWaySection(s.Beta, section.AlphaS, section.Perimeter, section.Depth);
         var layer = s.Layer(alongX, true);
-        var breadth = alongX ? s.Width : s.Length;
+        var breadth = alongX ? s.Body.Width : s.Body.Length;
         var strip = trace.Given("bslab", Strip(s, alongX), Unit.Section, $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
         var stress = vu / (section.Perimeter * section.Depth);
         var least = s.Code.PunchingSteel(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, stress, strip, shape);
@@ -101,13 +103,15 @@ internal readonly struct PunchingSteel : ICheckRule<Nothing>
 }
 
 /// <summary>The same for one direction, by which sizing knows which bars are too few.</summary>
-internal readonly struct PunchingSteelAlong<TAxis> : ICheckRule<Nothing>
+internal readonly struct PunchingSteelAlong<TAxis> : ICheckRule<PunchedArea, Nothing>
     where TAxis : struct, IAxis
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<PunchedArea> Of(Trial trial) => trial.Punched;
 
-    public static double GoverningKey(BaseState s) => s.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
+    public static Nothing Capacity(PunchedArea s) => default;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static double GoverningKey(PunchedArea s) => s.Trial.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
+
+    public static Outcome Evaluate<T>(PunchedArea s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace => PunchingSteel.Worst(s, k) is var (x, y, _) && TAxis.IsX ? x : y;
 }

@@ -1,32 +1,9 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OfConcrete;
-
-/// <summary>What acts beyond each face of the column.</summary>
-[System.Runtime.CompilerServices.InlineArray(4)]
-internal struct FaceForces
-{
-    private SectionForces first;
-
-    /// <summary>Finds them for a combination.</summary>
-    public static FaceForces Of(BaseState s, int k)
-    {
-        var all = default(FaceForces);
-        for (var i = 0; i < 4; i++)
-        {
-            all[i] = SectionForces.Beyond(s, k, i < 2, i % 2 == 0 ? -1 : 1, 0);
-        }
-
-        return all;
-    }
-
-    /// <summary>Which of them lies on a side of the column.</summary>
-    /// <param name="alongX">The part beyond spans along x, or along y.</param>
-    /// <param name="side">+1 or −1.</param>
-    public static int At(bool alongX, int side) => (alongX ? 0 : 2) + (side < 0 ? 0 : 1);
-}
 
 /// <summary>What acts on the part of a base beyond a section across an axis.</summary>
 /// <param name="Side">+1: the part towards +axis; −1 towards −axis.</param>
@@ -51,33 +28,29 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
     /// <summary>Moment that stretches the top, kNm.</summary>
     public double MomentDown => Math.Max(0, DownMoment - UpMoment);
 
-    /// <summary>Forces beyond a section across an axis at a distance from the column's face.</summary>
-    /// <param name="s">The base.</param>
+    /// <summary>Forces beyond a section across a whole rectangular body, with no column beyond it.</summary>
+    /// <param name="body">The body.</param>
     /// <param name="k">The combination.</param>
     /// <param name="alongX">The part spans along x, or along y.</param>
     /// <param name="side">+1 or −1.</param>
-    /// <param name="fromFace">Distance of the section from the face, m.</param>
-    public static SectionForces Beyond(BaseState s, int k, bool alongX, int side, double fromFace)
+    /// <param name="at">Where the section lies from the body's centroid, m.</param>
+    public static SectionForces Of(GroundBody body, int k, bool alongX, int side, double at)
     {
-        var (half, across, column, face) = alongX
-            ? (s.Length / 2, s.Width, s.ColumnX, s.Outline.X / 2)
-            : (s.Width / 2, s.Length, s.ColumnY, s.Outline.Y / 2);
-        var at = column + (side * (face + fromFace));
+        var (half, across) = alongX ? (body.Length / 2, body.Width) : (body.Width / 2, body.Length);
         var overhang = half - (side * at);
         if (overhang <= 0)
         {
             return new SectionForces(side, at, overhang, 0, 0, 0, 0, 1);
         }
 
-        var p = s.Contact(k).Pressure;
         var (from, to) = side > 0 ? (at, half) : (-half, at);
-        var r = alongX ? p.OverRectangle(from, -across / 2, to, across / 2) : p.OverRectangle(-across / 2, from, across / 2, to);
-        var water = s.GroundLoad(k).WaterPressure * overhang * across;
-        var moment = (side * ((alongX ? r.MomentX : r.MomentY) - (at * r.Force))) + (water * overhang / 2);
-        var weight = s.WeightPerArea(k) * overhang * across;
-        var (besideForce, besideX, besideY) = s.PlacedLoads.Length == 0 ? default : alongX ? s.LoadsWithin(k, from, double.NegativeInfinity, to, double.PositiveInfinity) : s.LoadsWithin(k, double.NegativeInfinity, from, double.PositiveInfinity, to);
-        var beside = side * ((alongX ? besideX : besideY) - (at * besideForce));
-        var (wedge, corner) = s.Rising(k);
+        var f = FreeBody.Strip(body, k, alongX, from, to);
+        var water = f.Water * overhang * across;
+        var moment = (side * ((alongX ? f.Ground.MomentX : f.Ground.MomentY) - (at * f.Ground.Force))) + (water * overhang / 2);
+        var weight = f.Weight * overhang * across;
+        var besideForce = f.Beside;
+        var beside = side * ((alongX ? f.BesideX : f.BesideY) - (at * f.Beside));
+        var (wedge, corner) = body.Rising(k);
         if (wedge != 0)
         {
             // Soil that a rising base lifts beside itself hangs on its edges.
@@ -85,11 +58,11 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
             beside += (((wedge * across) + (2 * corner)) * overhang) + (wedge * overhang * overhang);
         }
 
-        return new SectionForces(side, at, overhang, r.Force + water, moment, weight + besideForce, (weight * overhang / 2) + beside, s.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
+        return new SectionForces(side, at, overhang, f.Ground.Force + water, moment, weight + besideForce, (weight * overhang / 2) + beside, body.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
     }
 
     /// <summary>Tells the forces.</summary>
-    public void Tell<T>(BaseState s, int k, bool alongX, bool up, bool moment, ref T trace)
+    public void Tell<T>(SlabSpan span, int k, bool up, bool moment, ref T trace)
         where T : struct, ITrace
     {
         if (!T.Records)
@@ -97,8 +70,9 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
             return;
         }
 
-        var axis = alongX ? "x" : "y";
-        var across = alongX ? s.Width : s.Length;
+        var (s, alongX) = (span.Body, span.AlongX);
+        var axis = span.Axis;
+        var across = span.Breadth;
         trace.Given(axis + ",s", At, Unit.Length, $"section from the base's centre, the part beyond it towards {(Side > 0 ? "+" : "−")}{axis}");
         trace.Given("l", Overhang, Unit.Length, "length of the part beyond");
         trace.Given("w", s.WeightPerArea(k), Unit.Pressure, "factored weight of base, soil and surcharge per area");

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Loads;
 using Plinth.Core.Tracing;
@@ -7,40 +8,52 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <summary>Whether the top of a base is stretched by more than plain concrete may hold.</summary>
 internal static class TopTension
 {
-    public static bool Exceeds(BaseState s)
+    public static bool Exceeds(Trial trial)
     {
-        var none = default(NoTrace);
-        var thickness = s.Code.PlainThickness(s.Thickness);
-        Span<(double Moment, double Shear)> plain = stackalloc (double, double)[2];
-        for (var i = 0; i < 2 && thickness > 0; i++)
+        foreach (var k in trial.CombinationsFor(Family.Concrete))
         {
-            var breadth = i == 0 ? s.Width : s.Length;
-            plain[i] = (s.Code.PlainFlexure(ref none, s.Rules.Concrete, breadth, thickness), s.Code.PlainOneWayShear(ref none, s.Rules.Concrete, breadth, thickness));
-        }
-
-        foreach (var k in s.CombinationsFor(Family.Concrete))
-        {
-            if (s.Contact(k).State == ContactState.NoEquilibrium)
+            if (trial.Body.Contact(k).State == ContactState.NoEquilibrium)
             {
                 continue;
             }
 
             // A pulled column hangs the base on its top, whatever the sections beyond it show.
-            if (s.Place.Sums[k].N < -1e-9)
+            foreach (var column in trial.Columns)
+            {
+                if (column.Action(k).N < -1e-9)
+                {
+                    return true;
+                }
+            }
+
+            if (Exceeds(trial, true, k) || Exceeds(trial, false, k))
             {
                 return true;
             }
+        }
 
-            for (var i = 0; i < 2; i++)
+        return false;
+    }
+
+    private static bool Exceeds(Trial trial, bool alongX, int k)
+    {
+        var none = default(NoTrace);
+        foreach (var s in trial.Spans(alongX))
+        {
+            for (var side = -1; side <= 1; side += 2)
             {
-                var (moment, shear) = s.Plain(k).OnTop ? plain[i] : default;
-                for (var side = -1; side <= 1; side += 2)
+                ref readonly var f = ref s.AtFace(k, side);
+                var (moment, shear) = (OneWayShear<AxisX>.Significant(f.MomentDown, f.DownMoment), OneWayShear<AxisX>.Significant(f.ShearDown, f.DownShear));
+                if (moment <= 0 && shear <= 0)
                 {
-                    var f = s.AtFaces(k)[FaceForces.At(i == 0, side)];
-                    if (OneWayShear<AxisX>.Significant(f.MomentDown, f.DownMoment) > moment || OneWayShear<AxisX>.Significant(f.ShearDown, f.DownShear) > shear)
-                    {
-                        return true;
-                    }
+                    continue;
+                }
+
+                var thickness = s.Code.PlainThickness(s.Thickness);
+                if (thickness <= 0 || !s.PlainOnTop(k)
+                    || moment > s.Code.PlainFlexure(ref none, s.Rules.Concrete, s.Breadth, thickness) || shear > s.Code.PlainOneWayShear(ref none, s.Rules.Concrete, s.Breadth, thickness))
+                {
+                    return true;
                 }
             }
         }

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
@@ -67,17 +68,19 @@ internal readonly record struct SectionProperties(double CentroidX, double Centr
 /// Two-way shear with unbalanced moments both ways round the column (ACI 318 8.4.4.2, 22.6): at d/2, closed and open sections, worst corner.
 /// A column that pulls up is checked against the depth to the top bars.
 /// </summary>
-internal readonly struct TwoWayShear : ICheckRule<Nothing>
+internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
 {
+    public static ReadOnlySpan<PunchedArea> Of(Trial trial) => trial.Punched;
+
     // Size and mean depth settle it: the number of bars has no part in it.
-    public static double GoverningKey(BaseState s) => s.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
+    public static double GoverningKey(PunchedArea s) => s.Trial.Looking == Face.Bottom ? s.MeanDepth(true) : double.NaN;
 
-    public static Nothing Capacity(BaseState s) => default;
+    public static Nothing Capacity(PunchedArea s) => default;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(PunchedArea s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        if (s.Contact(k).State == ContactState.NoEquilibrium)
+        if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return Outcome.NotDone;
         }
@@ -98,36 +101,36 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         if (stress.Vu < 0)
         {
             var pulled = Worst(s, Sections(s, false), k, -1, out var pull, out var pullSection);
-            if (!pulled.Done || (!TopIsReinforced(s) && !s.Plain(k).OnTop))
+            if (!pulled.Done || (!s.TopIsReinforced && !s.PlainOnTop(k)))
             {
                 trace.Note("the column pulls up: top steel is needed both ways");
                 return outcome with { Demand = Math.Abs(stress.Value), Capacity = 0, Utilisation = Outcome.NoCapacity, Face = Face.Top };
             }
 
-            (outcome, stress, section) = (pulled with { Face = Face.Top, Plain = !TopIsReinforced(s) }, pull, pullSection);
+            (outcome, stress, section) = (pulled with { Face = Face.Top, Plain = !s.TopIsReinforced }, pull, pullSection);
         }
 
         if (T.Records)
         {
-            BaseLoadCase.Contact(s, k, true, ref trace);
+            BaseLoadCase.Contact(s.Body, k, true, ref trace);
             Tell(s, k, section, outcome.Face == Face.Bottom ? 1 : -1, ref trace);
             trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym("vu", outcome.Demand, Unit.Stress)}/{new Sym("φvc", outcome.Capacity, Unit.Stress)}");
         }
 
         if (T.Notes)
         {
-            trace.Note(section.Words + (outcome.Face == Face.Top && !TopIsReinforced(s) ? outcome.Passes ? "; plain concrete holds the pull" : "; the column pulls up: top steel is needed both ways" : "") + (s.Outline.Note is { } o ? "; " + o : ""));
+            trace.Note(section.Words + (outcome.Face == Face.Top && !s.TopIsReinforced ? outcome.Passes ? "; plain concrete holds the pull" : "; the column pulls up: top steel is needed both ways" : "") + (s.ShapeNote is { } o ? "; " + o : ""));
         }
 
         return outcome;
     }
 
     // The sections of a face; found again only when size or effective depth have changed.
-    private static PunchingFace Sections(BaseState s, bool bottom)
+    private static PunchingFace Sections(PunchedArea s, bool bottom)
     {
-        var face = bottom ? s.PunchingBottom : s.PunchingTop;
+        var face = bottom ? s.Bottom : s.Top;
         // Without top bars a pulled column is held by plain concrete, over its own depth.
-        var wanted = (bottom || TopIsReinforced(s) ? s.MeanDepth(bottom) : -s.Code.PlainThickness(s.Thickness), s.Generation);
+        var wanted = (bottom || s.TopIsReinforced ? s.MeanDepth(bottom) : -s.Code.PlainThickness(s.Body.Thickness), s.Trial.Generation);
         if (face.FoundFor != wanted)
         {
             var none = default(NoTrace);
@@ -144,51 +147,55 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
     }
 
     /// <summary>The critical sections that are looked at with the depth to the bottom bars.</summary>
-    public static PunchingFace Sections(BaseState s) => Sections(s, true);
+    public static PunchingFace Sections(PunchedArea s) => Sections(s, true);
 
     /// <summary>Vu without moments of a section in a combination, kN.</summary>
-    public static double Direct(BaseState s, int k, PunchingFace face, int i)
+    public static double Direct(PunchedArea s, int k, PunchingFace face, int i)
     {
         ref readonly var section = ref face.Sections[i];
-        var pressed = s.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
-        return s.Loads(k).Column.N - Within(s, k, section, ref pressed, out _).Up;
+        var pressed = s.Body.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
+        return s.Force(k) - Within(s, k, section, ref pressed, out _).Up;
     }
 
     // The ground's and the water's push inside a section, the weights there that count against it, and what is left.
     // Weights act against the pressure inside; where they are not deducted, only their part that exceeds it would count.
-    private static (double Up, double Weight, double WeightX, double WeightY) Within(BaseState s, int k, in PunchingSection section, ref PressureResultant inside, out double water)
+    private static (double Up, double Weight, double WeightX, double WeightY) Within(PunchedArea s, int k, in PunchingSection section, ref PressureResultant inside, out double water)
     {
         var area = section.SideX * section.SideY;
         var (mx, my) = ((section.X0 + section.X1) / 2, (section.Y0 + section.Y1) / 2);
-        water = s.GroundLoad(k).WaterPressure;
+        water = s.Body.GroundLoad(k).WaterPressure;
         inside = new PressureResultant(inside.Force + (water * area), inside.MomentX + (water * area * mx), inside.MomentY + (water * area * my));
-        var soil = s.WeightPerArea(k) * area;
-        var prism = s.PrismWeight(k);
-        var (beside, besideX, besideY) = s.PlacedLoads.Length == 0 ? default : s.LoadsWithin(k, section.X0, section.Y0, section.X1, section.Y1);
+        var soil = s.Body.WeightPerArea(k) * area;
+        var (prism, prismX, prismY) = (0.0, 0.0, 0.0);
+        foreach (var c in s.Columns)
+        {
+            var own = c.PrismWeight(k);
+            (prism, prismX, prismY) = (prism + own, prismX + (own * c.X), prismY + (own * c.Y));
+        }
+
+        var (beside, besideX, besideY) = s.Body.PlacedLoads.Length == 0 ? default : s.Body.LoadsWithin(k, section.X0, section.Y0, section.X1, section.Y1);
         var net = s.Rules.Concrete.Pressure == SectionPressure.Net || inside.Force < soil + prism + beside ? 1.0 : 0.0;
         var weight = net * (soil + prism + beside);
-        return (inside.Force - weight, weight, net * ((soil * mx) + (prism * s.ColumnX) + besideX), net * ((soil * my) + (prism * s.ColumnY) + besideY));
+        return (inside.Force - weight, weight, net * ((soil * mx) + prismX + besideX), net * ((soil * my) + prismY + besideY));
     }
 
     /// <summary>The section of the highest stress in a combination; −1 where none lies within the base.</summary>
-    public static int Governing(BaseState s, int k)
+    public static int Governing(PunchedArea s, int k)
     {
         var face = Sections(s, true);
         return Worst(s, face, k, 1, out _, out _).Done ? face.Found![k].Section : -1;
     }
 
     /// <summary>Unbalanced moments about a section's centroid in a combination, kNm.</summary>
-    public static (double Mx, double My) Unbalanced<T>(BaseState s, int k, PunchingFace face, int i, ref T trace)
+    public static (double Mx, double My) Unbalanced<T>(PunchedArea s, int k, PunchingFace face, int i, ref T trace)
         where T : struct, ITrace
     {
         var found = Find(s, k, face.Sections[i], face.Properties[i], 1, ref trace);
         return (found.Mx, found.My);
     }
 
-    private static bool TopIsReinforced(BaseState s) => s.Bars.TopX.Any && s.Bars.TopY.Any;
-
     /// <summary>The section that governs in a combination with the stress at each of its corners; null where none lies within the base.</summary>
-    public static Figures.PunchingFigure? Figure(BaseState s, int k)
+    public static Figures.PunchingFigure? Figure(PunchedArea s, int k)
     {
         var face = Sections(s, true);
         var worst = Worst(s, face, k, 1, out var stress, out var section);
@@ -221,7 +228,7 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
 
     private static double Stress(in SectionProperties properties, double direct, double mx, double my, PlanPoint at) => direct + (properties.SlopeX * my * at.X) + (-properties.SlopeY * mx * at.Y);
 
-    private static SectionProperties Properties<T>(BaseState s, in PunchingSection section, bool plain, ref T trace)
+    private static SectionProperties Properties<T>(PunchedArea s, in PunchingSection section, bool plain, ref T trace)
         where T : struct, ITrace
     {
         var gy = s.Code.ShearShareOfMoment(ref trace, "γv,y", section.SideX, section.SideY);
@@ -230,8 +237,7 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         var y0 = section.OpenY > 0 ? section.Y0 : section.Y1;
         var jy = Polar(ref trace, "Jy", section.PolarX, section.Depth, ("bx", section.SideX), ("by", section.SideY), section.OpenX == 0, section.OpenY == 0, ((section.X0 + section.X1) / 2) - section.CentroidX, x0 - section.CentroidX);
         var jx = Polar(ref trace, "Jx", section.PolarY, section.Depth, ("by", section.SideY), ("bx", section.SideX), section.OpenY == 0, section.OpenX == 0, ((section.Y0 + section.Y1) / 2) - section.CentroidY, y0 - section.CentroidY);
-        var o = s.Outline;
-        var beta = Math.Max(o.X, o.Y) / Math.Min(o.X, o.Y);
+        var beta = s.Beta;
         var strength = plain ? s.Code.PlainTwoWayShear(ref trace, s.Rules.Concrete, beta) : s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(beta, section.AlphaS, section.Perimeter, section.Depth));
         return new SectionProperties(section.CentroidX, section.CentroidY, section.Perimeter * section.Depth, gy / jy, gx / jx, strength);
     }
@@ -252,9 +258,9 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
             : trace.Let(symbol, value, Unit.FourthPower, $"{n}({d}·{a}^3/12 + {a}·{d}^3/12 + {d}·{a}·{new Sym("e", Math.Abs(middle), Unit.Length)}^2) + {d}·{b}·{new Sym("f", Math.Abs(face), Unit.Length)}^2");
     }
 
-    private static Outcome Worst(BaseState s, PunchingFace face, int k, int sign, out PunchingStress stress, out PunchingSection section)
+    private static Outcome Worst(PunchedArea s, PunchingFace face, int k, int sign, out PunchingStress stress, out PunchingSection section)
     {
-        face.Found ??= BaseState.Rented<(int, Outcome, PunchingStress, int)>(s.Combinations.Length);
+        face.Found ??= Trial.Rented<(int, Outcome, PunchingStress, int)>(s.Combinations.Length);
         ref var kept = ref face.Found[k];
         if (kept.Version == face.Version)
         {
@@ -282,15 +288,14 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
     }
 
     // vu(x, y) = Vu/(bo·d) − γv,x·Mx,c·y/Jx + γv,y·My,c·x/Jy, highest (or, pulled up, lowest) over the section's corners.
-    private static PunchingStress Find<T>(BaseState s, int k, in PunchingSection section, in SectionProperties properties, int sign, ref T trace)
+    private static PunchingStress Find<T>(PunchedArea s, int k, in PunchingSection section, in SectionProperties properties, int sign, ref T trace)
         where T : struct, ITrace
     {
-        ref readonly var l = ref s.Loads(k);
-        var n = l.Column.N;
-        var inside = s.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
+        var n = s.Force(k);
+        var inside = s.Body.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
         var (held, weight, weightX, weightY) = Within(s, k, section, ref inside, out var water);
         var (cx, cy) = (properties.CentroidX, properties.CentroidY);
-        if (T.Records && s.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
+        if (T.Records && s.Body.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
         {
             var middle = trace.Given("pm", inside.Force / (section.SideX * section.SideY), Unit.Pressure, water > 0 ? "pressure in the middle of the section, the water's included" : "pressure in the middle of the section");
             trace.Let("P", inside.Force, Unit.Force, $"{new Sym("pm", middle, Unit.Pressure)}·{new Sym("bx", section.SideX, Unit.Length)}·{new Sym("by", section.SideY, Unit.Length)}");
@@ -300,14 +305,12 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
             trace.Given("P", inside.Force, Unit.Force, water > 0 ? "∫(p + u) dA inside the section, exact" : "∫p dA inside the section, exact");
         }
 
-        trace.Given("Win", weight, Unit.Force, $"factored weights{(s.PlacedLoads.Length == 0 ? "" : " and loads beside the column")} inside, {(s.Pedestal is null ? "less the soil that the column displaces" : "the pedestal's too, less the soil displaced")}");
+        trace.Given("Win", weight, Unit.Force, $"factored weights{(s.Body.PlacedLoads.Length == 0 ? "" : " and loads beside the column")} inside, {(!s.HasPedestals ? "less the soil that the column displaces" : "the pedestal's too, less the soil displaced")}");
         var up = trace.Let("Q", held, Unit.Force, $"{new Sym("P", inside.Force, Unit.Force)} − {new Sym("Win", weight, Unit.Force)}");
         var vu = trace.Let("Vu", n - up, Unit.Force, $"{new Sym("N", n, Unit.Force)} − {new Sym("Q", up, Unit.Force)}");
         var qx = trace.Given("∫q·x dA", inside.MomentX - weightX - (cx * up), Unit.Moment, "of net pressure inside, about the section's centroid");
         var qy = trace.Given("∫q·y dA", inside.MomentY - weightY - (cy * up), Unit.Moment, "the same along y");
-        var (dx, dy) = (s.ColumnX - cx, s.ColumnY - cy);
-        var mx = trace.Let("Mx,c", l.ColumnMx - (n * dy) + qy, Unit.Moment, $"{new Sym("Mx,col", l.ColumnMx, Unit.Moment)} − {new Sym("N", n, Unit.Force)}·{new Sym("y'", dy, Unit.Length)} + {new Sym("∫q·y dA", qy, Unit.Moment)}");
-        var my = trace.Let("My,c", l.ColumnMy + (n * dx) - qx, Unit.Moment, $"{new Sym("My,col", l.ColumnMy, Unit.Moment)} + {new Sym("N", n, Unit.Force)}·{new Sym("x'", dx, Unit.Length)} − {new Sym("∫q·x dA", qx, Unit.Moment)}");
+        var (mx, my) = s.Columns.Length == 1 ? OfOne(s.First, k, cx, cy, qx, qy, ref trace) : OfSeveral(s, k, cx, cy, qx, qy, ref trace);
         var direct = trace.Let("v0", vu / properties.Area, Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
 
         var worst = new PunchingStress(double.NegativeInfinity, vu, mx, my, 0, 0);
@@ -336,17 +339,46 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         return worst;
     }
 
-    private static void Tell<T>(BaseState s, int k, in PunchingSection section, int sign, ref T trace)
+    // Unbalanced moments about the section's centroid: of the column, and of the net pressure inside.
+    private static (double Mx, double My) OfOne<T>(Standing c, int k, double cx, double cy, double qx, double qy, ref T trace)
+        where T : struct, ITrace
+    {
+        var (n, x, y) = (c.Action(k).N, c.Mx(k), c.My(k));
+        var (dx, dy) = (c.X - cx, c.Y - cy);
+        var mx = trace.Let("Mx,c", x - (n * dy) + qy, Unit.Moment, $"{new Sym("Mx,col", x, Unit.Moment)} − {new Sym("N", n, Unit.Force)}·{new Sym("y'", dy, Unit.Length)} + {new Sym("∫q·y dA", qy, Unit.Moment)}");
+        var my = trace.Let("My,c", y + (n * dx) - qx, Unit.Moment, $"{new Sym("My,col", y, Unit.Moment)} + {new Sym("N", n, Unit.Force)}·{new Sym("x'", dx, Unit.Length)} − {new Sym("∫q·x dA", qx, Unit.Moment)}");
+        return (mx, my);
+    }
+
+    private static (double Mx, double My) OfSeveral<T>(PunchedArea s, int k, double cx, double cy, double qx, double qy, ref T trace)
+        where T : struct, ITrace
+    {
+        var (sumX, sumY) = (0.0, 0.0);
+        foreach (var c in s.Columns)
+        {
+            var (n, x, y) = (c.Action(k).N, c.Mx(k), c.My(k));
+            var (dx, dy) = (c.X - cx, c.Y - cy);
+            var load = new Sym(BaseLoadCase.Of("N", c), n, Unit.Force);
+            sumX += trace.Let(BaseLoadCase.Of("Mx,c", c), x - (n * dy), Unit.Moment, $"{new Sym(BaseLoadCase.Of("Mx,col", c), x, Unit.Moment)} − {load}·{new Sym(BaseLoadCase.Of("y'", c), dy, Unit.Length)}");
+            sumY += trace.Let(BaseLoadCase.Of("My,c", c), y + (n * dx), Unit.Moment, $"{new Sym(BaseLoadCase.Of("My,col", c), y, Unit.Moment)} + {load}·{new Sym(BaseLoadCase.Of("x'", c), dx, Unit.Length)}");
+        }
+
+        var mx = trace.Let("Mx,c", sumX + qy, Unit.Moment, $"{new Sym("ΣMx,c", sumX, Unit.Moment)} + {new Sym("∫q·y dA", qy, Unit.Moment)}");
+        var my = trace.Let("My,c", sumY - qx, Unit.Moment, $"{new Sym("ΣMy,c", sumY, Unit.Moment)} − {new Sym("∫q·x dA", qx, Unit.Moment)}");
+        return (mx, my);
+    }
+
+    private static void Tell<T>(PunchedArea s, int k, in PunchingSection section, int sign, ref T trace)
         where T : struct, ITrace
     {
         trace.Heading($"Two-way shear, {section.Words}");
-        if (s.Outline.Note is { } note)
+        if (s.ShapeNote is { } note)
         {
             trace.Remark(note);
         }
 
         var bottom = sign > 0;
-        var plain = !bottom && !TopIsReinforced(s);
+        var plain = !bottom && !s.TopIsReinforced;
         if (plain)
         {
             trace.Given("d", section.Depth, Unit.Section, "h' of the plain section: no top steel", s.Code.PlainClause);
@@ -360,9 +392,9 @@ internal readonly struct TwoWayShear : ICheckRule<Nothing>
         trace.Given("by", section.SideY, Unit.Section, "side of the section along y");
         var (nx, ny) = (section.OpenY == 0 ? 2 : 1, section.OpenX == 0 ? 2 : 1);
         trace.Let("bo", section.Perimeter, Unit.Section, $"{(nx == 2 ? "2·" : "")}{new Sym("bx", section.SideX, Unit.Section)} + {(ny == 2 ? "2·" : "")}{new Sym("by", section.SideY, Unit.Section)}");
-        trace.Given("x'", s.ColumnX - section.CentroidX, Unit.Length, "column from the section's centroid");
-        trace.Given("y'", s.ColumnY - section.CentroidY, Unit.Length, "column from the section's centroid");
-        trace.Given("w", s.WeightPerArea(k), Unit.Pressure, "factored weight of base, soil and surcharge per area");
+        trace.Given("x'", s.X - section.CentroidX, Unit.Length, "column from the section's centroid");
+        trace.Given("y'", s.Y - section.CentroidY, Unit.Length, "column from the section's centroid");
+        trace.Given("w", s.Body.WeightPerArea(k), Unit.Pressure, "factored weight of base, soil and surcharge per area");
         if (section.OpenX != 0 && section.OpenY != 0)
         {
             trace.Remark("Two-sided section: the product of inertia is ignored.");

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Ground;
 using Plinth.Core.Tracing;
@@ -6,11 +7,13 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>Pressure on the ground against the bearing value: stated, by the size of the base, or found from the strength of the soil.</summary>
-internal readonly struct Bearing : ICheckRule<Nothing>
+internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(GroundBody s) => default;
+
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var contact = BaseLoadCase.Contact(s, k, true, ref trace);
@@ -52,7 +55,7 @@ internal readonly struct Bearing : ICheckRule<Nothing>
 
     private static Outcome Higher(in Outcome a, in Outcome b) => !a.Done || b.Utilisation > a.Utilisation ? b : a;
 
-    private static Outcome Stated<T>(BaseState s, int k, double stated, in ContactSolution contact, ref T trace)
+    private static Outcome Stated<T>(GroundBody s, int k, double stated, in ContactSolution contact, ref T trace)
         where T : struct, ITrace
     {
         var g = s.Ground;
@@ -61,7 +64,11 @@ internal readonly struct Bearing : ICheckRule<Nothing>
         double pressure;
         if (g.Method == BearingMethod.ReducedArea)
         {
-            pressure = trace.Let("p", l.N / ((s.Length - (2 * Math.Abs(l.XR))) * (s.Width - (2 * Math.Abs(l.YR)))), Unit.Pressure, $"{new Sym("ΣN", l.N, Unit.Force)}/(({new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|)·({new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|))");
+            pressure = !s.IsRectangle ? Reduced(s, l, ref trace) : trace.Let("p", l.N / ((s.Length - (2 * Math.Abs(l.XR))) * (s.Width - (2 * Math.Abs(l.YR)))), Unit.Pressure, $"{new Sym("ΣN", l.N, Unit.Force)}/(({new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|)·({new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|))");
+        }
+        else if (!s.IsRectangle)
+        {
+            pressure = trace.Given("p", contact.Pressure.Peak, Unit.Pressure, "at the corner that is pressed most");
         }
         else
         {
@@ -86,7 +93,32 @@ internal readonly struct Bearing : ICheckRule<Nothing>
         return Compare(s, k, pressure, allowed, "q", ref trace);
     }
 
-    private static double Net<T>(BaseState s, int k, double pressure, ref T trace)
+    private static double Reduced<T>(GroundBody s, in BaseLoads l, ref T trace)
+        where T : struct, ITrace
+    {
+        var (lx, ly) = Sides(s, l, ref trace);
+        return trace.Let("p", l.N / (lx * ly), Unit.Pressure, $"{new Sym("ΣN", l.N, Unit.Force)}/({new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
+    }
+
+    /// <summary>Sides of the effective area, m.</summary>
+    public static (double X, double Y) Sides<T>(GroundBody s, in BaseLoads l, ref T trace)
+        where T : struct, ITrace
+    {
+        var (lx, ly) = s.Effective(l);
+        if (!s.IsRectangle)
+        {
+            trace.Given("Lx'", lx, Unit.Length, "twice the distance of the resultant from the nearer end");
+            var there = trace.Given("B,R", s.WidthAt(l.XR), Unit.Length, "width at the resultant");
+            trace.Let("Ly'", ly, Unit.Length, $"{new Sym("B,R", there, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|");
+            return (lx, ly);
+        }
+
+        trace.Let("Lx'", lx, Unit.Length, $"{new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|");
+        trace.Let("Ly'", ly, Unit.Length, $"{new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|");
+        return (lx, ly);
+    }
+
+    private static double Net<T>(GroundBody s, int k, double pressure, ref T trace)
         where T : struct, ITrace
     {
         var p0 = Overburden(s, k, ref trace);
@@ -94,7 +126,7 @@ internal readonly struct Bearing : ICheckRule<Nothing>
     }
 
     /// <summary>Effective overburden that stood at the underside before the work, kPa.</summary>
-    public static double Overburden<T>(BaseState s, int k, ref T trace)
+    public static double Overburden<T>(GroundBody s, int k, ref T trace)
         where T : struct, ITrace
     {
         var (ground, df) = (s.GroundColumn(k), s.FoundingDepth);
@@ -108,7 +140,7 @@ internal readonly struct Bearing : ICheckRule<Nothing>
             : trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure, $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("Df", df, Unit.Length)}");
     }
 
-    private static Outcome Compare<T>(BaseState s, int k, double pressure, double allowed, string symbol, ref T trace)
+    private static Outcome Compare<T>(GroundBody s, int k, double pressure, double allowed, string symbol, ref T trace)
         where T : struct, ITrace
     {
         var g = s.Ground;
@@ -126,22 +158,21 @@ internal readonly struct Bearing : ICheckRule<Nothing>
     }
 
     // The load on the effective area against the ultimate pressure there over the factor of safety.
-    private static Outcome Found<T>(BaseState s, int k, BearingCapacity soil, double friction, double cohesion, ref T trace)
+    private static Outcome Found<T>(GroundBody s, int k, BearingCapacity soil, double friction, double cohesion, ref T trace)
         where T : struct, ITrace
     {
         ref readonly var l = ref s.Loads(k);
         var ground = s.GroundColumn(k);
         var drained = friction > 0;
         trace.Heading(drained ? "Bearing from soil strength, drained" : "Bearing from soil strength, undrained");
-        var lx = trace.Let("Lx'", s.Length - (2 * Math.Abs(l.XR)), Unit.Length, $"{new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|");
-        var ly = trace.Let("Ly'", s.Width - (2 * Math.Abs(l.YR)), Unit.Length, $"{new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|");
+        var (lx, ly) = Sides(s, l, ref trace);
         var (df, b) = (s.FoundingDepth, Math.Min(s.Length, s.Width));
         var q = drained
             ? trace.Given("q", ground.EffectiveStress(df), Unit.Pressure, "effective overburden at the underside")
             : trace.Given("q", ground.Weight(0, df), Unit.Pressure, "total overburden at the underside");
         var vertical = drained ? l.N : trace.Let("V", l.N + (s.GroundLoad(k).WaterPressure * s.Length * s.Width), Unit.Force, $"{new Sym("ΣN", l.N, Unit.Force)} + {new Sym("U", s.GroundLoad(k).WaterPressure * s.Length * s.Width, Unit.Force)}");
         var weight = drained ? Below(s, ground, b, ref trace) : 0;
-        var (fx, fy) = (l.Column.Fx, l.Column.Fy);
+        var (fx, fy) = (l.Fx, l.Fy);
         var horizontal = Math.Sqrt((fx * fx) + (fy * fy));
         var longIsX = lx >= ly;
         var along = horizontal > 0 ? (longIsX ? fx * fx : fy * fy) / (horizontal * horizontal) : 0;
@@ -158,7 +189,7 @@ internal readonly struct Bearing : ICheckRule<Nothing>
     }
 
     // Water within one breadth below the underside lightens the soil that the base must push aside, in proportion.
-    private static double Below<T>(BaseState s, GroundColumn ground, double breadth, ref T trace)
+    private static double Below<T>(GroundBody s, GroundColumn ground, double breadth, ref T trace)
         where T : struct, ITrace
     {
         var buoyant = ground.Saturated - ground.WaterWeight;

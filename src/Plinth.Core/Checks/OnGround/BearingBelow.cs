@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Ground;
 using Plinth.Core.Tracing;
@@ -6,11 +7,13 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>Pressure on the top of deeper layers whose bearing is stated: the load on the effective area spreads evenly with depth.</summary>
-internal readonly struct BearingBelow : ICheckRule<Nothing>
+internal readonly struct BearingBelow : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(GroundBody s) => default;
+
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var layers = s.Ground.Layers;
@@ -50,15 +53,14 @@ internal readonly struct BearingBelow : ICheckRule<Nothing>
         return worst;
     }
 
-    private static Outcome On<T>(BaseState s, int k, GroundLayer layer, double depth, ref T trace)
+    private static Outcome On<T>(GroundBody s, int k, GroundLayer layer, double depth, ref T trace)
         where T : struct, ITrace
     {
         var (g, ground) = (s.Ground, s.GroundColumn(k));
         ref readonly var l = ref s.Loads(k);
         trace.Heading($"Pressure on {(layer.Name.Length > 0 ? layer.Name : "the layer below")}");
         var z = trace.Let("z", depth - s.FoundingDepth, Unit.Length, $"{new Sym("d,layer", depth, Unit.Length)} − {new Sym("Df", s.FoundingDepth, Unit.Length)}");
-        var lx = trace.Let("Lx'", s.Length - (2 * Math.Abs(l.XR)), Unit.Length, $"{new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|");
-        var ly = trace.Let("Ly'", s.Width - (2 * Math.Abs(l.YR)), Unit.Length, $"{new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|");
+        var (lx, ly) = Bearing.Sides(s, l, ref trace);
         var p0 = Bearing.Overburden(s, k, ref trace);
         var extra = trace.Let("ΔN", Math.Max(0, l.N - (p0 * lx * ly)), Unit.Force, $"max(0; {new Sym("ΣN", l.N, Unit.Force)} − {new Sym("p0", p0, Unit.Pressure)}·{new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
         var (spread, deep) = (new Sym("t", g.LoadSpread, Unit.Ratio), new Sym("z", z, Unit.Length));

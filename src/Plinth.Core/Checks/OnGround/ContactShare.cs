@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -5,11 +6,13 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>Share of the base that must stay in contact, without the help of a surcharge.</summary>
-internal readonly struct ContactShare : ICheckRule<Nothing>
+internal readonly struct ContactShare : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(GroundBody s) => default;
+
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var combination = s.Combinations[k];
@@ -28,6 +31,14 @@ internal readonly struct ContactShare : ICheckRule<Nothing>
         {
             trace.Let("utilisation", required / contact.Share, Unit.Ratio, $"{new Sym("required", required, Unit.Ratio)}/{new Sym("share", contact.Share, Unit.Ratio)}");
             return Outcome.Ratio(required, contact.Share);
+        }
+
+        if (!s.IsRectangle)
+        {
+            var (least, mean) = (trace.Given("p,least", s.LeastPressure(contact.Pressure), Unit.Pressure, "at the corner that is pressed least"), trace.Given("p,mean", s.LoadsWithoutSurcharge(k).N / s.Area, Unit.Pressure, "ΣN over the area"));
+            var used = trace.Let("kern used", 1 - (least / mean), Unit.Ratio, $"1 − {new Sym("p,least", least, Unit.Pressure)}/{new Sym("p,mean", mean, Unit.Pressure)}");
+            trace.Let("utilisation", required * used, Unit.Ratio, $"{new Sym("required", required, Unit.Ratio)}·{new Sym("kern used", used, Unit.Ratio)}");
+            return new Outcome { Done = true, Demand = required, Capacity = 1, Utilisation = required * used };
         }
 
         // While the whole base bears, its reserve shows as the share of the kern that is used.

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -6,11 +7,13 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>Whether a resultant pressing down lies within the base: the relative eccentricity must stay below one.</summary>
-internal readonly struct Equilibrium : ICheckRule<Nothing>
+internal readonly struct Equilibrium : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(GroundBody s) => default;
+
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var solution = BaseLoadCase.Contact(s, k, true, ref trace);
@@ -26,7 +29,7 @@ internal readonly struct Equilibrium : ICheckRule<Nothing>
         return outcome;
     }
 
-    private static Outcome Judge<T>(BaseState s, in BaseLoads l, bool lost, ref T trace)
+    private static Outcome Judge<T>(GroundBody s, in BaseLoads l, bool lost, ref T trace)
         where T : struct, ITrace
     {
         if (l.N <= 0)
@@ -37,6 +40,11 @@ internal readonly struct Equilibrium : ICheckRule<Nothing>
             }
 
             return new Outcome { Done = true, Demand = Outcome.NoCapacity, Capacity = 1, Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
+        }
+
+        if (!s.IsRectangle)
+        {
+            return Ray(s, l, lost, ref trace);
         }
 
         var (x, y) = (Math.Abs(l.XR), Math.Abs(l.YR));
@@ -51,7 +59,35 @@ internal readonly struct Equilibrium : ICheckRule<Nothing>
         return lost ? outcome with { FailsAnyhow = true } : outcome;
     }
 
-    private static string Tips(BaseState s, in BaseLoads l)
+    // The resultant's distance from the centroid over the outline's along the same ray: the largest over its edges.
+    private static Outcome Ray<T>(GroundBody s, in BaseLoads l, bool lost, ref T trace)
+        where T : struct, ITrace
+    {
+        var (used, x, y, h) = (double.NegativeInfinity, 0.0, 0.0, 0.0);
+        for (var i = 0; i < 4; i++)
+        {
+            var (nx, ny, distance) = s.Edge(i < 2, i % 2 == 0 ? -1 : 1);
+            var own = ((nx * l.XR) + (ny * l.YR)) / distance;
+            if (own > used)
+            {
+                (used, x, y, h) = (own, nx, ny, distance);
+            }
+        }
+
+        trace.Given("nx", x, Unit.Ratio, "outward normal of the edge that the resultant is nearest to, from the centroid along its ray");
+        trace.Given("ny", y, Unit.Ratio, "the same along y");
+        trace.Given("h,edge", h, Unit.Length, "distance of that edge from the centroid");
+        trace.Let("utilisation", used, Unit.Ratio, $"({new Sym("nx", x, Unit.Ratio)}·{new Sym("xR", l.XR, Unit.Length)} + {new Sym("ny", y, Unit.Ratio)}·{new Sym("yR", l.YR, Unit.Length)})/{new Sym("h,edge", h, Unit.Length)}");
+        if (T.Notes && lost)
+        {
+            trace.Note($"tips: the resultant lies outside the base, {Unit.Length.FormatWithSymbol((used - 1) * h, s.Units)} beyond its edge");
+        }
+
+        var outcome = Outcome.Ratio(used, 1);
+        return lost ? outcome with { FailsAnyhow = true } : outcome;
+    }
+
+    private static string Tips(GroundBody s, in BaseLoads l)
     {
         var acrossX = Math.Abs(l.XR) / s.Length >= Math.Abs(l.YR) / s.Width;
         var (e, side) = acrossX ? (Math.Abs(l.XR), s.Length) : (Math.Abs(l.YR), s.Width);

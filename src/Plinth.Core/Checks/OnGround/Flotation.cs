@@ -1,14 +1,17 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>The push of water that stands above the underside against weights and downward dead load alone: a tank may be empty.</summary>
-internal readonly struct Flotation : ICheckRule<Nothing>
+internal readonly struct Flotation : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(GroundBody s) => default;
+
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var combination = s.Combinations[k];
@@ -30,13 +33,14 @@ internal readonly struct Flotation : ICheckRule<Nothing>
         foreach (var term in combination.Terms)
         {
             var c = s.Place.Cases[term.Case];
-            var n = term.Holds * s.Place.CaseActions[term.Case].N;
+            var own = s.CaseForce(term.Case);
+            var n = term.Holds * own;
             if (n > 0 && Holds(c) && term.Case != s.Place.SurchargeCase)
             {
                 down += n;
                 if (T.Records)
                 {
-                    trace.Let($"R[{c.Name}]", n, Unit.Force, $"{new Sym("f", term.Holds, Unit.Ratio)}·{new Sym($"N[{c.Name}]", s.Place.CaseActions[term.Case].N, Unit.Force)}");
+                    trace.Let($"R[{c.Name}]", n, Unit.Force, $"{new Sym("f", term.Holds, Unit.Ratio)}·{new Sym($"N[{c.Name}]", own, Unit.Force)}");
                 }
             }
         }
@@ -51,7 +55,7 @@ internal readonly struct Flotation : ICheckRule<Nothing>
             }
         }
 
-        var push = pressure * s.Length * s.Width;
+        var push = s.Whole(pressure);
         trace.Given("acting", push, Unit.Force, "the push U of the water, factor one");
         trace.Let("resisting", down + weights, Unit.Force, $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");
         return StabilityFactor.Judge(s, combination, s.Rules.Stability.Flotation, push, down + weights, Unit.Force, ref trace);

@@ -1,14 +1,17 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>Whether the underside lies below the depth to which the ground freezes.</summary>
-internal readonly struct FrostDepth : ICheckRule<Nothing>
+internal readonly struct FrostDepth : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(GroundBody s) => default;
+
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Ground.FrostDepth is not { } frost)

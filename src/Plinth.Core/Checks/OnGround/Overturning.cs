@@ -1,24 +1,29 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>Tipping about both edges across an axis. Cases count one by one, each by its own moments and its own arm.</summary>
-internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
+internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
     where TAxis : struct, IAxis
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
+
+    public static Nothing Capacity(GroundBody s) => default;
 
     // All that tips about the farther edge at once, against what surely presses on the nearer arm: no edge is used more.
-    public static double UpperBound(BaseState s, in Nothing capacity, int k)
+    public static double UpperBound(GroundBody s, in Nothing capacity, int k)
     {
-        if (s.PlacedLoads.Length > 0)
+        // Of several columns what presses one may tip about the edge of another.
+        if (s.PlacedLoads.Length > 0 || s.Columns.Length > 1 || !s.IsRectangle)
         {
             return double.PositiveInfinity;
         }
 
+        var column = s.Columns[0];
         var half = (TAxis.IsX ? s.Length : s.Width) / 2;
-        var off = Math.Abs(TAxis.IsX ? s.ColumnX : s.ColumnY);
+        var off = Math.Abs(TAxis.IsX ? column.X : column.Y);
         var (far, near) = (half + off, half - off);
         if (near <= 0)
         {
@@ -28,13 +33,13 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
         ref readonly var t = ref s.Tipping[k];
         var combination = s.Combinations[k];
         var ground = s.GroundLoad(k);
-        var prism = s.PrismWeight(k);
+        var prism = column.PrismWeight(k);
         var holds = (t.Down * near) + (((combination.WeightFactor * (s.BaseWeight + ground.Block)) - (ground.WaterPressure * s.Length * s.Width)) * half) + Math.Min(prism * near, prism * far);
-        var tips = (TAxis.IsX ? t.AlongX + (Math.Abs(s.Arm) * t.ShearX) : t.AlongY + (Math.Abs(s.Arm) * t.ShearY)) + (t.Up * far);
+        var tips = (TAxis.IsX ? t.AlongX + (Math.Abs(column.Arm) * t.ShearX) : t.AlongY + (Math.Abs(column.Arm) * t.ShearY)) + (t.Up * far);
         return holds > 0 ? StabilityFactor.Least(s, combination, s.Rules.Stability.Overturning) * tips / holds : double.PositiveInfinity;
     }
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var none = default(NoTrace);
@@ -55,17 +60,20 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
         return outcome;
     }
 
-    private static Outcome About<T>(BaseState s, int k, int side, ref T trace)
+    private static Outcome About<T>(GroundBody s, int k, int side, ref T trace)
         where T : struct, ITrace
     {
         var combination = s.Combinations[k];
         var variableResists = s.Rules.Stability.VariableResists;
-        var half = (TAxis.IsX ? s.Length : s.Width) / 2;
-        var at = TAxis.IsX ? s.ColumnX : s.ColumnY;
-        var arm = half - (side * at);
+        var edge = s.Edge(TAxis.IsX, side);
+        var half = edge.Distance;
         double tips = 0, holds = 0;
         trace.Heading($"Tipping towards {(side > 0 ? "+" : "−")}{TAxis.Name}, {combination.Name}");
-        trace.Given("arm", arm, Unit.Length, "of the column's load to the edge");
+        foreach (var column in s.Columns)
+        {
+            trace.Given(BaseLoadCase.Of("arm", column), Arm(column, edge), Unit.Length, "of the column's load to the edge");
+        }
+
         foreach (var term in combination.Terms)
         {
             if (term.Case == s.Place.SurchargeCase)
@@ -74,32 +82,42 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
             }
 
             var c = s.Place.Cases[term.Case];
-            ref readonly var a = ref s.Place.CaseActions[term.Case];
             var resists = c.IsPermanent || variableResists;
 
-            // The case's own moment and H·F count as one: turning towards +x is +My, towards +y is −Mx.
-            var own = TAxis.IsX ? a.My + (s.Arm * a.Fx) : (s.Arm * a.Fy) - a.Mx;
-            var turns = side * term.Factor * own > 0 ? term.Tips : term.Holds;
-            var turning = side * turns * own;
+            // The case's own moments and H·F of all columns count as one: turning towards +x is +My, towards +y is −Mx. So do its forces about the edge.
+            var (own, about) = (0.0, 0.0);
+            foreach (var column in s.Columns)
+            {
+                ref readonly var a = ref column.Loaded.CaseActions[term.Case];
+                own += Turning(column, a, edge);
+                about += a.N * Arm(column, edge);
+            }
+
+            var turns = term.Factor * own > 0 ? term.Tips : term.Holds;
+            var turning = turns * own;
             if (turning > 0 || resists)
             {
                 if (T.Records && turning != 0)
                 {
-                    var (m, f) = TAxis.IsX ? (new Sym($"My[{c.Name}]", a.My, Unit.Moment), new Sym($"Fx[{c.Name}]", a.Fx, Unit.Force)) : (new Sym($"Mx[{c.Name}]", a.Mx, Unit.Moment), new Sym($"Fy[{c.Name}]", a.Fy, Unit.Force));
-                    trace.Let(turning > 0 ? $"T[{c.Name}]" : $"R[{c.Name}]", Math.Abs(turning), Unit.Moment, $"|{new Sym("f", turns, Unit.Ratio)}·({(TAxis.IsX ? "" : "−")}{m} + {new Sym("H", s.Arm, Unit.Length)}·{f})|");
+                    TellTurning(s, term.Case, turning, turns, edge, ref trace);
                 }
 
                 tips += Math.Max(0, turning);
                 holds += Math.Max(0, -turning);
             }
 
-            var presses = term.Factor * a.N < 0 ? term.Tips : term.Holds;
-            var pressing = presses * a.N * arm;
+            var presses = term.Factor * about < 0 ? term.Tips : term.Holds;
+            var pressing = 0.0;
+            foreach (var column in s.Columns)
+            {
+                pressing += presses * column.Loaded.CaseActions[term.Case].N * Arm(column, edge);
+            }
+
             if (pressing < 0 || resists)
             {
                 if (T.Records && pressing != 0)
                 {
-                    trace.Let(pressing < 0 ? $"T'[{c.Name}]" : $"R'[{c.Name}]", Math.Abs(pressing), Unit.Moment, $"|{new Sym("f", presses, Unit.Ratio)}·{new Sym($"N[{c.Name}]", a.N, Unit.Force)}·{new Sym("arm", arm, Unit.Length)}|");
+                    TellPressing(s, term.Case, edge, pressing, presses, ref trace);
                 }
 
                 tips += Math.Max(0, -pressing);
@@ -111,7 +129,7 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
         {
             var (term, load) = (s.Place.LoadTerms[k][i], s.PlacedLoads[i]);
             var c = s.Place.Cases[term.Case];
-            var lever = half - (side * (TAxis.IsX ? load.X : load.Y));
+            var lever = half - ((edge.X * load.X) + (edge.Y * load.Y));
             var factor = term.Factor * load.N < 0 ? term.Tips : term.Holds;
             var pressing = factor * load.N * lever;
             if (pressing != 0 && (pressing < 0 || c.IsPermanent || variableResists))
@@ -133,11 +151,33 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
         }
 
         var fw = combination.WeightFactor;
-        var prism = s.PrismWeight(k);
         var block = s.GroundLoad(k).Block;
         var water = s.GroundLoad(k).WaterPressure * s.Length * s.Width;
-        trace.Let("Wcol", prism, Unit.Force, $"{new Sym("fw", fw, Unit.Ratio)}·({new Sym("Wped", s.PedestalWeight, Unit.Force)} − {new Sym("Wdis", s.GroundLoad(k).Displaced, Unit.Force)})");
-        var weights = trace.Let("R[weights]", (((fw * (s.BaseWeight + block)) - water) * half) + (prism * arm), Unit.Moment, $"({new Sym("fw", fw, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wblock", block, Unit.Force)}) − {new Sym("U", water, Unit.Force)})·{new Sym("half", half, Unit.Length)} + {new Sym("Wcol", prism, Unit.Force)}·{new Sym("arm", arm, Unit.Length)}");
+        var (fwSym, halfSym) = (new Sym("fw", fw, Unit.Ratio), new Sym("half", half, Unit.Length));
+        var weights = ((fw * (s.BaseWeight + block)) - water) * half;
+        foreach (var column in s.Columns)
+        {
+            weights += column.PrismWeight(k) * Arm(column, edge);
+        }
+
+        if (T.Records)
+        {
+            List<FormulaPart> parts =
+            [
+                new("(", default), new(null, fwSym), new("·(", default), new(null, new Sym("Wbase", s.BaseWeight, Unit.Force)), new(" + ", default),
+                new(null, new Sym("Wblock", block, Unit.Force)), new(") − ", default), new(null, new Sym("U", water, Unit.Force)), new(")·", default), new(null, halfSym),
+            ];
+            foreach (var column in s.Columns)
+            {
+                var prism = column.PrismWeight(k);
+                var at = BaseLoadCase.Of("Wcol", column);
+                trace.Let(at, prism, Unit.Force, $"{fwSym}·({new Sym(BaseLoadCase.Of("Wped", column), column.PedestalWeight, Unit.Force)} − {new Sym(BaseLoadCase.Of("Wdis", column), column.Displacing(k).Displaced, Unit.Force)})");
+                parts.AddRange([new(" + ", default), new(null, new Sym(at, prism, Unit.Force)), new("·", default), new(null, new Sym(BaseLoadCase.Of("arm", column), Arm(column, edge), Unit.Length))]);
+            }
+
+            trace.Add(new TraceStep(TraceKind.Formula, "R[weights]", weights, Unit.Moment, parts, null));
+        }
+
         var rising = s.RisingWeight(k);
         if (rising != 0)
         {
@@ -148,5 +188,62 @@ internal readonly struct Overturning<TAxis> : ICheckRule<Nothing>
         trace.Given("acting", tips, Unit.Moment, "sum of T");
         trace.Let("resisting", holds + weights, Unit.Moment, $"{new Sym("sum of R", holds, Unit.Moment)} + {new Sym("R[weights]", weights, Unit.Moment)}");
         return StabilityFactor.Judge(s, combination, s.Rules.Stability.Overturning, tips, holds + weights, Unit.Moment, ref trace);
+    }
+
+    private static double Arm(Standing column, in (double X, double Y, double Distance) edge) => edge.Distance - ((edge.X * column.X) + (edge.Y * column.Y));
+
+    // What of an action turns over an edge about the column's foot.
+    private static double Turning(Standing column, in Loads.SupportAction a, in (double X, double Y, double Distance) edge) =>
+        (edge.X * (a.My + (column.Arm * a.Fx))) + (edge.Y * ((column.Arm * a.Fy) - a.Mx));
+
+    private static void TellTurning<T>(GroundBody s, int loadCase, double turning, double factor, in (double X, double Y, double Distance) edge, ref T trace)
+        where T : struct, ITrace
+    {
+        var name = s.Place.Cases[loadCase].Name;
+        if (!s.IsRectangle && !TAxis.IsX)
+        {
+            var own = 0.0;
+            foreach (var column in s.Columns)
+            {
+                own += Turning(column, column.Loaded.CaseActions[loadCase], edge);
+            }
+
+            trace.Given($"M[{name}]", own, Unit.Moment, "moments and H·F of all columns about the slanted edge's direction");
+            trace.Let(turning > 0 ? $"T[{name}]" : $"R[{name}]", Math.Abs(turning), Unit.Moment, $"|{new Sym("f", factor, Unit.Ratio)}·{new Sym($"M[{name}]", own, Unit.Moment)}|");
+            return;
+        }
+
+        List<FormulaPart> parts = [new("|", default), new(null, new Sym("f", factor, Unit.Ratio)), new("·(", default)];
+        foreach (var column in s.Columns)
+        {
+            ref readonly var a = ref column.Loaded.CaseActions[loadCase];
+            var (m, f) = TAxis.IsX
+                ? (new Sym(BaseLoadCase.Of("My", column, name), a.My, Unit.Moment), new Sym(BaseLoadCase.Of("Fx", column, name), a.Fx, Unit.Force))
+                : (new Sym(BaseLoadCase.Of("Mx", column, name), a.Mx, Unit.Moment), new Sym(BaseLoadCase.Of("Fy", column, name), a.Fy, Unit.Force));
+            var sign = TAxis.IsX ? (parts.Count > 3 ? " + " : "") : parts.Count > 3 ? " − " : "−";
+            parts.AddRange([new(sign, default), new(null, m), new(" + ", default), new(null, new Sym(BaseLoadCase.Of("H", column), column.Arm, Unit.Length)), new("·", default), new(null, f)]);
+        }
+
+        parts.Add(new(")|", default));
+        trace.Add(new TraceStep(TraceKind.Formula, turning > 0 ? $"T[{name}]" : $"R[{name}]", Math.Abs(turning), Unit.Moment, parts, null));
+    }
+
+    private static void TellPressing<T>(GroundBody s, int loadCase, in (double X, double Y, double Distance) edge, double pressing, double factor, ref T trace)
+        where T : struct, ITrace
+    {
+        var name = s.Place.Cases[loadCase].Name;
+        var several = s.Columns.Length > 1;
+        List<FormulaPart> parts = [new("|", default), new(null, new Sym("f", factor, Unit.Ratio)), new(several ? "·(" : "·", default)];
+        foreach (var column in s.Columns)
+        {
+            parts.AddRange(
+            [
+                new(parts.Count > 3 ? " + " : "", default), new(null, new Sym(BaseLoadCase.Of("N", column, name), column.Loaded.CaseActions[loadCase].N, Unit.Force)),
+                new("·", default), new(null, new Sym(BaseLoadCase.Of("arm", column), Arm(column, edge), Unit.Length)),
+            ]);
+        }
+
+        parts.Add(new(several ? ")|" : "|", default));
+        trace.Add(new TraceStep(TraceKind.Formula, pressing < 0 ? $"T'[{name}]" : $"R'[{name}]", Math.Abs(pressing), Unit.Moment, parts, null));
     }
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Ground;
 using Plinth.Core.Tracing;
@@ -7,14 +8,16 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>Settlement under the mean pressure beyond the overburden: by the subgrade modulus, by elastic layers, or the larger of both.</summary>
-internal readonly struct Settlement : ICheckRule<Nothing>
+internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
+
+    public static Nothing Capacity(GroundBody s) => default;
 
     /// <summary>Whether the ground states what a settlement needs.</summary>
     public static bool CanBeFound(GroundRules g) => g.SubgradeModulus is not null || g.Layers.Any(l => l.Modulus is not null);
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Ground.MostSettlement is not { } most || !CanBeFound(s.Ground) || s.Loads(k).N <= 0)
@@ -33,7 +36,7 @@ internal readonly struct Settlement : ICheckRule<Nothing>
         if (T.Notes)
         {
             var l = s.Loads(k);
-            if (s.Contact(k).State != ContactState.NoEquilibrium && 6 * ((Math.Abs(l.XR) / s.Length) + (Math.Abs(l.YR) / s.Width)) > 0.5)
+            if (s.Contact(k).State != ContactState.NoEquilibrium && (s.IsRectangle ? 6 * ((Math.Abs(l.XR) / s.Length) + (Math.Abs(l.YR) / s.Width)) : 1 - (s.LeastPressure(s.Contact(k).Pressure) * s.Area / l.N)) > 0.5)
             {
                 trace.Note("mean settlement; the base also tilts, which is not found");
             }
@@ -43,7 +46,7 @@ internal readonly struct Settlement : ICheckRule<Nothing>
     }
 
     /// <summary>Mean settlement in a combination, m.</summary>
-    public static double Of<T>(BaseState s, int k, ref T trace)
+    public static double Of<T>(GroundBody s, int k, ref T trace)
         where T : struct, ITrace
     {
         var g = s.Ground;
@@ -66,7 +69,7 @@ internal readonly struct Settlement : ICheckRule<Nothing>
         return settles;
     }
 
-    private static double Elastic<T>(BaseState s, double q, ref T trace)
+    private static double Elastic<T>(GroundBody s, double q, ref T trace)
         where T : struct, ITrace
     {
         var (sum, top, number) = (0.0, 0.0, 0);

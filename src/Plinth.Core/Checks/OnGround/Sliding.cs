@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -5,11 +6,13 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>Horizontal load against friction, adhesion and passive pressure.</summary>
-internal readonly struct Sliding : ICheckRule<Nothing>
+internal readonly struct Sliding : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(GroundBody s) => default;
+
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         // Vertical sum and contact leave the surcharge out: it need not be there.
@@ -17,7 +20,7 @@ internal readonly struct Sliding : ICheckRule<Nothing>
         var l = s.LoadsWithoutSurcharge(k);
         var g = s.Ground;
         trace.Heading("Sliding");
-        var (fx, fy) = (l.Column.Fx, l.Column.Fy);
+        var (fx, fy) = (l.Fx, l.Fy);
         var force = trace.Let("F", Math.Sqrt((fx * fx) + (fy * fy)), Unit.Force, $"√({new Sym("Fx", fx, Unit.Force)}^2 + {new Sym("Fy", fy, Unit.Force)}^2)");
         if (force == 0)
         {
@@ -34,7 +37,9 @@ internal readonly struct Sliding : ICheckRule<Nothing>
         var passive = 0.0;
         if (g.PassiveCoefficient > 0)
         {
-            var front = trace.Let("front", ((s.Length * Math.Abs(fy)) + (s.Width * Math.Abs(fx))) / force, Unit.Length, $"({new Sym("L", s.Length, Unit.Length)}·|{new Sym("Fy", fy, Unit.Force)}| + {new Sym("B", s.Width, Unit.Length)}·|{new Sym("Fx", fx, Unit.Force)}|)/{new Sym("F", force, Unit.Force)}");
+            var front = s.IsRectangle
+                ? trace.Let("front", ((s.Length * Math.Abs(fy)) + (s.Width * Math.Abs(fx))) / force, Unit.Length, $"({new Sym("L", s.Length, Unit.Length)}·|{new Sym("Fy", fy, Unit.Force)}| + {new Sym("B", s.Width, Unit.Length)}·|{new Sym("Fx", fx, Unit.Force)}|)/{new Sym("F", force, Unit.Force)}")
+                : trace.Given("front", s.Front(fx / force, fy / force), Unit.Length, "length of the outline's projection across the force");
             passive = Passive(s, k, front, ref trace);
         }
 
@@ -42,7 +47,7 @@ internal readonly struct Sliding : ICheckRule<Nothing>
         return StabilityFactor.Judge(s, s.Combinations[k], s.Rules.Stability.Sliding, force, resistance, Unit.Force, ref trace);
     }
     // Kp times the effective overburden over the height of the base, less the depth that is not relied on.
-    private static double Passive<T>(BaseState s, int k, double front, ref T trace)
+    private static double Passive<T>(GroundBody s, int k, double front, ref T trace)
         where T : struct, ITrace
     {
         var (g, ground, df) = (s.Ground, s.GroundColumn(k), s.FoundingDepth);

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Loads;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -8,10 +9,10 @@ namespace Plinth.Core.Checks.OnGround;
 internal static class StabilityFactor
 {
     /// <summary>The least factor in force for a combination.</summary>
-    public static double Least(BaseState s, Combination combination, double stated) => combination.Least ?? (combination.Counteracting ? s.Rules.Stability.Counteracting : stated);
+    public static double Least(GroundBody s, Combination combination, double stated) => combination.Least ?? (combination.Counteracting ? s.Rules.Stability.Counteracting : stated);
 
     /// <summary>Compares a demand with what resists, by the least factor in force for the combination.</summary>
-    public static Outcome Judge<T>(BaseState s, Combination combination, double stated, double demand, double resistance, Unit unit, ref T trace)
+    public static Outcome Judge<T>(GroundBody s, Combination combination, double stated, double demand, double resistance, Unit unit, ref T trace)
         where T : struct, ITrace
     {
         var least = Least(s, combination, stated);

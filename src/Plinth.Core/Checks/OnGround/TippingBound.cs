@@ -15,25 +15,29 @@ internal readonly record struct TippingBound(double AlongX, double ShearX, doubl
     public static TippingBound[] Of(LoadedPlace place, IReadOnlyList<Loads.Combination> combinations, bool variableResists)
     {
         var result = new TippingBound[combinations.Count];
-        for (var k = 0; k < result.Length; k++)
+        foreach (var support in place.Supports)
         {
-            double ax = 0, sx = 0, ay = 0, sy = 0, up = 0, down = 0;
-            foreach (var term in combinations[k].Terms)
+            var actions = support.CaseActions;
+            for (var k = 0; k < result.Length; k++)
             {
-                if (term.Case == place.SurchargeCase)
+                var (ax, sx, ay, sy, up, down) = result[k];
+                foreach (var term in combinations[k].Terms)
                 {
-                    continue;
+                    if (term.Case == place.SurchargeCase)
+                    {
+                        continue;
+                    }
+
+                    ref readonly var a = ref actions[term.Case];
+                    var f = Math.Max(Math.Abs(term.Tips), Math.Abs(term.Holds));
+                    (ax, sx, ay, sy) = (ax + (f * Math.Abs(a.My)), sx + (f * Math.Abs(a.Fx)), ay + (f * Math.Abs(a.Mx)), sy + (f * Math.Abs(a.Fy)));
+                    var force = (term.Factor * a.N < 0 ? term.Tips : term.Holds) * a.N;
+                    up += Math.Max(0, -force);
+                    down += place.Cases[term.Case].IsPermanent || variableResists ? Math.Max(0, force) : 0;
                 }
 
-                ref readonly var a = ref place.CaseActions[term.Case];
-                var f = Math.Max(Math.Abs(term.Tips), Math.Abs(term.Holds));
-                (ax, sx, ay, sy) = (ax + (f * Math.Abs(a.My)), sx + (f * Math.Abs(a.Fx)), ay + (f * Math.Abs(a.Mx)), sy + (f * Math.Abs(a.Fy)));
-                var force = (term.Factor * a.N < 0 ? term.Tips : term.Holds) * a.N;
-                up += Math.Max(0, -force);
-                down += place.Cases[term.Case].IsPermanent || variableResists ? Math.Max(0, force) : 0;
+                result[k] = new TippingBound(ax, sx, ay, sy, up, down);
             }
-
-            result[k] = new TippingBound(ax, sx, ay, sy, up, down);
         }
 
         return result;

@@ -1,14 +1,17 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OnGround;
 
 /// <summary>Upward loads against permanent ones and weights. Cases count one by one: what lifts never offsets what holds.</summary>
-internal readonly struct Uplift : ICheckRule<Nothing>
+internal readonly struct Uplift : ICheckRule<GroundBody, Nothing>
 {
-    public static Nothing Capacity(BaseState s) => default;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Nothing Capacity(GroundBody s) => default;
+
+    public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var combination = s.Combinations[k];
@@ -23,7 +26,7 @@ internal readonly struct Uplift : ICheckRule<Nothing>
             }
 
             var c = s.Place.Cases[term.Case];
-            var own = s.Place.CaseActions[term.Case].N;
+            var own = s.CaseForce(term.Case);
             var factor = term.Factor * own < 0 ? term.Tips : term.Holds;
             var n = factor * own;
             if (n < 0)
@@ -61,13 +64,13 @@ internal readonly struct Uplift : ICheckRule<Nothing>
         }
 
         var none = default(NoTrace);
-        var weights = T.Records ? TellWeights(s, k, ref trace) : BaseLoadCase.Weights(s, k, ref none) + Spread(s, k, ref none) - (s.GroundLoad(k).WaterPressure * s.Length * s.Width);
+        var weights = T.Records ? TellWeights(s, k, ref trace) : BaseLoadCase.Weights(s, k, ref none) + Spread(s, k, ref none) - (s.Whole(s.GroundLoad(k).WaterPressure));
         trace.Given("upward", up, Unit.Force, "sum of U");
         trace.Let("downward", down + weights, Unit.Force, $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");
         return StabilityFactor.Judge(s, combination, rules.Uplift, up, down + weights, Unit.Force, ref trace);
     }
 
-    private static double TellWeights<T>(BaseState s, int k, ref T trace)
+    private static double TellWeights<T>(GroundBody s, int k, ref T trace)
         where T : struct, ITrace
     {
         BaseLoadCase.TellWeights(s, k, ref trace);
@@ -78,12 +81,12 @@ internal readonly struct Uplift : ICheckRule<Nothing>
             w = trace.Let("W", w + spread, Unit.Force, $"{new Sym("W", w, Unit.Force)} + {new Sym("Wspread", spread, Unit.Force)}");
         }
 
-        var u = s.GroundLoad(k).WaterPressure * s.Length * s.Width;
+        var u = s.Whole(s.GroundLoad(k).WaterPressure);
         return u > 0 ? trace.Let("W", w - u, Unit.Force, $"{new Sym("W", w, Unit.Force)} − {new Sym("U", u, Unit.Force)}") : w;
     }
 
     // Soil beside the block over the base that rises with it: four wedges and, at the corners, four pyramids.
-    private static double Spread<T>(BaseState s, int k, ref T trace)
+    private static double Spread<T>(GroundBody s, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Ground.UpliftSpread <= 0)
@@ -94,6 +97,14 @@ internal readonly struct Uplift : ICheckRule<Nothing>
         ref readonly var g = ref s.GroundLoad(k);
         var wedge = trace.Given("w,edge", g.Wedge, Unit.LineLoad, "weight of the soil within the spread on a metre of edge, buoyant below the water");
         var corner = trace.Given("w,corner", g.Corner, Unit.Force, "the same at each corner");
+        if (!s.IsRectangle)
+        {
+            var fw = s.Combinations[k].WeightFactor;
+            var around = trace.Given("around", s.Perimeter, Unit.Length, "length of the outline");
+            var corners = trace.Given("corners", s.Corners, Unit.Ratio, "sum of tan θ/2 of the angles by which its corners turn");
+            return trace.Let("Wspread", fw * ((around * wedge) + (corners * corner)), Unit.Force, $"{new Sym("fw", fw, Unit.Ratio)}·({new Sym("around", around, Unit.Length)}·{new Sym("w,edge", wedge, Unit.LineLoad)} + {new Sym("corners", corners, Unit.Ratio)}·{new Sym("w,corner", corner, Unit.Force)})");
+        }
+
         return trace.Let("Wspread", s.Combinations[k].WeightFactor * ((2 * (s.Length + s.Width) * wedge) + (4 * corner)), Unit.Force, $"{new Sym("fw", s.Combinations[k].WeightFactor, Unit.Ratio)}·(2·({new Sym("L", s.Length, Unit.Length)} + {new Sym("B", s.Width, Unit.Length)})·{new Sym("w,edge", wedge, Unit.LineLoad)} + 4·{new Sym("w,corner", corner, Unit.Force)})");
     }
 

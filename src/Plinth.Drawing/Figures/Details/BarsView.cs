@@ -15,15 +15,15 @@ public static class BarsView
     {
         ArgumentNullException.ThrowIfNull(m);
         var s = m.State;
-        var (hx, hy) = (s.Length / 2, s.Width / 2);
-        var top = Math.Max(s.ColumnFoot - s.Underside, s.Thickness) + 0.15;
+        var (hx, hy) = (s.Body.Length / 2, s.Body.Width / 2);
+        var top = Math.Max(s.Columns[0].ColumnFoot - s.Body.Underside, s.Body.Thickness) + 0.15;
         foreach (var role in new[] { BarRole.Dowels, BarRole.Pedestal })
         {
             top = m.Row(role) is { } row ? Math.Max(top, m.FootHeight(row) + row.Group.Shape.A) : top;
         }
 
         static At Raw(double x, double y, double z) => new((x + y) * Cos30, ((y - x) / 2) + z);
-        At[] extremes = [Raw(-hx, -hy, 0), Raw(hx, hy, 0), Raw(hx, -hy, 0), Raw(-hx, hy, s.Thickness), Raw(s.ColumnX - (s.Outline.FaceX / 2), s.ColumnY + (s.Outline.FaceY / 2), top)];
+        At[] extremes = [Raw(-hx, -hy, 0), Raw(hx, hy, 0), Raw(hx, -hy, 0), Raw(-hx, hy, s.Body.Thickness), Raw(s.Columns[0].X - (s.Columns[0].Outline.FaceX / 2), s.Columns[0].Y + (s.Columns[0].Outline.FaceY / 2), top)];
         var (x0, x1, y0, y1) = (extremes.Min(e => e.X), extremes.Max(e => e.X), extremes.Min(e => e.Y), extremes.Max(e => e.Y));
         var per = (width - 8) / (x1 - x0);
         At P(double x, double y, double z)
@@ -33,7 +33,7 @@ public static class BarsView
         }
 
         var to = new Canvas();
-        Block(to, P, Layers.Footing, 0, 0, s.Length, s.Width, 0, s.Thickness);
+        Block(to, P, Layers.Footing, 0, 0, s.Body.Length, s.Body.Width, 0, s.Body.Thickness);
         foreach (var (alongX, bottom) in new[] { (true, true), (false, true), (true, false), (false, false) })
         {
             if (m.Row(DetailModel.Role(alongX, bottom)) is not { } row)
@@ -55,10 +55,10 @@ public static class BarsView
 
         if (m.Design.Pedestal is { } p)
         {
-            var height = s.PedestalHeight;
+            var height = s.Columns[0].PedestalHeight;
             if (!p.Round)
             {
-                Block(to, P, Layers.Pedestal, s.ColumnX, s.ColumnY, p.SizeX, p.SizeY, s.Thickness, s.Thickness + height);
+                Block(to, P, Layers.Pedestal, s.Columns[0].X, s.Columns[0].Y, p.SizeX, p.SizeY, s.Body.Thickness, s.Body.Thickness + height);
             }
 
             if (m.Row(BarRole.Ties) is not null)
@@ -68,20 +68,20 @@ public static class BarsView
                 var set = m.PedestalTies!;
                 foreach (var level in set.Levels)
                 {
-                    var z = s.Thickness + level;
+                    var z = s.Body.Thickness + level;
                     foreach (var x in set.AlongY)
                     {
-                        to.Path(Layers.Bar, new Stroke(0.2), P(s.ColumnX + x, s.ColumnY - ty, z), P(s.ColumnX + x, s.ColumnY + ty, z));
+                        to.Path(Layers.Bar, new Stroke(0.2), P(s.Columns[0].X + x, s.Columns[0].Y - ty, z), P(s.Columns[0].X + x, s.Columns[0].Y + ty, z));
                     }
 
                     foreach (var y in set.AlongX)
                     {
-                        to.Path(Layers.Bar, new Stroke(0.2), P(s.ColumnX - tx, s.ColumnY + y, z), P(s.ColumnX + tx, s.ColumnY + y, z));
+                        to.Path(Layers.Bar, new Stroke(0.2), P(s.Columns[0].X - tx, s.Columns[0].Y + y, z), P(s.Columns[0].X + tx, s.Columns[0].Y + y, z));
                     }
 
                     to.Area(Layers.Bar, new Stroke(0.2), p.Round
-                        ? [.. Enumerable.Range(0, 24).Select(k => P(s.ColumnX + (tx * Math.Cos(k * Math.PI / 12)), s.ColumnY + (tx * Math.Sin(k * Math.PI / 12)), z))]
-                        : [P(s.ColumnX - tx, s.ColumnY - ty, z), P(s.ColumnX + tx, s.ColumnY - ty, z), P(s.ColumnX + tx, s.ColumnY + ty, z), P(s.ColumnX - tx, s.ColumnY + ty, z)]);
+                        ? [.. Enumerable.Range(0, 24).Select(k => P(s.Columns[0].X + (tx * Math.Cos(k * Math.PI / 12)), s.Columns[0].Y + (tx * Math.Sin(k * Math.PI / 12)), z))]
+                        : [P(s.Columns[0].X - tx, s.Columns[0].Y - ty, z), P(s.Columns[0].X + tx, s.Columns[0].Y - ty, z), P(s.Columns[0].X + tx, s.Columns[0].Y + ty, z), P(s.Columns[0].X - tx, s.Columns[0].Y + ty, z)]);
                 }
             }
         }
@@ -99,7 +99,7 @@ public static class BarsView
                 // Feet turn outwards, along the side on which the bar stands farther out.
                 var length = row.Group.Shape.B;
                 var (fx, fy) = Math.Abs(bar.X) >= Math.Abs(bar.Y) ? (Math.Sign(bar.X) * length, 0.0) : (0.0, Math.Sign(bar.Y) * length);
-                var (x, y) = (s.ColumnX + bar.X, s.ColumnY + bar.Y);
+                var (x, y) = (s.Columns[0].X + bar.X, s.Columns[0].Y + bar.Y);
                 to.Path(Layers.Bar, new Stroke(0.35), P(x + fx, y + fy, z), P(x, y, z), P(x, y, z + row.Group.Shape.A));
             }
         }

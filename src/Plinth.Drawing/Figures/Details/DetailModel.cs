@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
@@ -24,7 +25,7 @@ public sealed class DetailModel
         (Project, Foundation, Design) = (project, foundation, design);
         var checker = new Checker(project, foundation);
         checker.Set(design);
-        State = checker.States[0];
+        State = checker.Trials[0];
         Rows = [.. bars.Rows.Where(r => r.Member == foundation.Mark)];
     }
 
@@ -38,7 +39,7 @@ public sealed class DetailModel
     public FoundationDesign Design { get; }
 
     /// <summary>The base at its first place.</summary>
-    public BaseState State { get; }
+    public Trial State { get; }
 
     /// <summary>Its rows of the bar schedule.</summary>
     public IReadOnlyList<BarRow> Rows { get; }
@@ -47,7 +48,7 @@ public sealed class DetailModel
     public UnitSystem Units => Project.Units;
 
     /// <summary>Where the pedestal's ties and cross-ties stand; null without a pedestal.</summary>
-    public PedestalTies? PedestalTies => Design.Pedestal is { } p ? Core.Schedules.PedestalTies.Of(Project.Code, Foundation.Rules, State.Place.Place.Support, p, State.PedestalHeight) : null;
+    public PedestalTies? PedestalTies => Design.Pedestal is { } p ? Core.Schedules.PedestalTies.Of(Project.Code, Foundation.Rules, State.Columns[0].Support, p, State.Columns[0].PedestalHeight) : null;
 
     /// <summary>The row of a role; null where there are no such bars.</summary>
     public BarRow? Row(BarRole role) => Rows.FirstOrDefault(r => r.Group.Role == role);
@@ -65,17 +66,17 @@ public sealed class DetailModel
     }
 
     /// <summary>Height of a layer's centre over the underside, m.</summary>
-    public double Height(bool alongX, bool bottom) => bottom ? State.Thickness - State.Depth(alongX, true) : State.Depth(alongX, false);
+    public double Height(bool alongX, bool bottom) => bottom ? State.Body.Thickness - State.Spans(alongX)[0].Depth(true) : State.Spans(alongX)[0].Depth(false);
 
     /// <summary>Where the bars of a layer lie across the base, m from its centre.</summary>
     public IReadOnlyList<double> Across(bool alongX, bool bottom) =>
-        BarPositions.Across(State.Layer(alongX, bottom), alongX ? State.Width : State.Length, alongX ? State.Length : State.Width, State.Rules.Concrete.CoverSide);
+        BarPositions.Across(State.Spans(alongX)[0].Layer(bottom), alongX ? State.Body.Width : State.Body.Length, alongX ? State.Body.Length : State.Body.Width, State.Rules.Concrete.CoverSide);
 
     /// <summary>Where upright bars stand on either side of the column's centre along an axis, m; 0 without.</summary>
     public double UprightAt(BarRole role, bool alongX)
     {
         var s = State;
-        var support = s.Place.Place.Support;
+        var support = s.Columns[0].Support;
         return role switch
         {
             BarRole.Pedestal when Design.Pedestal is { Bars.Size: { } bar } p => ((alongX || p.Round ? p.SizeX : p.SizeY) / 2) - s.Rules.Pedestal.Cover - (p.Ties.Size?.Diameter ?? 0) - (bar.Diameter / 2),
@@ -88,7 +89,7 @@ public sealed class DetailModel
     public IReadOnlyList<SectionBar> Upright(BarRole role)
     {
         var s = State;
-        var support = s.Place.Place.Support;
+        var support = s.Columns[0].Support;
         return role == BarRole.Pedestal && Design.Pedestal is { Bars.Size: { } bar } p
             ? ColumnSection.Around(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, new BarLayer(p.Bars.Count, bar), (p.SizeX / 2) - UprightAt(role, true))
             : role == BarRole.Dowels && Design.Dowels.Size is { } dowel
@@ -100,6 +101,6 @@ public sealed class DetailModel
     public double FootHeight(BarRow row)
     {
         ArgumentNullException.ThrowIfNull(row);
-        return State.Rules.Concrete.CoverBottom + State.Bars.BottomX.Diameter + State.Bars.BottomY.Diameter + (row.Group.Size.Diameter / 2);
+        return State.Rules.Concrete.CoverBottom + State.Columns[0].Diameter(true) + State.Columns[0].Diameter(false) + (row.Group.Size.Diameter / 2);
     }
 }

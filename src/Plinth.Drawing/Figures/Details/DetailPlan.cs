@@ -22,7 +22,7 @@ public static class DetailPlan
         ArgumentNullException.ThrowIfNull(scale);
         var (s, units) = (m.State, m.Units);
         var per = 1000 / scale.Ratio;
-        var view = new BaseView(s, scale, new At(Left + (s.Length * per / 2), Below + (s.Width * per / 2)));
+        var view = new BaseView(s, scale, new At(Left + (s.Body.Length * per / 2), Below + (s.Body.Width * per / 2)));
         var to = new Canvas();
         view.Outline(to);
         view.Standing(to);
@@ -35,24 +35,24 @@ public static class DetailPlan
         // Whole sizes outermost; a column off the middle is measured from the edges.
         string L(double v) => Canvas.Length(v, units);
         var (low, high) = (view.Low, view.High);
-        var offX = Math.Abs(s.ColumnX) > 0.001;
-        var offY = Math.Abs(s.ColumnY) > 0.001;
-        to.Measure(low, new(high.X, low.Y), false, low.Y - (offX ? 14 : 8), L(s.Length));
-        to.Measure(low, new(low.X, high.Y), true, low.X - (offY ? 14 : 8), L(s.Width));
+        var offX = Math.Abs(s.Columns[0].X) > 0.001;
+        var offY = Math.Abs(s.Columns[0].Y) > 0.001;
+        to.Measure(low, new(high.X, low.Y), false, low.Y - (offX ? 14 : 8), L(s.Body.Length));
+        to.Measure(low, new(low.X, high.Y), true, low.X - (offY ? 14 : 8), L(s.Body.Width));
         if (offX)
         {
-            var middle = new At(view.At(s.ColumnX, 0).X, low.Y);
-            PlanDimensions.Pair(to.Items, low, middle, new(high.X, low.Y), false, low.Y - 8, (L((s.Length / 2) + s.ColumnX), L((s.Length / 2) - s.ColumnX)));
+            var middle = new At(view.At(s.Columns[0].X, 0).X, low.Y);
+            PlanDimensions.Pair(to.Items, low, middle, new(high.X, low.Y), false, low.Y - 8, (L((s.Body.Length / 2) + s.Columns[0].X), L((s.Body.Length / 2) - s.Columns[0].X)));
         }
 
         if (offY)
         {
-            var middle = new At(low.X, view.At(0, s.ColumnY).Y);
-            PlanDimensions.Pair(to.Items, low, middle, new(low.X, high.Y), true, low.X - 8, (L((s.Width / 2) + s.ColumnY), L((s.Width / 2) - s.ColumnY)));
+            var middle = new At(low.X, view.At(0, s.Columns[0].Y).Y);
+            PlanDimensions.Pair(to.Items, low, middle, new(low.X, high.Y), true, low.X - 8, (L((s.Body.Width / 2) + s.Columns[0].Y), L((s.Body.Width / 2) - s.Columns[0].Y)));
         }
 
         // Where the sections are cut: through the column.
-        var (cx, cy) = (view.At(s.ColumnX, 0).X, view.At(0, s.ColumnY).Y);
+        var (cx, cy) = (view.At(s.Columns[0].X, 0).X, view.At(0, s.Columns[0].Y).Y);
         foreach (var (at, letter) in new[] { (new At(low.X - 3, cy), "A"), (new At(high.X + 3, cy), "A") })
         {
             to.Path(Layers.Note, Stroke.Edge, at + (-2, 0), at + (2, 0));
@@ -67,7 +67,7 @@ public static class DetailPlan
         }
 
         BaseView.Axes(to, new At(3, 3));
-        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Length * per), Below + Above + (s.Width * per), scale, to.Items);
+        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Body.Length * per), Below + Above + (s.Body.Width * per), scale, to.Items);
     }
 
     // One bar of the layer near a share of the breadth, the extent of all across it, its call outside the base.
@@ -80,13 +80,13 @@ public static class DetailPlan
 
         var s = m.State;
         var positions = m.Across(alongX, bottom);
-        var breadth = alongX ? s.Width : s.Length;
+        var breadth = alongX ? s.Body.Width : s.Body.Length;
         var shown = positions.MinBy(p => Math.Abs(p - (at * breadth)));
         var half = row.Group.Shape.Code == "21" ? row.Group.Shape.B / 2 : row.Group.Shape.A / 2;
         At P(double along, double across) => alongX ? view.At(along, across) : view.At(across, along);
         var (a, b) = (P(-half, shown), P(half, shown));
         to.Path(Layers.Bar, bottom ? Stroke.Bar : Stroke.TopBar, a, b);
-        var cross = extent * (alongX ? s.Length : s.Width);
+        var cross = extent * (alongX ? s.Body.Length : s.Body.Width);
         var (first, last) = (P(cross, positions[0]), P(cross, positions[^1]));
         to.Path(Layers.BarMark, Stroke.Fine, first, last);
         foreach (var end in new[] { first, last })

@@ -24,12 +24,12 @@ public static class DetailSection
     public static double Height(DetailModel m)
     {
         ArgumentNullException.ThrowIfNull(m);
-        return m.State.Rules.Concrete.Blinding + Math.Max(Top(m), m.State.Ground.Level - m.State.Underside);
+        return m.State.Rules.Concrete.Blinding + Math.Max(Top(m), m.State.Ground.Level - m.State.Body.Underside);
     }
 
     private static double Top(DetailModel m)
     {
-        var foot = m.State.ColumnFoot - m.State.Underside;
+        var foot = m.State.Columns[0].ColumnFoot - m.State.Body.Underside;
         var dowels = m.Row(BarRole.Dowels) is { } row ? m.FootHeight(row) + row.Group.Shape.A - (row.Group.Size.Diameter / 2) : 0;
         return Math.Max(foot + Stub, dowels + 0.1);
     }
@@ -44,8 +44,8 @@ public static class DetailSection
         ArgumentNullException.ThrowIfNull(scale);
         var (s, units, concrete) = (m.State, m.Units, m.State.Rules.Concrete);
         var per = 1000 / scale.Ratio;
-        var side = alongX ? s.Length : s.Width;
-        var column = alongX ? s.ColumnX : s.ColumnY;
+        var side = alongX ? s.Body.Length : s.Body.Width;
+        var column = alongX ? s.Columns[0].X : s.Columns[0].Y;
         At P(double u, double z) => new(Left + ((u + (side / 2)) * per), Below + ((z + concrete.Blinding) * per));
         var to = new Canvas();
         var calls = new List<(At From, string Text)>();
@@ -56,7 +56,7 @@ public static class DetailSection
             to.Box(Layers.Ground, Stroke.Fine, P((-side / 2) - concrete.BlindingBeyond, -concrete.Blinding), P((side / 2) + concrete.BlindingBeyond, 0), Fill.Hatch);
         }
 
-        to.Box(Layers.Footing, Stroke.Edge, P(-side / 2, 0), P(side / 2, s.Thickness), Fill.Light);
+        to.Box(Layers.Footing, Stroke.Edge, P(-side / 2, 0), P(side / 2, s.Body.Thickness), Fill.Light);
         Standing(to, m, alongX, column, P, calls);
         Boundary(to, m, alongX, P);
         Mats(to, m, alongX, side, per, P, calls);
@@ -73,16 +73,16 @@ public static class DetailSection
         var low = P(-side / 2, 0);
         var beneath = P(0, -concrete.Blinding).Y;
         to.Measure(new(low.X, beneath), new(P(side / 2, 0).X, beneath), false, beneath - 6, L(side));
-        if (s.PedestalHeight > 1e-6)
+        if (s.Columns[0].PedestalHeight > 1e-6)
         {
-            Drawings.PlanDimensions.Pair(to.Items, low, P(-side / 2, s.Thickness), P(-side / 2, s.Thickness + s.PedestalHeight), true, low.X - 8, (L(s.Thickness), L(s.PedestalHeight)));
+            Drawings.PlanDimensions.Pair(to.Items, low, P(-side / 2, s.Body.Thickness), P(-side / 2, s.Body.Thickness + s.Columns[0].PedestalHeight), true, low.X - 8, (L(s.Body.Thickness), L(s.Columns[0].PedestalHeight)));
         }
         else
         {
-            to.Measure(low, P(-side / 2, s.Thickness), true, low.X - 8, L(s.Thickness));
+            to.Measure(low, P(-side / 2, s.Body.Thickness), true, low.X - 8, L(s.Body.Thickness));
         }
 
-        var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";
+        var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Columns[0].Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";
         var width = Left + Right + (side * per);
         to.Write(Layers.Note, new(2, 1 + Canvas.Line), cover, Anchor.Left, Drawings.Layout.Fitted(cover, Canvas.Text, width - 4));
         var materials = (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}." : $"No {Wording.Blinding(units)}.") + " " + Drawings.PlanNotes.Materials(m.Project, m.Foundation);
@@ -96,21 +96,21 @@ public static class DetailSection
     private static void Standing(Canvas to, DetailModel m, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
     {
         var s = m.State;
-        var support = s.Place.Place.Support;
-        var foot = s.ColumnFoot - s.Underside;
+        var support = s.Columns[0].Support;
+        var foot = s.Columns[0].ColumnFoot - s.Body.Underside;
         var half = (alongX || support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY) / 2;
-        if (s.Pedestal is { } pedestal)
+        if (s.Columns[0].Pedestal is { } pedestal)
         {
             var own = (alongX || pedestal.Round ? pedestal.SizeX : pedestal.SizeY) / 2;
             if (pedestal.Socket is { } socket)
             {
-                to.Box(Layers.Pedestal, Stroke.Edge, p(column - own, s.Thickness), p(column - own + socket.Wall, foot), Fill.Light);
-                to.Box(Layers.Pedestal, Stroke.Edge, p(column + own - socket.Wall, s.Thickness), p(column + own, foot), Fill.Light);
+                to.Box(Layers.Pedestal, Stroke.Edge, p(column - own, s.Body.Thickness), p(column - own + socket.Wall, foot), Fill.Light);
+                to.Box(Layers.Pedestal, Stroke.Edge, p(column + own - socket.Wall, s.Body.Thickness), p(column + own, foot), Fill.Light);
                 foot -= socket.Depth;
             }
             else
             {
-                to.Box(Layers.Pedestal, Stroke.Edge, p(column - own, s.Thickness), p(column + own, foot), Fill.Light);
+                to.Box(Layers.Pedestal, Stroke.Edge, p(column - own, s.Body.Thickness), p(column + own, foot), Fill.Light);
             }
         }
 
@@ -130,7 +130,7 @@ public static class DetailSection
     // Grout, plate and rods, as far as they are stated.
     private static void Plate(Canvas to, DetailModel m, bool alongX, double column, double foot, Func<double, double, At> p, List<(At, string)> calls)
     {
-        var (support, plate) = (m.State.Place.Place.Support, m.State.Rules.Column.Plate);
+        var (support, plate) = (m.State.Columns[0].Support, m.State.Rules.Column.Plate);
         var half = (alongX ? support.PlateX : support.PlateY) / 2;
         string S(double v) => Dimension.Section(v, m.Units);
         if (plate.Grout > 0)
@@ -170,11 +170,11 @@ public static class DetailSection
         var s = m.State;
         var view = new BaseView(s, Figure.NotToScale, default);
         var boundary = m.Project.Site.Boundary;
-        var beyond = (alongX ? s.Length : s.Width) / 2;
+        var beyond = (alongX ? s.Body.Length : s.Body.Width) / 2;
         foreach (var (first, second) in boundary.Zip(boundary.Skip(1).Concat(boundary.Take(1))))
         {
             var (a, b) = (view.Local(first), view.Local(second));
-            var (across0, across1, cut) = alongX ? (a.Y, b.Y, s.ColumnY) : (a.X, b.X, s.ColumnX);
+            var (across0, across1, cut) = alongX ? (a.Y, b.Y, s.Columns[0].Y) : (a.X, b.X, s.Columns[0].X);
             if ((across0 - cut) * (across1 - cut) >= 0)
             {
                 continue;
@@ -184,7 +184,7 @@ public static class DetailSection
             var at = alongX ? a.X + (t * (b.X - a.X)) : a.Y + (t * (b.Y - a.Y));
             if (Math.Abs(at) <= beyond + 0.3)
             {
-                var top = Math.Max(Top(m), s.Ground.Level - s.Underside);
+                var top = Math.Max(Top(m), s.Ground.Level - s.Body.Underside);
                 to.Path(Layers.Site, Stroke.Boundary, p(at, 0) + (0, -4), p(at, top));
                 to.Write(Layers.Site, p(at, top) + (-0.8, -22), Wording.Boundary(m.Units), Anchor.Left, 1.8, false, 90);
             }
@@ -246,7 +246,7 @@ public static class DetailSection
         }
 
         // Called where the bar stands free of others: dowels at their top, pedestal bars a little below theirs.
-        calls.Add((p(column + at, role == BarRole.Dowels ? top - 0.02 : Math.Min(top, m.State.ColumnFoot - m.State.Underside) - 0.05), m.Call(row)));
+        calls.Add((p(column + at, role == BarRole.Dowels ? top - 0.02 : Math.Min(top, m.State.Columns[0].ColumnFoot - m.State.Body.Underside) - 0.05), m.Call(row)));
     }
 
     private static void Ties(Canvas to, DetailModel m, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
@@ -260,18 +260,18 @@ public static class DetailSection
         var half = ((alongX || pedestal.Round ? pedestal.SizeX : pedestal.SizeY) / 2) - s.Rules.Pedestal.Cover;
         foreach (var level in m.PedestalTies!.Levels)
         {
-            to.Path(Layers.Bar, new Stroke(0.35), p(column - half, s.Thickness + level), p(column + half, s.Thickness + level));
+            to.Path(Layers.Bar, new Stroke(0.35), p(column - half, s.Body.Thickness + level), p(column + half, s.Body.Thickness + level));
         }
 
         if (m.Row(alongX ? BarRole.CrossTiesX : BarRole.CrossTiesY) is { } cross)
         {
-            calls.Add((p(column + half, s.Thickness + (s.PedestalHeight / 3)), m.Call(cross)));
+            calls.Add((p(column + half, s.Body.Thickness + (s.Columns[0].PedestalHeight / 3)), m.Call(cross)));
         }
 
-        calls.Add((p(column + half, s.Thickness + (s.PedestalHeight / 2)), m.Call(row)));
+        calls.Add((p(column + half, s.Body.Thickness + (s.Columns[0].PedestalHeight / 2)), m.Call(row)));
         if (m.Row(BarRole.InnerTies) is { } inner)
         {
-            calls.Add((p(column + half, s.Thickness + (s.PedestalHeight / 3)), m.Call(inner)));
+            calls.Add((p(column + half, s.Body.Thickness + (s.Columns[0].PedestalHeight / 3)), m.Call(inner)));
         }
     }
 
@@ -297,10 +297,10 @@ public static class DetailSection
     private static void Levels(Canvas to, DetailModel m, double column, double side, Func<double, double, At> p)
     {
         var (s, units) = (m.State, m.Units);
-        var levels = new List<(double Level, string Name)> { (s.Underside, Wording.Underside(units)), (s.Underside + s.Thickness, units == UnitSystem.Us ? "top of footing" : "top of base") };
-        if (s.Pedestal is { } pedestal)
+        var levels = new List<(double Level, string Name)> { (s.Body.Underside, Wording.Underside(units)), (s.Body.Underside + s.Body.Thickness, units == UnitSystem.Us ? "top of footing" : "top of base") };
+        if (s.Columns[0].Pedestal is { } pedestal)
         {
-            levels.Add((s.ColumnFoot, pedestal.Socket is null ? "top of pedestal" : "rim"));
+            levels.Add((s.Columns[0].ColumnFoot, pedestal.Socket is null ? "top of pedestal" : "rim"));
         }
 
         var ground = s.Ground.Level;
@@ -310,10 +310,10 @@ public static class DetailSection
         }
 
         // The ground on both sides of what stands there.
-        var z = ground - s.Underside;
-        if (z > s.Thickness - 1e-6)
+        var z = ground - s.Body.Underside;
+        if (z > s.Body.Thickness - 1e-6)
         {
-            var clear = Math.Max(s.Outline.FaceX, s.Outline.FaceY) / 2;
+            var clear = Math.Max(s.Columns[0].Outline.FaceX, s.Columns[0].Outline.FaceY) / 2;
             to.Path(Layers.Ground, new Stroke(0.35, Dash.Chain), p(-side / 2, z), p(Math.Max(-side / 2, column - clear), z));
             to.Path(Layers.Ground, new Stroke(0.35, Dash.Chain), p(Math.Min(side / 2, column + clear), z), p(side / 2, z));
         }
@@ -322,7 +322,7 @@ public static class DetailSection
         var y = double.NegativeInfinity;
         foreach (var (level, name) in levels.OrderBy(l => l.Level))
         {
-            var at = new At(x, p(0, level - s.Underside).Y);
+            var at = new At(x, p(0, level - s.Body.Underside).Y);
             y = Math.Max(at.Y, y + 6);
             to.Path(Layers.Note, Stroke.Fine, new(x + 2.5, at.Y), at, new(x - 2, y), new(x - 28, y));
             to.Area(Layers.Note, Stroke.Fine, [new(x - 5, y), new(x - 6.2, y + 1.8), new(x - 3.8, y + 1.8)], Fill.Paper);

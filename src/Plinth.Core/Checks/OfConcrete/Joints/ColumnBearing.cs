@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Foundations;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -5,25 +6,27 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>Bearing of the column, plate or pedestal on the concrete below it, and of the column's own concrete with its dowels.</summary>
-internal readonly struct ColumnBearing : ICheckRule<Nothing>
+internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
 {
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+
     public static bool KnowsWater => false;
 
-    public static Nothing Capacity(BaseState s) => default;
+    public static Nothing Capacity(Standing s) => default;
 
     // The weakest concrete without help from what surrounds it.
-    public static double UpperBound(BaseState s, in Nothing capacity, int k)
+    public static double UpperBound(Standing s, in Nothing capacity, int k)
     {
-        var support = s.Place.Place.Support;
+        var support = s.Support;
         var least = support.Shape == ColumnShape.Steel ? support.PlateX * support.PlateY : support.Area;
         var strength = Math.Min(Math.Min(s.Rules.Concrete.Strength, s.Rules.Column.Strength ?? double.PositiveInfinity), s.Pedestal is null ? double.PositiveInfinity : s.Pedestal.Socket is null ? JointSections.PedestalStrength(s) : SocketForces.FootStrength(s));
-        return (s.Place.Sums[k].N + (s.Combinations[k].WeightFactor * s.PedestalWeight)) / (s.Code.BearingPhi * 0.85 * strength * Math.Min(least, s.Pedestal?.Area ?? least));
+        return (s.Action(k).N + (s.Combinations[k].WeightFactor * s.PedestalWeight)) / (s.Code.BearingPhi * 0.85 * strength * Math.Min(least, s.Pedestal?.Area ?? least));
     }
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        var n = s.Place.Sums[k].N;
+        var n = s.Action(k).N;
         if (n <= 0)
         {
             return Outcome.NotDone;
@@ -65,9 +68,9 @@ internal readonly struct ColumnBearing : ICheckRule<Nothing>
     /// <summary>A1 and A2: what presses, and the largest area of its shape within the concrete below, 1 down to 2 out (ACI 318 22.8.3.2), m2.</summary>
     /// <param name="s">The base.</param>
     /// <param name="onPedestal">The column on the pedestal, or what stands on the base.</param>
-    public static (double Loaded, double Around) Areas(BaseState s, bool onPedestal)
+    public static (double Loaded, double Around) Areas(Standing s, bool onPedestal)
     {
-        var support = s.Place.Place.Support;
+        var support = s.Support;
         var own = support.Shape switch
         {
             ColumnShape.Steel => support.PlateX * support.PlateY,
@@ -75,14 +78,14 @@ internal readonly struct ColumnBearing : ICheckRule<Nothing>
         };
         if (onPedestal)
         {
-            var (pedestal, column) = (s.Pedestal!, s.Place.Outline);
+            var (pedestal, column) = (s.Pedestal!, s.Loaded.Outline);
             var (px, py) = pedestal.Round ? (pedestal.SizeX / Math.Sqrt(2), pedestal.SizeX / Math.Sqrt(2)) : (pedestal.SizeX, pedestal.SizeY);
             return (own, own * Similar(column, (px - column.FaceX) / 2, (py - column.FaceY) / 2, s.PedestalHeight));
         }
 
         var area = s.Pedestal?.Area ?? own;
         var o = s.Outline;
-        return (area, area * Similar(o, (s.Length / 2) - Math.Abs(s.ColumnX) - (o.FaceX / 2), (s.Width / 2) - Math.Abs(s.ColumnY) - (o.FaceY / 2), s.Thickness));
+        return (area, area * Similar(o, (s.Body.Length / 2) - Math.Abs(s.X) - (o.FaceX / 2), (s.Body.Width / 2) - Math.Abs(s.Y) - (o.FaceY / 2), s.Body.Thickness));
     }
 
     private static double Similar(in ColumnOutline outline, double beyondX, double beyondY, double depth)
@@ -91,13 +94,13 @@ internal readonly struct ColumnBearing : ICheckRule<Nothing>
         return times * times;
     }
 
-    private static bool Concrete(BaseState s) => s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round;
+    private static bool Concrete(Standing s) => s.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round;
 
     // 0: on the base; 1: column on the pedestal; 2: the column's own concrete.
-    private static Outcome Joint<T>(BaseState s, int k, int which, ref T trace)
+    private static Outcome Joint<T>(Standing s, int k, int which, ref T trace)
         where T : struct, ITrace
     {
-        var n = s.Place.Sums[k].N;
+        var n = s.Action(k).N;
         if (which == 0)
         {
             // In a socket the column's foot presses, not the walls.
@@ -129,7 +132,7 @@ internal readonly struct ColumnBearing : ICheckRule<Nothing>
             if (s.Pedestal.Socket is not null)
             {
                 trace.Heading("Bearing of the column's foot in the socket");
-                var foot = trace.Given("A1", s.Place.Place.Support.Area, Unit.Area, "the column; what surrounds it is not counted on");
+                var foot = trace.Given("A1", s.Support.Area, Unit.Area, "the column; what surrounds it is not counted on");
                 return Outcome.Ratio(n, s.Code.BearingOnConcrete(ref trace, SocketForces.FootStrength(s), foot, foot));
             }
 
@@ -146,7 +149,7 @@ internal readonly struct ColumnBearing : ICheckRule<Nothing>
         }
 
         trace.Heading("Bearing of the column's own concrete");
-        var own = s.Place.Place.Support.Area;
+        var own = s.Support.Area;
         var concrete = s.Code.BearingOnConcrete(ref trace, strength, own, own);
         var bars = trace.Let("φFs", s.Code.BearingPhi * s.Dowels.Area * s.Rules.Steel.Yield, Unit.Force, $"{new Sym("φ", s.Code.BearingPhi, Unit.Ratio)}·{new Sym("As", s.Dowels.Area, Unit.SteelArea)}·{new Sym("fy", s.Rules.Steel.Yield, Unit.Stress)}");
         return Outcome.Ratio(n, trace.Let("φBn", concrete + bars, Unit.Force, $"{new Sym("φBn", concrete, Unit.Force)} + {new Sym("φFs", bars, Unit.Force)}"));

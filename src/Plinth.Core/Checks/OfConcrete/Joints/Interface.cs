@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -11,11 +12,13 @@ namespace Plinth.Core.Checks.OfConcrete;
 internal readonly record struct JointStrength(double Least, double Pressed, double Pulled);
 
 /// <summary>The joints below column and pedestal: force and moments on the column's section with the dowels for bars, least dowels, their development.</summary>
-internal readonly struct Interface : ICheckRule<JointStrength>
+internal readonly struct Interface : ICheckRule<Standing, JointStrength>
 {
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+
     public static bool KnowsWater => false;
 
-    public static JointStrength Capacity(BaseState s)
+    public static JointStrength Capacity(Standing s)
     {
         var none = default(NoTrace);
         var result = default(JointStrength);
@@ -33,7 +36,7 @@ internal readonly struct Interface : ICheckRule<JointStrength>
         return result;
     }
 
-    public static double UpperBound(BaseState s, in JointStrength strength, int k)
+    public static double UpperBound(Standing s, in JointStrength strength, int k)
     {
         if (!JointSections.Designed(s))
         {
@@ -45,7 +48,7 @@ internal readonly struct Interface : ICheckRule<JointStrength>
         return Math.Max(bound, Math.Max(strength.Least, Math.Max(strength.Pressed, strength.Pulled)));
     }
 
-    public static Outcome Evaluate<T>(BaseState s, in JointStrength strength, int k, ref T trace)
+    public static Outcome Evaluate<T>(Standing s, in JointStrength strength, int k, ref T trace)
         where T : struct, ITrace
     {
         var column = JointSections.Designed(s);
@@ -60,7 +63,7 @@ internal readonly struct Interface : ICheckRule<JointStrength>
         if (column)
         {
             var a = JointSections.AtColumnFoot(s, k);
-            var columnPulled = JointSections.Pulls(a, s.Place.Place.Support);
+            var columnPulled = JointSections.Pulls(a, s.Support);
             pulled |= columnPulled;
             times = Math.Abs(a.N) + a.Moment > 0 ? s.Code.TimesHeld(ref none, s.Joints.Column(s), a.N, a.Mx, a.My) : times;
             if (T.Records)
@@ -69,7 +72,7 @@ internal readonly struct Interface : ICheckRule<JointStrength>
                 trace.Heading("Lap of the dowels with the column's bars");
                 trace.Remark(s.Rules.Column.Bars?.Size is { } other ? $"With {other.Name} of the column." : "The column's bars are not stated ([column] bars): taken as the dowels.");
                 trace.Remark(columnPulled ? "This combination pulls at the joint." : "This combination does not pull at the joint; a lap in tension holds where another does.");
-                DowelLap.Length(ref trace, s.Code, s.Rules, s.Place.Place.Support, s.Dowels, columnPulled);
+                DowelLap.Length(ref trace, s.Code, s.Rules, s.Support, s.Dowels, columnPulled);
             }
         }
 
@@ -114,7 +117,7 @@ internal readonly struct Interface : ICheckRule<JointStrength>
         return Outcome.Ratio(worst, 1);
     }
 
-    private static void Tell<T>(BaseState s, in SectionAction a, ref T trace)
+    private static void Tell<T>(Standing s, in SectionAction a, ref T trace)
         where T : struct, ITrace
     {
         trace.Heading("Force and moments where the column stands, in its own axes");
@@ -129,11 +132,11 @@ internal readonly struct Interface : ICheckRule<JointStrength>
         }
     }
 
-    private static JointStrength Of<T>(BaseState s, bool ofColumn, ref T trace)
+    private static JointStrength Of<T>(Standing s, bool ofColumn, ref T trace)
         where T : struct, ITrace
     {
         var bars = ofColumn ? s.Dowels : JointSections.Bars(s.Pedestal!);
-        var gross = ofColumn ? s.Place.Place.Support.Area : s.Pedestal!.OwnArea;
+        var gross = ofColumn ? s.Support.Area : s.Pedestal!.OwnArea;
         trace.Heading(ofColumn ? "Dowels of the column" : "Bars of the pedestal into the base");
         var least = trace.Let("As,least", s.Code.LeastDowels * gross, Unit.SteelArea, $"0.005·{new Sym("Ag", gross, Unit.SteelArea)}", s.Code.InterfaceClause);
         if (bars.Size is not { } size)
@@ -144,13 +147,13 @@ internal readonly struct Interface : ICheckRule<JointStrength>
 
         var area = trace.Let("As", bars.Area, Unit.SteelArea, $"{new Sym("n", bars.Count, Unit.Ratio)}·{new Sym("Ab", size.Area, Unit.SteelArea)}");
         var (concrete, db) = (s.Rules.Concrete, size.Diameter);
-        var foot = ofColumn ? s.ColumnFoot - s.Underside : s.Thickness;
-        var room = trace.Let("room", foot - concrete.CoverBottom - s.Bars.BottomX.Diameter - s.Bars.BottomY.Diameter, Unit.Section, $"{new Sym("from the joint to the underside", foot, Unit.Section)} − {new Sym("cover", concrete.CoverBottom, Unit.Section)} − {new Sym("bottom bars", s.Bars.BottomX.Diameter + s.Bars.BottomY.Diameter, Unit.Section)}");
+        var foot = ofColumn ? s.ColumnFoot - s.Body.Underside : s.Body.Thickness;
+        var room = trace.Let("room", foot - concrete.CoverBottom - s.Diameter(true) - s.Diameter(false), Unit.Section, $"{new Sym("from the joint to the underside", foot, Unit.Section)} − {new Sym("cover", concrete.CoverBottom, Unit.Section)} − {new Sym("bottom bars", s.Diameter(true) + s.Diameter(false), Unit.Section)}");
         var bend = (s.Code.BendDiameter(db) / 2) + db;
         var straight = trace.Let("room,c", room - bend, Unit.Section, $"{new Sym("room", room, Unit.Section)} − {new Sym("bend", bend, Unit.Section)}");
         var pressed = s.Code.CompressionDevelopment(ref trace, ofColumn ? JointSections.Supporting(s) : concrete.Strength, concrete.Lightweight, s.Rules.Steel.Yield, db);
-        var spacing = trace.Given("s", ofColumn ? DowelLap.Gap(s.Code, s.Rules, s.Place.Place.Support, bars) : JointSections.PedestalGap(s), Unit.Section, "least distance of neighbouring bars as they stand");
-        var edge = Math.Min((s.Length - s.Outline.FaceX) / 2 - Math.Abs(s.ColumnX), (s.Width - s.Outline.FaceY) / 2 - Math.Abs(s.ColumnY));
+        var spacing = trace.Given("s", ofColumn ? DowelLap.Gap(s.Code, s.Rules, s.Support, bars) : JointSections.PedestalGap(s), Unit.Section, "least distance of neighbouring bars as they stand");
+        var edge = Math.Min((s.Body.Length - s.Outline.FaceX) / 2 - Math.Abs(s.X), (s.Body.Width - s.Outline.FaceY) / 2 - Math.Abs(s.Y));
         var pulled = s.Code.HookedDevelopment(ref trace, concrete, new DevelopedBar(size, s.Rules.Steel.Yield, spacing, edge, edge, 0));
         if (ofColumn && db > s.Code.LargestLapped + 1e-9)
         {
@@ -165,13 +168,15 @@ internal readonly struct Interface : ICheckRule<JointStrength>
 }
 
 /// <summary>Shear across the joints below column and pedestal, by friction.</summary>
-internal readonly struct InterfaceShear : ICheckRule<Nothing>
+internal readonly struct InterfaceShear : ICheckRule<Standing, Nothing>
 {
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+
     public static bool KnowsWater => false;
 
-    public static Nothing Capacity(BaseState s) => default;
+    public static Nothing Capacity(Standing s) => default;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var none = default(NoTrace);
@@ -205,7 +210,7 @@ internal readonly struct InterfaceShear : ICheckRule<Nothing>
         return worst;
     }
 
-    private static Outcome Joint<T>(BaseState s, int k, bool ofColumn, ref T trace)
+    private static Outcome Joint<T>(Standing s, int k, bool ofColumn, ref T trace)
         where T : struct, ITrace
     {
         var a = JointSections.AtColumnFoot(s, k);
@@ -216,7 +221,7 @@ internal readonly struct InterfaceShear : ICheckRule<Nothing>
         var permanent = 0.0;
         foreach (var term in s.Combinations[k].Terms)
         {
-            permanent += s.Place.Cases[term.Case].IsPermanent ? term.Factor * s.Place.CaseActions[term.Case].N : 0;
+            permanent += s.Place.Cases[term.Case].IsPermanent ? term.Factor * s.Loaded.CaseActions[term.Case].N : 0;
         }
 
         var pressing = Math.Min(permanent, a.N);
@@ -224,7 +229,7 @@ internal readonly struct InterfaceShear : ICheckRule<Nothing>
         var rules = s.Rules;
         var bars = ofColumn ? s.Dowels : JointSections.Bars(s.Pedestal!);
         var strength = ofColumn ? Math.Min(rules.Column.Strength ?? double.PositiveInfinity, JointSections.Supporting(s)) : Math.Min(JointSections.PedestalStrength(s), rules.Concrete.Strength);
-        var joint = new FrictionJoint(strength, rules.Concrete.Lightweight, ofColumn ? s.Place.Place.Support.Area : s.Pedestal!.OwnArea, bars.Area, rules.Steel.Yield, pressing, rules.Column.Joint);
+        var joint = new FrictionJoint(strength, rules.Concrete.Lightweight, ofColumn ? s.Support.Area : s.Pedestal!.OwnArea, bars.Area, rules.Steel.Yield, pressing, rules.Column.Joint);
         return Outcome.Ratio(vu, s.Code.ShearFriction(ref trace, joint));
     }
 }

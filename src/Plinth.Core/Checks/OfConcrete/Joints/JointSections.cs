@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 
@@ -30,31 +31,31 @@ internal sealed class JointSections
     public void Forget() => (column, pedestal) = (null, null);
 
     /// <summary>Whether a concrete column stands there whose joint is designed; one in a socket has none.</summary>
-    public static bool Designed(BaseState s) => s.Rules.Column.Known && s.Pedestal?.Socket is null && s.Place.Place.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round;
+    public static bool Designed(Standing s) => s.Rules.Column.Known && s.Pedestal?.Socket is null && s.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round;
 
     /// <summary>f'c of the pedestal, else of the base: what the column stands on, kPa.</summary>
-    public static double Supporting(BaseState s) => s.Pedestal is null ? s.Rules.Concrete.Strength : PedestalStrength(s);
+    public static double Supporting(Standing s) => s.Pedestal is null ? s.Rules.Concrete.Strength : PedestalStrength(s);
 
     /// <summary>f'c of the pedestal, kPa.</summary>
-    public static double PedestalStrength(BaseState s) => s.Rules.Pedestal.Strength ?? s.Rules.Concrete.Strength;
+    public static double PedestalStrength(Standing s) => s.Rules.Pedestal.Strength ?? s.Rules.Concrete.Strength;
 
     /// <summary>The concrete of the pedestal.</summary>
-    public ConcreteRules PedestalConcrete(BaseState s) => ofPedestal ??= s.Rules.Concrete with { Strength = PedestalStrength(s) };
+    public ConcreteRules PedestalConcrete(Standing s) => ofPedestal ??= s.Rules.Concrete with { Strength = PedestalStrength(s) };
 
     /// <summary>f'c at the joint under the column: of the column, or of what it stands on with the help of what surrounds it, if that is less, kPa.</summary>
-    public static double AtColumn(BaseState s)
+    public static double AtColumn(Standing s)
     {
         var (loaded, around) = ColumnBearing.Areas(s, s.Pedestal is not null);
         return Math.Min(s.Rules.Column.Strength ?? double.PositiveInfinity, Supporting(s) * Math.Min(2, Math.Sqrt(Math.Max(1, around / loaded))));
     }
 
     /// <summary>The column with the dowels for its bars.</summary>
-    public ColumnSection Column(BaseState s)
+    public ColumnSection Column(Standing s)
     {
         var strength = AtColumn(s);
         if (column is null || columnStrength != strength)
         {
-            var support = s.Place.Place.Support;
+            var support = s.Support;
             var round = support.Shape == ColumnShape.Round;
             var ties = s.Dowels.Size is { } dowel ? s.Code.LeastTie(dowel.Diameter) : 0;
             column = Make(s, support.SizeX, round ? support.SizeX : support.SizeY, round, s.Dowels, s.Rules.Column.Cover + ties, strength);
@@ -65,11 +66,11 @@ internal sealed class JointSections
     }
 
     /// <summary>The pedestal.</summary>
-    public ColumnSection Pedestal(BaseState s) =>
+    public ColumnSection Pedestal(Standing s) =>
         pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal), s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s), true, s.Pedestal.Socket);
 
     /// <summary>Least distance of the pedestal's neighbouring bars, centre to centre, m.</summary>
-    public static double PedestalGap(BaseState s)
+    public static double PedestalGap(Standing s)
     {
         var p = s.Pedestal!;
         return ColumnSection.LeastGap(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, p.Bars.Count, s.Rules.Pedestal.Cover + (p.Ties.Size?.Diameter ?? 0) + ((p.Bars.Size?.Diameter ?? 0) / 2));
@@ -86,33 +87,33 @@ internal sealed class JointSections
     public static BarLayer Bars(Pedestal pedestal) => new(pedestal.Bars.Count, pedestal.Bars.Size);
 
     /// <summary>What acts on the column's section where it stands, in its own axes.</summary>
-    public static SectionAction AtColumnFoot(BaseState s, int k)
+    public static SectionAction AtColumnFoot(Standing s, int k)
     {
-        var a = At(s, k, s.ColumnFoot - s.Underside);
-        var turned = new Loads.SupportAction(a.N, a.Fx, a.Fy, a.Mx, a.My, 0).InAxesTurnedBy(s.Place.Place.Support.AngleDegrees - s.Place.Place.AngleDegrees);
+        var a = At(s, k, s.ColumnFoot - s.Body.Underside);
+        var turned = new Loads.SupportAction(a.N, a.Fx, a.Fy, a.Mx, a.My, 0).InAxesTurnedBy(s.Support.AngleDegrees - s.Place.Place.AngleDegrees);
         return new SectionAction(turned.N, turned.Fx, turned.Fy, turned.Mx, turned.My);
     }
 
     /// <summary>What acts on the pedestal at its foot, its own weight included, in the base's axes. The walls of a socket carry the moments and a pull; pressure passes through the column's foot.</summary>
-    public static SectionAction AtPedestalFoot(BaseState s, int k)
+    public static SectionAction AtPedestalFoot(Standing s, int k)
     {
-        var a = At(s, k, s.Thickness);
+        var a = At(s, k, s.Body.Thickness);
         return s.Pedestal?.Socket is null ? a with { N = a.N + (s.Combinations[k].WeightFactor * s.PedestalWeight) } : a with { N = Math.Min(0, a.N) };
     }
 
     /// <summary>What acts on the pedestal at its top, in the base's axes.</summary>
-    public static SectionAction AtPedestalTop(BaseState s, int k) => At(s, k, s.ColumnFoot - s.Underside);
+    public static SectionAction AtPedestalTop(Standing s, int k) => At(s, k, s.ColumnFoot - s.Body.Underside);
 
-    private static SectionAction At(BaseState s, int k, double height)
+    private static SectionAction At(Standing s, int k, double height)
     {
-        ref readonly var a = ref s.Place.Sums[k];
+        ref readonly var a = ref s.Action(k);
         var arm = s.Arm - height;
         return new SectionAction(a.N, a.Fx, a.Fy, a.Mx - (arm * a.Fy), a.My + (arm * a.Fx));
     }
 
     // A pedestal with little steel counts as one of less area: its concrete counts in that proportion, so that Po is that of the reduced area.
     // Bars stand within cover and ties; of a column the ties are not stated and taken as the least allowed.
-    private static ColumnSection Make(BaseState s, double x, double y, bool round, BarLayer bars, double coverToBars, double strength, bool ofPedestal = false, Socket? socket = null)
+    private static ColumnSection Make(Standing s, double x, double y, bool round, BarLayer bars, double coverToBars, double strength, bool ofPedestal = false, Socket? socket = null)
     {
         var toCentre = coverToBars + (bars.Diameter / 2);
         var (hx, hy) = socket is null ? (0, 0) : (x - (2 * socket.Wall), y - (2 * socket.Wall));

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -11,19 +12,21 @@ namespace Plinth.Core.Checks.OfConcrete;
 internal readonly record struct PedestalLimits(double Least, double Most, double Ties);
 
 /// <summary>A pedestal under force and moments both ways at its foot and top, its steel and its ties.</summary>
-internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
+internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
 {
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+
     public static bool KnowsWater => false;
 
     private const double Tall = 3;
 
-    public static PedestalLimits Capacity(BaseState s)
+    public static PedestalLimits Capacity(Standing s)
     {
         var none = default(NoTrace);
         return s.Pedestal is null ? default : Limits(s, ref none);
     }
 
-    public static double UpperBound(BaseState s, in PedestalLimits limits, int k)
+    public static double UpperBound(Standing s, in PedestalLimits limits, int k)
     {
         if (s.Pedestal is not { Socket: null })
         {
@@ -35,7 +38,7 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
         return Math.Max(bound, Math.Max(limits.Least, Math.Max(limits.Most, limits.Ties)));
     }
 
-    public static Outcome Evaluate<T>(BaseState s, in PedestalLimits limits, int k, ref T trace)
+    public static Outcome Evaluate<T>(Standing s, in PedestalLimits limits, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Pedestal is null)
@@ -88,9 +91,9 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
         return Outcome.Ratio(worst, 1);
     }
 
-    private static bool IsTall(BaseState s) => s.PedestalHeight > Tall * Math.Min(s.Pedestal!.SizeX, s.Pedestal.SizeY);
+    private static bool IsTall(Standing s) => s.PedestalHeight > Tall * Math.Min(s.Pedestal!.SizeX, s.Pedestal.SizeY);
 
-    private static double Used<T>(BaseState s, in SectionAction a, ref T trace)
+    private static double Used<T>(Standing s, in SectionAction a, ref T trace)
         where T : struct, ITrace
     {
         if (Math.Abs(a.N) + a.Moment <= 0)
@@ -102,7 +105,7 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
         return times > 0 ? Math.Min(1 / times, Outcome.NoCapacity) : Outcome.NoCapacity;
     }
 
-    private static PedestalLimits Limits<T>(BaseState s, ref T trace)
+    private static PedestalLimits Limits<T>(Standing s, ref T trace)
         where T : struct, ITrace
     {
         var pedestal = s.Pedestal!;
@@ -122,13 +125,15 @@ internal readonly struct PedestalStrength : ICheckRule<PedestalLimits>
 }
 
 /// <summary>Shear in a pedestal, both ways.</summary>
-internal readonly struct PedestalShear : ICheckRule<Nothing>
+internal readonly struct PedestalShear : ICheckRule<Standing, Nothing>
 {
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+
     public static bool KnowsWater => false;
 
-    public static Nothing Capacity(BaseState s) => default;
+    public static Nothing Capacity(Standing s) => default;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Pedestal is not { Socket: null, Bars.Size: not null, Ties: { Size: not null, Spacing: > 0 } } pedestal)
@@ -158,7 +163,7 @@ internal readonly struct PedestalShear : ICheckRule<Nothing>
         return larger with { Utilisation = used };
     }
 
-    private static Outcome One<T>(BaseState s, in SectionAction a, double along, double across, double shear, string axis, ref T trace)
+    private static Outcome One<T>(Standing s, in SectionAction a, double along, double across, double shear, string axis, ref T trace)
         where T : struct, ITrace
     {
         var pedestal = s.Pedestal!;

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -5,13 +6,15 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>The depth of a socket: its least ratio to the column's side, the development of the column's bars, and the bond that a pull needs.</summary>
-internal readonly struct SocketDepth : ICheckRule<Nothing>
+internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
 {
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+
     public static bool KnowsWater => false;
 
-    public static Nothing Capacity(BaseState s) => default;
+    public static Nothing Capacity(Standing s) => default;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Pedestal?.Socket is not { } socket)
@@ -22,7 +25,7 @@ internal readonly struct SocketDepth : ICheckRule<Nothing>
         var rules = s.Rules.Pedestal.Sockets;
         var a = JointSections.AtPedestalTop(s, k);
         trace.Heading("Depth of the socket");
-        var (cx, cy) = (s.Place.Outline.FaceX, s.Place.Outline.FaceY);
+        var (cx, cy) = (s.Loaded.Outline.FaceX, s.Loaded.Outline.FaceY);
         var side = Math.Max(cx, cy);
         var ratio = trace.Let("l,ratio", rules.DepthRatio * side, Unit.Section, $"{new Sym("ratio", rules.DepthRatio, Unit.Ratio)}·{new Sym("h", side, Unit.Section)}", "EN 1992-1-1 10.9.6.3(1)");
         var bars = 0.0;
@@ -67,13 +70,15 @@ internal readonly struct SocketDepth : ICheckRule<Nothing>
 }
 
 /// <summary>The pressure of the column on grout and walls, near the rim and near the foot, both ways.</summary>
-internal readonly struct SocketPressure : ICheckRule<Nothing>
+internal readonly struct SocketPressure : ICheckRule<Standing, Nothing>
 {
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+
     public static bool KnowsWater => false;
 
-    public static Nothing Capacity(BaseState s) => default;
+    public static Nothing Capacity(Standing s) => default;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Pedestal?.Socket is not { } socket)
@@ -99,12 +104,12 @@ internal readonly struct SocketPressure : ICheckRule<Nothing>
         return worst;
     }
 
-    private static Outcome Along<T>(BaseState s, int k, double depth, bool alongX, ref T trace)
+    private static Outcome Along<T>(Standing s, int k, double depth, bool alongX, ref T trace)
         where T : struct, ITrace
     {
         var f = SocketForces.Of(s, k, alongX, ref trace);
         var most = trace.Let("F", f.Most, Unit.Force, $"max(|{new Sym("F1", f.Upper, Unit.Force)}|; |{new Sym("F2", f.Lower, Unit.Force)}|)");
-        var breadth = alongX ? s.Place.Outline.FaceY : s.Place.Outline.FaceX;
+        var breadth = alongX ? s.Loaded.Outline.FaceY : s.Loaded.Outline.FaceX;
         var area = trace.Let("A1", breadth * depth / 3, Unit.Area, $"{new Sym("c", breadth, Unit.Section)}·{new Sym("l", depth, Unit.Section)}/3");
         return Outcome.Ratio(most, s.Code.BearingOnConcrete(ref trace, SocketForces.FaceStrength(s), area, area));
     }

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
@@ -15,14 +16,14 @@ internal readonly record struct SocketForces(double Upper, double Lower)
     public double Most => Math.Max(Math.Abs(Upper), Math.Abs(Lower));
 
     /// <summary>f'c under the column's foot: the least of grout, column, pedestal and base, kPa.</summary>
-    public static double FootStrength(BaseState s) => Math.Min(FaceStrength(s), s.Rules.Concrete.Strength);
+    public static double FootStrength(Standing s) => Math.Min(FaceStrength(s), s.Rules.Concrete.Strength);
 
     /// <summary>f'c between column and walls: the least of grout, column and walls, kPa.</summary>
-    public static double FaceStrength(BaseState s) =>
+    public static double FaceStrength(Standing s) =>
         Math.Min(Math.Min(s.Rules.Pedestal.Sockets.Grout ?? s.Rules.Concrete.Strength, s.Rules.Column.Strength ?? double.PositiveInfinity), JointSections.PedestalStrength(s));
 
     /// <summary>The forces of a combination along x or y of the base.</summary>
-    public static SocketForces Of<T>(BaseState s, int k, bool alongX, ref T trace)
+    public static SocketForces Of<T>(Standing s, int k, bool alongX, ref T trace)
         where T : struct, ITrace
     {
         var a = JointSections.AtPedestalTop(s, k);

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -8,13 +9,15 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// The walls of a socket as a ring over a third of the depth: the pressed wall spans between the walls beside it and bends, while it ties the other direction.
 /// Closed ties stand in pairs, one near each face of the walls.
 /// </summary>
-internal readonly struct SocketWalls : ICheckRule<Nothing>
+internal readonly struct SocketWalls : ICheckRule<Standing, Nothing>
 {
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+
     public static bool KnowsWater => false;
 
-    public static Nothing Capacity(BaseState s) => default;
+    public static Nothing Capacity(Standing s) => default;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Pedestal is not { Socket: not null, Ties: { Size: not null, Spacing: > 0 } })
@@ -42,7 +45,7 @@ internal readonly struct SocketWalls : ICheckRule<Nothing>
     }
 
     // Bending by the force on this wall, tension by half the force across, and shear at the effective depth from the walls beside it.
-    private static Outcome Pressed<T>(BaseState s, double force, double across, bool alongX, ref T trace)
+    private static Outcome Pressed<T>(Standing s, double force, double across, bool alongX, ref T trace)
         where T : struct, ITrace
     {
         var (pedestal, socket, rules) = (s.Pedestal!, s.Pedestal!.Socket!, s.Rules);
@@ -57,7 +60,7 @@ internal readonly struct SocketWalls : ICheckRule<Nothing>
         }
 
         var side = alongX ? pedestal.SizeY : pedestal.SizeX;
-        var face = alongX ? s.Place.Outline.FaceY : s.Place.Outline.FaceX;
+        var face = alongX ? s.Loaded.Outline.FaceY : s.Loaded.Outline.FaceX;
         var t = new Sym("t", socket.Wall, Unit.Section);
         var span = trace.Let("L", side - socket.Wall, Unit.Section, $"{new Sym("side", side, Unit.Section)} − {t}");
         var moment = trace.Let("Mu", force * ((span / 4) - (face / 8)), Unit.Moment, $"{new Sym("F", force, Unit.Force)}·({new Sym("L", span, Unit.Section)}/4 − {new Sym("c", face, Unit.Section)}/8)");
@@ -86,13 +89,15 @@ internal readonly struct SocketWalls : ICheckRule<Nothing>
 }
 
 /// <summary>Shear in the walls of a socket that stand along it, between the pressures near rim and foot, both ways.</summary>
-internal readonly struct SocketShear : ICheckRule<Nothing>
+internal readonly struct SocketShear : ICheckRule<Standing, Nothing>
 {
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+
     public static bool KnowsWater => false;
 
-    public static Nothing Capacity(BaseState s) => default;
+    public static Nothing Capacity(Standing s) => default;
 
-    public static Outcome Evaluate<T>(BaseState s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Pedestal is not { Socket: not null, Bars.Size: not null, Ties: { Size: not null, Spacing: > 0 } })
@@ -118,7 +123,7 @@ internal readonly struct SocketShear : ICheckRule<Nothing>
         return worst;
     }
 
-    private static Outcome Along<T>(BaseState s, int k, bool alongX, ref T trace)
+    private static Outcome Along<T>(Standing s, int k, bool alongX, ref T trace)
         where T : struct, ITrace
     {
         var (pedestal, socket) = (s.Pedestal!, s.Pedestal!.Socket!);

@@ -1,16 +1,14 @@
 using System.Collections.Immutable;
 using Plinth.Core.Buildings;
-using Plinth.Core.Checks;
-using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Loads;
 
-namespace Plinth.Core.Sizing;
+namespace Plinth.Core.Kinds.Isolated;
 
 /// <summary>What a base of a size costs at least, found without a search for its bars: no design of that size is cheaper.</summary>
 internal sealed class CostBound
 {
-    private readonly ImmutableArray<BaseState> states;
+    private readonly ImmutableArray<IsolatedTrial> states;
     private readonly RuleSet rules;
     private readonly HeldValues held;
     private readonly double lightest;
@@ -21,7 +19,7 @@ internal sealed class CostBound
     private readonly int[] flexure;
     private readonly int[] shear;
 
-    public CostBound(ImmutableArray<BaseState> states, Foundation foundation)
+    public CostBound(ImmutableArray<IsolatedTrial> states, Foundation foundation)
     {
         this.states = states;
         (rules, held) = (foundation.Rules, foundation.Held);
@@ -35,7 +33,7 @@ internal sealed class CostBound
         flexure = [Sought("flexure-bottom-x") ? Index("flexure-bottom-x") : -1, Sought("flexure-bottom-y") ? Index("flexure-bottom-y") : -1];
         topIsSought = Sought("flexure-top-x") && Sought("flexure-top-y") && Sought("one-way-shear-x") && Sought("one-way-shear-y");
         shear = [Sought("one-way-shear-x") ? Index("one-way-shear-x") : -1, Sought("one-way-shear-y") ? Index("one-way-shear-y") : -1];
-        static int Index(string id) => CheckCatalog.Find(id)!.Index;
+        int Index(string id) => states[0].Checks.Find(id)!.Index;
     }
 
     /// <summary>By concrete, work and the code's least steel alone.</summary>
@@ -94,24 +92,24 @@ internal sealed class CostBound
     }
 
     // At least so much by the combinations that failed last; the lever arm is never longer than the depth of the thinnest bars.
-    private double Needed(BaseState s, bool alongX, double breadth, double depth)
+    private double Needed(IsolatedTrial s, bool alongX, double breadth, double depth)
     {
         var needed = 0.0;
         var i = alongX ? 0 : 1;
         var none = default(Tracing.NoTrace);
         foreach (var (index, isShear) in (ReadOnlySpan<(int, bool)>)[(flexure[i], false), (shear[i], true)])
         {
-            if (index < 0 || !s.Combinations[s.Hints[index]].IsFor(Family.Concrete) || s.Contact(s.Hints[index]).State == Contact.ContactState.NoEquilibrium)
+            if (index < 0 || !s.Combinations[s.Hints[index]].IsFor(Family.Concrete) || s.Body.Contact(s.Hints[index]).State == Contact.ContactState.NoEquilibrium)
             {
                 continue;
             }
 
             for (var side = -1; side <= 1; side += 2)
             {
-                var f = SectionForces.Beyond(s, s.Hints[index], alongX, side, isShear ? depth : 0);
+                var f = s.Along(alongX).Beyond(s.Hints[index], side, isShear ? depth : 0);
                 var steel = isShear
                     ? s.Code.LeastSteelForShear(rules.Concrete, breadth, depth, f.ShearUp)
-                    : f.MomentUp <= 0 ? 0 : f.MomentUp / (s.Code.Flexure(ref none, rules.Concrete, rules.Steel.Yield, 1e-9, breadth, depth).Strength / 1e-9) * (rules.Steel.Banded ? 1 : s.ShortWayFactor(alongX));
+                    : f.MomentUp <= 0 ? 0 : f.MomentUp / (s.Code.Flexure(ref none, rules.Concrete, rules.Steel.Yield, 1e-9, breadth, depth).Strength / 1e-9) * (rules.Steel.Banded ? 1 : s.Along(alongX).ShortWayFactor);
                 needed = Math.Max(needed, steel);
             }
         }

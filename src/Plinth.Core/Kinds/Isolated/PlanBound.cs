@@ -1,9 +1,8 @@
 using System.Collections.Immutable;
-using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 
-namespace Plinth.Core.Sizing;
+namespace Plinth.Core.Kinds.Isolated;
 
 /// <summary>What no base of a thickness can do without, found without a trial.</summary>
 internal static class PlanBound
@@ -13,7 +12,7 @@ internal static class PlanBound
     /// <param name="foundation">The foundation.</param>
     /// <param name="thickness">Thickness of the base, m.</param>
     /// <param name="pedestal">Its pedestal; null: none.</param>
-    public static double LeastArea(ImmutableArray<BaseState> states, Foundation foundation, double thickness, Pedestal? pedestal)
+    public static double LeastArea(ImmutableArray<IsolatedTrial> states, Foundation foundation, double thickness, Pedestal? pedestal)
     {
         if (foundation.Waives("bearing"))
         {
@@ -35,11 +34,11 @@ internal static class PlanBound
                     continue;
                 }
 
-                allowed += g.Basis == Ground.BearingBasis.Net ? g.OverburdenBefore(s.GroundColumn(k), s.FoundingDepth) : 0;
-                var left = allowed + s.GroundLoad(k).WaterPressure - s.WeightPerArea(k) - s.Place.LoadPressure(k);
+                allowed += g.Basis == Ground.BearingBasis.Net ? g.OverburdenBefore(s.Body.GroundColumn(k), s.Body.FoundingDepth) : 0;
+                var left = allowed + s.Body.GroundLoad(k).WaterPressure - s.Body.WeightPerArea(k) - s.Place.LoadPressure(k);
                 if (left > 0)
                 {
-                    least = Math.Max(least, (s.Place.Sums[k].N + s.Place.LoadForce(k) + s.PrismWeight(k)) / left);
+                    least = Math.Max(least, (s.Place.Sums[k].N + s.Place.LoadForce(k) + s.Column.PrismWeight(k)) / left);
                 }
             }
         }

@@ -1,25 +1,18 @@
 using Plinth.Core.Foundations;
 using Plinth.Core.Schedules;
+using Plinth.Core.Sizing;
 
-namespace Plinth.Core.Sizing;
-
-/// <summary>A design that passes, beside others.</summary>
-/// <param name="Design">The design.</param>
-/// <param name="Each">Its quantities.</param>
-/// <param name="Cost">Its cost by the rates.</param>
-/// <param name="BestIn">What it is the best in: "least plan", "least thickness", "least steel", "least concrete", "cheapest".</param>
-public sealed record Alternative(FoundationDesign Design, Quantities Each, double Cost, IReadOnlyList<string> BestIn);
+namespace Plinth.Core.Kinds.Isolated;
 
 /// <content>Designs side by side.</content>
-public sealed partial class FoundationSizer
+internal sealed partial class IsolatedSizer
 {
     // So many plan steps beyond the smallest, and so many thicknesses from the first that passes, are looked at.
     private const int PlanStepsLooked = 6;
     private const int ThicknessesLooked = 10;
 
-    /// <summary>Passing designs side by side: the best in plan, thickness, steel, concrete and cost among the thicknesses and plans near the least.</summary>
-    /// <returns>Thinnest first; empty if none passes.</returns>
-    public IReadOnlyList<Alternative> Alternatives()
+    /// <inheritdoc/>
+    public override IReadOnlyList<Alternative> Alternatives()
     {
         var found = new List<(FoundationDesign Design, Quantities Each, double Cost)>();
         var passed = 0;

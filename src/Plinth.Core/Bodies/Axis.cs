@@ -1,4 +1,4 @@
-namespace Plinth.Core.Checks;
+namespace Plinth.Core.Bodies;
 
 /// <summary>A direction in plan as a type, so that a check of both directions is written once.</summary>
 internal interface IAxis

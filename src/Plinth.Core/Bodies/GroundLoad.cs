@@ -1,4 +1,4 @@
-namespace Plinth.Core.Checks;
+namespace Plinth.Core.Bodies;
 
 /// <summary>What the ground and its water do over and under a base, all with factor one.</summary>
 /// <param name="SoilPerArea">Weight of the soil over the base on a unit of area, kPa.</param>
@@ -6,8 +6,7 @@ namespace Plinth.Core.Checks;
 /// <param name="Displaced">Weight of the soil whose place pedestal and column take, kN.</param>
 /// <param name="WaterPressure">Pressure of the water on the underside, u, kPa.</param>
 /// <param name="WeightPerArea">Weight of base and soil on a unit of area, kPa.</param>
-/// <param name="ColumnDepth">Depth in the soil down to which the column stands, m; below it the pedestal.</param>
-public readonly record struct GroundLoad(double SoilPerArea, double Block, double Displaced, double WaterPressure, double WeightPerArea, double ColumnDepth)
+public readonly record struct GroundLoad(double SoilPerArea, double Block, double Displaced, double WaterPressure, double WeightPerArea)
 {
     /// <summary>Weight of the soil beside the base that rises with it, on a metre of its edges, kN/m; 0 where none is stated.</summary>
     public double Wedge { get; init; }

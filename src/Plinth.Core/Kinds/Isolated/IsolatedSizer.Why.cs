@@ -1,15 +1,17 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Sizing;
 using Plinth.Core.Units;
 
-namespace Plinth.Core.Sizing;
+namespace Plinth.Core.Kinds.Isolated;
 
 /// <content>What the search tells: what stopped it, and what stops the next smaller step.</content>
-public sealed partial class FoundationSizer
+internal sealed partial class IsolatedSizer
 {
-    /// <summary>What stops each next smaller step of a design: plan, thickness, bars.</summary>
-    public IReadOnlyList<(string Step, SizingStop? Stop)> Why(FoundationDesign design)
+    /// <inheritdoc/>
+    public override IReadOnlyList<(string Step, SizingStop? Stop)> Why(FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(design);
         var rules = foundation.Rules.Sizing;
@@ -175,7 +177,7 @@ public sealed partial class FoundationSizer
     private SizingStop Nearest(int at, string bound)
     {
         const int tries = 400;
-        (double Utilisation, BaseSize Size, Check Check, BaseState State)? best = null;
+        (double Utilisation, BaseSize Size, Check Check, IsolatedTrial State)? best = null;
         var stride = Math.Max(1, plans.Count / tries);
         for (var i = plans.Count - 1; i >= 0; i -= stride)
         {
@@ -185,7 +187,7 @@ public sealed partial class FoundationSizer
             }
 
             Set(size, Pedestal(at));
-            var worst = checker.States.SelectMany(s => planChecks.Select(c => (Check: c, State: s, Worst: c.Worst(s)))).Where(w => w.Worst is not null)
+            var worst = trials.SelectMany(s => planChecks.Select(c => (Check: c, State: s, Worst: c.Worst(s)))).Where(w => w.Worst is not null)
                 .MaxBy(w => w.Worst!.Value.Outcome.FailsAnyhow ? Math.Max(Outcome.NoCapacity, w.Worst.Value.Outcome.Utilisation) : w.Worst.Value.Outcome.Utilisation);
             var utilisation = worst.Worst!.Value.Outcome.FailsAnyhow ? double.MaxValue : worst.Worst.Value.Outcome.Utilisation;
             if (best is null || utilisation < best.Value.Utilisation)
@@ -211,7 +213,7 @@ public sealed partial class FoundationSizer
         return failure is { } f ? Stop(f, bound) : new SizingStop(null, null, null, 0, bound, null);
     }
 
-    private static SizingStop Stop((Check Check, BaseState State) failure, string bound)
+    private static SizingStop Stop((Check Check, Trial State) failure, string bound)
     {
         var worst = failure.Check.Worst(failure.State);
         return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name, worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0, bound, worst?.Note);

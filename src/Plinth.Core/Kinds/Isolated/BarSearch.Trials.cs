@@ -3,7 +3,7 @@ using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete;
 
-namespace Plinth.Core.Sizing;
+namespace Plinth.Core.Kinds.Isolated;
 
 /// <content>Trial layers, and what the checks say of them.</content>
 internal sealed partial class BarSearch
@@ -11,16 +11,16 @@ internal sealed partial class BarSearch
     private (int Low, int High) CountRange(BarSize size, bool alongX)
     {
         var s = states[0];
-        var room = (alongX ? s.Width : s.Length) - (2 * rules.Concrete.CoverSide) - size.Diameter;
+        var room = (alongX ? s.Size.Width : s.Size.Length) - (2 * rules.Concrete.CoverSide) - size.Diameter;
         if (room <= 0)
         {
             return (2, 1);
         }
 
         var least = Math.Max(rules.Steel.LeastSpacing, s.Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter);
-        var most = Math.Min(rules.Steel.MostSpacing, s.Code.MostSpacing(s.Thickness));
+        var most = Math.Min(rules.Steel.MostSpacing, s.Code.MostSpacing(s.Size.Thickness));
         var high = (int)Math.Floor((room / least) + 1e-9) + 1;
-        var (own, other) = alongX ? (s.Length, s.Width) : (s.Width, s.Length);
+        var (own, other) = alongX ? (s.Size.Length, s.Size.Width) : (s.Size.Width, s.Size.Length);
         if (rules.Steel.Banded && own < other)
         {
             // In the band they stand closer.
@@ -44,11 +44,11 @@ internal sealed partial class BarSearch
     private double Mass(BarLayer layer, bool alongX)
     {
         var s = states[0];
-        return Schedules.Quantities.MassOf(s.Code, layer, (alongX ? s.Length : s.Width) - (2 * rules.Concrete.CoverSide));
+        return Schedules.Quantities.MassOf(s.Code, layer, (alongX ? s.Size.Length : s.Size.Width) - (2 * rules.Concrete.CoverSide));
     }
 
     // Whether bottom bars along an axis are banded: those the short way.
-    private bool IsBanded(bool alongX) => rules.Steel.Banded && (alongX ? states[0].Length < states[0].Width - 1e-6 : states[0].Width < states[0].Length - 1e-6);
+    private bool IsBanded(bool alongX) => rules.Steel.Banded && (alongX ? states[0].Size.Length < states[0].Size.Width - 1e-6 : states[0].Size.Width < states[0].Size.Length - 1e-6);
 
     // Bars of a number, banded where they run the short way and that is asked, hooked where they are too short without.
     private BarLayer PutFound(bool bottom, int count, BarSize size, bool alongX, double spacing = 0)
@@ -57,13 +57,13 @@ internal sealed partial class BarSearch
         var layer = spacing > 0 ? new BarLayer(count, size) { Spacing = spacing } : Spaced(new BarLayer(count, size), alongX);
         if (bottom && IsBanded(alongX))
         {
-            var band = BarGaps.InBand(count, alongX ? s.Width / s.Length : s.Length / s.Width);
+            var band = BarGaps.InBand(count, alongX ? s.Size.Width / s.Size.Length : s.Size.Length / s.Size.Width);
             layer = layer with { Count = count, Spacing = 0, Band = Math.Min(band, count) };
         }
 
         Put(bottom, layer, alongX);
         Set(bars);
-        if (!states.All(at => Anchorage.StraightFits(at, alongX, bottom)) && Exceeds(alongX ? anchorageX : anchorageY, null))
+        if (!states.All(at => Anchorage.StraightFits(at.Along(alongX), bottom)) && Exceeds(alongX ? anchorageX : anchorageY, null))
         {
             // Straight bars too short stay straight where plain concrete holds the moment there.
             layer = layer with { Hooked = true };
@@ -82,8 +82,8 @@ internal sealed partial class BarSearch
             return layer;
         }
 
-        var room = (alongX ? states[0].Width : states[0].Length) - (2 * rules.Concrete.CoverSide) - layer.Diameter;
-        var most = Math.Min(rules.Steel.MostSpacing, states[0].Code.MostSpacing(states[0].Thickness));
+        var room = (alongX ? states[0].Size.Width : states[0].Size.Length) - (2 * rules.Concrete.CoverSide) - layer.Diameter;
+        var most = Math.Min(rules.Steel.MostSpacing, states[0].Code.MostSpacing(states[0].Size.Thickness));
         int Bars(double spacing) => (int)Math.Ceiling((room / spacing) - 1e-9) + 1;
         var even = room / (layer.Count - 1) / step;
         var spacing = Math.Round(Math.Ceiling(even - 1e-9) * step, 9);
@@ -92,7 +92,7 @@ internal sealed partial class BarSearch
     }
 
     // Whether both ways are to have one size and spacing.
-    private bool AreAlike => rules.Steel.BothWaysAlike == AlikeBars.Always || (rules.Steel.BothWaysAlike == AlikeBars.Square && Math.Abs(states[0].Length - states[0].Width) < 1e-9);
+    private bool AreAlike => rules.Steel.BothWaysAlike == AlikeBars.Always || (rules.Steel.BothWaysAlike == AlikeBars.Square && Math.Abs(states[0].Size.Length - states[0].Size.Width) < 1e-9);
 
     // One size and one spacing both ways, where that is asked: the closer of both.
     private (BarLayer First, BarLayer Second) Alike(Candidate first, Candidate second, BarLayer a, BarLayer b, bool firstIsX, bool bottom)
@@ -103,7 +103,7 @@ internal sealed partial class BarSearch
         }
 
         var s = states[0];
-        double Within(bool alongX) => (alongX ? s.Width : s.Length) - (2 * rules.Concrete.CoverSide) - a.Diameter;
+        double Within(bool alongX) => (alongX ? s.Size.Width : s.Size.Length) - (2 * rules.Concrete.CoverSide) - a.Diameter;
         var stepped = a.Spacing > 0 && b.Spacing > 0;
         var spacing = stepped ? Math.Min(a.Spacing, b.Spacing) : Math.Min(Within(firstIsX) / (a.Count - 1), Within(!firstIsX) / (b.Count - 1));
         int Count(bool alongX) => (int)Math.Ceiling((Within(alongX) / spacing) - 1e-9) + 1;
@@ -169,6 +169,6 @@ internal sealed partial class BarSearch
     {
         public bool Fixed => Held is not null;
 
-        public BarLayer Layer(bool alongX, BaseState s, RuleSet rules) => Held!.Resolve(alongX ? s.Width : s.Length, rules.Concrete.CoverSide);
+        public BarLayer Layer(bool alongX, IsolatedTrial s, RuleSet rules) => Held!.Resolve(alongX ? s.Size.Width : s.Size.Length, rules.Concrete.CoverSide);
     }
 }

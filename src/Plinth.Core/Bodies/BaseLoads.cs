@@ -4,16 +4,15 @@ using Plinth.Core.Loads;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
-namespace Plinth.Core.Checks;
+namespace Plinth.Core.Bodies;
 
-/// <summary>Everything that acts on a base in a combination, summed at the centre of its underside, base's axes.</summary>
-/// <param name="Column">Action of the column where it acts.</param>
-/// <param name="ColumnMx">Its moment about x at the underside, about the column's own axis: Mx − H·Fy, kNm.</param>
-/// <param name="ColumnMy">Its moment about y at the underside: My + H·Fx, kNm.</param>
+/// <summary>Everything that acts on a body in a combination, summed at the centroid of its underside, its own axes.</summary>
 /// <param name="N">Sum downwards, weights included, kN.</param>
+/// <param name="Fx">Horizontal forces of the columns along x, kN.</param>
+/// <param name="Fy">The same along y, kN.</param>
 /// <param name="Mx">Sum of moments about x, kNm.</param>
 /// <param name="My">Sum of moments about y, kNm.</param>
-public readonly record struct BaseLoads(SupportAction Column, double ColumnMx, double ColumnMy, double N, double Mx, double My)
+public readonly record struct BaseLoads(double N, double Fx, double Fy, double Mx, double My)
 {
     /// <summary>Resultant's distance from the centre along x, m.</summary>
     public double XR => My / N;
@@ -25,39 +24,40 @@ public readonly record struct BaseLoads(SupportAction Column, double ColumnMx, d
 /// <summary>Sums the loads of a base in a combination, and tells how.</summary>
 internal static class BaseLoadCase
 {
-    public static BaseLoads Compute<T>(BaseState s, int k, bool withSurcharge, ref T trace)
+    public static BaseLoads Compute<T>(GroundBody s, int k, bool withSurcharge, ref T trace)
         where T : struct, ITrace
     {
         var combination = s.Combinations[k];
-        ref readonly var a = ref s.Place.Sums[k];
-        if (T.Records)
+        var (columnsN, fx, fy) = (0.0, 0.0, 0.0);
+        foreach (var c in s.Columns)
         {
-            TraceSums(s, k, ref trace);
+            ref readonly var a = ref c.Action(k);
+            (columnsN, fx, fy) = (columnsN + a.N, fx + a.Fx, fy + a.Fy);
+            if (T.Records)
+            {
+                TellColumn(c, k, ref trace);
+            }
         }
 
-        var arm = trace.Given("H", s.Arm, Unit.Length, "level of the reactions above the underside");
-        var mx = trace.Let("Mx,col", a.Mx - (arm * a.Fy), Unit.Moment, $"{new Sym("Mx", a.Mx, Unit.Moment)} − {new Sym("H", arm, Unit.Length)}·{new Sym("Fy", a.Fy, Unit.Force)}");
-        var my = trace.Let("My,col", a.My + (arm * a.Fx), Unit.Moment, $"{new Sym("My", a.My, Unit.Moment)} + {new Sym("H", arm, Unit.Length)}·{new Sym("Fx", a.Fx, Unit.Force)}");
         var f = combination.WeightFactor;
-        var area = s.Length * s.Width;
         ref readonly var ground = ref s.GroundLoad(k);
         if (T.Records)
         {
             TellWeights(s, k, ref trace);
         }
 
-        var q = withSurcharge ? s.Place.SurchargeFactors[k] * s.Ground.Surcharge * area : 0;
+        var q = withSurcharge ? s.Place.SurchargeFactors[k] * s.Ground.Surcharge * s.Area : 0;
         if (q != 0)
         {
             trace.Let("Q", q, Unit.Force, $"{new Sym("f", s.Place.SurchargeFactors[k], Unit.Ratio)}·{new Sym("q", s.Ground.Surcharge, Unit.Pressure)}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
         }
 
         var w = Weights(s, k, ref trace);
-        var u = ground.WaterPressure * area;
-        var n = a.N + w + q - u;
+        var u = ground.WaterPressure * s.Area;
+        var n = columnsN + w + q - u;
         if (T.Records)
         {
-            trace.Add(new TraceStep(TraceKind.Formula, "ΣN", n, Unit.Force, SumOfForces(a.N, w, q, u), null));
+            trace.Add(new TraceStep(TraceKind.Formula, "ΣN", n, Unit.Force, SumOfForces(s, k, w, q, u), null));
         }
 
         var (besideN, besideX, besideY) = (0.0, 0.0, 0.0);
@@ -85,24 +85,16 @@ internal static class BaseLoadCase
         }
 
         // The pedestal stands, and soil is missing, where the column stands.
-        var prism = s.PrismWeight(k);
-        var (sumX, sumY) = (mx - ((a.N + prism) * s.ColumnY), my + ((a.N + prism) * s.ColumnX));
+        var (sumX, sumY) = (0.0, 0.0);
+        foreach (var c in s.Columns)
+        {
+            var (load, prism) = (c.Action(k).N, c.PrismWeight(k));
+            (sumX, sumY) = (sumX + (c.Mx(k) - ((load + prism) * c.Y)), sumY + (c.My(k) + ((load + prism) * c.X)));
+        }
+
         if (T.Records)
         {
-            if (s.ColumnX != 0 || s.ColumnY != 0)
-            {
-                trace.Given("ex", s.ColumnX, Unit.Length, "column's centre from the base's centre along x");
-                trace.Given("ey", s.ColumnY, Unit.Length, "column's centre from the base's centre along y");
-                var at = new Sym("Wcol", prism, Unit.Force);
-                trace.Let("Wcol", prism, Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wped", s.PedestalWeight, Unit.Force)} − {new Sym("Wdis", ground.Displaced, Unit.Force)})");
-                trace.Let("ΣMx", sumX, Unit.Moment, $"{new Sym("Mx,col", mx, Unit.Moment)} − ({new Sym("N", a.N, Unit.Force)} + {at})·{new Sym("ey", s.ColumnY, Unit.Length)}");
-                trace.Let("ΣMy", sumY, Unit.Moment, $"{new Sym("My,col", my, Unit.Moment)} + ({new Sym("N", a.N, Unit.Force)} + {at})·{new Sym("ex", s.ColumnX, Unit.Length)}");
-            }
-            else
-            {
-                trace.Let("ΣMx", sumX, Unit.Moment, $"{new Sym("Mx,col", mx, Unit.Moment)}");
-                trace.Let("ΣMy", sumY, Unit.Moment, $"{new Sym("My,col", my, Unit.Moment)}");
-            }
+            TellMoments(s, k, f, sumX, sumY, ref trace);
         }
 
         if (s.PlacedLoads.Length > 0)
@@ -111,26 +103,77 @@ internal static class BaseLoadCase
             sumY = trace.Let("ΣMy", sumY + besideY, Unit.Moment, $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("ΣP·x", besideY, Unit.Moment)}");
         }
 
-        var result = new BaseLoads(a, mx, my, n, sumX, sumY);
+        var result = new BaseLoads(n, fx, fy, sumX, sumY);
         trace.Let("xR", result.XR, Unit.Length, $"{new Sym("ΣMy", sumY, Unit.Moment)}/{new Sym("ΣN", n, Unit.Force)}");
         trace.Let("yR", result.YR, Unit.Length, $"−{new Sym("ΣMx", sumX, Unit.Moment)}/{new Sym("ΣN", n, Unit.Force)}");
         return result;
     }
 
+    /// <summary>How a symbol of a column is told apart where a body carries several: "N[C5]".</summary>
+    public static string Of(string symbol, Standing c) => c.At is null ? symbol : $"{symbol}[{c.At}]";
+
+    /// <summary>How a case of a column is told: "N[DEAD]", or "N[C5, DEAD]" where a body carries several.</summary>
+    public static string Of(string symbol, Standing c, string name) => c.At is null ? $"{symbol}[{name}]" : $"{symbol}[{c.At}, {name}]";
+
+    private static void TellColumn<T>(Standing c, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        ref readonly var a = ref c.Action(k);
+        TraceSums(c, k, ref trace);
+        var arm = trace.Given(Of("H", c), c.Arm, Unit.Length, "level of the reactions above the underside");
+        trace.Let(Of("Mx,col", c), c.Mx(k), Unit.Moment, $"{new Sym(Of("Mx", c), a.Mx, Unit.Moment)} − {new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fy", c), a.Fy, Unit.Force)}");
+        trace.Let(Of("My,col", c), c.My(k), Unit.Moment, $"{new Sym(Of("My", c), a.My, Unit.Moment)} + {new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fx", c), a.Fx, Unit.Force)}");
+    }
+
+    private static void TellMoments<T>(GroundBody s, int k, double f, double sumX, double sumY, ref T trace)
+        where T : struct, ITrace
+    {
+        List<FormulaPart> x = [], y = [];
+        foreach (var c in s.Columns)
+        {
+            var (mx, my) = (new Sym(Of("Mx,col", c), c.Mx(k), Unit.Moment), new Sym(Of("My,col", c), c.My(k), Unit.Moment));
+            var first = x.Count == 0 ? "" : " + ";
+            if (c.X == 0 && c.Y == 0)
+            {
+                x.AddRange([new FormulaPart(first, default), new FormulaPart(null, mx)]);
+                y.AddRange([new FormulaPart(first, default), new FormulaPart(null, my)]);
+                continue;
+            }
+
+            var prism = c.PrismWeight(k);
+            var (ex, ey) = (new Sym(Of("ex", c), c.X, Unit.Length), new Sym(Of("ey", c), c.Y, Unit.Length));
+            trace.Given(ex.Symbol, c.X, Unit.Length, "column's centre from the base's centre along x");
+            trace.Given(ey.Symbol, c.Y, Unit.Length, "column's centre from the base's centre along y");
+            var (n, at) = (new Sym(Of("N", c), c.Action(k).N, Unit.Force), new Sym(Of("Wcol", c), prism, Unit.Force));
+            trace.Let(at.Symbol, prism, Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym(Of("Wped", c), c.PedestalWeight, Unit.Force)} − {new Sym(Of("Wdis", c), c.Displacing(k).Displaced, Unit.Force)})");
+            x.AddRange([new FormulaPart(first, default), new FormulaPart(null, mx), new FormulaPart(" − (", default), new FormulaPart(null, n), new FormulaPart(" + ", default), new FormulaPart(null, at), new FormulaPart(")·", default), new FormulaPart(null, ey)]);
+            y.AddRange([new FormulaPart(first, default), new FormulaPart(null, my), new FormulaPart(" + (", default), new FormulaPart(null, n), new FormulaPart(" + ", default), new FormulaPart(null, at), new FormulaPart(")·", default), new FormulaPart(null, ex)]);
+        }
+
+        trace.Add(new TraceStep(TraceKind.Formula, "ΣMx", sumX, Unit.Moment, x, null));
+        trace.Add(new TraceStep(TraceKind.Formula, "ΣMy", sumY, Unit.Moment, y, null));
+    }
+
     /// <summary>Factored weights of base, soil and pedestal, kN; the water is not in them.</summary>
-    public static double Weights<T>(BaseState s, int k, ref T trace)
+    public static double Weights<T>(GroundBody s, int k, ref T trace)
         where T : struct, ITrace
     {
         var f = s.Combinations[k].WeightFactor;
         var soil = s.GroundLoad(k).Soil;
-        return s.Pedestal is null
+        return !s.HasPedestals
             ? trace.Let("W", f * (s.BaseWeight + soil), Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)})")
             : trace.Let("W", f * (s.BaseWeight + soil + s.PedestalWeight), Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)} + {new Sym("Wped", s.PedestalWeight, Unit.Force)})");
     }
 
-    private static List<FormulaPart> SumOfForces(double n, double w, double q, double u)
+    private static List<FormulaPart> SumOfForces(GroundBody s, int k, double w, double q, double u)
     {
-        var parts = new List<FormulaPart> { new(null, new Sym("N", n, Unit.Force)), new(" + ", default), new(null, new Sym("W", w, Unit.Force)) };
+        var parts = new List<FormulaPart>();
+        foreach (var c in s.Columns)
+        {
+            parts.AddRange([new FormulaPart(null, new Sym(Of("N", c), c.Action(k).N, Unit.Force)), new FormulaPart(" + ", default)]);
+        }
+
+        parts.Add(new FormulaPart(null, new Sym("W", w, Unit.Force)));
         if (q != 0)
         {
             parts.AddRange([new FormulaPart(" + ", default), new FormulaPart(null, new Sym("Q", q, Unit.Force))]);
@@ -145,21 +188,29 @@ internal static class BaseLoadCase
     }
 
     /// <summary>Tells the weights with factor one, and the push of the water.</summary>
-    public static void TellWeights<T>(BaseState s, int k, ref T trace)
+    public static void TellWeights<T>(GroundBody s, int k, ref T trace)
         where T : struct, ITrace
     {
         var (rules, g, load) = (s.Rules, s.Ground, s.GroundLoad(k));
         var column = s.GroundColumn(k);
-        var (length, width) = (new Sym("L", s.Length, Unit.Length), new Sym("B", s.Width, Unit.Length));
+        var (length, width) = (new Sym("L", s.Length, Unit.Length), new Sym(s.IsRectangle ? "B" : "B,mean", s.Width, Unit.Length));
         if (s.WaterWords(k) is { } words)
         {
             trace.Remark("Water in the ground: " + words);
         }
 
         trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{length}·{width}·{new Sym("h", s.Thickness, Unit.Length)}");
-        if (s.Pedestal is { } pedestal)
+        foreach (var c in s.Columns)
         {
-            trace.Let("Wped", s.PedestalWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym("Aped", pedestal.Area, Unit.Area)}·{new Sym("hp", s.PedestalHeight, Unit.Length)}");
+            if (c.Pedestal is { } pedestal)
+            {
+                trace.Let(Of("Wped", c), c.PedestalWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym(Of("Aped", c), pedestal.Area, Unit.Area)}·{new Sym(Of("hp", c), c.PedestalHeight, Unit.Length)}");
+            }
+        }
+
+        if (s.Columns.Length > 1 && s.HasPedestals)
+        {
+            trace.Given("Wped", s.PedestalWeight, Unit.Force, "of all pedestals");
         }
 
         var dry = Math.Clamp(column.Water, 0, s.SoilDepth);
@@ -172,15 +223,24 @@ internal static class BaseLoadCase
             trace.Let("σs", load.SoilPerArea, Unit.Pressure, $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("ds", s.SoilDepth, Unit.Length)}");
         }
 
-        var area = Math.Min(s.Length * s.Width, s.Place.Place.Support.Area);
-        var above = column.Weight(0, load.ColumnDepth);
-        if (s.Pedestal is { } p)
+        foreach (var c in s.Columns)
         {
-            trace.Let("Wdis", load.Displaced, Unit.Force, $"{new Sym("Aped", p.Area, Unit.Area)}·{new Sym("σped", load.SoilPerArea - above, Unit.Pressure)} + {new Sym("Acol", area, Unit.Area)}·{new Sym("σcol", above, Unit.Pressure)}");
+            var area = Math.Min(s.Area, c.Support.Area);
+            var (displaced, columnDepth) = c.Displacing(k);
+            var above = column.Weight(0, columnDepth);
+            if (c.Pedestal is { } p)
+            {
+                trace.Let(Of("Wdis", c), displaced, Unit.Force, $"{new Sym(Of("Aped", c), p.Area, Unit.Area)}·{new Sym(Of("σped", c), load.SoilPerArea - above, Unit.Pressure)} + {new Sym(Of("Acol", c), area, Unit.Area)}·{new Sym(Of("σcol", c), above, Unit.Pressure)}");
+            }
+            else
+            {
+                trace.Let(Of("Wdis", c), displaced, Unit.Force, $"{new Sym(Of("Acol", c), area, Unit.Area)}·{new Sym("σs", load.SoilPerArea, Unit.Pressure)}");
+            }
         }
-        else
+
+        if (s.Columns.Length > 1)
         {
-            trace.Let("Wdis", load.Displaced, Unit.Force, $"{new Sym("Acol", area, Unit.Area)}·{new Sym("σs", load.SoilPerArea, Unit.Pressure)}");
+            trace.Given("Wdis", load.Displaced, Unit.Force, "of all columns");
         }
 
         trace.Let("Wsoil", load.Soil, Unit.Force, $"{new Sym("σs", load.SoilPerArea, Unit.Pressure)}·{length}·{width} − {new Sym("Wdis", load.Displaced, Unit.Force)}");
@@ -191,7 +251,7 @@ internal static class BaseLoadCase
         }
     }
 
-    private static void TellBeside<T>(BaseState s, int k, ref T trace)
+    private static void TellBeside<T>(GroundBody s, int k, ref T trace)
         where T : struct, ITrace
     {
         for (var i = 0; i < s.PlacedLoads.Length; i++)
@@ -205,7 +265,7 @@ internal static class BaseLoadCase
     }
 
     /// <summary>Tells the contact pressures that hold the loads, and returns them.</summary>
-    public static ContactSolution Contact<T>(BaseState s, int k, bool withSurcharge, ref T trace)
+    public static ContactSolution Contact<T>(GroundBody s, int k, bool withSurcharge, ref T trace)
         where T : struct, ITrace
     {
         if (!T.Records)
@@ -216,7 +276,7 @@ internal static class BaseLoadCase
         trace.Heading("Loads at the centre of the underside, " + s.Combinations[k].Name);
         var l = Compute(s, k, withSurcharge, ref trace);
         trace.Heading("Contact pressure p = max(0, a + b·x + c·y)");
-        var solution = ContactSolver.Rectangle(s.Length, s.Width, l.N, l.XR, l.YR);
+        var solution = s.Solved(l);
         if (solution.State == ContactState.NoEquilibrium)
         {
             trace.Remark("The resultant lies on or outside the edge of the base, or nothing presses down: there is no equilibrium.");
@@ -225,6 +285,12 @@ internal static class BaseLoadCase
 
         var p = solution.Pressure;
         var (length, width) = (s.Length, s.Width);
+        if (!s.IsRectangle)
+        {
+            TellPolygon(s, solution, ref trace);
+            return solution;
+        }
+
         if (solution.State == ContactState.Full)
         {
             trace.Let("a", p.A, Unit.Pressure, $"{new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", length, Unit.Length)}·{new Sym("B", width, Unit.Length)})");
@@ -250,10 +316,27 @@ internal static class BaseLoadCase
         return solution;
     }
 
-    private static void TraceSums<T>(BaseState s, int k, ref T trace)
+    // Of an outline that is no rectangle: the plane, found so that it balances, and the pressure at each corner.
+    private static void TellPolygon<T>(GroundBody s, in ContactSolution solution, ref T trace)
         where T : struct, ITrace
     {
-        ref readonly var sum = ref s.Place.Sums[k];
+        var p = solution.Pressure;
+        trace.Given("a", p.A, Unit.Pressure, "solved so that ∫p dA = ΣN, ∫p·x dA = ΣN·xR, ∫p·y dA = ΣN·yR over the part in contact");
+        trace.Given("b·L", p.B * s.Length, Unit.Pressure, "rise from end to end along x");
+        trace.Given("c·B", p.C * s.Width, Unit.Pressure, "rise over the mean width along y");
+        trace.Given("share", solution.Share, Unit.Ratio, "of the base in contact");
+        trace.Given("∫p dA", p.Over(s.Outline).Force, Unit.Force, "the balance, exact over the polygon in contact");
+        for (var i = 0; i < s.Outline.Length; i++)
+        {
+            var c = s.Outline[i];
+            trace.Given($"p{(i + 1).ToString(CultureInfo.InvariantCulture)}", p.At(c.X, c.Y), Unit.Pressure, $"at the corner {Unit.Length.FormatWithSymbol(c.X, s.Units)}, {Unit.Length.FormatWithSymbol(c.Y, s.Units)} from the centroid");
+        }
+    }
+
+    private static void TraceSums<T>(Standing s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        ref readonly var sum = ref s.Action(k);
         (string Symbol, double Value, Unit Unit, Func<SupportAction, double> Of)[] rows =
         [
             ("N", sum.N, Unit.Force, a => a.N), ("Fx", sum.Fx, Unit.Force, a => a.Fx), ("Fy", sum.Fy, Unit.Force, a => a.Fy),
@@ -264,7 +347,7 @@ internal static class BaseLoadCase
             var parts = new List<FormulaPart>();
             foreach (var term in s.Combinations[k].Terms)
             {
-                var own = of(s.Place.CaseActions[term.Case]);
+                var own = of(s.Loaded.CaseActions[term.Case]);
                 if (own == 0)
                 {
                     continue;
@@ -272,7 +355,7 @@ internal static class BaseLoadCase
 
                 var factor = Math.Abs(term.Factor).ToString("0.####", CultureInfo.InvariantCulture);
                 parts.Add(new FormulaPart((parts.Count == 0 ? (term.Factor < 0 ? "−" : "") : term.Factor < 0 ? " − " : " + ") + factor + "·", default));
-                parts.Add(new FormulaPart(null, new Sym($"{symbol}[{s.Place.Cases[term.Case].Name}]", own, unit)));
+                parts.Add(new FormulaPart(null, new Sym(Of(symbol, s, s.Place.Cases[term.Case].Name), own, unit)));
             }
 
             if (parts.Count == 0)
@@ -280,7 +363,7 @@ internal static class BaseLoadCase
                 parts.Add(new FormulaPart("0", default));
             }
 
-            trace.Add(new TraceStep(TraceKind.Formula, symbol, value, unit, parts, null));
+            trace.Add(new TraceStep(TraceKind.Formula, Of(symbol, s), value, unit, parts, null));
         }
     }
 }

@@ -1,10 +1,11 @@
 using System.Collections.Immutable;
+using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 
-namespace Plinth.Core.Sizing;
+namespace Plinth.Core.Kinds.Isolated;
 
 /// <summary>
 /// Finds the steel for a base of given sizes: for each pair of bar sizes the least counts that pass every check of the concrete; of the pairs that weigh at
@@ -12,8 +13,6 @@ namespace Plinth.Core.Sizing;
 /// </summary>
 internal sealed partial class BarSearch
 {
-    private static readonly string[] OfJoints = ["column-bearing", "interface", "interface-shear", "pedestal", "pedestal-shear", "socket-depth", "socket-pressure", "socket-walls", "socket-shear", "punching-steel", "moment-transfer"];
-
     /// <summary>Bars may weigh so much more than the lightest that pass, as a share, where they are fewer.</summary>
     public const double FewerWithin = 0.05;
 
@@ -25,32 +24,32 @@ internal sealed partial class BarSearch
     private readonly Check[] topY;
     private readonly Check[] anchorageX;
     private readonly Check[] anchorageY;
-    private readonly ImmutableArray<BaseState> states;
+    private readonly ImmutableArray<IsolatedTrial> states;
     private readonly RuleSet rules;
     private readonly HeldValues held;
     private Reinforcement bars;
     private IReadOnlyList<BarSize> sizes = [];
     private double areaGuess;
 
-    public BarSearch(ImmutableArray<BaseState> states, Foundation foundation)
+    public BarSearch(ImmutableArray<IsolatedTrial> states, Foundation foundation)
     {
         this.states = states;
         rules = foundation.Rules;
         held = foundation.Held;
-        sectionChecks = [.. CheckCatalog.Listed.Where(c => !c.OfPlan && !OfJoints.Contains(c.Id) && !foundation.Waives(c.Id))];
-        ofBothWays = [.. sectionChecks.Where(c => c.Id is "two-way-shear" or "socket-floor" or "least-depth")];
-        Check[] Along(string axis, string without, bool bottom) =>
-            [.. sectionChecks.Where(c => c.Id.EndsWith(axis, StringComparison.Ordinal) && !c.Id.StartsWith(without, StringComparison.Ordinal)), .. CheckCatalog.ForSearch.Where(c => bottom && c.Id.EndsWith(axis, StringComparison.Ordinal) && !foundation.Waives(c.Id[..^2]))];
-        anchorageX = [.. sectionChecks.Where(c => c.Id == "anchorage-x")];
-        anchorageY = [.. sectionChecks.Where(c => c.Id == "anchorage-y")];
-        bottomX = Along("-x", "flexure-top", true);
-        bottomY = Along("-y", "flexure-top", true);
-        topX = Along("-x", "flexure-bottom", false);
-        topY = Along("-y", "flexure-bottom", false);
+        var checks = states[0].Checks;
+        sectionChecks = [.. checks.Listed.Where(c => c.Decides.IsOfSection && !foundation.Waives(c.Id))];
+        ofBothWays = [.. sectionChecks.Where(c => c.Decides.What == Decisions.Depth)];
+        Check[] Along(bool alongX, Face face) => [.. sectionChecks.Concat(checks.Parts.Where(c => !foundation.Waives(c.Id))).Where(c => c.Decides.IsOfBars(alongX, face))];
+        anchorageX = [.. sectionChecks.Where(c => c.Decides == Decides.Ends(true))];
+        anchorageY = [.. sectionChecks.Where(c => c.Decides == Decides.Ends(false))];
+        bottomX = Along(true, Face.Bottom);
+        bottomY = Along(false, Face.Bottom);
+        topX = Along(true, Face.Top);
+        topY = Along(false, Face.Top);
     }
 
     /// <summary>The check that failed last, and where: what to report if nothing passes.</summary>
-    public (Check Check, BaseState State)? LastFailure { get; private set; }
+    public (Check Check, Trial State)? LastFailure { get; private set; }
 
     /// <summary>Whether the base is too thin for its shear or depth with any bars: the thinnest leave the greatest depth. Under the combinations that failed last.</summary>
     public bool IsTooThin()
@@ -95,9 +94,9 @@ internal sealed partial class BarSearch
     }
 
     /// <summary>Where no bars pass: of the densest layers of each size those that come nearest, left in the states, with what fails most there.</summary>
-    public (Check Check, BaseState State)? Nearest()
+    public (Check Check, Trial State)? Nearest()
     {
-        (double Utilisation, Check Check, BaseState State, Reinforcement Bars)? best = null;
+        (double Utilisation, Check Check, IsolatedTrial State, Reinforcement Bars)? best = null;
         foreach (var size in rules.Steel.Bars)
         {
             BarLayer Densest(BarSpec? stated, bool alongX) => First(new Candidate(stated is null ? size : null, stated), alongX);
@@ -105,7 +104,7 @@ internal sealed partial class BarSearch
             var top = held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == TopSteel.Least || states.Any(s => s.NeedsTopSteel);
             bars = top && rules.Steel.TopSteel != TopSteel.None ? bars with { TopX = Densest(held.TopX, true), TopY = Densest(held.TopY, false) } : bars;
             Reset(bars);
-            (double Utilisation, Check Check, BaseState State)? worst = null;
+            (double Utilisation, Check Check, IsolatedTrial State)? worst = null;
             foreach (var s in states)
             {
                 foreach (var check in sectionChecks)

@@ -1,0 +1,54 @@
+using Plinth.Core.Concrete;
+
+namespace Plinth.Core.Bodies;
+
+/// <summary>Bars along one axis over a part of a base's breadth: its bottom layer, its top layer, or both.</summary>
+public class BarZone : Subject
+{
+    private readonly BarLayer[] layers = new BarLayer[2];
+    private readonly double[] depths = new double[2];
+
+    /// <summary>Makes a zone of a trial; bars must be set before it is read.</summary>
+    /// <param name="trial">The trial.</param>
+    /// <param name="index">Which it is among the zones along the axis.</param>
+    /// <param name="at">What results call it; null where there is but one.</param>
+    /// <param name="alongX">Whether its bars run along x, or along y.</param>
+    public BarZone(Trial trial, int index, string? at, bool alongX)
+        : base(trial, index, at) => AlongX = alongX;
+
+    /// <summary>Whether its bars run along x, or along y.</summary>
+    public bool AlongX { get; }
+
+    /// <summary>The body it is a part of.</summary>
+    public GroundBody Body => Trial.Body;
+
+    /// <summary>Its breadth across the bars, m.</summary>
+    public double Breadth { get; protected set; }
+
+    /// <summary>Thickness of the base, m.</summary>
+    public double Thickness => Body.Thickness;
+
+    /// <summary>Whether it has a face of its own: else another zone tells of the bars there.</summary>
+    public virtual bool Has(bool bottom) => true;
+
+    /// <summary>Bars of a face.</summary>
+    public ref readonly BarLayer Layer(bool bottom) => ref layers[bottom ? 0 : 1];
+
+    /// <summary>Effective depth of the bars of a face, m.</summary>
+    public double Depth(bool bottom) => depths[bottom ? 0 : 1];
+
+    /// <summary>Sets the bars of a face.</summary>
+    internal void Set(bool bottom, in BarLayer layer) => layers[bottom ? 0 : 1] = layer;
+
+    /// <summary>Finds the effective depth of a face.</summary>
+    /// <param name="bottom">The bottom, or the top.</param>
+    /// <param name="outer">Diameter of the bars between it and the cover, m.</param>
+    internal void Sink(bool bottom, double outer)
+    {
+        var cover = bottom ? Rules.Concrete.CoverBottom : Rules.Concrete.CoverTop;
+        depths[bottom ? 0 : 1] = Thickness - cover - outer - (Layer(bottom).Diameter / 2);
+    }
+
+    /// <summary>The axis of its bars: "x" or "y".</summary>
+    public string Axis => AlongX ? "x" : "y";
+}

@@ -1,0 +1,406 @@
+using System.Buffers;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Tracing;
+
+namespace Plinth.Core.Bodies;
+
+/// <summary>The body that bears on the ground: its outline, levels and weights, what presses on it and how the ground holds it, found once for each combination and size.</summary>
+/// <remarks>One rigid body; axes along its own, origin at the centroid of its outline. Lengths in m, forces in kN.</remarks>
+public sealed class GroundBody : Subject
+{
+    private readonly PlacedLoad[] placedLoads;
+    private readonly GroundLoad[] groundLoads = new GroundLoad[3];
+    private BaseLoads[] loads;
+    private ContactSolution[] contact;
+    private int[] solvedAt;
+    private int generation;
+    private PlanPoint origin;
+    private Checks.OnGround.TippingBound[]? tipping;
+
+    private readonly Standing[] columns;
+    private readonly PlanPoint[] outline = new PlanPoint[4];
+
+    /// <summary>Makes the body of a trial; a size must be set before it is read.</summary>
+    /// <param name="trial">The trial.</param>
+    /// <param name="columns">What stands on it.</param>
+    public GroundBody(Trial trial, Standing[] columns)
+        : base(trial, 0, null)
+    {
+        ArgumentNullException.ThrowIfNull(trial);
+        this.columns = columns;
+        loads = Trial.Rented<BaseLoads>(Combinations.Length);
+        contact = Trial.Rented<ContactSolution>(Combinations.Length);
+        solvedAt = Trial.Rented<int>(Combinations.Length);
+        placedLoads = new PlacedLoad[trial.Place.Loads.Count];
+    }
+
+    internal void Release()
+    {
+        ArrayPool<BaseLoads>.Shared.Return(loads);
+        ArrayPool<ContactSolution>.Shared.Return(contact);
+        ArrayPool<int>.Shared.Return(solvedAt);
+        (loads, contact, solvedAt) = ([], [], []);
+    }
+
+    /// <summary>Side along x, m.</summary>
+    public double Length { get; private set; }
+
+    /// <summary>Side along y, m; of a trapezoid the mean of both ends.</summary>
+    public double Width { get; private set; }
+
+    /// <summary>Width at its −x end, m.</summary>
+    public double LowWidth { get; private set; }
+
+    /// <summary>Width at its +x end, m.</summary>
+    public double HighWidth { get; private set; }
+
+    /// <summary>Whether it is a rectangle; else a trapezoid whose ends lie across x.</summary>
+    public bool IsRectangle { get; private set; }
+
+    /// <summary>Its −x end from the centroid, m.</summary>
+    public double LowX { get; private set; }
+
+    /// <summary>Its +x end from the centroid, m.</summary>
+    public double HighX { get; private set; }
+
+    /// <summary>Corners of its outline about the centroid, anticlockwise from (−x, −y).</summary>
+    public ReadOnlySpan<PlanPoint> Outline => outline;
+
+    /// <summary>Its width at a distance along x from the centroid, m.</summary>
+    public double WidthAt(double x) => IsRectangle ? Width : LowWidth + ((HighWidth - LowWidth) * (x - LowX) / Length);
+
+    /// <summary>Length of its outline, m.</summary>
+    public double Perimeter => IsRectangle ? 2 * (Length + Width) : LowWidth + HighWidth + (2 * Math.Sqrt((Length * Length) + ((HighWidth - LowWidth) * (HighWidth - LowWidth) / 4)));
+
+    /// <summary>Thickness, m.</summary>
+    public double Thickness { get; private set; }
+
+    /// <summary>Plan area, m2.</summary>
+    public double Area { get; private set; }
+
+    /// <summary>Level of the underside, m.</summary>
+    public double Underside { get; private set; }
+
+    /// <summary>Founding depth below the ground, m.</summary>
+    public double FoundingDepth => Ground.Level - Underside;
+
+    /// <summary>Depth of soil over the base, m.</summary>
+    public double SoilDepth { get; private set; }
+
+    /// <summary>Weight of the base, kN.</summary>
+    public double BaseWeight { get; private set; }
+
+    /// <summary>Weight of the pedestals on it, kN; 0 without.</summary>
+    public double PedestalWeight { get; private set; }
+
+    /// <summary>Whether any column stands on a pedestal.</summary>
+    public bool HasPedestals { get; private set; }
+
+    /// <summary>What stands on it.</summary>
+    public ReadOnlySpan<Standing> Columns => columns;
+
+    /// <summary>Sets the size of a rectangle; where the columns stand on it must be set before.</summary>
+    /// <param name="size">Its sides and thickness.</param>
+    /// <param name="origin">The place's origin, from which loads beside the columns are given, from the centroid.</param>
+    internal void Set(in BaseSize size, in PlanPoint origin)
+    {
+        (IsRectangle, Length, Width, LowWidth, HighWidth) = (true, size.Length, size.Width, size.Width, size.Width);
+        (LowX, HighX) = (-size.Length / 2, size.Length / 2);
+        Area = size.Length * size.Width;
+        Settle(size, origin);
+    }
+
+    /// <summary>Sets the size of a trapezoid, or of a rectangle where both ends are alike.</summary>
+    /// <param name="size">Its length and thickness; the width at its −x end.</param>
+    /// <param name="highWidth">Its width at the +x end, m.</param>
+    /// <param name="origin">The place's origin from the centroid.</param>
+    internal void Set(in BaseSize size, double highWidth, in PlanPoint origin)
+    {
+        if (highWidth == size.Width)
+        {
+            Set(size, origin);
+            return;
+        }
+
+        (IsRectangle, Length, LowWidth, HighWidth) = (false, size.Length, size.Width, highWidth);
+        Width = (LowWidth + HighWidth) / 2;
+        LowX = -Length * (LowWidth + (2 * HighWidth)) / (3 * (LowWidth + HighWidth));
+        HighX = LowX + Length;
+        Area = Length * Width;
+        Settle(new BaseSize(Length, Width, size.Thickness), origin);
+    }
+
+    private void Settle(in BaseSize size, in PlanPoint origin)
+    {
+        generation = Trial.Generation;
+        this.origin = origin;
+        Thickness = size.Thickness;
+        (outline[0], outline[1]) = (new PlanPoint(LowX, -LowWidth / 2), new PlanPoint(HighX, -HighWidth / 2));
+        (outline[2], outline[3]) = (new PlanPoint(HighX, HighWidth / 2), new PlanPoint(LowX, LowWidth / 2));
+        for (var i = 0; i < placedLoads.Length; i++)
+        {
+            placedLoads[i] = Place.Loads[i].On(origin, size);
+        }
+
+        Underside = Ground.Underside(size.Thickness);
+        var top = Underside + size.Thickness;
+        SoilDepth = Math.Max(0, Ground.Level - top);
+        BaseWeight = Rules.Concrete.Weight * Area * size.Thickness;
+        (PedestalWeight, HasPedestals) = (0, false);
+        foreach (var column in columns)
+        {
+            column.Rest(top);
+            PedestalWeight += column.PedestalWeight;
+            HasPedestals |= column.Pedestal is not null;
+        }
+
+        for (var w = 0; w < groundLoads.Length; w++)
+        {
+            groundLoads[w] = Over((WaterState)w, top);
+        }
+    }
+
+    /// <summary>Corners of its outline, project axes, anticlockwise, m.</summary>
+    public PlanPoint[] InPlan() => BaseGeometry.Corners(Place.Place, BaseGeometry.Centre(Place.Place, origin), outline);
+
+    /// <summary>What ground and water do over and under the base in a combination.</summary>
+    public ref readonly GroundLoad GroundLoad(int combination) => ref groundLoads[(int)Place.Waters[combination]];
+
+    /// <summary>The ground by depth in a combination.</summary>
+    public GroundColumn GroundColumn(int combination) => Ground.Column(Place.Waters[combination]);
+
+    /// <summary>The water of a combination in words, where it changes anything: "high water", "low water", "dry"; else null.</summary>
+    public string? WaterWords(int combination) =>
+        groundLoads[(int)WaterState.High].WaterPressure <= 0 ? null
+        : Place.Waters[combination] switch
+        {
+            WaterState.High => "high water",
+            WaterState.Low => Ground.WaterDepthLow is null ? "dry" : "low water",
+            _ => null,
+        };
+
+    /// <summary>What tips at most in each combination; found when it is first asked for.</summary>
+    internal Checks.OnGround.TippingBound[] Tipping => tipping ??= Checks.OnGround.TippingBound.Of(Place, Combinations, Rules.Stability.VariableResists);
+
+    /// <summary>Force downwards of a case at all columns together, kN: what lifts one and presses another counts as one.</summary>
+    public double CaseForce(int loadCase)
+    {
+        var sum = 0.0;
+        foreach (var c in columns)
+        {
+            sum += c.Loaded.CaseActions[loadCase].N;
+        }
+
+        return sum;
+    }
+
+    /// <summary>Loads at the centroid of the underside in a combination.</summary>
+    public ref readonly BaseLoads Loads(int combination)
+    {
+        Solve(combination);
+        return ref loads[combination];
+    }
+
+    /// <summary>Contact in a combination, surcharge included.</summary>
+    public ref readonly ContactSolution Contact(int combination)
+    {
+        Solve(combination);
+        return ref contact[combination];
+    }
+
+    /// <summary>Contact in a combination without the surcharge, which must help in no stability.</summary>
+    public ContactSolution ContactWithoutSurcharge(int combination)
+    {
+        if (Ground.Surcharge == 0 || Place.SurchargeFactors[combination] == 0)
+        {
+            return Contact(combination);
+        }
+
+        return Solved(LoadsWithoutSurcharge(combination));
+    }
+
+    /// <summary>Loads at the centroid of the underside in a combination without the surcharge.</summary>
+    public BaseLoads LoadsWithoutSurcharge(int combination)
+    {
+        if (Ground.Surcharge == 0 || Place.SurchargeFactors[combination] == 0)
+        {
+            return Loads(combination);
+        }
+
+        var none = default(NoTrace);
+        return BaseLoadCase.Compute(this, combination, false, ref none);
+    }
+
+    /// <summary>The pressures that hold loads at the centroid.</summary>
+    internal ContactSolution Solved(in BaseLoads l) => IsRectangle ? ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR) : ContactSolver.Polygon(outline, l.N, l.XR, l.YR);
+
+    /// <summary>The loads beside the columns, on this base.</summary>
+    public ReadOnlySpan<PlacedLoad> PlacedLoads => placedLoads;
+
+    /// <summary>Factored loads beside the columns within a rectangle: their sum, and its moments about the centroid, kN and kNm.</summary>
+    public (double Force, double MomentX, double MomentY) LoadsWithin(int combination, double x0, double y0, double x1, double y1)
+    {
+        var (force, mx, my) = (0.0, 0.0, 0.0);
+        for (var i = 0; i < placedLoads.Length; i++)
+        {
+            var (shareX, atX) = placedLoads[i].Within(true, x0, x1);
+            var (shareY, atY) = placedLoads[i].Within(false, y0, y1);
+            var n = Place.LoadTerms[combination][i].Factor * placedLoads[i].N * shareX * shareY;
+            (force, mx, my) = (force + n, mx + (n * atX), my + (n * atY));
+        }
+
+        return (force, mx, my);
+    }
+
+    /// <summary>A pressure over the whole underside, kN.</summary>
+    public double Whole(double pressure) => pressure * Length * Width;
+
+    /// <summary>
+    /// Sides of the effective area about a resultant, m: of a rectangle L − 2·|xR| and B − 2·|yR|; of a trapezoid twice the way to the nearer end, and the width there less
+    /// 2·|yR|.
+    /// </summary>
+    public (double Along, double Across) Effective(in BaseLoads l) => IsRectangle
+        ? (Length - (2 * Math.Abs(l.XR)), Width - (2 * Math.Abs(l.YR)))
+        : (2 * Math.Min(l.XR - LowX, HighX - l.XR), WidthAt(l.XR) - (2 * Math.Abs(l.YR)));
+
+    /// <summary>The edge towards an end of an axis: its outward normal, and how far it lies from the centroid, m.</summary>
+    /// <param name="alongX">Towards ±x, or ±y.</param>
+    /// <param name="side">+1 or −1.</param>
+    public (double X, double Y, double Distance) Edge(bool alongX, int side)
+    {
+        if (alongX)
+        {
+            return (side, 0, side > 0 ? HighX : -LowX);
+        }
+
+        if (IsRectangle)
+        {
+            return (0, side, Width / 2);
+        }
+
+        var slope = (HighWidth - LowWidth) / (2 * Length);
+        var size = Math.Sqrt(1 + (slope * slope));
+        return (-slope / size, side / size, ((LowWidth / 2) - (slope * LowX)) / size);
+    }
+
+    /// <summary>Length of its projection on a plane across a direction, m.</summary>
+    /// <param name="x">The direction along x; of length one with y.</param>
+    /// <param name="y">The direction along y.</param>
+    public double Front(double x, double y)
+    {
+        if (IsRectangle)
+        {
+            return (Length * Math.Abs(y)) + (Width * Math.Abs(x));
+        }
+
+        var (low, high) = (double.PositiveInfinity, double.NegativeInfinity);
+        foreach (var c in outline)
+        {
+            var at = (c.Y * x) - (c.X * y);
+            (low, high) = (Math.Min(low, at), Math.Max(high, at));
+        }
+
+        return high - low;
+    }
+
+    /// <summary>Least pressure at a corner while the whole base bears, kPa.</summary>
+    public double LeastPressure(in PressureField p)
+    {
+        var least = double.PositiveInfinity;
+        foreach (var c in outline)
+        {
+            least = Math.Min(least, p.At(c.X, c.Y));
+        }
+
+        return least;
+    }
+
+    /// <summary>Factored weight of base, soil and surcharge on a unit of area in a combination, kPa.</summary>
+    public double WeightPerArea(int combination) =>
+        (Combinations[combination].WeightFactor * GroundLoad(combination).WeightPerArea) + (Place.SurchargeFactors[combination] * Ground.Surcharge);
+
+    // Full weights; the water's own push stands apart.
+    private GroundLoad Over(WaterState water, double top)
+    {
+        var ground = Ground.Column(water);
+        var topDepth = Math.Max(0, Ground.Level - top);
+        var soil = ground.Weight(0, topDepth);
+        var displaced = 0.0;
+        foreach (var column in columns)
+        {
+            displaced += column.Displace(water, ground, topDepth, Area);
+        }
+
+        var load = new GroundLoad(soil, Area * soil, displaced, ground.WaterPressure(Ground.Level - Underside), (Rules.Concrete.Weight * Thickness) + soil);
+        return Ground.UpliftSpread > 0 ? Beside(load, ground, topDepth) : load;
+    }
+
+    // A slope from the top's edges upwards: at a height z over the top the soil reaches z·t beyond. By depth, buoyant below the water, as no water pushes the base up there.
+    private GroundLoad Beside(in GroundLoad load, GroundColumn ground, double depth)
+    {
+        var t = Math.Tan(Ground.UpliftSpread * Math.PI / 180);
+        var wet = ground.IsWet ? Math.Clamp(depth - ground.Water, 0, depth) : 0;
+        var buoyant = Math.Min(ground.Moist, ground.Saturated - ground.WaterWeight);
+        double Of(double whole, double below) => (ground.Moist * (whole - below)) + (buoyant * below);
+        return load with
+        {
+            Wedge = Of(depth * depth * t / 2, wet * wet * t / 2),
+            Corner = Of(depth * depth * depth * t * t / 3, wet * wet * wet * t * t / 3),
+        };
+    }
+
+    /// <summary>
+    /// Factored weight of soil beside the base that hangs on it in a combination: where what stands on the base pulls up as a whole; on a metre of edge and at each
+    /// corner, kN/m and kN.
+    /// </summary>
+    public (double Wedge, double Corner) Rising(int combination)
+    {
+        ref readonly var g = ref GroundLoad(combination);
+        if (g.Wedge == 0 || Place.Sums[combination].N + Place.LoadForce(combination) + (Place.LoadPressure(combination) * Area) >= 0)
+        {
+            return default;
+        }
+
+        var f = Combinations[combination].WeightFactor;
+        return (f * g.Wedge, f * g.Corner);
+    }
+
+    /// <summary>Corners of its outline by how much soil stands in them: 4 of a rectangle, tan θ/2 of the angle θ by which each turns.</summary>
+    public double Corners
+    {
+        get
+        {
+            if (IsRectangle)
+            {
+                return 4;
+            }
+
+            // Both ends lie across x: the angles of a slanted side with them add to two right angles.
+            var slant = Math.Atan((HighWidth - LowWidth) / (2 * Length));
+            return 2 * (Math.Tan(((Math.PI / 2) - slant) / 2) + Math.Tan(((Math.PI / 2) + slant) / 2));
+        }
+    }
+
+    /// <summary>All of it, kN.</summary>
+    public double RisingWeight(int combination)
+    {
+        var (wedge, corner) = Rising(combination);
+        return (Perimeter * wedge) + (Corners * corner);
+    }
+
+    private void Solve(int combination)
+    {
+        if (solvedAt[combination] == generation)
+        {
+            return;
+        }
+
+        var none = default(NoTrace);
+        var l = BaseLoadCase.Compute(this, combination, true, ref none);
+        loads[combination] = l;
+        contact[combination] = Solved(l);
+        solvedAt[combination] = generation;
+    }
+}

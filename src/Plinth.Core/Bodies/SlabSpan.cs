@@ -1,0 +1,79 @@
+using System.Buffers;
+using Plinth.Core.Checks.OfConcrete;
+
+namespace Plinth.Core.Bodies;
+
+/// <summary>A part of a slab that spans along an axis from the faces of what stands on it, with its bars.</summary>
+public abstract class SlabSpan : BarZone
+{
+    private SectionForces[] faces;
+    private int[] facedAt;
+    private int generation;
+
+    /// <summary>Makes a span of a trial.</summary>
+    /// <param name="trial">The trial.</param>
+    /// <param name="index">Which it is among the spans along the axis.</param>
+    /// <param name="at">What results call it; null where there is but one.</param>
+    /// <param name="alongX">Whether it spans along x, or along y.</param>
+    protected SlabSpan(Trial trial, int index, string? at, bool alongX)
+        : base(trial, index, at, alongX)
+    {
+        faces = ArrayPool<SectionForces>.Shared.Rent(2 * Combinations.Length);
+        facedAt = Trial.Rented<int>(2 * Combinations.Length);
+    }
+
+    internal void Release()
+    {
+        ArrayPool<SectionForces>.Shared.Return(faces);
+        ArrayPool<int>.Shared.Return(facedAt);
+        (faces, facedAt) = ([], []);
+    }
+
+    /// <summary>Its length along the bars, m.</summary>
+    public double Length { get; private set; }
+
+    /// <summary>Sets its sides; what was found for others no longer holds.</summary>
+    protected void Set(double length, double breadth) => (Length, Breadth, generation) = (length, breadth, Trial.Generation);
+
+    /// <summary>Times by which evenly spread short-way bars must exceed what is required (2β/(β+1), ACI 318 13.3.3.3); 1 for the long way.</summary>
+    public double ShortWayFactor
+    {
+        get
+        {
+            var (own, other) = (Length, Breadth);
+            if (own >= other)
+            {
+                return 1;
+            }
+
+            var beta = other / own;
+            return 2 * beta / (beta + 1);
+        }
+    }
+
+    /// <summary>Length of the slab beyond a face of what stands on it, m; none or negative where it ends there.</summary>
+    /// <param name="side">+1: towards the axis's end; −1: towards its beginning.</param>
+    public abstract double Overhang(int side);
+
+    /// <summary>Whether plain concrete may count on its top in a combination.</summary>
+    public abstract bool PlainOnTop(int k);
+
+    /// <summary>What acts beyond a section at a distance from a face.</summary>
+    /// <param name="k">The combination.</param>
+    /// <param name="side">+1 or −1.</param>
+    /// <param name="fromFace">Distance of the section from the face, m.</param>
+    internal abstract SectionForces Beyond(int k, int side, double fromFace);
+
+    /// <summary>What acts beyond a face: what flexure, shear of the top and anchorage all ask for; found once for each combination and size.</summary>
+    internal ref readonly SectionForces AtFace(int k, int side)
+    {
+        var i = (2 * k) + (side < 0 ? 0 : 1);
+        if (facedAt[i] != generation)
+        {
+            faces[i] = Beyond(k, side, 0);
+            facedAt[i] = generation;
+        }
+
+        return ref faces[i];
+    }
+}

@@ -1,0 +1,216 @@
+using System.Buffers;
+using System.Collections.Immutable;
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Loads;
+
+namespace Plinth.Core.Bodies;
+
+/// <summary>
+/// A foundation at one place as checks read it: its body on the ground, what stands on it, its bars. Sizes and bars are set again and again, what was found is kept
+/// for as long as it holds. One thread at a time; arrays are made once and refilled, so that a search allocates nothing.
+/// </summary>
+public abstract class Trial
+{
+    private const int KeysKept = 8;
+    private const int Families = 32;
+
+    private readonly CombinationSet set;
+    private readonly int subjects;
+    private (int Generation, double Key, int Combination)[] governing;
+    private bool[]? chosen;
+    private int[]?[]? limited;
+    private int nextKept;
+    private (int Generation, bool Needed) topSteel = (-1, false);
+
+    /// <summary>Makes the trial of a foundation at a place; a design must be set before it is read.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="place">Its place with the loads there.</param>
+    /// <param name="subjects">The most subjects that one check looks at.</param>
+    protected Trial(Project project, Foundation foundation, LoadedPlace place, int subjects)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(foundation);
+        ArgumentNullException.ThrowIfNull(place);
+        Place = place;
+        Foundation = foundation;
+        Rules = foundation.Rules;
+        Ground = place.Place.Ground;
+        Code = project.Code;
+        Units = project.Units;
+        Site = project.Site;
+        Category = project.Category;
+        set = place.Set;
+        Combinations = set.Used;
+        Checks = foundation.Kind.Checks(project.Code);
+        this.subjects = subjects;
+        governing = Rented<(int, double, int)>(Checks.Slots * subjects * KeysKept);
+        Hints = new int[Checks.Slots * subjects];
+    }
+
+    /// <summary>Gives back the room for what was found, for the next trial; this one must not be used again.</summary>
+    internal virtual void Release()
+    {
+        ArrayPool<(int, double, int)>.Shared.Return(governing);
+        governing = [];
+        Body.Release();
+    }
+
+    /// <summary>Room for so many, empty.</summary>
+    internal static T[] Rented<T>(int count)
+    {
+        var array = ArrayPool<T>.Shared.Rent(count);
+        Array.Clear(array);
+        return array;
+    }
+
+    /// <summary>The place.</summary>
+    public LoadedPlace Place { get; }
+
+    /// <summary>The foundation.</summary>
+    public Foundation Foundation { get; }
+
+    /// <summary>The checks of its kind.</summary>
+    public CheckList Checks { get; }
+
+    /// <summary>The design code.</summary>
+    public ConcreteCode Code { get; }
+
+    /// <summary>Where bases may lie.</summary>
+    public Site Site { get; }
+
+    /// <summary>Units for notes.</summary>
+    public Units.UnitSystem Units { get; }
+
+    /// <summary>The rules in force.</summary>
+    public RuleSet Rules { get; }
+
+    /// <summary>The ground there.</summary>
+    public GroundRules Ground { get; }
+
+    /// <summary>Seismic design category; null: not stated.</summary>
+    public SeismicCategory? Category { get; }
+
+    /// <summary>All combinations.</summary>
+    public ImmutableArray<Combination> Combinations { get; }
+
+    /// <summary>The body that bears on the ground.</summary>
+    public abstract GroundBody Body { get; }
+
+    /// <summary>The same as a list of one, for checks.</summary>
+    public abstract ReadOnlySpan<GroundBody> Bodies { get; }
+
+    /// <summary>What stands on it.</summary>
+    public abstract ReadOnlySpan<Standing> Columns { get; }
+
+    /// <summary>What may be punched through: round each column, and round neighbours that share a section.</summary>
+    public abstract ReadOnlySpan<PunchedArea> Punched { get; }
+
+    /// <summary>The parts of the slab that span along an axis.</summary>
+    /// <param name="alongX">Along x, or along y.</param>
+    public abstract ReadOnlySpan<SlabSpan> Spans(bool alongX);
+
+    /// <summary>The bars that run along an axis, by zones.</summary>
+    /// <param name="alongX">Along x, or along y.</param>
+    public abstract ReadOnlySpan<BarZone> Zones(bool alongX);
+
+    /// <summary>Sets a design.</summary>
+    public abstract void Adopt(FoundationDesign design);
+
+    /// <summary>Sets what stands between the base and one of its columns; sizes and bars stay.</summary>
+    /// <param name="column">Which column.</param>
+    /// <param name="pedestal">The pedestal; null: none.</param>
+    /// <param name="dowels">Dowels into the column.</param>
+    public abstract void Stand(int column, Foundations.Pedestal? pedestal, Concrete.BarLayer dowels);
+
+    /// <summary>Counts the sizes that were set, so that what was found for one is not taken for another's.</summary>
+    public int Generation { get; protected set; }
+
+    /// <summary>While sizing seeks the bars of one face: that face; else none, and checks look at both.</summary>
+    public Face Looking { get; set; }
+
+    /// <summary>Whether checks look at a face.</summary>
+    public bool LooksAt(Face face) => Looking == Face.None || Looking == face;
+
+    /// <summary>For each check and subject, the combination that last failed: the first to try on the next trial.</summary>
+    internal int[] Hints { get; }
+
+    /// <summary>Where a check keeps what it found of a subject.</summary>
+    internal int Slot(int check, Subject subject) => (check * subjects) + subject.Index;
+
+    /// <summary>Indices of the combinations for any of several families.</summary>
+    public ReadOnlySpan<int> CombinationsFor(Family family)
+    {
+        if (limited is null)
+        {
+            return set.For(family);
+        }
+
+        ref var some = ref limited[(int)family];
+        return some ??= [.. set.For(family).ToArray().Where(k => chosen![k])];
+    }
+
+    /// <summary>Looks at some combinations only, until <see cref="LookAtAll"/>: a search finds its way by few and asks all in the end.</summary>
+    /// <param name="which">By index.</param>
+    internal void LookAt(bool[] which)
+    {
+        (chosen, limited) = (which, new int[Families][]);
+        Forget();
+    }
+
+    /// <summary>Looks at all combinations again.</summary>
+    internal void LookAtAll()
+    {
+        (chosen, limited) = (null, null);
+        Forget();
+    }
+
+    // What was found for some combinations does not hold for others.
+    private void Forget()
+    {
+        topSteel = (-1, false);
+        Array.Fill(governing, (-1, 0.0, 0));
+    }
+
+    /// <summary>The combination found to govern a check of a subject at this size for a key; −1 if none was found yet.</summary>
+    internal int GoverningAt(int slot, double key)
+    {
+        foreach (ref readonly var g in governing.AsSpan(slot * KeysKept, KeysKept))
+        {
+            if (g.Generation == Generation && g.Key == key)
+            {
+                return g.Combination;
+            }
+        }
+
+        return -1;
+    }
+
+    /// <summary>Keeps the combination that governs a check of a subject at this size for a key; NaN is not kept.</summary>
+    internal void SetGoverning(int slot, double key, int combination)
+    {
+        if (!double.IsNaN(key))
+        {
+            governing[(slot * KeysKept) + nextKept] = (Generation, key, combination);
+            nextKept = (nextKept + 1) % KeysKept;
+        }
+    }
+
+    /// <summary>Whether the top of a base of this size is stretched in some combination so that it must have bars: more than plain concrete may hold there.</summary>
+    public bool NeedsTopSteel
+    {
+        get
+        {
+            if (topSteel.Generation != Generation)
+            {
+                topSteel = (Generation, Plinth.Core.Checks.OfConcrete.TopTension.Exceeds(this));
+            }
+
+            return topSteel.Needed;
+        }
+    }
+}

@@ -1,0 +1,54 @@
+using Plinth.Core.Contact;
+
+namespace Plinth.Core.Bodies;
+
+/// <summary>What is to be said of a design beside its checks.</summary>
+internal static class TrialNotes
+{
+    /// <summary>The remarks on a trial whose design is set.</summary>
+    public static IEnumerable<string> Of(Trial trial)
+    {
+        var notes = new List<string>();
+        foreach (var s in trial.Columns)
+        {
+            if (s.Support.Level is { } level && level > s.ColumnFoot + 1e-9)
+            {
+                notes.Add($"the column runs down to the {(s.Pedestal is null ? "base" : "pedestal")}: the reactions act {Units.Unit.Length.FormatWithSymbol(level - s.ColumnFoot, trial.Units)} above its top, no weight added{Under(s)}");
+            }
+
+            if (s.Outline.Note is { } outline)
+            {
+                notes.Add(outline + Under(s));
+            }
+        }
+
+        if (trial.Foundation.Kind.DoubtfullyRigid(trial) is { } doubt)
+        {
+            notes.Add(doubt);
+        }
+
+        if (Enumerable.Range(0, trial.Combinations.Length).Any(k => Torsion(trial, k)))
+        {
+            notes.Add("moment about the vertical exceeds 5 % of the horizontal force times the longer side: it is not carried into any check");
+        }
+
+        return notes;
+    }
+
+    private static string Under(Standing s) => s.At is null ? "" : $" ({s.At})";
+
+    private static bool Torsion(Trial trial, int k)
+    {
+        var (fx, fy, twist) = (0.0, 0.0, 0.0);
+        foreach (var s in trial.Columns)
+        {
+            ref readonly var a = ref s.Action(k);
+            (fx, fy) = (fx + a.Fx, fy + a.Fy);
+            twist += a.Mz + (s.X * a.Fy) - (s.Y * a.Fx);
+        }
+
+        var (force, body) = (Math.Sqrt((fx * fx) + (fy * fy)), trial.Body);
+        twist = Math.Abs(twist);
+        return twist > 0.05 * force * Math.Max(body.Length, body.Width) && twist > 1e-6 * Math.Abs(trial.Place.Sums[k].N) && twist > 0.01 && body.Contact(k).State != ContactState.NoEquilibrium;
+    }
+}

@@ -1,0 +1,31 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Checks.OfConcrete;
+
+namespace Plinth.Core.Kinds.Isolated;
+
+/// <summary>A base over its whole breadth as it spans from both faces of its one column to its edges.</summary>
+internal sealed class WholeSpan(Trial trial, bool alongX) : SlabSpan(trial, 0, null, alongX)
+{
+    /// <summary>Takes the sides of the body.</summary>
+    public void Resize()
+    {
+        var (length, breadth) = AlongX ? (Body.Length, Body.Width) : (Body.Width, Body.Length);
+        Set(length, breadth);
+    }
+
+    public override double Overhang(int side)
+    {
+        var column = Trial.Columns[0];
+        var (at, face) = AlongX ? (column.X, column.Outline.X / 2) : (column.Y, column.Outline.Y / 2);
+        return (Length / 2) - (side * at) - face;
+    }
+
+    public override bool PlainOnTop(int k) => Trial.Columns[0].Plain(k).OnTop;
+
+    internal override SectionForces Beyond(int k, int side, double fromFace)
+    {
+        var column = Trial.Columns[0];
+        var (at, face) = AlongX ? (column.X, column.Outline.X / 2) : (column.Y, column.Outline.Y / 2);
+        return SectionForces.Of(Body, k, AlongX, side, at + (side * (face + fromFace)));
+    }
+}
