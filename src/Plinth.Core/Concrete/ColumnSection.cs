@@ -1,4 +1,5 @@
 using Plinth.Core.Contact;
+using Plinth.Core.Numerics;
 
 namespace Plinth.Core.Concrete;
 

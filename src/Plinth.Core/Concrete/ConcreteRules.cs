@@ -97,6 +97,9 @@ public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, doubl
     /// <summary>Whether the least steel near punched columns is asked (318-19 8.6.1.2).</summary>
     public bool PunchingSteel { get; init; } = true;
 
+    /// <summary>How far the cross band of a column on a base under several reaches beside it, times the effective depth of its bars.</summary>
+    public double CrossSpread { get; init; } = 0.5;
+
     /// <summary>Whether the spacing of bars is also limited for cracks (24.3.2).</summary>
     public bool CrackSpacing { get; init; }
 

@@ -83,14 +83,14 @@ public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IR
             {
                 var (sin, cos) = Math.SinCos(2 * Math.PI * i / ContourRays);
                 var beyond = new Beyond(m => Math.Min(2, Times(n, m * cos, m * sin)) - 1);
-                var moment = Concrete.Root.Between(ref beyond, 0, force * arm * 4);
+                var moment = Numerics.Root.Between(ref beyond, 0, force * arm * 4);
                 return new ForceWithMoment(moment * cos, moment * sin);
             })];
         }
     }
 
     // How much more than a load is held, by moment.
-    private readonly struct Beyond(Func<double, double> held) : Concrete.IFunction
+    private readonly struct Beyond(Func<double, double> held) : Numerics.IFunction
     {
         public double At(double x) => held(x);
     }

@@ -1,3 +1,4 @@
+using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Units;
 using Plinth.Files.Access;
 using Plinth.Files.Diagnostics;
@@ -44,7 +45,7 @@ public sealed record ImportProject(ImportSpec? Spec, string? File, string? Sheet
         var european = loads.Text("standard") == "en1990";
         var project = t.Inner("project");
         var code = project.Text("code");
-        var units = project.Choice("units", code is not null && !code.StartsWith("aci318m", StringComparison.Ordinal) ? UnitSystem.Us : UnitSystem.Metric, ("metric", UnitSystem.Metric), ("us", UnitSystem.Us));
+        var units = project.Choice("units", code is null ? UnitSystem.Metric : ConcreteCodes.Find(code)?.WrittenIn ?? UnitSystem.Metric, ("metric", UnitSystem.Metric), ("us", UnitSystem.Us));
         var symbols = new Dictionary<string, string>(StringComparer.Ordinal);
         foreach (var (name, _, node) in t.Inner("cases").All())
         {

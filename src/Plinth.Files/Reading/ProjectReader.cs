@@ -63,7 +63,7 @@ public static class ProjectReader
         var t = new TableReader(root, "", bag) { Log = log };
         t.Text(OfficeFile.Key);
         var (title, units, code) = Title(t.Inner("project"));
-        var metric = code?.Id.StartsWith("aci318m", StringComparison.Ordinal) ?? true;
+        var metric = code is null or { WrittenIn: UnitSystem.Metric };
         var rules = Rules(t, metric, bag);
         var groundLogs = new Dictionary<string, SettingsLog>(StringComparer.Ordinal);
         var grounds = Grounds(t, rules.Ground, groundLogs, bag);
@@ -210,7 +210,7 @@ public static class ProjectReader
             t.Missing("code", "\"aci318m-19\"");
         }
 
-        var byCode = code is not null && !code.Id.StartsWith("aci318m", StringComparison.Ordinal) ? UnitSystem.Us : UnitSystem.Metric;
+        var byCode = code?.WrittenIn ?? UnitSystem.Metric;
         var units = t.Choice("units", byCode, ("metric", UnitSystem.Metric), ("us", UnitSystem.Us));
         string Named(string key) => t.Text(key) is { Length: > 0 } text && SupportsReader.Label(text, key, t.PlaceOf(key), t.Bag) ? text : "";
         var title = new ProjectTitle(name?.Trim() ?? "", Named("number"), Named("client"), Named("site"), Named("engineer"), Named("checker"), Named("date"));

@@ -63,7 +63,6 @@ internal readonly struct MomentTransfer : ICheckRule<PunchedArea, Nothing>
         var gv = s.Code.ShearShareOfMoment(ref trace, "γv", b1, b2);
         var moment = alongX ? new Sym("My,c", my, Unit.Moment) : new Sym("Mx,c", mx, Unit.Moment);
         var demand = trace.Let("γf·Msc", (1 - gv) * Math.Abs(alongX ? my : mx), Unit.Moment, $"(1 − {new Sym("γv", gv, Unit.Ratio)})·|{moment}|", s.Code.MomentTransferClause);
-        var breadth = alongX ? s.Body.Width : s.Body.Length;
         var strip = trace.Given("bslab", PunchingSteel.Strip(s, alongX), Unit.Section, $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
 
         // Turning towards +, the moment stretches the bottom there and the top on the other side; a section open to an edge has one of both.
@@ -87,7 +86,7 @@ internal readonly struct MomentTransfer : ICheckRule<PunchedArea, Nothing>
                 continue;
             }
 
-            var area = trace.Let("As,strip", layer.Area * strip / breadth, Unit.SteelArea, $"{new Sym("As,all", layer.Area, Unit.SteelArea)}·{new Sym("bslab", strip, Unit.Section)}/{new Sym("b", breadth, Unit.Section)}");
+            var area = PunchingSteel.Steel(s, alongX, bottom, "As,strip", strip, ref trace);
             var depth = trace.Given("d", s.Depth(alongX, bottom), Unit.Section, $"of the {(bottom ? "bottom" : "top")} bars along {(alongX ? "x" : "y")}");
             var own = s.Code.Flexure(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, area, strip, depth).Strength;
             strength = trace.Let("ΣφMn", strength + own, Unit.Moment, $"{new Sym("ΣφMn", strength, Unit.Moment)} + {new Sym("φMn", own, Unit.Moment)}");

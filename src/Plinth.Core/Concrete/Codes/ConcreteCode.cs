@@ -75,6 +75,9 @@ public abstract class ConcreteCode
     /// <summary>The code as cited: "ACI 318M-19".</summary>
     public abstract string Name { get; }
 
+    /// <summary>The units in which the code is written, so that projects show them where they say nothing else.</summary>
+    public abstract Units.UnitSystem WrittenIn { get; }
+
     /// <summary>Whether more longitudinal steel gives more one-way shear strength, so that sizing weighs one against the other.</summary>
     public abstract bool OneWayShearGrowsWithSteel { get; }
 
@@ -362,6 +365,13 @@ public abstract class ConcreteCode
     /// <param name="concrete">The concrete; its strength that of the column.</param>
     /// <param name="column">The section and its ties.</param>
     public abstract double ColumnShear<T>(ref T trace, ConcreteRules concrete, in ShearColumn column)
+        where T : struct, ITrace;
+
+    /// <summary>Utilisation of a section under shears both ways at once.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="x">Utilisation along x alone.</param>
+    /// <param name="y">Utilisation along y alone.</param>
+    public abstract double ShearBothWays<T>(ref T trace, double x, double y)
         where T : struct, ITrace;
 
     /// <summary>Clause of shear in columns.</summary>

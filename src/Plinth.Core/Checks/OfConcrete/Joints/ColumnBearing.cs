@@ -20,7 +20,9 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
         var support = s.Support;
         var least = support.Shape == ColumnShape.Steel ? support.PlateX * support.PlateY : support.Area;
         var strength = Math.Min(Math.Min(s.Rules.Concrete.Strength, s.Rules.Column.Strength ?? double.PositiveInfinity), s.Pedestal is null ? double.PositiveInfinity : s.Pedestal.Socket is null ? JointSections.PedestalStrength(s) : SocketForces.FootStrength(s));
-        return (s.Action(k).N + (s.Combinations[k].WeightFactor * s.PedestalWeight)) / (s.Code.BearingPhi * 0.85 * strength * Math.Min(least, s.Pedestal?.Area ?? least));
+        var none = default(NoTrace);
+        var area = Math.Min(least, s.Pedestal?.Area ?? least);
+        return (s.Action(k).N + (s.Combinations[k].WeightFactor * s.PedestalWeight)) / s.Code.BearingOnConcrete(ref none, strength, area, area);
     }
 
     public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
@@ -85,7 +87,7 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
 
         var area = s.Pedestal?.Area ?? own;
         var o = s.Outline;
-        return (area, area * Similar(o, (s.Body.Length / 2) - Math.Abs(s.X) - (o.FaceX / 2), (s.Body.Width / 2) - Math.Abs(s.Y) - (o.FaceY / 2), s.Body.Thickness));
+        return (area, area * Similar(o, s.ToEdge(true) - (o.FaceX / 2), s.ToEdge(false) - (o.FaceY / 2), s.Body.Thickness));
     }
 
     private static double Similar(in ColumnOutline outline, double beyondX, double beyondY, double depth)

@@ -138,7 +138,7 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         var bars = ofColumn ? s.Dowels : JointSections.Bars(s.Pedestal!);
         var gross = ofColumn ? s.Support.Area : s.Pedestal!.OwnArea;
         trace.Heading(ofColumn ? "Dowels of the column" : "Bars of the pedestal into the base");
-        var least = trace.Let("As,least", s.Code.LeastDowels * gross, Unit.SteelArea, $"0.005·{new Sym("Ag", gross, Unit.SteelArea)}", s.Code.InterfaceClause);
+        var least = trace.Let("As,least", s.Code.LeastDowels * gross, Unit.SteelArea, $"{s.Code.LeastDowels.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture)}·{new Sym("Ag", gross, Unit.SteelArea)}", s.Code.InterfaceClause);
         if (bars.Size is not { } size)
         {
             trace.Remark("There are no bars across the joint.");
@@ -153,7 +153,9 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         var straight = trace.Let("room,c", room - bend, Unit.Section, $"{new Sym("room", room, Unit.Section)} − {new Sym("bend", bend, Unit.Section)}");
         var pressed = s.Code.CompressionDevelopment(ref trace, ofColumn ? JointSections.Supporting(s) : concrete.Strength, concrete.Lightweight, s.Rules.Steel.Yield, db);
         var spacing = trace.Given("s", ofColumn ? DowelLap.Gap(s.Code, s.Rules, s.Support, bars) : JointSections.PedestalGap(s), Unit.Section, "least distance of neighbouring bars as they stand");
-        var edge = Math.Min((s.Body.Length - s.Outline.FaceX) / 2 - Math.Abs(s.X), (s.Body.Width - s.Outline.FaceY) / 2 - Math.Abs(s.Y));
+        var edge = s.Body.IsRectangle
+            ? Math.Min(((s.Body.Length - s.Outline.FaceX) / 2) - Math.Abs(s.X), ((s.Body.Width - s.Outline.FaceY) / 2) - Math.Abs(s.Y))
+            : Math.Min(s.ToEdge(true) - (s.Outline.FaceX / 2), s.ToEdge(false) - (s.Outline.FaceY / 2));
         var pulled = s.Code.HookedDevelopment(ref trace, concrete, new DevelopedBar(size, s.Rules.Steel.Yield, spacing, edge, edge, 0));
         if (ofColumn && db > s.Code.LargestLapped + 1e-9)
         {

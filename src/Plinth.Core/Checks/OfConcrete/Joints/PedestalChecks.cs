@@ -147,19 +147,8 @@ internal readonly struct PedestalShear : ICheckRule<Standing, Nothing>
             ? (One(s, a, pedestal.SizeX, pedestal.SizeX, a.Shear, "", ref trace), Outcome.Ratio(0, 1))
             : (One(s, a, pedestal.SizeX, pedestal.SizeY, Math.Abs(a.Fx), "x", ref trace), One(s, a, pedestal.SizeY, pedestal.SizeX, Math.Abs(a.Fy), "y", ref trace));
 
-        // ACI 318-19 22.5.1.11: shears both ways are added where both exceed half of what they may be.
         var larger = x.Utilisation >= y.Utilisation ? x : y;
-        var used = larger.Utilisation;
-        var (ux, uy) = (new Sym("ux", x.Utilisation, Unit.Ratio), new Sym("uy", y.Utilisation, Unit.Ratio));
-        if (x.Utilisation > 0.5 && y.Utilisation > 0.5)
-        {
-            used = trace.Let("utilisation", Math.Max(used, (x.Utilisation + y.Utilisation) / 1.5), Unit.Ratio, $"max({ux}; {uy}; ({ux} + {uy})/1.5)", $"{s.Code.Name} 22.5.1.11");
-        }
-        else
-        {
-            trace.Let("utilisation", used, Unit.Ratio, $"max({ux}; {uy})");
-        }
-
+        var used = s.Code.ShearBothWays(ref trace, x.Utilisation, y.Utilisation);
         return larger with { Utilisation = used };
     }
 

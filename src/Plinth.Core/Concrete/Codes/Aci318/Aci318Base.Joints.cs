@@ -216,6 +216,17 @@ public abstract partial class Aci318Base
         return trace.Let("φVn", phi * (vc + vs) * column.Breadth * column.Depth, Unit.Force, $"{new Sym("φ", phi, Unit.Ratio)}·({new Sym("vc", vc, e.Stress)} + {new Sym("vs", vs, e.Stress)})·{b}·{new Sym("d", column.Depth, Unit.Section)}", ColumnShearClause);
     }
 
+    // 22.5.1.11: shears both ways are added where both exceed half of what they may be.
+    /// <inheritdoc/>
+    public override double ShearBothWays<T>(ref T trace, double x, double y)
+    {
+        var used = Math.Max(x, y);
+        var (ux, uy) = (new Sym("ux", x, Unit.Ratio), new Sym("uy", y, Unit.Ratio));
+        return x > 0.5 && y > 0.5
+            ? trace.Let("utilisation", Math.Max(used, (x + y) / 1.5), Unit.Ratio, $"max({ux}; {uy}; ({ux} + {uy})/1.5)", $"{Name} 22.5.1.11")
+            : trace.Let("utilisation", used, Unit.Ratio, $"max({ux}; {uy})");
+    }
+
     /// <inheritdoc/>
     public override double CrackSpacing(double yield, double cover)
     {

@@ -14,6 +14,9 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
     protected const double ShearPhi = 0.75;
 
     /// <inheritdoc/>
+    public override UnitSystem WrittenIn => Edition.Suffix.Length > 0 ? UnitSystem.Metric : UnitSystem.Us;
+
+    /// <inheritdoc/>
     public override string Id { get; } = "aci318" + edition.Suffix.ToLowerInvariant() + "-" + year;
 
     /// <inheritdoc/>

@@ -1,4 +1,4 @@
-namespace Plinth.Core.Concrete;
+namespace Plinth.Core.Numerics;
 
 /// <summary>A function of one variable as a type: what it needs to know it carries along, and calls of it allocate nothing.</summary>
 internal interface IFunction
