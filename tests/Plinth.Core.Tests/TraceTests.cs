@@ -319,6 +319,20 @@ public class TraceTests
     }
 
     [Fact]
+    public void Every_formula_of_a_base_under_several_columns_gives_its_result()
+    {
+        var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
+        CombinedTests.Cases.Sample(
+            c =>
+            {
+                var (project, design) = CombinedTests.Make(c);
+                EveryFormulaGivesItsResult(project, design, seen);
+            },
+            iter: 60);
+        seen.Keys.Should().Contain(["flexure-top-x φMn", "one-way-shear-x utilisation", "flexure-bottom-y Mu", "one-way-shear-y Vu", "two-way-shear vu", "bearing ΣN", "overturning-x R[weights]"]);
+    }
+
+    [Fact]
     public void A_recorded_result_is_the_unrecorded_one()
     {
         var project = OneAction(new SupportAction(700, 30, 40, 50, 160, 0));

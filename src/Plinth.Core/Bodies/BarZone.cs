@@ -8,28 +8,46 @@ public class BarZone : Subject
     private readonly BarLayer[] layers = new BarLayer[2];
     private readonly double[] depths = new double[2];
 
-    /// <summary>Makes a zone of a trial; bars must be set before it is read.</summary>
+    /// <summary>Makes a zone of a trial that has its body; bars must be set before it is read.</summary>
     /// <param name="trial">The trial.</param>
     /// <param name="index">Which it is among the zones along the axis.</param>
     /// <param name="at">What results call it; null where there is but one.</param>
     /// <param name="alongX">Whether its bars run along x, or along y.</param>
     public BarZone(Trial trial, int index, string? at, bool alongX)
-        : base(trial, index, at) => AlongX = alongX;
+        : base(trial, index, at)
+    {
+        ArgumentNullException.ThrowIfNull(trial);
+        AlongX = alongX;
+        Body = trial.Body;
+    }
 
     /// <summary>Whether its bars run along x, or along y.</summary>
     public bool AlongX { get; }
 
     /// <summary>The body it is a part of.</summary>
-    public GroundBody Body => Trial.Body;
+    public GroundBody Body { get; }
 
     /// <summary>Its breadth across the bars, m.</summary>
     public double Breadth { get; protected set; }
+
+    /// <summary>Where it begins across the bars from the body's centroid, m.</summary>
+    public virtual double From => -Breadth / 2;
+
+    /// <summary>Area of the bars of a face within a strip across them, taken as spread evenly over the zone, m2.</summary>
+    /// <param name="bottom">The bottom, or the top.</param>
+    /// <param name="low">Where the strip begins across the bars, m.</param>
+    /// <param name="high">Where it ends, m.</param>
+    public virtual double Within(bool bottom, double low, double high) =>
+        Has(bottom) && Breadth > 0 ? Layer(bottom).Area * Math.Max(0, Math.Min(high, From + Breadth) - Math.Max(low, From)) / Breadth : 0;
 
     /// <summary>Thickness of the base, m.</summary>
     public double Thickness => Body.Thickness;
 
     /// <summary>Whether it has a face of its own: else another zone tells of the bars there.</summary>
     public virtual bool Has(bool bottom) => true;
+
+    /// <summary>Whether its edges are no edges of the base: its bars stand each in the middle of an equal strip, no cover beside them.</summary>
+    public virtual bool IsInner => false;
 
     /// <summary>Bars of a face.</summary>
     public ref readonly BarLayer Layer(bool bottom) => ref layers[bottom ? 0 : 1];

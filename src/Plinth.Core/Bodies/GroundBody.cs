@@ -30,6 +30,11 @@ public sealed class GroundBody : Subject
     {
         ArgumentNullException.ThrowIfNull(trial);
         this.columns = columns;
+        foreach (var c in columns)
+        {
+            c.Body = this;
+        }
+
         loads = Trial.Rented<BaseLoads>(Combinations.Length);
         contact = Trial.Rented<ContactSolution>(Combinations.Length);
         solvedAt = Trial.Rented<int>(Combinations.Length);

@@ -7,13 +7,18 @@ public sealed class PunchedArea : Subject
 {
     private readonly Standing[] columns;
 
-    /// <summary>Makes one of a trial.</summary>
+    /// <summary>Makes one of a trial that has its body.</summary>
     /// <param name="trial">The trial.</param>
     /// <param name="index">Which it is.</param>
     /// <param name="at">What results call it; null where there is but one.</param>
     /// <param name="columns">The columns within.</param>
     public PunchedArea(Trial trial, int index, string? at, params Standing[] columns)
-        : base(trial, index, at) => this.columns = columns;
+        : base(trial, index, at)
+    {
+        ArgumentNullException.ThrowIfNull(trial);
+        this.columns = columns;
+        Body = trial.Body;
+    }
 
     internal void Release()
     {
@@ -28,7 +33,7 @@ public sealed class PunchedArea : Subject
     public Standing First => columns[0];
 
     /// <summary>The body.</summary>
-    public GroundBody Body => Trial.Body;
+    public GroundBody Body { get; }
 
     /// <summary>Its centre from the body's centroid along x, m.</summary>
     public double X { get; private set; }
@@ -111,6 +116,21 @@ public sealed class PunchedArea : Subject
 
     /// <summary>Bars along an axis of a face.</summary>
     public ref readonly Concrete.BarLayer Layer(bool alongX, bool bottom) => ref (alongX ? First.SpanX : First.SpanY).Layer(bottom);
+
+    /// <summary>Whether each layer of bars is spread evenly over the whole body, in one zone.</summary>
+    public bool SpreadEvenly { get; init; } = true;
+
+    /// <summary>Area of the bars along an axis of a face within a strip across them, m2.</summary>
+    public double SteelWithin(bool alongX, bool bottom, double from, double to)
+    {
+        var sum = 0.0;
+        foreach (var zone in Trial.Zones(alongX))
+        {
+            sum += zone.Within(bottom, from, to);
+        }
+
+        return sum;
+    }
 
     /// <summary>The critical sections with the depth to the bottom bars.</summary>
     internal PunchingFace Bottom { get; } = new();

@@ -22,7 +22,7 @@ public abstract class SlabSpan : BarZone
         facedAt = Trial.Rented<int>(2 * Combinations.Length);
     }
 
-    internal void Release()
+    internal virtual void Release()
     {
         ArrayPool<SectionForces>.Shared.Return(faces);
         ArrayPool<int>.Shared.Return(facedAt);
@@ -36,7 +36,7 @@ public abstract class SlabSpan : BarZone
     protected void Set(double length, double breadth) => (Length, Breadth, generation) = (length, breadth, Trial.Generation);
 
     /// <summary>Times by which evenly spread short-way bars must exceed what is required (2β/(β+1), ACI 318 13.3.3.3); 1 for the long way.</summary>
-    public double ShortWayFactor
+    public virtual double ShortWayFactor
     {
         get
         {
@@ -55,6 +55,9 @@ public abstract class SlabSpan : BarZone
     /// <param name="side">+1: towards the axis's end; −1: towards its beginning.</param>
     public abstract double Overhang(int side);
 
+    /// <summary>Area of the bars of a face that span it, m2.</summary>
+    public virtual double Steel(bool bottom) => Layer(bottom).Area;
+
     /// <summary>Whether plain concrete may count on its top in a combination.</summary>
     public abstract bool PlainOnTop(int k);
 
@@ -63,6 +66,15 @@ public abstract class SlabSpan : BarZone
     /// <param name="side">+1 or −1.</param>
     /// <param name="fromFace">Distance of the section from the face, m.</param>
     internal abstract SectionForces Beyond(int k, int side, double fromFace);
+
+    /// <summary>Tells what acts beyond a section.</summary>
+    /// <param name="forces">The forces there.</param>
+    /// <param name="k">The combination.</param>
+    /// <param name="up">Of what stretches the bottom or pushes up, or of what stretches the top or presses down.</param>
+    /// <param name="moment">The moment, or the shear.</param>
+    /// <param name="trace">Records the steps.</param>
+    internal abstract void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace)
+        where T : struct, Tracing.ITrace;
 
     /// <summary>What acts beyond a face: what flexure, shear of the top and anchorage all ask for; found once for each combination and size.</summary>
     internal ref readonly SectionForces AtFace(int k, int side)

@@ -34,7 +34,7 @@ public sealed class Standing : Subject
     public Support Support => Loaded.Support;
 
     /// <summary>The body it stands on.</summary>
-    public GroundBody Body => Trial.Body;
+    public GroundBody Body { get; internal set; } = null!;
 
     /// <summary>Its centre from the body's centroid along x, m.</summary>
     public double X { get; private set; }
@@ -100,6 +100,19 @@ public sealed class Standing : Subject
 
     /// <summary>Diameter of the bottom bars along an axis where it stands, m; 0 without.</summary>
     public double Diameter(bool alongX) => (alongX ? SpanX : SpanY).Layer(true).Diameter;
+
+    /// <summary>Least distance of its centre from the body's edges along an axis, m.</summary>
+    public double ToEdge(bool alongX)
+    {
+        if (Body.IsRectangle)
+        {
+            return alongX ? (Body.Length / 2) - Math.Abs(X) : (Body.Width / 2) - Math.Abs(Y);
+        }
+
+        return alongX
+            ? Math.Min(X - Body.LowX, Body.HighX - X)
+            : (Math.Min(Body.WidthAt(X - (Outline.FaceX / 2)), Body.WidthAt(X + (Outline.FaceX / 2))) / 2) - Math.Abs(Y);
+    }
 
     /// <summary>Factored weight of the pedestal less the soil that it and the column displace, at the column's centre, kN.</summary>
     public double PrismWeight(int combination) => Combinations[combination].WeightFactor * (PedestalWeight - displaced[(int)Place.Waters[combination]].Displaced);

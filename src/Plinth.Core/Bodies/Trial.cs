@@ -207,10 +207,13 @@ public abstract class Trial
         {
             if (topSteel.Generation != Generation)
             {
-                topSteel = (Generation, Plinth.Core.Checks.OfConcrete.TopTension.Exceeds(this));
+                topSteel = (Generation, StretchesTop());
             }
 
             return topSteel.Needed;
         }
     }
+
+    /// <summary>Whether some combination stretches the top by more than plain concrete may hold there.</summary>
+    private protected virtual bool StretchesTop() => Plinth.Core.Checks.OfConcrete.TopTension.Exceeds(this);
 }

@@ -191,7 +191,7 @@ public readonly record struct BaseSize(double Length, double Width, double Thick
 /// <param name="BottomY">Bottom bars along y, as written.</param>
 /// <param name="TopX">Top bars along x, as written.</param>
 /// <param name="TopY">Top bars along y, as written.</param>
-public sealed record FoundationDesign(BaseSize Size, BarSpec BottomX, BarSpec BottomY, BarSpec TopX, BarSpec TopY)
+public record FoundationDesign(BaseSize Size, BarSpec BottomX, BarSpec BottomY, BarSpec TopX, BarSpec TopY)
 {
     /// <summary>The pedestal; null: the column stands on the base.</summary>
     public Pedestal? Pedestal { get; init; }

@@ -118,7 +118,7 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLength
             {
                 if (T.Records)
                 {
-                    forces.Tell(s, k, bottom, moment: true, ref trace);
+                    s.Tell(forces, k, bottom, moment: true, ref trace);
                     var held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, breadth, thickness);
                     trace.Let("utilisation", plain, Unit.Ratio, $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("φMn", held, Unit.Moment)}");
                 }

@@ -20,8 +20,8 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
         trace.Heading($"Minimum steel along {TAxis.Name}");
         var ratio = s.Code.MinimumSteelRatio(ref trace, s.Rules.Steel.Yield);
         var least = trace.Let("As,min", ratio * breadth * s.Thickness, Unit.SteelArea, $"{new Sym("ρmin", ratio, Unit.Ratio)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h", s.Thickness, Unit.Section)}");
-        var worst = s.LooksAt(Face.Bottom) ? One(s, true, least, ref trace) : Outcome.NotDone;
-        if (s.LooksAt(Face.Top) && Asked(s))
+        var worst = s.LooksAt(Face.Bottom) && s.Has(true) ? One(s, true, least, ref trace) : Outcome.NotDone;
+        if (s.LooksAt(Face.Top) && s.Has(false) && Asked(s))
         {
             trace.Remark(s.Rules.Steel.TopSteel == Concrete.TopSteel.Least ? "[steel] top-steel = \"least\" asks it of the top too." : "The top is stretched in some combination.");
             var top = One(s, false, least, ref trace);
@@ -67,8 +67,8 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
         where T : struct, ITrace
     {
         trace.Heading($"Bar spacing along {TAxis.Name}");
-        var worst = s.LooksAt(Face.Bottom) ? One(s, true, ref trace) : Outcome.NotDone;
-        if (s.LooksAt(Face.Top) && s.Layer(false).Any)
+        var worst = s.LooksAt(Face.Bottom) && s.Has(true) ? One(s, true, ref trace) : Outcome.NotDone;
+        if (s.LooksAt(Face.Top) && s.Has(false) && s.Layer(false).Any)
         {
             var top = One(s, false, ref trace);
             var higher = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
@@ -98,7 +98,7 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
             return Banded(s, layer, face, ref trace);
         }
 
-        var centres = trace.Let("s", (breadth - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+        var centres = s.IsInner ? trace.Let("s", breadth / layer.Count, Unit.Section, $"{new Sym("b", breadth, Unit.Section)}/{new Sym("n", layer.Count, Unit.Ratio)}") : trace.Let("s", (breadth - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         var most = Most(s, bottom, ref trace);
         var leastClear = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section, "the code's least, a bar, 4/3 of the aggregate", s.Code.SpacingClause);
         var least = trace.Given("s,least", Math.Max(rules.LeastSpacing, leastClear + db), Unit.Section, rules.LeastSpacing >= leastClear + db ? "[steel] spacing" : "least clear distance and a bar");

@@ -59,6 +59,12 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStreng
         for (var side = -1; side <= 1; side += 2)
         {
             var f = s.AtFace(k, side);
+            if (f.Lost)
+            {
+                governing = f;
+                break;
+            }
+
             var m = TFace.IsBottom ? f.MomentUp : OneWayShear<TAxis>.Significant(f.MomentDown, f.DownMoment);
             if (m > demand || governing.Side == 0)
             {
@@ -68,6 +74,11 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStreng
 
         var face = TFace.IsBottom ? Face.Bottom : Face.Top;
         var strength = both.Bars;
+        if (governing.Lost)
+        {
+            return TFace.IsBottom ? SectionForces.NoEquilibrium(strength.Strength, face, ref trace) : Outcome.NotDone;
+        }
+
         var plain = !TFace.IsBottom && s.PlainOnTop(k) && both.Plain > strength.Strength;
         var outcome = Outcome.Ratio(demand, plain ? both.Plain : strength.Strength) with { Face = face, Plain = plain && demand > 0 };
         if (!strength.Ductile && demand > 0 && !plain)
@@ -80,7 +91,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStreng
         {
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
             trace.Heading($"{(TFace.IsBottom ? "Bottom" : "Top")} flexure along {TAxis.Name}, at the face");
-            governing.Tell(s, k, TFace.IsBottom, moment: true, ref trace);
+            s.Tell(governing, k, TFace.IsBottom, moment: true, ref trace);
             if (outcome.Capacity > 0)
             {
                 if (plain)

@@ -46,6 +46,11 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
             if (s.LooksAt(Face.Bottom))
             {
                 var up = s.Beyond(k, side, s.Depth(true));
+                if (up.Lost)
+                {
+                    return SectionForces.NoEquilibrium(strength.Bottom, Face.Bottom, ref trace);
+                }
+
                 var bottom = Outcome.Ratio(up.ShearUp, strength.Bottom);
                 if (bottom.Utilisation > worst.Utilisation)
                 {
@@ -76,7 +81,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
 
             if (worst.Utilisation > 0)
             {
-                governing.Tell(s, k, isUp, moment: false, ref trace);
+                s.Tell(governing, k, isUp, moment: false, ref trace);
             }
             else
             {
@@ -133,6 +138,6 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
             return 0;
         }
 
-        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(bottom), s.Layer(bottom).Area);
+        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(bottom), s.Steel(bottom));
     }
 }

@@ -100,10 +100,13 @@ internal static class PunchingSectionFinder
             return 0;
         }
 
-        var (hx, hy) = (s.Body.Length / 2, s.Body.Width / 2);
+        var (lowX, highX, middle) = (s.Body.LowX, s.Body.HighX, (s.Body.LowX + s.Body.HighX) / 2);
         var (x0, x1) = (s.X - ((s.SideX + depth) / 2), s.X + ((s.SideX + depth) / 2));
         var (y0, y1) = (s.Y - ((s.SideY + depth) / 2), s.Y + ((s.SideY + depth) / 2));
-        var (fitsX0, fitsX1, fitsY0, fitsY1) = (x0 >= -hx - Slack, x1 <= hx + Slack, y0 >= -hy - Slack, y1 <= hy + Slack);
+        // Towards a slanted edge the sides end at it: at their mean length; what is to fit keeps clear of it at both ends.
+        var within = Math.Min(s.Body.WidthAt(Math.Max(x0, lowX)), s.Body.WidthAt(Math.Min(x1, highX))) / 2;
+        var hy = s.Body.IsRectangle ? within : s.Body.WidthAt((Math.Max(x0, lowX) + Math.Min(x1, highX)) / 2) / 2;
+        var (fitsX0, fitsX1, fitsY0, fitsY1) = (x0 >= lowX - Slack, x1 <= highX + Slack, y0 >= -within - Slack, y1 <= within + Slack);
         var count = 0;
         var shortest = double.PositiveInfinity;
         if (fitsX0 && fitsX1 && fitsY0 && fitsY1)
@@ -118,13 +121,13 @@ internal static class PunchingSectionFinder
             for (var i = 0; i < 9; i++)
             {
                 var (ox, oy) = ((i / 3) - 1, (i % 3) - 1);
-                if (Math.Abs(ox) + Math.Abs(oy) != open || ox * s.X < -Slack || oy * s.Y < -Slack
+                if (Math.Abs(ox) + Math.Abs(oy) != open || ox * (s.X - middle) < -Slack || oy * s.Y < -Slack
                     || !(ox < 0 || fitsX0) || !(ox > 0 || fitsX1) || !(oy < 0 || fitsY0) || !(oy > 0 || fitsY1))
                 {
                     continue;
                 }
 
-                var section = new PunchingSection(ox < 0 ? -hx : x0, ox > 0 ? hx : x1, oy < 0 ? -hy : y0, oy > 0 ? hy : y1, ox, oy, depth);
+                var section = new PunchingSection(ox < 0 ? lowX : x0, ox > 0 ? highX : x1, oy < 0 ? -hy : y0, oy > 0 ? hy : y1, ox, oy, depth);
                 if (section.Perimeter < shortest - Slack)
                 {
                     sections[count++] = section;

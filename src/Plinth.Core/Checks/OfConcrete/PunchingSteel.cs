@@ -83,21 +83,48 @@ internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
     /// <summary>Breadth of the strip at the column across the bars of a direction: its side and 1.5 h on each side of it, within the base (8.4.2.2.3), m.</summary>
     public static double Strip(PunchedArea s, bool alongX)
     {
+        if (!s.Body.IsRectangle)
+        {
+            var (from, to) = Bounds(s, alongX);
+            return to - from;
+        }
+
         var (breadth, column, side) = alongX ? (s.Body.Width, s.Y, s.SideY) : (s.Body.Length, s.X, s.SideX);
         var reach = (side / 2) + (Beside * s.Body.Thickness);
         return Math.Min(breadth / 2, column + reach) - Math.Max(-breadth / 2, column - reach);
+    }
+
+    /// <summary>Where that strip begins and ends, m from the body's centroid.</summary>
+    public static (double From, double To) Bounds(PunchedArea s, bool alongX)
+    {
+        var (low, high) = alongX ? (-s.Body.WidthAt(s.X) / 2, s.Body.WidthAt(s.X) / 2) : (s.Body.LowX, s.Body.HighX);
+        var (column, side) = alongX ? (s.Y, s.SideY) : (s.X, s.SideX);
+        var reach = (side / 2) + (Beside * s.Body.Thickness);
+        return (Math.Max(low, column - reach), Math.Min(high, column + reach));
+    }
+
+    /// <summary>The bars of a direction and face within the strip, m2.</summary>
+    public static double Steel<T>(PunchedArea s, bool alongX, bool bottom, string symbol, double strip, ref T trace)
+        where T : struct, ITrace
+    {
+        if (!s.SpreadEvenly || !s.Body.IsRectangle)
+        {
+            var (from, to) = Bounds(s, alongX);
+            return trace.Given(symbol, s.SteelWithin(alongX, bottom, from, to), Unit.SteelArea, "bars within the strip, by zones");
+        }
+
+        var (layer, breadth) = (s.Layer(alongX, bottom), alongX ? s.Body.Width : s.Body.Length);
+        return trace.Let(symbol, layer.Area * strip / breadth, Unit.SteelArea, $"{new Sym("As,all", layer.Area, Unit.SteelArea)}·{new Sym("bslab", strip, Unit.Section)}/{new Sym("b", breadth, Unit.Section)}");
     }
 
     private static Outcome One<T>(PunchedArea s, bool alongX, in PunchingSection section, double vu, ref T trace)
         where T : struct, ITrace
     {
         var shape = new TwoWaySection(s.Beta, section.AlphaS, section.Perimeter, section.Depth);
-        var layer = s.Layer(alongX, true);
-        var breadth = alongX ? s.Body.Width : s.Body.Length;
         var strip = trace.Given("bslab", Strip(s, alongX), Unit.Section, $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
         var stress = vu / (section.Perimeter * section.Depth);
         var least = s.Code.PunchingSteel(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, stress, strip, shape);
-        var there = trace.Let("As", layer.Area * strip / breadth, Unit.SteelArea, $"{new Sym("As,all", layer.Area, Unit.SteelArea)}·{new Sym("bslab", strip, Unit.Section)}/{new Sym("b", breadth, Unit.Section)}");
+        var there = Steel(s, alongX, true, "As", strip, ref trace);
         return Outcome.Ratio(least, there) with { Face = Face.Bottom };
     }
 }

@@ -13,9 +13,21 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="UpMoment">∫(p + u)·distance dA about the section, kNm.</param>
 /// <param name="DownShear">Factored weights and loads beside the column on the part, kN.</param>
 /// <param name="DownMoment">Their moment about the section, kNm.</param>
-/// <param name="Deduct">Share of the weights that counts against upward effects: 1 net, 0 gross.</param>
+/// <param name="Deduct">Share of the weights that counts against upward effects: 1 net, 0 gross; NaN where nothing is known.</param>
 internal readonly record struct SectionForces(int Side, double At, double Overhang, double UpShear, double UpMoment, double DownShear, double DownMoment, double Deduct)
 {
+    /// <summary>Whether the strip that the part belongs to has no equilibrium of its own, so that nothing is known of its forces.</summary>
+    public bool Lost => double.IsNaN(Deduct);
+
+    /// <summary>What a check of such a strip finds.</summary>
+    public static Outcome NoEquilibrium<T>(double capacity, Face face, ref T trace)
+        where T : struct, ITrace
+    {
+        trace.Note("the loads of the strip across stand outside the base's width: there is no equilibrium of it; widen the base");
+        trace.Given("utilisation", Outcome.NoCapacity, Unit.Ratio, "the strip's resultant lies outside it: there is no equilibrium");
+        return new Outcome { Done = true, Capacity = capacity, Utilisation = Outcome.NoCapacity, FailsAnyhow = true, Face = face };
+    }
+
     /// <summary>Upward shear, kN; 0 if the part is pressed down.</summary>
     public double ShearUp => Math.Max(0, UpShear - (Deduct * DownShear));
 

@@ -31,7 +31,7 @@ internal readonly struct SocketFloor : ICheckRule<Standing, Nothing>
         var (cx, cy) = (s.Loaded.Outline.X, s.Loaded.Outline.Y);
         var (bx, by) = (trace.Let("bx", cx + d, Unit.Section, $"{new Sym("cx", cx, Unit.Section)} + {new Sym("d", d, Unit.Section)}"), trace.Let("by", cy + d, Unit.Section, $"{new Sym("cy", cy, Unit.Section)} + {new Sym("d", d, Unit.Section)}"));
         var (x0, x1, y0, y1) = (s.X - (bx / 2), s.X + (bx / 2), s.Y - (by / 2), s.Y + (by / 2));
-        if (x0 < -s.Body.Length / 2 || x1 > s.Body.Length / 2 || y0 < -s.Body.Width / 2 || y1 > s.Body.Width / 2)
+        if (x0 < s.Body.LowX || x1 > s.Body.HighX || Math.Max(-y0, y1) > Math.Min(s.Body.WidthAt(x0), s.Body.WidthAt(x1)) / 2)
         {
             // The sections round the socket, open ones among them, tell then.
             return Outcome.NotDone;

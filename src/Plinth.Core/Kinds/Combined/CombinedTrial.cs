@@ -1,0 +1,301 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Buildings;
+using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+
+namespace Plinth.Core.Kinds.Combined;
+
+/// <summary>A base under several columns: it spans along x over its whole breadth, across in a band at each column.</summary>
+public sealed class CombinedTrial : Trial
+{
+    private readonly GroundBody[] bodies;
+    private readonly Standing[] columns;
+    private readonly PunchedArea[] areas;
+    private readonly PunchedArea[] looked;
+    private readonly LongSpan[] spansX;
+    private readonly CrossSpan[] bands;
+    private readonly CrossSpan[] tributaries;
+    private readonly BarZone[] zonesY;
+    private readonly InnerZone rest;
+    private readonly WholeZone top;
+    private readonly int[] bandOf;
+    private int lookedAt;
+    private bool standsNew = true;
+
+    /// <summary>Makes the trial of a foundation at a place; a design must be set before it is read.</summary>
+    public CombinedTrial(Project project, Foundation foundation, LoadedPlace place)
+        : base(project, foundation, place, (2 * (place?.Supports.Length ?? 0)) + 2)
+    {
+        var n = place!.Supports.Length;
+        columns = [.. Enumerable.Range(0, n).Select(i => new Standing(this, i, place.Supports[i].Support.Label))];
+        bodies = [new GroundBody(this, columns)];
+        spansX = [new LongSpan(this, columns)];
+        bandOf = new int[n];
+        var groups = Groups();
+        bands = [.. groups.Select((g, i) => new CrossSpan(this, i, g))];
+        tributaries = [.. groups.Select((g, i) => new CrossSpan(this, i, g))];
+        rest = new InnerZone(this, bands.Length, "rest");
+        top = new WholeZone(this, bands.Length + 1);
+        zonesY = [.. bands, rest, top];
+        for (var i = 0; i < n; i++)
+        {
+            (columns[i].SpanX, columns[i].SpanY) = (spansX[0], bands[bandOf[i]]);
+        }
+
+        areas =
+        [
+            .. columns.Select((c, i) => new PunchedArea(this, i, c.At, c) { SpreadEvenly = false }),
+            .. Enumerable.Range(0, n - 1).Select(i => new PunchedArea(this, n + i, $"{columns[i].At}+{columns[i + 1].At}", columns[i], columns[i + 1]) { SpreadEvenly = false }),
+        ];
+        looked = new PunchedArea[areas.Length];
+    }
+
+    // Columns whose widths overlap along x share a band.
+    private List<Standing[]> Groups()
+    {
+        var groups = new List<Standing[]>();
+        var end = double.NegativeInfinity;
+        foreach (var c in columns.OrderBy(c => c.Loaded.At.X - (c.Loaded.Outline.X / 2)))
+        {
+            var (x, half) = (c.Loaded.At.X, c.Loaded.Outline.X / 2);
+            if (x - half < end - 1e-9)
+            {
+                groups[^1] = [.. groups[^1], c];
+            }
+            else
+            {
+                groups.Add([c]);
+            }
+
+            bandOf[c.Index] = groups.Count - 1;
+            end = Math.Max(end, x + half);
+        }
+
+        return groups;
+    }
+
+    /// <inheritdoc/>
+    public override GroundBody Body => bodies[0];
+
+    /// <inheritdoc/>
+    public override ReadOnlySpan<GroundBody> Bodies => bodies;
+
+    /// <inheritdoc/>
+    public override ReadOnlySpan<Standing> Columns => columns;
+
+    /// <inheritdoc/>
+    public override ReadOnlySpan<PunchedArea> Punched => looked.AsSpan(0, lookedAt);
+
+    /// <inheritdoc/>
+    public override ReadOnlySpan<SlabSpan> Spans(bool alongX) => alongX ? spansX : bands;
+
+    /// <inheritdoc/>
+    public override ReadOnlySpan<BarZone> Zones(bool alongX) => alongX ? spansX : zonesY;
+
+    /// <summary>The base as it spans along x.</summary>
+    internal LongSpan Long => spansX[0];
+
+    /// <summary>The same as a list of one, for checks.</summary>
+    internal ReadOnlySpan<LongSpan> LongSpans => spansX;
+
+    /// <summary>The strips across for shear, as spans.</summary>
+    internal ReadOnlySpan<SlabSpan> TributarySpans => tributaries;
+
+    /// <summary>The bands across, one a column, or one for columns that share it, from −x.</summary>
+    internal ReadOnlySpan<CrossSpan> Bands => bands;
+
+    /// <inheritdoc/>
+    public override void Adopt(FoundationDesign design)
+    {
+        var d = (CombinedDesign)design;
+        for (var i = 0; i < columns.Length; i++)
+        {
+            var dowels = d.Columns[i].Dowels;
+            standsNew |= columns[i].Set(d.Columns[i].Pedestal, dowels.Size is null ? BarLayer.None : new BarLayer(dowels.Count, dowels.Size));
+        }
+
+        Set(d.Size, d.HighWidth, d.Offset);
+        Set(d);
+    }
+
+    /// <inheritdoc/>
+    public override void Stand(int column, Pedestal? pedestal, BarLayer dowels)
+    {
+        standsNew |= columns[column].Set(pedestal, dowels);
+        Set(Size, HighWidth, Offset);
+    }
+
+    /// <summary>Length, width at the −x end, thickness, m.</summary>
+    public BaseSize Size { get; private set; }
+
+    /// <summary>Width at the +x end, m.</summary>
+    public double HighWidth { get; private set; }
+
+    /// <summary>The place's origin from the body's centroid, m.</summary>
+    public PlanPoint Offset { get; private set; }
+
+    /// <summary>Sets size and place; bars stay. What was found for the same stays too.</summary>
+    public void Set(in BaseSize size, double highWidth, in PlanPoint offset)
+    {
+        if (!standsNew && Size == size && HighWidth == highWidth && Offset == offset)
+        {
+            return;
+        }
+
+        (Size, HighWidth, Offset, standsNew) = (size, highWidth, offset, false);
+        Generation++;
+        foreach (var c in columns)
+        {
+            c.Stand(offset.X + c.Loaded.At.X, offset.Y + c.Loaded.At.Y);
+        }
+
+        bodies[0].Set(size, highWidth, offset);
+        foreach (var a in areas)
+        {
+            a.Enclose();
+        }
+
+        spansX[0].Resize();
+        top.Resize();
+        for (var g = 0; g < tributaries.Length; g++)
+        {
+            var (from, to) = (g == 0 ? Body.LowX : (bands[g - 1].HighFace + bands[g].LowFace) / 2, g == bands.Length - 1 ? Body.HighX : (bands[g].HighFace + bands[g + 1].LowFace) / 2);
+            tributaries[g].Lay(from, to, from, to);
+        }
+
+        Sink();
+    }
+
+    /// <summary>Sets the bars; sizes stay.</summary>
+    public void Set(CombinedDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        var side = Rules.Concrete.CoverSide;
+        var breadth = Math.Max(Body.LowWidth, Body.HighWidth);
+        spansX[0].Set(true, design.Along.Resolve(breadth, side));
+        spansX[0].Set(false, design.AlongTop.Resolve(breadth, side));
+        top.Set(false, design.AcrossTop.Resolve(Body.Length, side));
+        for (var g = 0; g < bands.Length; g++)
+        {
+            // The diameter places the bars, by which the band is as wide as it is.
+            bands[g].Set(true, new BarLayer(1, design.Columns[bands[g].First.Index].Band.Size));
+        }
+
+        rest.Set(true, new BarLayer(1, design.Rest.Size));
+        Sink();
+        for (var g = 0; g < bands.Length; g++)
+        {
+            bands[g].Set(true, InnerZone.Resolve(design.Columns[bands[g].First.Index].Band, bands[g].Breadth));
+            bands[g].Set(false, Share(top.Layer(false), bands[g].Breadth));
+            tributaries[g].Set(true, bands[g].Layer(true));
+            tributaries[g].Set(false, Share(top.Layer(false), tributaries[g].Breadth));
+        }
+
+        rest.Set(true, InnerZone.Resolve(design.Rest, rest.Breadth));
+        Sink();
+    }
+
+    // Bars spread evenly over the length: those of a part of it, by area.
+    private BarLayer Share(in BarLayer layer, double breadth) => layer.Size is null ? layer : layer with { Count = Math.Max(1, (int)Math.Floor((layer.Count * breadth / Body.Length) + 1e-9)) };
+
+    // Effective depths, and with them the bands.
+    private void Sink()
+    {
+        var (alongX, outerIsX) = (spansX[0], Rules.Steel.OuterIsX(new BaseSize(Body.Length, Body.Width, Body.Thickness)));
+        double thickest = rest.Layer(true).Diameter;
+        foreach (var b in bands)
+        {
+            thickest = Math.Max(thickest, b.Layer(true).Diameter);
+        }
+
+        alongX.Sink(true, outerIsX ? 0 : thickest);
+        alongX.Sink(false, outerIsX ? 0 : top.Layer(false).Diameter);
+        var (below, above) = outerIsX ? (alongX.Layer(true).Diameter, alongX.Layer(false).Diameter) : (0, 0);
+        top.Sink(false, above);
+        rest.Sink(true, below);
+        for (var g = 0; g < bands.Length; g++)
+        {
+            bands[g].Sink(true, below);
+            bands[g].Sink(false, above);
+            tributaries[g].Sink(true, below);
+            tributaries[g].Sink(false, above);
+        }
+
+        Spread();
+        FindAreas();
+    }
+
+    // A band reaches beside its columns by a multiple of the depth; cut at the ends, and halved with its neighbour's.
+    private void Spread()
+    {
+        var free = Body.Length;
+        for (var g = 0; g < bands.Length; g++)
+        {
+            var own = Rules.Steel.CrossSpread * bands[g].Depth(true);
+            var (from, to) = (Math.Max(Body.LowX, bands[g].LowFace - own), Math.Min(Body.HighX, bands[g].HighFace + own));
+            if (g > 0)
+            {
+                var other = bands[g - 1].HighFace + (Rules.Steel.CrossSpread * bands[g - 1].Depth(true));
+                from = other > from ? (other + from) / 2 : from;
+            }
+
+            if (g < bands.Length - 1)
+            {
+                var other = bands[g + 1].LowFace - (Rules.Steel.CrossSpread * bands[g + 1].Depth(true));
+                to = other < to ? (other + to) / 2 : to;
+            }
+
+            bands[g].Lay(from, to, tributaries[g].From, tributaries[g].To);
+            free -= to - from;
+        }
+
+        rest.Resize(Math.Max(0, free));
+    }
+
+    // Round each column; round two neighbours where their sections meet, or they stand nearer than twice the depth.
+    private void FindAreas()
+    {
+        var (n, count) = (columns.Length, 0);
+        for (var i = 0; i < n; i++)
+        {
+            looked[count++] = areas[i];
+        }
+
+        for (var i = 0; i < n - 1; i++)
+        {
+            var (a, b) = (columns[i], columns[i + 1]);
+            var depth = Math.Max(a.MeanDepth(true), b.MeanDepth(true));
+            var (gapX, gapY) = (Math.Abs(a.X - b.X) - ((a.Outline.X + b.Outline.X) / 2), Math.Abs(a.Y - b.Y) - ((a.Outline.Y + b.Outline.Y) / 2));
+            if (Math.Max(gapX, gapY) < 2 * depth)
+            {
+                looked[count++] = areas[n + i];
+            }
+        }
+
+        lookedAt = count;
+    }
+
+    /// <inheritdoc/>
+    private protected override bool StretchesTop() => Long.StretchesTop() || base.StretchesTop();
+
+    internal override void Release()
+    {
+        base.Release();
+        spansX[0].Release();
+        foreach (var s in bands)
+        {
+            s.Release();
+        }
+
+        foreach (var s in tributaries)
+        {
+            s.Release();
+        }
+
+        foreach (var a in areas)
+        {
+            a.Release();
+        }
+    }
+}

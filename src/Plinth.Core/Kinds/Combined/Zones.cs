@@ -1,0 +1,48 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Concrete;
+
+namespace Plinth.Core.Kinds.Combined;
+
+/// <summary>Bottom bars across outside all bands: they begin half a distance off the bands' edges.</summary>
+internal sealed class InnerZone(Trial trial, int index, string at) : BarZone(trial, index, at, false)
+{
+    /// <summary>Takes the length that the bands leave.</summary>
+    public void Resize(double breadth) => Breadth = breadth;
+
+    public override bool Has(bool bottom) => bottom && Breadth > 1e-6;
+
+    public override bool IsInner => true;
+
+    /// <inheritdoc/>
+    public override double Within(bool bottom, double low, double high)
+    {
+        if (!Has(bottom))
+        {
+            return 0;
+        }
+
+        var free = high - low;
+        foreach (var band in ((CombinedTrial)Trial).Bands)
+        {
+            free -= Math.Max(0, Math.Min(high, band.To) - Math.Max(low, band.From));
+        }
+
+        return Layer(bottom).Area * Math.Max(0, free) / Breadth;
+    }
+
+    /// <summary>Bars as written within a zone whose edges are no edges of the base: each in the middle of an equal strip.</summary>
+    public static BarLayer Resolve(BarSpec spec, double breadth) => spec.Size is null ? BarLayer.None
+        : spec.Count > 0 ? new BarLayer(spec.Count, spec.Size) { Hooked = spec.Hooked }
+        : new BarLayer((int)Math.Ceiling((breadth / spec.Spacing) - 1e-9), spec.Size) { Hooked = spec.Hooked, Spacing = spec.Spacing };
+}
+
+/// <summary>Top bars across over the whole length.</summary>
+internal sealed class WholeZone(Trial trial, int index) : BarZone(trial, index, "top", false)
+{
+    /// <summary>Takes the length of the body.</summary>
+    public void Resize() => Breadth = Body.Length;
+
+    public override double From => Body.LowX;
+
+    public override bool Has(bool bottom) => !bottom;
+}
