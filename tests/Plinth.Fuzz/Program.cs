@@ -5,6 +5,7 @@ const string Usage = """
     Plinth.Fuzz mutate --runs 2000 --seed 1     mutated projects through every command
     Plinth.Fuzz kill   --runs 300  --seed 1     commands killed while they write
     Plinth.Fuzz pairs  --runs 200               two commands at one project
+    Plinth.Fuzz same   --before FILE FOLDER …   every output of two builds, to the byte: demo, buildings, folders named
     Plinth.Fuzz file   FOLDER COMMAND …         judges one call on a folder as mutate does
 
     --program FILE   another build (default: artifacts/publish/plinth)
@@ -28,6 +29,7 @@ return args.FirstOrDefault() switch
     "mutate" => new Mutations(target, keep).Run(Number("--runs", 2000), Number("--seed", 1)),
     "kill" => new Kills(target).Run(Number("--runs", 300), Number("--seed", 1)),
     "pairs" => new Pairs(target).Run(Number("--runs", 200)),
+    "same" when Text("--before", "") is { Length: > 0 } earlier => new Sameness(new Target(Path.GetFullPath(earlier)), target).Run([.. args.Skip(1).Where(Directory.Exists).Select(Path.GetFullPath)]),
     "file" when args.Length > 2 => Mutations.Once(target, args[1], args[2..]),
     _ => Help(),
 };
