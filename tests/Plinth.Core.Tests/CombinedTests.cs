@@ -34,14 +34,14 @@ public class CombinedTests
 
         public override Trial NewTrial(Project project, Foundation foundation, LoadedPlace place) => new CombinedTrial(project, foundation, place);
 
-        public override string? DoubtfullyRigid(Trial trial) => null;
+        public override string? DoubtfullyRigid(Trial trial) => Rigidity.Doubt(trial);
 
         public override FoundationSizer NewSizer(Project project, Foundation foundation) => throw new NotSupportedException();
     }
 
-    private static readonly RuleSet Weightless = Rules with { Ground = DefaultGround with { SoilWeight = 0, FoundingDepth = 0.6 }, Concrete = DefaultConcrete with { Weight = 0 } };
+    internal static readonly RuleSet Weightless = Rules with { Ground = DefaultGround with { SoilWeight = 0, FoundingDepth = 0.6 }, Concrete = DefaultConcrete with { Weight = 0 } };
 
-    private static Project Project(RuleSet rules, params (double X, double Y, double Cx, double Cy, SupportAction Action)[] columns)
+    internal static Project Project(RuleSet rules, params (double X, double Y, double Cx, double Cy, SupportAction Action)[] columns)
     {
         Support[] supports = [.. columns.Select((c, i) => new Support($"C{i + 1}", c.X, c.Y, null, ColumnShape.Rectangular, c.Cx, c.Cy, 0, 0, 0, "", ""))];
         var one = OneAction(columns[0].Action, rules);
@@ -54,10 +54,10 @@ public class CombinedTests
         };
     }
 
-    private static CombinedDesign Design(double length, double low, double high, double thickness, PlanPoint offset, int columns, string top = "14 T20", string acrossTop = "none") =>
+    internal static CombinedDesign Design(double length, double low, double high, double thickness, PlanPoint offset, int columns, string top = "14 T20", string acrossTop = "none") =>
         new(new BaseSize(length, low, thickness), high, offset, Bars("14 T20"), Bars(top), Bars(acrossTop), Bars("T12 @ 200 mm"), [.. Enumerable.Repeat(new ColumnDesign(Bars("9 T16"), null, BarSpec.None), columns)]);
 
-    private static CombinedTrial Trial(Project project, CombinedDesign design)
+    internal static CombinedTrial Trial(Project project, CombinedDesign design)
     {
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(design);
@@ -211,6 +211,22 @@ public class CombinedTests
         Value("My,c").Should().BeApproximately(175.10, 0.01);
         Value("v0").Should().BeApproximately(757.0, 0.06);
         steps.SelectMany(x => x.Formula).First(x => x.Text is null && x.Symbol.Symbol == "β").Symbol.Value.Should().BeApproximately(3.25, 1e-12, "of the rectangle round both columns");
+    }
+
+    [Theory]
+    [InlineData(4.2, 0.60, 1.2530, false)]
+    [InlineData(6.0, 0.60, 1.8465, true)]
+    [InlineData(6.0, 0.75, 1.5619, false)]
+    public void How_rigid_it_is(double spacing, double thickness, double product, bool told)
+    {
+        // k 20 MN/m3, f'c 25 MPa: λ = (3·20/(23500·0.6³))^¼ = 0.32973 /m, 0.27892 /m of 0.75 m; the clear span is 0.4 m less than the spacing.
+        var rules = Weightless with { Ground = Weightless.Ground with { SubgradeModulus = 20e3 }, Concrete = Weightless.Concrete with { Strength = 25e3 } };
+        var project = Project(rules, (0, 0, 0.4, 0.4, new(600, 0, 0, 0, 0, 0)), (spacing, 0, 0.4, 0.4, new(900, 0, 0, 0, 0, 0)));
+        var t = Trial(project, Design(spacing + 1.4, 2.2, 2.2, thickness, default, 2));
+        Rigidity.Of(t)!.Value.Should().BeApproximately(product, 1e-4);
+        TrialNotes.Of(t).Any(n => n.StartsWith("λ·ℓ = ", StringComparison.Ordinal)).Should().Be(told);
+        var unknown = Trial(Project(Weightless, (0, 0, 0.4, 0.4, new(600, 0, 0, 0, 0, 0)), (spacing, 0, 0.4, 0.4, new(900, 0, 0, 0, 0, 0))), Design(spacing + 1.4, 2.2, 2.2, thickness, default, 2));
+        TrialNotes.Of(unknown).Should().Contain(n => n.StartsWith("no subgrade modulus", StringComparison.Ordinal));
     }
 
     internal sealed record Case((double N, double Fx, double Fy, double Mx, double My)[] Loads, double[] Gaps, double[] Side, double L, double Low, double High, double Ox, double Oy);

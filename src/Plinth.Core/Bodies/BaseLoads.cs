@@ -103,6 +103,11 @@ internal static class BaseLoadCase
             sumY = trace.Let("ΣMy", sumY + besideY, Unit.Moment, $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("ΣP·x", besideY, Unit.Moment)}");
         }
 
+        if (rising != 0 && s.RisingMoment(k) is var turn and not 0)
+        {
+            sumY = trace.Let("ΣMy", sumY + turn, Unit.Moment, $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("Mspread", trace.Given("Mspread", turn, Unit.Moment, "of that soil, which hangs on the outline, about the centroid of the area"), Unit.Moment)}");
+        }
+
         var result = new BaseLoads(n, fx, fy, sumX, sumY);
         trace.Let("xR", result.XR, Unit.Length, $"{new Sym("ΣMy", sumY, Unit.Moment)}/{new Sym("ΣN", n, Unit.Force)}");
         trace.Let("yR", result.YR, Unit.Length, $"−{new Sym("ΣMx", sumX, Unit.Moment)}/{new Sym("ΣN", n, Unit.Force)}");

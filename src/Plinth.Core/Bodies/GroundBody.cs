@@ -70,14 +70,38 @@ public sealed class GroundBody : Subject
     /// <summary>Its +x end from the centroid, m.</summary>
     public double HighX { get; private set; }
 
+    /// <summary>Its beginning along an axis from the centroid, m.</summary>
+    public double Low(bool alongX) => alongX ? LowX : -Math.Max(LowWidth, HighWidth) / 2;
+
+    /// <summary>Its end along an axis, m.</summary>
+    public double High(bool alongX) => alongX ? HighX : Math.Max(LowWidth, HighWidth) / 2;
+
+    /// <summary>Where a section across an axis begins and ends, m along the other; within the base.</summary>
+    /// <param name="alongX">Across x, or across y.</param>
+    /// <param name="at">How far it lies from the centroid along the axis, m.</param>
+    public (double From, double To) Chord(bool alongX, double at)
+    {
+        if (alongX)
+        {
+            return (-WidthAt(at) / 2, WidthAt(at) / 2);
+        }
+
+        var reach = 2 * Math.Abs(at);
+        if (IsRectangle || reach <= Math.Min(LowWidth, HighWidth))
+        {
+            return (LowX, HighX);
+        }
+
+        // Beyond the narrow end's width the slanted side cuts it.
+        var cut = LowX + (Length * (Math.Min(reach, Math.Max(LowWidth, HighWidth)) - LowWidth) / (HighWidth - LowWidth));
+        return HighWidth > LowWidth ? (cut, HighX) : (LowX, cut);
+    }
+
     /// <summary>Corners of its outline about the centroid, anticlockwise from (−x, −y).</summary>
     public ReadOnlySpan<PlanPoint> Outline => outline;
 
     /// <summary>Its width at a distance along x from the centroid, m.</summary>
     public double WidthAt(double x) => IsRectangle ? Width : LowWidth + ((HighWidth - LowWidth) * (x - LowX) / Length);
-
-    /// <summary>Length of its outline, m.</summary>
-    public double Perimeter => IsRectangle ? 2 * (Length + Width) : LowWidth + HighWidth + (2 * Math.Sqrt((Length * Length) + ((HighWidth - LowWidth) * (HighWidth - LowWidth) / 4)));
 
     /// <summary>Thickness, m.</summary>
     public double Thickness { get; private set; }
@@ -244,12 +268,20 @@ public sealed class GroundBody : Subject
     /// <summary>The loads beside the columns, on this base.</summary>
     public ReadOnlySpan<PlacedLoad> PlacedLoads => placedLoads;
 
-    /// <summary>Factored loads beside the columns within a rectangle: their sum, and its moments about the centroid, kN and kNm.</summary>
+    /// <summary>
+    /// Factored loads beside the columns within a rectangle: their sum, and its moments about the centroid, kN and kNm. What lies over the whole of an outline that is
+    /// no rectangle stands in <see cref="PressedPerArea"/>.
+    /// </summary>
     public (double Force, double MomentX, double MomentY) LoadsWithin(int combination, double x0, double y0, double x1, double y1)
     {
         var (force, mx, my) = (0.0, 0.0, 0.0);
         for (var i = 0; i < placedLoads.Length; i++)
         {
+            if (!IsRectangle && Place.Loads[i].Shape == PlanLoadShape.WholeBase)
+            {
+                continue;
+            }
+
             var (shareX, atX) = placedLoads[i].Within(true, x0, x1);
             var (shareY, atY) = placedLoads[i].Within(false, y0, y1);
             var n = Place.LoadTerms[combination][i].Factor * placedLoads[i].N * shareX * shareY;
@@ -326,6 +358,9 @@ public sealed class GroundBody : Subject
     public double WeightPerArea(int combination) =>
         (Combinations[combination].WeightFactor * GroundLoad(combination).WeightPerArea) + (Place.SurchargeFactors[combination] * Ground.Surcharge);
 
+    /// <summary>The same with what is laid over the whole of an outline that is no rectangle: there it goes with the area, not with a rectangle's sides.</summary>
+    public double PressedPerArea(int combination) => IsRectangle ? WeightPerArea(combination) : WeightPerArea(combination) + Place.LoadPressure(combination);
+
     // Full weights; the water's own push stands apart.
     private GroundLoad Over(WaterState water, double top)
     {
@@ -372,27 +407,62 @@ public sealed class GroundBody : Subject
         return (f * g.Wedge, f * g.Corner);
     }
 
-    /// <summary>Corners of its outline by how much soil stands in them: 4 of a rectangle, tan θ/2 of the angle θ by which each turns.</summary>
-    public double Corners
-    {
-        get
-        {
-            if (IsRectangle)
-            {
-                return 4;
-            }
+    /// <summary>The angle by which its long sides turn from x, positive where it widens, radians.</summary>
+    private double Slant => Math.Atan((HighWidth - LowWidth) / (2 * Length));
 
-            // Both ends lie across x: the angles of a slanted side with them add to two right angles.
-            var slant = Math.Atan((HighWidth - LowWidth) / (2 * Length));
-            return 2 * (Math.Tan(((Math.PI / 2) - slant) / 2) + Math.Tan(((Math.PI / 2) + slant) / 2));
-        }
-    }
+    /// <summary>Both corners of an end by how much soil stands in them: 2 of a rectangle, tan θ/2 each of the angle θ by which the outline turns there.</summary>
+    /// <param name="side">+1: the +x end; −1: the −x end.</param>
+    public double Corners(int side) => IsRectangle ? 2 : 2 * Math.Tan(((Math.PI / 2) + (side * Slant)) / 2);
 
-    /// <summary>All of it, kN.</summary>
+    /// <summary>Length of one of its long sides, m.</summary>
+    public double LongSide => IsRectangle ? Length : Math.Sqrt((Length * Length) + ((HighWidth - LowWidth) * (HighWidth - LowWidth) / 4));
+
+    /// <summary>Length of its outline, m.</summary>
+    public double Perimeter => LowWidth + HighWidth + (2 * LongSide);
+
+    /// <summary>All of the soil that rises beside it, kN.</summary>
     public double RisingWeight(int combination)
     {
         var (wedge, corner) = Rising(combination);
-        return (Perimeter * wedge) + (Corners * corner);
+        return IsRectangle ? (2 * (Length + Width) * wedge) + (4 * corner) : RisingPart(combination, true, HighX).Force;
+    }
+
+    /// <summary>The moment of that about the centroid, ∫x, kNm: of a trapezoid the middle of the outline is not that of the area.</summary>
+    public double RisingMoment(int combination) => IsRectangle ? 0 : RisingPart(combination, true, HighX).Moment;
+
+    /// <summary>
+    /// Soil beside the part towards the beginning of an axis from a section that rises with it, taken to hang on the edges: its force and moment about the centroid along the
+    /// axis, kN and kNm.
+    /// </summary>
+    internal (double Force, double Moment) RisingPart(int combination, bool alongX, double at)
+    {
+        var (wedge, corner) = Rising(combination);
+        if (wedge == 0)
+        {
+            return default;
+        }
+
+        var (force, moment) = (0.0, 0.0);
+        for (var i = 0; i < outline.Length; i++)
+        {
+            var (a, b) = (outline[i], outline[(i + 1) % outline.Length]);
+            var side = Math.Sqrt(((b.X - a.X) * (b.X - a.X)) + ((b.Y - a.Y) * (b.Y - a.Y)));
+            var (low, high) = alongX ? (Math.Min(a.X, b.X), Math.Max(a.X, b.X)) : (Math.Min(a.Y, b.Y), Math.Max(a.Y, b.Y));
+            var to = Math.Min(at, high);
+            if (to >= low)
+            {
+                var hangs = wedge * side * (high > low ? (to - low) / (high - low) : 1);
+                (force, moment) = (force + hangs, moment + (hangs * (low + to) / 2));
+            }
+
+            var corners = corner * Corners(i is 0 or 3 ? -1 : 1) / 2;
+            if ((alongX ? a.X : a.Y) is var own && own <= at)
+            {
+                (force, moment) = (force + corners, moment + (corners * own));
+            }
+        }
+
+        return (force, moment);
     }
 
     private void Solve(int combination)

@@ -165,7 +165,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         var (mx, my) = ((section.X0 + section.X1) / 2, (section.Y0 + section.Y1) / 2);
         water = s.Body.GroundLoad(k).WaterPressure;
         inside = new PressureResultant(inside.Force + (water * area), inside.MomentX + (water * area * mx), inside.MomentY + (water * area * my));
-        var soil = s.Body.WeightPerArea(k) * area;
+        var soil = s.Body.PressedPerArea(k) * area;
         var (prism, prismX, prismY) = (0.0, 0.0, 0.0);
         foreach (var c in s.Columns)
         {

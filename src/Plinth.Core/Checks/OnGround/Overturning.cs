@@ -182,7 +182,10 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         if (rising != 0)
         {
             trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it");
-            weights = trace.Let("R[weights]", weights + (rising * half), Unit.Moment, $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·{new Sym("half", half, Unit.Length)}");
+            var lies = edge.X * s.RisingMoment(k) / rising;
+            weights = lies == 0
+                ? trace.Let("R[weights]", weights + (rising * half), Unit.Moment, $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·{new Sym("half", half, Unit.Length)}")
+                : trace.Let("R[weights]", weights + (rising * (half - lies)), Unit.Moment, $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·({new Sym("half", half, Unit.Length)} − {new Sym("x,spread", trace.Given("x,spread", lies, Unit.Length, "how far its middle lies from the centroid towards the edge"), Unit.Length)})");
         }
 
         trace.Given("acting", tips, Unit.Moment, "sum of T");

@@ -101,7 +101,7 @@ internal readonly struct Uplift : ICheckRule<GroundBody, Nothing>
         {
             var fw = s.Combinations[k].WeightFactor;
             var around = trace.Given("around", s.Perimeter, Unit.Length, "length of the outline");
-            var corners = trace.Given("corners", s.Corners, Unit.Ratio, "sum of tan θ/2 of the angles by which its corners turn");
+            var corners = trace.Given("corners", s.Corners(-1) + s.Corners(1), Unit.Ratio, "sum of tan θ/2 of the angles by which its corners turn");
             return trace.Let("Wspread", fw * ((around * wedge) + (corners * corner)), Unit.Force, $"{new Sym("fw", fw, Unit.Ratio)}·({new Sym("around", around, Unit.Length)}·{new Sym("w,edge", wedge, Unit.LineLoad)} + {new Sym("corners", corners, Unit.Ratio)}·{new Sym("w,corner", corner, Unit.Force)})");
         }
 

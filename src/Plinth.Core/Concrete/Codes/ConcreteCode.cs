@@ -155,6 +155,10 @@ public abstract class ConcreteCode
     /// <summary>Least effective depth of the bottom bars of a footing on soil, m.</summary>
     public abstract double LeastEffectiveDepth { get; }
 
+    /// <summary>Modulus of elasticity of normalweight concrete, Ec, kPa.</summary>
+    /// <param name="strength">f'c, kPa.</param>
+    public abstract double Elasticity(double strength);
+
     /// <summary>Clause of the development of bars.</summary>
     public abstract string AnchorageClause { get; }
 

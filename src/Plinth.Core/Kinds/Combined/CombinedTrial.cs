@@ -9,6 +9,9 @@ namespace Plinth.Core.Kinds.Combined;
 /// <summary>A base under several columns: it spans along x over its whole breadth, across in a band at each column.</summary>
 public sealed class CombinedTrial : Trial
 {
+    // Columns that stand nearer to a line than this stand on it, m.
+    private const double OneLine = 1e-6;
+
     private readonly GroundBody[] bodies;
     private readonly Standing[] columns;
     private readonly PunchedArea[] areas;
@@ -16,6 +19,9 @@ public sealed class CombinedTrial : Trial
     private readonly LongSpan[] spansX;
     private readonly CrossSpan[] bands;
     private readonly CrossSpan[] tributaries;
+    private readonly LongSpan? across;
+    private readonly SlabSpan[] flexed;
+    private readonly SlabSpan[] sheared;
     private readonly BarZone[] zonesY;
     private readonly InnerZone rest;
     private readonly WholeZone top;
@@ -30,11 +36,14 @@ public sealed class CombinedTrial : Trial
         var n = place!.Supports.Length;
         columns = [.. Enumerable.Range(0, n).Select(i => new Standing(this, i, place.Supports[i].Support.Label))];
         bodies = [new GroundBody(this, columns)];
-        spansX = [new LongSpan(this, columns)];
+        spansX = [new LongSpan(this, 0, columns, true)];
         bandOf = new int[n];
         var groups = Groups();
         bands = [.. groups.Select((g, i) => new CrossSpan(this, i, g))];
         tributaries = [.. groups.Select((g, i) => new CrossSpan(this, i, g))];
+        across = place.Supports.Any(s => Math.Abs(s.At.Y - place.Supports[0].At.Y) > OneLine) ? new LongSpan(this, bands.Length, columns, false) : null;
+        flexed = across is null ? bands : [.. bands, across];
+        sheared = across is null ? tributaries : [.. tributaries, across];
         rest = new InnerZone(this, bands.Length, "rest");
         top = new WholeZone(this, bands.Length + 1);
         zonesY = [.. bands, rest, top];
@@ -99,8 +108,14 @@ public sealed class CombinedTrial : Trial
     /// <summary>The same as a list of one, for checks.</summary>
     internal ReadOnlySpan<LongSpan> LongSpans => spansX;
 
-    /// <summary>The strips across for shear, as spans.</summary>
-    internal ReadOnlySpan<SlabSpan> TributarySpans => tributaries;
+    /// <summary>What shear across passes through: a strip a column, or columns side by side; where they do not stand on one line the whole length too.</summary>
+    internal ReadOnlySpan<SlabSpan> TributarySpans => sheared;
+
+    /// <summary>What bends across: the bands; where the columns do not stand on one line the whole length too.</summary>
+    internal ReadOnlySpan<SlabSpan> AcrossSpans => flexed;
+
+    /// <summary>The whole length as it spans across; null where the columns stand on one line, whose bands tell all.</summary>
+    internal LongSpan? Across => across;
 
     /// <summary>The bands across, one a column, or one for columns that share it, from −x.</summary>
     internal ReadOnlySpan<CrossSpan> Bands => bands;
@@ -157,6 +172,7 @@ public sealed class CombinedTrial : Trial
         }
 
         spansX[0].Resize();
+        across?.Resize();
         top.Resize();
         for (var g = 0; g < tributaries.Length; g++)
         {
@@ -222,8 +238,24 @@ public sealed class CombinedTrial : Trial
             tributaries[g].Sink(false, above);
         }
 
+        // The whole length counts on the least depth of all bars across.
+        across?.Set(true, thickest > rest.Layer(true).Diameter ? Thickest() : rest.Layer(true));
+        across?.Set(false, top.Layer(false));
+        across?.Sink(true, below);
+        across?.Sink(false, above);
         Spread();
         FindAreas();
+    }
+
+    private BarLayer Thickest()
+    {
+        var layer = bands[0].Layer(true);
+        foreach (var b in bands)
+        {
+            layer = b.Layer(true).Diameter > layer.Diameter ? b.Layer(true) : layer;
+        }
+
+        return layer;
     }
 
     // A band reaches beside its columns by a multiple of the depth; cut at the ends, and halved with its neighbour's.
@@ -277,12 +309,13 @@ public sealed class CombinedTrial : Trial
     }
 
     /// <inheritdoc/>
-    private protected override bool StretchesTop() => Long.StretchesTop() || base.StretchesTop();
+    private protected override bool StretchesTop() => Long.StretchesTop() || across?.StretchesTop() == true || base.StretchesTop();
 
     internal override void Release()
     {
         base.Release();
         spansX[0].Release();
+        across?.Release();
         foreach (var s in bands)
         {
             s.Release();

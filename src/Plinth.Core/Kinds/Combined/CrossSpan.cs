@@ -130,7 +130,7 @@ internal sealed class CrossSpan : SlabSpan
             (n, all, mx) = (n + own, all + own + prism, mx + c.Mx(k) - ((own + prism) * c.Y));
         }
 
-        all += (Body.WeightPerArea(k) - Body.GroundLoad(k).WaterPressure) * (tributaryTo - tributaryFrom) * Length;
+        all += (Body.PressedPerArea(k) - Body.GroundLoad(k).WaterPressure) * (tributaryTo - tributaryFrom) * Length;
         if (Body.PlacedLoads.Length > 0)
         {
             const double every = double.PositiveInfinity;
@@ -138,7 +138,32 @@ internal sealed class CrossSpan : SlabSpan
             (all, mx) = (all + beside, mx - besideY);
         }
 
+        var (edge, end) = Rising(k);
+        all += (2 * edge) + (end * Length);
         return (n, all, all == 0 ? 0 : -mx / all);
+    }
+
+    // Soil that a rising base lifts beside itself: on each long edge of the tributary length with its corners, kN, and on a metre of the ends within it, kN/m.
+    private (double Edge, double End) Rising(int k)
+    {
+        var (wedge, corner) = Body.Rising(k);
+        if (wedge == 0)
+        {
+            return default;
+        }
+
+        var (edge, end) = (wedge * Body.LongSide * (tributaryTo - tributaryFrom) / Body.Length, 0.0);
+        if (tributaryFrom <= Body.LowX)
+        {
+            (edge, end) = (edge + (corner * Body.Corners(-1) / 2), end + wedge);
+        }
+
+        if (tributaryTo >= Body.HighX)
+        {
+            (edge, end) = (edge + (corner * Body.Corners(1) / 2), end + wedge);
+        }
+
+        return (edge, end);
     }
 
     internal override SectionForces Beyond(int k, int side, double fromFace)
@@ -188,7 +213,7 @@ internal sealed class CrossSpan : SlabSpan
         }
 
         var wide = tributaryTo - tributaryFrom;
-        var (water, weight) = (Body.GroundLoad(k).WaterPressure * wide * overhang, Body.WeightPerArea(k) * wide * overhang);
+        var (water, weight) = (Body.GroundLoad(k).WaterPressure * wide * overhang, Body.PressedPerArea(k) * wide * overhang);
         var (besideForce, besideMoment) = (0.0, 0.0);
         if (Body.PlacedLoads.Length > 0)
         {
@@ -198,6 +223,8 @@ internal sealed class CrossSpan : SlabSpan
             (besideForce, besideMoment) = (beside, side * (besideY - (at * beside)));
         }
 
+        var (edge, end) = Rising(k);
+        (besideForce, besideMoment) = (besideForce + edge + (end * overhang), besideMoment + (edge * overhang) + (end * overhang * overhang / 2));
         return new SectionForces(side, at, overhang, force + water, moment + (water * overhang / 2), weight + besideForce, (weight * overhang / 2) + besideMoment, Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
     }
 

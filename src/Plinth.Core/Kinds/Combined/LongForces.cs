@@ -1,32 +1,40 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>Shear and moment in a section across a body under several columns.</summary>
-/// <param name="X">Where it lies from the body's centroid, m.</param>
-/// <param name="Shear">V, net push upwards on the part towards −x, kN.</param>
+/// <param name="X">Where it lies from the body's centroid along the axis, m.</param>
+/// <param name="Shear">V, net push upwards on the part towards the axis's beginning, kN.</param>
 /// <param name="Moment">M, positive where it stretches the bottom, kNm.</param>
 internal readonly record struct LongSection(double X, double Shear, double Moment);
 
+/// <summary>Forces on a part of a body, with their moment about its centroid along an axis, kN and kNm.</summary>
+internal readonly record struct PartForce(double Force, double Moment)
+{
+    public static PartForce operator -(PartForce a, PartForce b) => new(a.Force - b.Force, a.Moment - b.Moment);
+}
+
 /// <summary>
-/// The free body towards −x of a section across a body under several columns: V = ∫q dA − ΣN, M = ∫q·(x − ξ) dA − Σ[N·(x − xi) − My'] with My' = My + H·Fx. Within
-/// a column's own width its load is spread evenly and its moment linearly.
+/// The free body towards the beginning of an axis from a section across a body under several columns. Along x: V = ∫q dA − ΣN, M = ∫q·(x − ξ) dA − Σ[N·(x − xi) − My'] with
+/// My' = My + H·Fx; along y with −Mx' = H·Fy − Mx. Within a column's own width its load is spread evenly and its moment linearly.
 /// </summary>
 internal static class LongForces
 {
     /// <summary>Shear and moment in a section.</summary>
     /// <param name="body">The body.</param>
     /// <param name="columns">What stands on it.</param>
+    /// <param name="alongX">Along x, or along y.</param>
     /// <param name="k">The combination.</param>
     /// <param name="x">Where it lies, m from the body's centroid.</param>
-    public static LongSection At(GroundBody body, Standing[] columns, int k, double x)
+    public static LongSection At(GroundBody body, Standing[] columns, bool alongX, int k, double x)
     {
-        var part = Part(body, k, x);
-        var (shear, moment) = (part.Force, (x * part.Force) - part.MomentX);
+        var part = Push(body, alongX, k, x) - Press(body, alongX, k, x);
+        var (shear, moment) = (part.Force, (x * part.Force) - part.Moment);
         foreach (var c in columns)
         {
-            var (low, wide) = (c.X - (c.Outline.X / 2), c.Outline.X);
+            var (low, wide, turns) = alongX ? (c.X - (c.Outline.X / 2), c.Outline.X, c.My(k)) : (c.Y - (c.Outline.Y / 2), c.Outline.Y, -c.Mx(k));
             if (x <= low)
             {
                 continue;
@@ -34,46 +42,82 @@ internal static class LongForces
 
             var share = Math.Min(1, (x - low) / wide);
             var (n, at) = (share * (c.Action(k).N + c.PrismWeight(k)), low + (share * wide / 2));
-            (shear, moment) = (shear - n, moment - (n * (x - at)) + (share * c.My(k)));
+            (shear, moment) = (shear - n, moment - (n * (x - at)) + (share * turns));
         }
 
         return new LongSection(x, shear, moment);
     }
 
-    // What acts on the part towards −x but for the columns: ground and water less weights, with its moment about the centroid.
-    private static PressureResultant Part(GroundBody body, int k, double x)
+    /// <summary>What ground and water push up on the part before a section.</summary>
+    public static PartForce Push(GroundBody body, bool alongX, int k, double x)
     {
-        Span<PlanPoint> corners = stackalloc PlanPoint[4];
-        var (half, there) = (body.LowWidth / 2, body.WidthAt(x) / 2);
-        (corners[0], corners[1], corners[2], corners[3]) = (new(body.LowX, -half), new(x, -there), new(x, there), new(body.LowX, half));
-        var ground = body.IsRectangle ? body.Contact(k).Pressure.OverRectangle(body.LowX, -half, x, half) : body.Contact(k).Pressure.Over(corners);
-        var plane = ConvexPolygon.Moments(corners);
-        var q = body.GroundLoad(k).WaterPressure - body.WeightPerArea(k);
-        var (force, moment) = (ground.Force + (q * plane.Area), ground.MomentX + (q * plane.X));
+        Span<PlanPoint> corners = stackalloc PlanPoint[ConvexPolygon.MostCorners];
+        var part = Before(body, alongX, x, corners);
+        ref readonly var p = ref body.Contact(k);
+        var (half, water) = (body.Width / 2, body.GroundLoad(k).WaterPressure);
+        var ground = !body.IsRectangle ? p.Pressure.Over(part)
+            : alongX ? p.Pressure.OverRectangle(body.LowX, -half, x, half) : p.Pressure.OverRectangle(body.LowX, -half, body.HighX, x);
+        var plane = ConvexPolygon.Moments(part);
+        return new PartForce(ground.Force + (water * plane.Area), alongX ? ground.MomentX + (water * plane.X) : ground.MomentY + (water * plane.Y));
+    }
+
+    /// <summary>What presses down on it but for the columns: weights, loads beside them, and soil that a rising base lifts.</summary>
+    public static PartForce Press(GroundBody body, bool alongX, int k, double x)
+    {
+        Span<PlanPoint> corners = stackalloc PlanPoint[ConvexPolygon.MostCorners];
+        var plane = ConvexPolygon.Moments(Before(body, alongX, x, corners));
+        var q = body.PressedPerArea(k);
+        var (force, moment) = (q * plane.Area, q * (alongX ? plane.X : plane.Y));
         if (body.PlacedLoads.Length > 0)
         {
+            // Loads that stand on the very edge are not lost by rounding.
             const double all = double.PositiveInfinity;
-            var (beside, besideX, _) = body.LoadsWithin(k, body.LowX, -all, x, all);
-            (force, moment) = (force - beside, moment - besideX);
+            var to = x >= body.High(alongX) ? all : x;
+            var (beside, besideX, besideY) = alongX ? body.LoadsWithin(k, -all, -all, to, all) : body.LoadsWithin(k, -all, -all, all, to);
+            (force, moment) = (force + beside, moment + (alongX ? besideX : besideY));
         }
 
-        var (wedge, corner) = body.Rising(k);
-        if (wedge != 0)
+        var (rising, turning) = body.RisingPart(k, alongX, x);
+        return new PartForce(force + rising, moment + turning);
+    }
+
+    // The outline before a section.
+    private static ReadOnlySpan<PlanPoint> Before(GroundBody body, bool alongX, double x, Span<PlanPoint> corners)
+    {
+        if (!alongX)
         {
-            // Soil that a rising base lifts beside itself hangs on its edges.
-            var (end, sides) = ((wedge * body.LowWidth) + (body.Corners / 2 * corner), wedge * 2 * (x - body.LowX));
-            (force, moment) = (force - end - sides, moment - (end * body.LowX) - (sides * (x + body.LowX) / 2));
+            return corners[..ConvexPolygon.Clip(body.Outline, x, 0, -1, corners)];
         }
 
-        return new PressureResultant(force, moment, 0);
+        var (half, there) = (body.LowWidth / 2, body.WidthAt(x) / 2);
+        (corners[0], corners[1], corners[2], corners[3]) = (new(body.LowX, -half), new(x, -there), new(x, there), new(body.LowX, half));
+        return corners[..4];
     }
 
     /// <summary>Mean net pressure on a section, upwards, kN/m: the slope of the shear where no column stands.</summary>
-    public static double Slope(GroundBody body, int k, double x)
+    public static double Slope(GroundBody body, bool alongX, int k, double x)
     {
-        var (p, half) = (body.Contact(k).Pressure, body.WidthAt(x) / 2);
-        var (low, high) = (p.Peak + (p.B * (x - p.AnchorX)) + (p.C * (-half - p.AnchorY)), p.Peak + (p.B * (x - p.AnchorX)) + (p.C * (half - p.AnchorY)));
+        var p = body.Contact(k).Pressure;
+        var (from, to) = body.Chord(alongX, x);
+        var half = (to - from) / 2;
+        double At(double across) => alongX ? p.Peak + (p.B * (x - p.AnchorX)) + (p.C * (across - p.AnchorY)) : p.Peak + (p.B * (across - p.AnchorX)) + (p.C * (x - p.AnchorY));
+        var (low, high) = (At(from), At(to));
         var pressed = low >= 0 && high >= 0 ? (low + high) * half : low <= 0 && high <= 0 ? 0 : Math.Max(low, high) * Math.Max(low, high) * half / Math.Abs(high - low);
-        return pressed + (2 * half * (body.GroundLoad(k).WaterPressure - body.WeightPerArea(k)));
+        return pressed + (2 * half * (body.GroundLoad(k).WaterPressure - body.PressedPerArea(k)));
+    }
+
+    /// <summary>What loads beside the columns press on a metre of an axis, kN/m; none but that over the whole base on an outline that is no rectangle.</summary>
+    public static double LoadSlope(GroundBody body, bool alongX, int k, double x)
+    {
+        var sum = 0.0;
+        for (var i = 0; i < body.PlacedLoads.Length; i++)
+        {
+            var load = body.PlacedLoads[i];
+            var (a, b) = alongX ? (Math.Min(load.X0, load.X1), Math.Max(load.X0, load.X1)) : (Math.Min(load.Y0, load.Y1), Math.Max(load.Y0, load.Y1));
+            var whole = !body.IsRectangle && body.Place.Loads[i].Shape == PlanLoadShape.WholeBase;
+            sum += !whole && b > a && x > a && x < b ? body.Place.LoadTerms[k][i].Factor * load.N / (b - a) : 0;
+        }
+
+        return sum;
     }
 }

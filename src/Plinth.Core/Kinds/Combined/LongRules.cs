@@ -56,7 +56,7 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
         if (T.Records)
         {
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading($"{(TFace.IsBottom ? "Bottom" : "Top")} flexure along x");
+            trace.Heading($"{(TFace.IsBottom ? "Bottom" : "Top")} flexure along {s.Axis}");
             Tell(s, k, at, ref trace);
             if (worst.Capacity > 0)
             {
@@ -75,7 +75,7 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
 
         if (T.Notes && worst.Demand > 0)
         {
-            trace.Note($"{Unit.Length.FormatWithSymbol(at, s.Units)} along x from the base's centroid"
+            trace.Note($"{Unit.Length.FormatWithSymbol(at, s.Units)} along {s.Axis} from the base's centroid"
                 + (!ductile ? ": too much steel for the depth; thicken the base" : plain && worst.Passes ? ": plain concrete holds it (14.5)" : s.Layer(TFace.IsBottom).Any || plain ? "" : TFace.IsBottom ? ": no bottom bars" : ": top steel is needed"));
         }
 
@@ -99,10 +99,10 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
         where T : struct, ITrace
     {
         var section = s.Section(k, at);
-        trace.Given("x", at, Unit.Length, "section from the base's centroid: a face of a column, or where the shear passes through nil between them");
-        trace.Given("V", section.Shear, Unit.Force, "∫(p + u − w) dA − ΣN of all towards −x");
-        trace.Given("M", section.Moment, Unit.Moment, "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) of all towards −x; positive stretches the bottom");
-        trace.Given("b", s.Body.WidthAt(at), Unit.Section, "breadth there");
+        trace.Given(s.Axis, at, Unit.Length, "section from the base's centroid: a face of a column, or where the shear passes through nil between them");
+        trace.Given("V", section.Shear, Unit.Force, $"∫(p + u − w) dA − ΣN of all towards −{s.Axis}");
+        trace.Given("M", section.Moment, Unit.Moment, s.AlongX ? "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) of all towards −x; positive stretches the bottom" : "∫(p + u − w)·(y − η) dA − Σ(N·(y − yi) + Mx,col) of all towards −y; positive stretches the bottom");
+        trace.Given("b", s.BreadthAt(at), Unit.Section, "breadth there");
     }
 
     // Between columns a slab without top bars is no plain footing.
@@ -110,7 +110,7 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
         where T : struct, ITrace
     {
         var plain = s.Code.PlainThickness(s.Thickness);
-        return plain <= 0 || !s.IsBeyond(at) || !s.PlainOnTop(k) ? 0 : s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.Body.WidthAt(at), plain);
+        return plain <= 0 || !s.IsBeyond(at) || !s.PlainOnTop(k) ? 0 : s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.BreadthAt(at), plain);
     }
 
     private static FlexuralStrength Strength<T>(LongSpan s, int k, double at, bool tell, ref T trace)
@@ -123,13 +123,22 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
             return new FlexuralStrength(0, true, double.PositiveInfinity);
         }
 
+        var steel = s.SteelAt(TFace.IsBottom, at);
         if (tell)
         {
-            trace.Let("As", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
-            trace.Given("d", s.Depth(TFace.IsBottom), Unit.Section, $"of the {(TFace.IsBottom ? "bottom" : "top")} bars along x");
+            if (s.AlongX)
+            {
+                trace.Let("As", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
+            }
+            else
+            {
+                trace.Given("As", steel, Unit.SteelArea, "of all bars across within the section, in bands and between");
+            }
+
+            trace.Given("d", s.Depth(TFace.IsBottom), Unit.Section, $"of the {(TFace.IsBottom ? "bottom" : "top")} bars along {s.Axis}");
         }
 
-        return s.Code.Flexure(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, layer.Area, s.Body.WidthAt(at), s.Depth(TFace.IsBottom));
+        return s.Code.Flexure(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, steel, s.BreadthAt(at), s.Depth(TFace.IsBottom));
     }
 }
 
@@ -152,7 +161,7 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
         }
 
         var none = default(NoTrace);
-        var worst = Outcome.Ratio(0, Strength(s, k, s.Body.LowX, true, false, ref none)) with { Face = Face.Bottom };
+        var worst = Outcome.Ratio(0, Strength(s, k, 0, true, false, ref none)) with { Face = Face.Bottom };
         var governing = default(LongSection);
         var (bottom, atFace) = (true, false);
         foreach (var c in s.Columns)
@@ -185,11 +194,11 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
         if (T.Records)
         {
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading(atFace ? "Shear across x, at the face" : "Shear across x, at d from the face");
-            trace.Given("x", governing.X, Unit.Length, "section from the base's centroid");
-            trace.Given("V", governing.Shear, Unit.Force, "∫(p + u − w) dA − ΣN of all towards −x");
+            trace.Heading(atFace ? $"Shear across {s.Axis}, at the face" : $"Shear across {s.Axis}, at d from the face");
+            trace.Given(s.Axis, governing.X, Unit.Length, "section from the base's centroid");
+            trace.Given("V", governing.Shear, Unit.Force, $"∫(p + u − w) dA − ΣN of all towards −{s.Axis}");
             trace.Given("M", governing.Moment, Unit.Moment, bottom ? "stretches the bottom there" : "stretches the top there");
-            trace.Given("b", s.Body.WidthAt(governing.X), Unit.Section, "breadth there");
+            trace.Given("b", s.BreadthAt(governing.X), Unit.Section, "breadth there");
             if (worst.Capacity > 0)
             {
                 if (worst.Plain)
@@ -207,7 +216,7 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
 
         if (T.Notes && worst.Demand > 0)
         {
-            trace.Note($"{Unit.Length.FormatWithSymbol(governing.X, s.Units)} along x from the base's centroid{(atFace ? ", at the face" : "")}");
+            trace.Note($"{Unit.Length.FormatWithSymbol(governing.X, s.Units)} along {s.Axis} from the base's centroid{(atFace ? ", at the face" : "")}");
         }
 
         return worst;
@@ -216,8 +225,8 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
     /// <summary>Where the section of a column's side lies; null where it lies beyond the base.</summary>
     public static (double At, bool AtFace)? Place(LongSpan s, int k, Standing c, int side)
     {
-        var face = LongSpan.Face(c, side);
-        if (face <= s.Body.LowX + 1e-9 || face >= s.Body.HighX - 1e-9)
+        var face = s.Face(c, side);
+        if (face <= s.Low + 1e-9 || face >= s.High - 1e-9)
         {
             return null;
         }
@@ -234,6 +243,12 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
         var clear = side * (to - face);
         if (isColumn)
         {
+            // Of columns side by side the outer one's section tells.
+            if (clear <= 0)
+            {
+                return null;
+            }
+
             return (clear < 2 * d ? (face + to) / 2 : face + (side * d), false);
         }
 
@@ -244,7 +259,7 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
         where T : struct, ITrace
     {
         var plain = s.Code.PlainThickness(s.Thickness);
-        return plain > 0 && s.IsBeyond(at) && s.PlainOnTop(k) ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, s.Body.WidthAt(at), plain) : 0;
+        return plain > 0 && s.IsBeyond(at) && s.PlainOnTop(k) ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, s.BreadthAt(at), plain) : 0;
     }
 
     private static double Strength<T>(LongSpan s, int k, double at, bool bottom, bool tell, ref T trace)
@@ -258,22 +273,37 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
 
         if (tell)
         {
-            trace.Given("d", s.Depth(bottom), Unit.Section, $"of the {(bottom ? "bottom" : "top")} bars along x");
+            trace.Given("d", s.Depth(bottom), Unit.Section, $"of the {(bottom ? "bottom" : "top")} bars along {s.Axis}");
         }
 
-        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, s.Body.WidthAt(at), s.Depth(bottom), s.Layer(bottom).Area);
+        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, s.BreadthAt(at), s.Depth(bottom), s.SteelAt(bottom, at));
     }
 }
 
-/// <summary>Shear across a base under several columns: in each column's tributary strip, at d from the face upward, at the face downward.</summary>
+/// <summary>Moment across a base under several columns: in each column's band, and where the columns do not stand on one line over the whole length too.</summary>
+internal readonly struct CrossFlexure<TFace> : ICheckRule<SlabSpan, FaceStrength>
+    where TFace : struct, IFace
+{
+    public static ReadOnlySpan<SlabSpan> Of(Trial trial) => ((CombinedTrial)trial).AcrossSpans;
+
+    public static FaceStrength Capacity(SlabSpan s) => s is LongSpan ? default : Flexure<AxisY, TFace>.Capacity(s);
+
+    public static Outcome Evaluate<T>(SlabSpan s, in FaceStrength strength, int k, ref T trace)
+        where T : struct, ITrace => s is LongSpan whole ? LongFlexure<TFace>.Evaluate(whole, default, k, ref trace) : Flexure<AxisY, TFace>.Evaluate(s, strength, k, ref trace);
+}
+
+/// <summary>
+/// Shear across a base under several columns: in each column's tributary strip, at d from the face upward, at the face downward; and where the columns do not stand on one
+/// line over the whole length too.
+/// </summary>
 internal readonly struct CrossShear : ICheckRule<SlabSpan, OneWayStrength>
 {
     public static ReadOnlySpan<SlabSpan> Of(Trial trial) => ((CombinedTrial)trial).TributarySpans;
 
-    public static OneWayStrength Capacity(SlabSpan s) => OneWayShear<AxisY>.Capacity(s);
+    public static OneWayStrength Capacity(SlabSpan s) => s is LongSpan ? default : OneWayShear<AxisY>.Capacity(s);
 
     public static Outcome Evaluate<T>(SlabSpan s, in OneWayStrength strength, int k, ref T trace)
-        where T : struct, ITrace => OneWayShear<AxisY>.Evaluate(s, strength, k, ref trace);
+        where T : struct, ITrace => s is LongSpan whole ? LongShear.Evaluate(whole, default, k, ref trace) : OneWayShear<AxisY>.Evaluate(s, strength, k, ref trace);
 }
 
 /// <summary>
@@ -332,7 +362,7 @@ internal readonly struct LongAnchorage : ICheckRule<LongSpan, AnchorageLengths>
 
         if (T.Notes)
         {
-            trace.Note($"{Unit.Length.FormatWithSymbol(at, s.Units)} along x from the base's centroid");
+            trace.Note($"{Unit.Length.FormatWithSymbol(at, s.Units)} along {s.Axis} from the base's centroid");
         }
 
         return worst;

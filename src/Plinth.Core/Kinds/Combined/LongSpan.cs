@@ -10,7 +10,10 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds.Combined;
 
-/// <summary>A base under several columns as it spans along x over its whole breadth: sections at both faces of every column, and where the shear passes through nil.</summary>
+/// <summary>
+/// A base under several columns as it spans along an axis over its whole breadth: sections at both faces of every column, and where the shear passes through nil. Along x
+/// it is what holds the columns together; along y it is looked at beside the bands where the columns do not stand on one line.
+/// </summary>
 internal sealed class LongSpan : SlabSpan
 {
     private const double Close = 1e-9;
@@ -20,8 +23,8 @@ internal sealed class LongSpan : SlabSpan
     private (int Generation, int Count)[] found;
 
     /// <summary>Makes it for a trial.</summary>
-    public LongSpan(Trial trial, Standing[] columns)
-        : base(trial, 0, null, true)
+    public LongSpan(Trial trial, int index, Standing[] columns, bool alongX)
+        : base(trial, index, null, alongX)
     {
         this.columns = columns;
         sections = ArrayPool<LongSection>.Shared.Rent(Combinations.Length * Most);
@@ -36,11 +39,41 @@ internal sealed class LongSpan : SlabSpan
         (sections, found) = ([], []);
     }
 
-    /// <summary>The most sections there may be: two faces a column, and two points of zero shear in every length between.</summary>
-    public int Most => (4 * columns.Length) + 2;
+    /// <summary>The most sections there may be: two faces a column, two points of zero shear in every length between, and where loads beside the columns begin and end.</summary>
+    public int Most => (4 * columns.Length) + 2 + (6 * Body.PlacedLoads.Length);
 
     /// <summary>Takes the sides of the body.</summary>
-    public void Resize() => Set(Body.Length, Body.Width);
+    public void Resize() => Set(AlongX ? Body.Length : Body.Width, AlongX ? Body.Width : Body.Length);
+
+    /// <summary>Where the base begins along the axis, m from its centroid.</summary>
+    public double Low => Body.Low(AlongX);
+
+    /// <summary>Where it ends.</summary>
+    public double High => Body.High(AlongX);
+
+    /// <summary>Breadth of a section, m.</summary>
+    public double BreadthAt(double at)
+    {
+        var (from, to) = Body.Chord(AlongX, at);
+        return to - from;
+    }
+
+    /// <summary>Area of the bars of a face that pass through a section, m2.</summary>
+    public double SteelAt(bool bottom, double at)
+    {
+        if (AlongX)
+        {
+            return Layer(bottom).Area;
+        }
+
+        var ((from, to), sum) = (Body.Chord(false, at), 0.0);
+        foreach (var zone in Trial.Zones(false))
+        {
+            sum += zone.Within(bottom, from, to);
+        }
+
+        return sum;
+    }
 
     private double LowFace
     {
@@ -49,7 +82,7 @@ internal sealed class LongSpan : SlabSpan
             var low = double.PositiveInfinity;
             foreach (var c in columns)
             {
-                low = Math.Min(low, c.X - (c.Outline.X / 2));
+                low = Math.Min(low, Face(c, -1));
             }
 
             return low;
@@ -63,7 +96,7 @@ internal sealed class LongSpan : SlabSpan
             var high = double.NegativeInfinity;
             foreach (var c in columns)
             {
-                high = Math.Max(high, c.X + (c.Outline.X / 2));
+                high = Math.Max(high, Face(c, 1));
             }
 
             return high;
@@ -71,7 +104,7 @@ internal sealed class LongSpan : SlabSpan
     }
 
     /// <inheritdoc/>
-    public override double Overhang(int side) => side < 0 ? LowFace - Body.LowX : Body.HighX - HighFace;
+    public override double Overhang(int side) => side < 0 ? LowFace - Low : High - HighFace;
 
     /// <inheritdoc/>
     public override bool PlainOnTop(int k)
@@ -95,10 +128,10 @@ internal sealed class LongSpan : SlabSpan
     public bool IsBeyond(double x) => x <= LowFace + Close || x >= HighFace - Close;
 
     /// <summary>Shear and moment in a section.</summary>
-    public LongSection Section(int k, double x) => LongForces.At(Body, columns, k, x);
+    public LongSection Section(int k, double x) => LongForces.At(Body, columns, AlongX, k, x);
 
-    /// <summary>A face of a column along x, m from the body's centroid.</summary>
-    public static double Face(Standing c, int side) => c.X + (side * c.Outline.X / 2);
+    /// <summary>A face of a column along the axis, m from the body's centroid.</summary>
+    public double Face(Standing c, int side) => AlongX ? c.X + (side * c.Outline.X / 2) : c.Y + (side * c.Outline.Y / 2);
 
     /// <summary>The columns.</summary>
     public ReadOnlySpan<Standing> Columns => columns;
@@ -107,11 +140,11 @@ internal sealed class LongSpan : SlabSpan
     /// <returns>Where that is, and whether it is a column's face.</returns>
     public (double To, bool IsColumn) Next(Standing from, int side)
     {
-        var (to, found) = (side > 0 ? Body.HighX : Body.LowX, false);
+        var (to, found) = (side > 0 ? High : Low, false);
         foreach (var c in columns)
         {
             var other = Face(c, -side);
-            if (c != from && side * (c.X - from.X) > 0 && side * (other - to) < 0)
+            if (c != from && side * (AlongX ? c.X - from.X : c.Y - from.Y) > 0 && side * (other - to) < 0)
             {
                 (to, found) = (other, true);
             }
@@ -144,39 +177,75 @@ internal sealed class LongSpan : SlabSpan
             for (var side = -1; side <= 1; side += 2)
             {
                 var face = Face(c, side);
-                if (face > Body.LowX + Close && face < Body.HighX - Close)
+                if (face > Low + Close && face < High - Close)
                 {
                     into[count++] = Section(k, face);
                 }
             }
         }
 
-        foreach (var c in columns)
+        // What is free of columns from one end to the other.
+        var at = Low;
+        while (true)
         {
-            var (to, _) = Next(c, 1);
-            Peaks(k, Face(c, 1), to, into, ref count);
+            var next = High;
+            foreach (var c in columns)
+            {
+                next = Face(c, 1) > at + Close ? Math.Min(next, Face(c, -1)) : next;
+            }
+
+            Peaks(k, at, next, into, ref count);
+            at = Math.Max(at, next);
+            if (at >= High - Close)
+            {
+                break;
+            }
+
+            foreach (var c in columns)
+            {
+                at = Face(c, -1) <= next + Close ? Math.Max(at, Face(c, 1)) : at;
+            }
         }
 
-        Peaks(k, Body.LowX, LowFace, into, ref count);
         return count;
     }
 
-    // Where the shear passes through nil between two points with no column between: the net pressure rises or falls all the way, so the shear turns at most once.
+    // Between two points with no column between, cut where loads beside the columns begin and end.
     private void Peaks(int k, double from, double to, Span<LongSection> into, ref int count)
     {
-        if (to - from < Close)
+        while (to - from > Close)
+        {
+            var next = to;
+            foreach (ref readonly var load in Body.PlacedLoads)
+            {
+                var (a, b) = AlongX ? (load.X0, load.X1) : (load.Y0, load.Y1);
+                next = a > from + Close ? Math.Min(next, a) : next;
+                next = b > from + Close ? Math.Min(next, b) : next;
+            }
+
+            Stretch(k, from, next, into, ref count);
+            if (next < to - Close && count < into.Length)
+            {
+                into[count++] = Section(k, next);
+            }
+
+            from = next;
+        }
+    }
+
+    // Where the shear passes through nil within it: the net pressure rises or falls all the way, so the shear turns at most once.
+    private void Stretch(int k, double from, double to, Span<LongSection> into, ref int count)
+    {
+        if (to - from < 3 * Close)
         {
             return;
         }
 
-        var (slopeFrom, slopeTo) = (LongForces.Slope(Body, k, from), LongForces.Slope(Body, k, to));
-        var turn = to;
-        if (slopeFrom * slopeTo < 0)
-        {
-            var slope = new SlopeOf(Body, k);
-            turn = Root.Between(ref slope, from, slopeFrom, to, slopeTo);
-        }
-
+        // What stands on its ends is no part of it.
+        (from, to) = (from + Close, to - Close);
+        var slope = new SlopeOf(Body, AlongX, k, LongForces.LoadSlope(Body, AlongX, k, (from + to) / 2));
+        var (slopeFrom, slopeTo) = (slope.At(from), slope.At(to));
+        var turn = slopeFrom * slopeTo < 0 ? Root.Between(ref slope, from, slopeFrom, to, slopeTo) : to;
         Peak(k, from, turn, into, ref count);
         Peak(k, turn, to, into, ref count);
     }
@@ -192,22 +261,22 @@ internal sealed class LongSpan : SlabSpan
         var scale = Close * Math.Abs(Body.Loads(k).N);
         if (Math.Abs(low) > scale && Math.Abs(high) > scale && low * high < 0)
         {
-            var shear = new ShearOf(Body, columns, k);
+            var shear = new ShearOf(Body, columns, AlongX, k);
             into[count++] = Section(k, Root.Between(ref shear, from, low, to, high));
         }
     }
 
-    private readonly struct SlopeOf(GroundBody body, int k) : IFunction
+    private readonly struct SlopeOf(GroundBody body, bool alongX, int k, double beside) : IFunction
     {
-        public double At(double x) => LongForces.Slope(body, k, x);
+        public double At(double x) => LongForces.Slope(body, alongX, k, x) - beside;
     }
 
-    private readonly struct ShearOf(GroundBody body, Standing[] columns, int k) : IFunction
+    private readonly struct ShearOf(GroundBody body, Standing[] columns, bool alongX, int k) : IFunction
     {
-        public double At(double x) => LongForces.At(body, columns, k, x).Shear;
+        public double At(double x) => LongForces.At(body, columns, alongX, k, x).Shear;
     }
 
-    /// <summary>Whether some combination stretches the top along x by more than plain concrete may hold.</summary>
+    /// <summary>Whether some combination stretches the top by more than plain concrete may hold.</summary>
     public bool StretchesTop()
     {
         var none = default(NoTrace);
@@ -220,7 +289,7 @@ internal sealed class LongSpan : SlabSpan
 
             foreach (ref readonly var s in Sections(k))
             {
-                var plain = IsBeyond(s.X) && PlainOnTop(k) && Code.PlainThickness(Thickness) is > 0 and var h ? Code.PlainFlexure(ref none, Rules.Concrete, Body.WidthAt(s.X), h) : 0;
+                var plain = IsBeyond(s.X) && PlainOnTop(k) && Code.PlainThickness(Thickness) is > 0 and var h ? Code.PlainFlexure(ref none, Rules.Concrete, BreadthAt(s.X), h) : 0;
                 if (-s.Moment > Math.Max(plain, Close * Body.Loads(k).N * Length))
                 {
                     return true;
@@ -234,25 +303,25 @@ internal sealed class LongSpan : SlabSpan
     internal override SectionForces Beyond(int k, int side, double fromFace)
     {
         var at = side < 0 ? LowFace - fromFace : HighFace + fromFace;
-        var overhang = side < 0 ? at - Body.LowX : Body.HighX - at;
+        var overhang = side < 0 ? at - Low : High - at;
         if (overhang <= 0)
         {
             return new SectionForces(side, at, overhang, 0, 0, 0, 0, 1);
         }
 
-        var s = Section(k, at);
-        var (shear, moment) = (side < 0 ? s.Shear : -s.Shear, s.Moment);
-        var weight = Body.WeightPerArea(k) * overhang * (Body.WidthAt(at) + (side < 0 ? Body.LowWidth : Body.HighWidth)) / 2;
+        var (up, down) = (LongForces.Push(Body, AlongX, k, at), LongForces.Press(Body, AlongX, k, at));
+        if (side > 0)
+        {
+            (up, down) = (LongForces.Push(Body, AlongX, k, High) - up, LongForces.Press(Body, AlongX, k, High) - down);
+        }
 
-        // Of the trapezoid beyond, from the section.
-        var (near, far) = (Body.WidthAt(at), side < 0 ? Body.LowWidth : Body.HighWidth);
-        var turning = Body.WeightPerArea(k) * overhang * overhang * (near + (2 * far)) / 6;
-        return new SectionForces(side, at, overhang, shear + weight, moment + turning, weight, turning, Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
+        double Turning(PartForce f) => side * (f.Moment - (at * f.Force));
+        return new SectionForces(side, at, overhang, up.Force, Turning(up), down.Force, Turning(down), Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
     }
 
     internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace)
     {
-        trace.Given("x,s", forces.At, Unit.Length, $"section from the base's centroid, the part beyond it towards {(forces.Side > 0 ? "+" : "−")}x");
+        trace.Given(Axis + ",s", forces.At, Unit.Length, $"section from the base's centroid, the part beyond it towards {(forces.Side > 0 ? "+" : "−")}{Axis}");
         trace.Given(moment ? "Mu" : "Vu", moment ? (up ? forces.MomentUp : forces.MomentDown) : up ? forces.ShearUp : forces.ShearDown, moment ? Unit.Moment : Unit.Force, "of the part beyond: ∫(p + u − w) dA, exact");
     }
 }

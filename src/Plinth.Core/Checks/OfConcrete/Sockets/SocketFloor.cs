@@ -42,7 +42,7 @@ internal readonly struct SocketFloor : ICheckRule<Standing, Nothing>
 
         // What stands on the base presses it too, wherever on it the section leaves it: all of it counts, as in two-way shear round the socket.
         var beside = s.Body.PlacedLoads.Length == 0 ? 0 : s.Body.LoadsWithin(k, x0, y0, x1, y1).Item1;
-        var weight = (s.Body.WeightPerArea(k) * bx * by) + s.PrismWeight(k) + beside;
+        var weight = (s.Body.PressedPerArea(k) * bx * by) + s.PrismWeight(k) + beside;
         trace.Given("P", inside, Unit.Force, water > 0 ? "∫(p + u) dA inside the section, exact" : "∫p dA inside the section, exact");
         trace.Given("Win", weight, Unit.Force, "factored weights inside, the socket's whole, less the soil displaced, and loads beside the column");
         var deduct = s.Rules.Concrete.Pressure == Concrete.SectionPressure.Net || inside < weight;

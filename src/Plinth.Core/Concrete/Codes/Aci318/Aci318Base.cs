@@ -49,6 +49,10 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
     /// <inheritdoc/>
     public override double LeastEffectiveDepth => edition.LeastDepth;
 
+    /// <inheritdoc/>
+    /// <remarks>19.2.2.1(b).</remarks>
+    public override double Elasticity(double strength) => edition.ConcreteElasticity * Math.Sqrt(strength / edition.StressFactor) * edition.StressFactor;
+
     /// <summary>Inch-pound or metric.</summary>
     protected AciEdition Edition => edition;
 

@@ -26,6 +26,7 @@ public sealed record AciEdition
         BetaStep = 1000,
         LeastRatioYield = 60000,
         Elasticity = 29000000 * PoundPerSquareInch,
+        ConcreteElasticity = 57000,
         MostSpacing = 18 * Inch,
         LeastClear = Inch,
         LeastDepth = 6 * Inch,
@@ -98,6 +99,7 @@ public sealed record AciEdition
         BetaStep = 7,
         LeastRatioYield = 420,
         Elasticity = 200e6,
+        ConcreteElasticity = 4700,
         MostSpacing = 0.450,
         LeastClear = 0.025,
         LeastDepth = 0.150,
@@ -200,6 +202,9 @@ public sealed record AciEdition
 
     /// <summary>Es, kPa (20.2.2.2).</summary>
     public required double Elasticity { get; init; }
+
+    /// <summary>Ec over √f'c of normalweight concrete, in the edition's unit (19.2.2.1).</summary>
+    public required double ConcreteElasticity { get; init; }
 
     /// <summary>Greatest spacing of bars, m (8.7.2.2).</summary>
     public required double MostSpacing { get; init; }
