@@ -1,9 +1,10 @@
 using CsCheck;
 using Plinth.Core.Buildings;
-using Plinth.Core.Checks;
+using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds.Combined;
+using Plinth.Core.Tracing;
 using static Plinth.Core.Tests.CombinedTests;
 
 namespace Plinth.Core.Tests;
@@ -21,6 +22,9 @@ public class CombinedFreeBodyTests
         return (project with { Foundations = [f with { Rules = rules, Loads = beside, Places = [f.Places[0] with { Ground = rules.Ground }] }] }, design);
     }
 
+    // Pulled by more than lies on it, by less than it weighs.
+    private static Case Lifted(Case c) => c with { Loads = [.. c.Loads.Select(l => l with { N = -60 - (Math.Abs(l.N) / 15), Mx = l.Mx / 4, My = l.My / 4, Fx = l.Fx / 4, Fy = l.Fy / 4 })] };
+
     [Fact]
     public void The_free_body_closes_with_loads_beside_and_soil_that_rises()
     {
@@ -28,12 +32,12 @@ public class CombinedFreeBodyTests
         Gen.Select(Cases, Gen.Bool).Sample(
             (c, lifts) => Closes(c, lifts, ref risen),
             iter: 300);
-        risen.Should().BeGreaterThan(10);
+        risen.Should().BeGreaterThan(30, "of about 150 that are pulled most lift such soil");
     }
 
     private static void Closes(Case c, bool lifts, ref int risen)
     {
-        var (project, design) = Loaded(lifts ? c with { Loads = [.. c.Loads.Select(l => l with { N = -Math.Abs(l.N) / 8 })] } : c);
+        var (project, design) = Loaded(lifts ? Lifted(c) : c);
         var t = Trial(project, design);
         var l = t.Body.Loads(0);
         if (t.Body.Contact(0).State == ContactState.NoEquilibrium)
@@ -89,14 +93,8 @@ public class CombinedFreeBodyTests
     public void Mirrored_with_loads_beside_it_is_used_alike() => Gen.Select(Cases, Gen.Bool).Sample(
         (c, lifts) =>
         {
-            c = lifts ? c with { Loads = [.. c.Loads.Select(l => l with { N = -Math.Abs(l.N) / 8 })] } : c;
-            var ((one, design), (other, mirrored)) = (Loaded(c), Loaded(c, -1));
-            var (a, b) = (new Checker(one, one.Foundations[0]).Check(design), new Checker(other, other.Foundations[0]).Check(mirrored));
-            foreach (var (x, y) in a.Checks.Zip(b.Checks))
-            {
-                (y.Id, y.At).Should().Be((x.Id, x.At));
-                y.Utilisation.Should().BeApproximately(x.Utilisation, 1e-6 * Math.Max(1, x.Utilisation), x.Id);
-            }
+            c = lifts ? Lifted(c) : c;
+            AreUsedAlike(Loaded(c), Loaded(c, -1));
         },
         iter: 100);
 
@@ -145,10 +143,10 @@ public class CombinedFreeBodyTests
     }
 
     [Fact]
-    public void No_section_is_stretched_more_than_those_that_are_looked_at_whatever_lies_beside() => Gen.Select(Cases, Gen.Bool, Gen.Double[20, 300], Gen.Double[-300, 300]).Sample(
-        (c, along, line, point) =>
+    public void No_section_is_stretched_more_than_those_that_are_looked_at_whatever_lies_beside() => Gen.Select(Cases, Gen.Bool, Gen.Bool, Gen.Double[20, 300], Gen.Double[-300, 300]).Sample(
+        (c, along, beside, line, point) =>
         {
-            var (project, design) = Loaded(c, 1, line, point);
+            var (project, design) = beside ? Loaded(c, 1, line, point) : Make(c);
             var t = Trial(project, design);
             if (t.Body.Contact(0).State == ContactState.NoEquilibrium || (along ? t.Long : t.Across) is not { } span)
             {
@@ -171,22 +169,27 @@ public class CombinedFreeBodyTests
                 }
             }
         },
-        iter: 200);
+        iter: 400);
 
     [Fact]
     public void A_column_off_the_line_bends_the_whole_length_across()
     {
         // 6.0 × 2.6 × 0.7, weightless; 500 each at ∓2 m, y −0.4, and 1000 between, y +0.4: even pressure 128.21 kPa, 769.23 kN/m along y. Between the faces at y = −0.2 and +0.2
-        // the shear at the inner faces is 769.23·1.1 − 1000 = −153.8 and nil in the middle: M there 769.23·1.3²/2 − 1000·0.4 = 250.0; at the outer faces 0.7·0.7·769.23/2 = 188.5.
+        // the shear at the inner faces is 769.23·1.1 − 1000 = −153.8 and nil in the middle: M there 769.23·1.3²/2 − 1000·0.4 = 250.0; at the inner faces 769.23·1.1²/2 − 1000·0.2 = 265.4; at the outer faces 0.7·0.7·769.23/2 = 188.5.
         var project = Project(Weightless, (-2, -0.4, 0.4, 0.4, new(500, 0, 0, 0, 0, 0)), (0, 0.4, 0.4, 0.4, new(1000, 0, 0, 0, 0, 0)), (2, -0.4, 0.4, 0.4, new(500, 0, 0, 0, 0, 0)));
         var t = Trial(project, Design(6.0, 2.6, 2.6, 0.7, new PlanPoint(0, -0.4), 3));
         t.Body.Contact(0).Pressure.Peak.Should().BeApproximately(2000 / 15.6, 1e-9);
         t.Across!.Section(0, -0.6).Moment.Should().BeApproximately(188.46, 0.01);
         t.Across.Section(0, -0.2).Shear.Should().BeApproximately(-153.85, 0.01);
         t.Across.Sections(0).ToArray().Single(s => Math.Abs(s.Shear) < 1e-6).Moment.Should().BeApproximately(250.0, 0.01);
-        var checker = new Checker(project, project.Foundations[0]);
-        var design = Design(6.0, 2.6, 2.6, 0.7, new PlanPoint(0, -0.4), 3);
-        checker.Check(design).Checks.Should().Contain(r => r.Id == "one-way-shear-y");
+
+        // The checks ask it: for M at the inner faces, and for V at d from the outer faces; between the columns the section is in the middle, where V is nil.
+        var none = default(NoTrace);
+        t.AcrossSpans.ToArray().Should().Contain(t.Across);
+        CrossFlexure<BottomFace>.Evaluate(t.Across, default, 0, ref none).Demand.Should().BeApproximately(265.38, 0.01);
+        var d = t.Across.Depth(true);
+        d.Should().BeInRange(0.4, 0.65);
+        CrossShear.Evaluate(t.Across, default, 0, ref none).Demand.Should().BeApproximately(2000 / 2.6 * (0.7 - d), 0.01);
         Trial(Project(Weightless, (-2, 0, 0.4, 0.4, new(500, 0, 0, 0, 0, 0)), (2, 0, 0.4, 0.4, new(500, 0, 0, 0, 0, 0))), Design(6.0, 2.6, 2.6, 0.7, default, 2)).Across.Should().BeNull();
     }
 }

@@ -95,18 +95,7 @@ public sealed class PunchedArea : Subject
     public bool TopIsReinforced => First.SpanX.Layer(false).Any && First.SpanY.Layer(false).Any;
 
     /// <summary>Whether plain concrete may count on top in a combination: under every column of it.</summary>
-    public bool PlainOnTop(int k)
-    {
-        foreach (var c in columns)
-        {
-            if (!c.Plain(k).OnTop)
-            {
-                return false;
-            }
-        }
-
-        return true;
-    }
+    public bool PlainOnTop(int k) => columns.PlainOnTop(k);
 
     /// <summary>Effective depth of the bars along an axis, m.</summary>
     public double Depth(bool alongX, bool bottom) => First.Depth(alongX, bottom);

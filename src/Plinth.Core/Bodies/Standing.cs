@@ -42,6 +42,11 @@ public sealed class Standing : Subject
     /// <summary>Its centre from the body's centroid along y, m.</summary>
     public double Y { get; private set; }
 
+    /// <summary>One of its faces from the body's centroid along an axis, m.</summary>
+    /// <param name="alongX">Along x, or along y.</param>
+    /// <param name="side">+1: the face towards the axis's end; −1: that towards its beginning.</param>
+    public double Face(bool alongX, int side) => alongX ? X + (side * Outline.X / 2) : Y + (side * Outline.Y / 2);
+
     /// <summary>Height of the reactions above the underside, m.</summary>
     public double Arm { get; private set; }
 

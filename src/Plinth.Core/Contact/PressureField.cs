@@ -20,8 +20,11 @@ public readonly record struct PressureField(double Peak, double B, double C, dou
     /// <summary>Value of the plane at the base's centre, kPa; negative where the ground has let go there.</summary>
     public double A => Peak - (B * AnchorX) - (C * AnchorY);
 
+    /// <summary>Value of the plane at a point, kPa; negative where the base has lifted.</summary>
+    public double Plane(double x, double y) => Peak + (B * (x - AnchorX)) + (C * (y - AnchorY));
+
     /// <summary>The pressure at a point, kPa; 0 where the base has lifted.</summary>
-    public double At(double x, double y) => Math.Max(0, Peak + (B * (x - AnchorX)) + (C * (y - AnchorY)));
+    public double At(double x, double y) => Math.Max(0, Plane(x, y));
 
     /// <summary>Whether the whole of a rectangle bears, so that the pressure over it is one plane.</summary>
     public bool BearsWholly(double x0, double y0, double x1, double y1) =>

@@ -13,6 +13,20 @@ internal static class Root
     private const int MostSteps = 200;
     private const double Closest = 1e-14;
 
+    /// <summary>Real roots of a·t² + b·t + c, the lesser first; NaN where there is none. By the form that loses no digits (W. H. Press et al., Numerical Recipes, 5.6).</summary>
+    public static (double First, double Second) OfQuadratic(double a, double b, double c)
+    {
+        var discriminant = (b * b) - (4 * a * c);
+        if (discriminant < 0 || (a == 0 && b == 0))
+        {
+            return (double.NaN, double.NaN);
+        }
+
+        var q = -(b + Math.CopySign(Math.Sqrt(discriminant), b)) / 2;
+        var (one, other) = (a == 0 ? double.NaN : q / a, q == 0 ? double.NaN : c / q);
+        return double.IsNaN(other) ? (one, double.NaN) : one < other ? (one, other) : (other, one);
+    }
+
     /// <summary>
     /// A root between two points at which the function has opposite signs: false position that halves the weight of an end that stays (the Illinois variant,
     /// M. Dowell, P. Jarratt, BIT 11 (1971) 168–174), with a bisection wherever that gains too little. The nearer to zero of both ends where the signs do not differ.

@@ -24,34 +24,10 @@ internal sealed class CrossSpan : SlabSpan
     public Standing First => columns[0];
 
     /// <summary>Where its first column's face lies along x, m from the body's centroid.</summary>
-    public double LowFace
-    {
-        get
-        {
-            var low = double.PositiveInfinity;
-            foreach (var c in columns)
-            {
-                low = Math.Min(low, c.X - (c.Outline.X / 2));
-            }
-
-            return low;
-        }
-    }
+    public double LowFace => columns.LowFace(true);
 
     /// <summary>Where its last column's face lies along x, m.</summary>
-    public double HighFace
-    {
-        get
-        {
-            var high = double.NegativeInfinity;
-            foreach (var c in columns)
-            {
-                high = Math.Max(high, c.X + (c.Outline.X / 2));
-            }
-
-            return high;
-        }
-    }
+    public double HighFace => columns.HighFace(true);
 
     /// <inheritdoc/>
     public override double From => from;
@@ -91,30 +67,10 @@ internal sealed class CrossSpan : SlabSpan
     }
 
     /// <inheritdoc/>
-    public override double Overhang(int side)
-    {
-        var most = double.NegativeInfinity;
-        foreach (var c in columns)
-        {
-            most = Math.Max(most, (side * c.Y) + (c.Outline.Y / 2));
-        }
-
-        return (Length / 2) - most;
-    }
+    public override double Overhang(int side) => side > 0 ? (Length / 2) - columns.HighFace(false) : columns.LowFace(false) + (Length / 2);
 
     /// <inheritdoc/>
-    public override bool PlainOnTop(int k)
-    {
-        foreach (var c in columns)
-        {
-            if (!c.Plain(k).OnTop)
-            {
-                return false;
-            }
-        }
-
-        return true;
-    }
+    public override bool PlainOnTop(int k) => columns.PlainOnTop(k);
 
     // Bars across stand at the columns already, those along over the whole breadth.
     /// <inheritdoc/>

@@ -100,13 +100,12 @@ internal static class LongForces
         var p = body.Contact(k).Pressure;
         var (from, to) = body.Chord(alongX, x);
         var half = (to - from) / 2;
-        double At(double across) => alongX ? p.Peak + (p.B * (x - p.AnchorX)) + (p.C * (across - p.AnchorY)) : p.Peak + (p.B * (across - p.AnchorX)) + (p.C * (x - p.AnchorY));
-        var (low, high) = (At(from), At(to));
+        var (low, high) = alongX ? (p.Plane(x, from), p.Plane(x, to)) : (p.Plane(from, x), p.Plane(to, x));
         var pressed = low >= 0 && high >= 0 ? (low + high) * half : low <= 0 && high <= 0 ? 0 : Math.Max(low, high) * Math.Max(low, high) * half / Math.Abs(high - low);
         return pressed + (2 * half * (body.GroundLoad(k).WaterPressure - body.PressedPerArea(k)));
     }
 
-    /// <summary>What loads beside the columns press on a metre of an axis, kN/m; none but that over the whole base on an outline that is no rectangle.</summary>
+    /// <summary>What loads beside the columns and soil that rises beside the base press on a metre of an axis, kN/m; what lies over the whole of a trapezoid stands in <see cref="Slope"/>.</summary>
     public static double LoadSlope(GroundBody body, bool alongX, int k, double x)
     {
         var sum = 0.0;
@@ -118,6 +117,6 @@ internal static class LongForces
             sum += !whole && b > a && x > a && x < b ? body.Place.LoadTerms[k][i].Factor * load.N / (b - a) : 0;
         }
 
-        return sum;
+        return sum + body.RisingSlope(k, alongX, x);
     }
 }

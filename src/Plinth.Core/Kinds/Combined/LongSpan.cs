@@ -18,6 +18,9 @@ internal sealed class LongSpan : SlabSpan
 {
     private const double Close = 1e-9;
 
+    // Corners of the outline, and where the line of zero pressure crosses its edges.
+    private const int MostBreaks = 8;
+
     private readonly Standing[] columns;
     private LongSection[] sections;
     private (int Generation, int Count)[] found;
@@ -39,8 +42,11 @@ internal sealed class LongSpan : SlabSpan
         (sections, found) = ([], []);
     }
 
-    /// <summary>The most sections there may be: two faces a column, two points of zero shear in every length between, and where loads beside the columns begin and end.</summary>
-    public int Most => (4 * columns.Length) + 2 + (6 * Body.PlacedLoads.Length);
+    /// <summary>
+    /// The most sections there may be: two faces a column, where loads beside the columns begin and end, and in every stretch that these, corners and the line of zero pressure
+    /// leave three points of zero shear.
+    /// </summary>
+    public int Most => (2 * columns.Length) + (2 * Body.PlacedLoads.Length) + (3 * (columns.Length + 1 + MostBreaks + (2 * Body.PlacedLoads.Length)));
 
     /// <summary>Takes the sides of the body.</summary>
     public void Resize() => Set(AlongX ? Body.Length : Body.Width, AlongX ? Body.Width : Body.Length);
@@ -75,50 +81,15 @@ internal sealed class LongSpan : SlabSpan
         return sum;
     }
 
-    private double LowFace
-    {
-        get
-        {
-            var low = double.PositiveInfinity;
-            foreach (var c in columns)
-            {
-                low = Math.Min(low, Face(c, -1));
-            }
+    private double LowFace => columns.LowFace(AlongX);
 
-            return low;
-        }
-    }
-
-    private double HighFace
-    {
-        get
-        {
-            var high = double.NegativeInfinity;
-            foreach (var c in columns)
-            {
-                high = Math.Max(high, Face(c, 1));
-            }
-
-            return high;
-        }
-    }
+    private double HighFace => columns.HighFace(AlongX);
 
     /// <inheritdoc/>
     public override double Overhang(int side) => side < 0 ? LowFace - Low : High - HighFace;
 
     /// <inheritdoc/>
-    public override bool PlainOnTop(int k)
-    {
-        foreach (var c in columns)
-        {
-            if (!c.Plain(k).OnTop)
-            {
-                return false;
-            }
-        }
-
-        return true;
-    }
+    public override bool PlainOnTop(int k) => columns.PlainOnTop(k);
 
     // Bars across stand at the columns already, those along over the whole breadth.
     /// <inheritdoc/>
@@ -131,7 +102,7 @@ internal sealed class LongSpan : SlabSpan
     public LongSection Section(int k, double x) => LongForces.At(Body, columns, AlongX, k, x);
 
     /// <summary>A face of a column along the axis, m from the body's centroid.</summary>
-    public double Face(Standing c, int side) => AlongX ? c.X + (side * c.Outline.X / 2) : c.Y + (side * c.Outline.Y / 2);
+    public double Face(Standing c, int side) => c.Face(AlongX, side);
 
     /// <summary>The columns.</summary>
     public ReadOnlySpan<Standing> Columns => columns;
@@ -184,6 +155,9 @@ internal sealed class LongSpan : SlabSpan
             }
         }
 
+        Span<double> breaks = stackalloc double[MostBreaks];
+        breaks = breaks[..Breaks(k, breaks)];
+
         // What is free of columns from one end to the other.
         var at = Low;
         while (true)
@@ -194,7 +168,7 @@ internal sealed class LongSpan : SlabSpan
                 next = Face(c, 1) > at + Close ? Math.Min(next, Face(c, -1)) : next;
             }
 
-            Peaks(k, at, next, into, ref count);
+            Peaks(k, at, next, breaks, into, ref count);
             at = Math.Max(at, next);
             if (at >= High - Close)
             {
@@ -210,30 +184,64 @@ internal sealed class LongSpan : SlabSpan
         return count;
     }
 
-    // Between two points with no column between, cut where loads beside the columns begin and end.
-    private void Peaks(int k, double from, double to, Span<LongSection> into, ref int count)
+    // Where the breadth of sections begins to change, and where a part of them begins to lift: between these the net pressure is a polynomial of the second degree.
+    private int Breaks(int k, Span<double> into)
+    {
+        var (count, p) = (0, Body.Contact(k).Pressure);
+        var outline = Body.Outline;
+        for (var i = 0; i < outline.Length; i++)
+        {
+            var (a, b) = (outline[i], outline[(i + 1) % outline.Length]);
+            var (from, to) = AlongX ? (a.X, b.X) : (a.Y, b.Y);
+            var (low, high) = (p.Plane(a.X, a.Y), p.Plane(b.X, b.Y));
+            into[count++] = from;
+            if (low * high < 0)
+            {
+                into[count++] = from + ((to - from) * low / (low - high));
+            }
+        }
+
+        return count;
+    }
+
+    // Between two points with no column between, cut at breaks and where loads beside the columns begin and end.
+    private void Peaks(int k, double from, double to, ReadOnlySpan<double> breaks, Span<LongSection> into, ref int count)
     {
         while (to - from > Close)
         {
             var next = to;
+            foreach (var x in breaks)
+            {
+                next = x > from + Close ? Math.Min(next, x) : next;
+            }
+
+            var stands = false;
             foreach (ref readonly var load in Body.PlacedLoads)
             {
                 var (a, b) = AlongX ? (load.X0, load.X1) : (load.Y0, load.Y1);
-                next = a > from + Close ? Math.Min(next, a) : next;
-                next = b > from + Close ? Math.Min(next, b) : next;
+                Cut(a, ref next, ref stands);
+                Cut(b, ref next, ref stands);
             }
 
             Stretch(k, from, next, into, ref count);
-            if (next < to - Close && count < into.Length)
+            if (stands && next < to - Close)
             {
                 into[count++] = Section(k, next);
             }
 
             from = next;
         }
+
+        void Cut(double x, ref double next, ref bool stands)
+        {
+            if (x > from + Close && x <= next)
+            {
+                (next, stands) = (x, true);
+            }
+        }
     }
 
-    // Where the shear passes through nil within it: the net pressure rises or falls all the way, so the shear turns at most once.
+    // Where the shear passes through nil within a stretch: parted where the net pressure is nil, the shear rises or falls all the way.
     private void Stretch(int k, double from, double to, Span<LongSection> into, ref int count)
     {
         if (to - from < 3 * Close)
@@ -243,16 +251,27 @@ internal sealed class LongSpan : SlabSpan
 
         // What stands on its ends is no part of it.
         (from, to) = (from + Close, to - Close);
-        var slope = new SlopeOf(Body, AlongX, k, LongForces.LoadSlope(Body, AlongX, k, (from + to) / 2));
-        var (slopeFrom, slopeTo) = (slope.At(from), slope.At(to));
-        var turn = slopeFrom * slopeTo < 0 ? Root.Between(ref slope, from, slopeFrom, to, slopeTo) : to;
-        Peak(k, from, turn, into, ref count);
-        Peak(k, turn, to, into, ref count);
+        var beside = LongForces.LoadSlope(Body, AlongX, k, (from + to) / 2);
+        var (start, middle, end) = (Slope(from), Slope((from + to) / 2), Slope(to));
+        var (first, second) = Root.OfQuadratic((2 * start) - (4 * middle) + (2 * end), (-3 * start) + (4 * middle) - end, start);
+        var (at, length) = (from, to - from);
+        foreach (var t in (ReadOnlySpan<double>)[first, second])
+        {
+            if (t is > 0 and < 1)
+            {
+                Peak(k, at, from + (t * length), into, ref count);
+                at = from + (t * length);
+            }
+        }
+
+        Peak(k, at, to, into, ref count);
+
+        double Slope(double x) => LongForces.Slope(Body, AlongX, k, x) - beside;
     }
 
     private void Peak(int k, double from, double to, Span<LongSection> into, ref int count)
     {
-        if (to - from < Close || count >= into.Length)
+        if (to - from < Close)
         {
             return;
         }
@@ -264,11 +283,6 @@ internal sealed class LongSpan : SlabSpan
             var shear = new ShearOf(Body, columns, AlongX, k);
             into[count++] = Section(k, Root.Between(ref shear, from, low, to, high));
         }
-    }
-
-    private readonly struct SlopeOf(GroundBody body, bool alongX, int k, double beside) : IFunction
-    {
-        public double At(double x) => LongForces.Slope(body, alongX, k, x) - beside;
     }
 
     private readonly struct ShearOf(GroundBody body, Standing[] columns, bool alongX, int k) : IFunction

@@ -1,7 +1,6 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
-using Plinth.Core.Checks.OnGround;
 
 namespace Plinth.Core.Kinds.Isolated;
 
@@ -11,49 +10,18 @@ internal static class IsolatedChecks
     /// <summary>Makes them.</summary>
     public static CheckList Make() => new(
     [
-            CheckList.Rule<Equilibrium, GroundBody, Nothing>("equilibrium"),
-            CheckList.Rule<Bearing, GroundBody, Nothing>("bearing"),
-            CheckList.Rule<BearingBelow, GroundBody, Nothing>("bearing-below"),
-            CheckList.Rule<ContactShare, GroundBody, Nothing>("contact"),
-            CheckList.Rule<Uplift, GroundBody, Nothing>("uplift"),
-            CheckList.Rule<Flotation, GroundBody, Nothing>("flotation"),
-            CheckList.Rule<Sliding, GroundBody, Nothing>("sliding"),
-            CheckList.Rule<Overturning<AxisX>, GroundBody, Nothing>("overturning-x"),
-            CheckList.Rule<Overturning<AxisY>, GroundBody, Nothing>("overturning-y"),
-            CheckList.Rule<Settlement, GroundBody, Nothing>("settlement"),
-            CheckList.Rule<Boundary, GroundBody, Nothing>("boundary"),
-            CheckList.Rule<FrostDepth, GroundBody, Nothing>("frost-depth"),
-            CheckList.Rule<OneWayShear<AxisX>, SlabSpan, OneWayStrength>("one-way-shear-x"),
-            CheckList.Rule<OneWayShear<AxisY>, SlabSpan, OneWayStrength>("one-way-shear-y"),
-            CheckList.Rule<TwoWayShear, PunchedArea, Nothing>("two-way-shear"),
-            CheckList.Rule<Flexure<AxisX, BottomFace>, SlabSpan, FaceStrength>("flexure-bottom-x"),
-            CheckList.Rule<Flexure<AxisY, BottomFace>, SlabSpan, FaceStrength>("flexure-bottom-y"),
-            CheckList.Rule<Flexure<AxisX, TopFace>, SlabSpan, FaceStrength>("flexure-top-x"),
-            CheckList.Rule<Flexure<AxisY, TopFace>, SlabSpan, FaceStrength>("flexure-top-y"),
-            CheckList.Rule<MinimumSteel<AxisX>, BarZone, Nothing>("minimum-steel-x"),
-            CheckList.Rule<MinimumSteel<AxisY>, BarZone, Nothing>("minimum-steel-y"),
-            CheckList.Rule<BarSpacing<AxisX>, BarZone, Nothing>("bar-spacing-x"),
-            CheckList.Rule<BarSpacing<AxisY>, BarZone, Nothing>("bar-spacing-y"),
-            CheckList.Rule<LeastDepth, GroundBody, Nothing>("least-depth"),
-            CheckList.Rule<PunchingSteel, PunchedArea, Nothing>("punching-steel"),
-            CheckList.Rule<MomentTransfer, PunchedArea, Nothing>("moment-transfer"),
-            CheckList.Rule<Anchorage<AxisX>, SlabSpan, AnchorageLengths>("anchorage-x"),
-            CheckList.Rule<Anchorage<AxisY>, SlabSpan, AnchorageLengths>("anchorage-y"),
-            CheckList.Rule<ColumnBearing, Standing, Nothing>("column-bearing"),
-            CheckList.Rule<Interface, Standing, JointStrength>("interface"),
-            CheckList.Rule<InterfaceShear, Standing, Nothing>("interface-shear"),
-            CheckList.Rule<PedestalStrength, Standing, PedestalLimits>("pedestal"),
-            CheckList.Rule<PedestalShear, Standing, Nothing>("pedestal-shear"),
-            CheckList.Rule<SocketDepth, Standing, Nothing>("socket-depth"),
-            CheckList.Rule<SocketPressure, Standing, Nothing>("socket-pressure"),
-            CheckList.Rule<SocketWalls, Standing, Nothing>("socket-walls"),
-            CheckList.Rule<SocketShear, Standing, Nothing>("socket-shear"),
-            CheckList.Rule<SocketFloor, Standing, Nothing>("socket-floor"),
+        .. SharedChecks.OnGround(),
+        CheckList.Rule<OneWayShear<AxisX>, SlabSpan, OneWayStrength>("one-way-shear-x"),
+        CheckList.Rule<OneWayShear<AxisY>, SlabSpan, OneWayStrength>("one-way-shear-y"),
+        CheckList.Rule<TwoWayShear, PunchedArea, Nothing>("two-way-shear"),
+        CheckList.Rule<Flexure<AxisX, BottomFace>, SlabSpan, FaceStrength>("flexure-bottom-x"),
+        CheckList.Rule<Flexure<AxisY, BottomFace>, SlabSpan, FaceStrength>("flexure-bottom-y"),
+        CheckList.Rule<Flexure<AxisX, TopFace>, SlabSpan, FaceStrength>("flexure-top-x"),
+        CheckList.Rule<Flexure<AxisY, TopFace>, SlabSpan, FaceStrength>("flexure-top-y"),
+        .. SharedChecks.OfBars(),
+        CheckList.Rule<Anchorage<AxisX>, SlabSpan, AnchorageLengths>("anchorage-x"),
+        CheckList.Rule<Anchorage<AxisY>, SlabSpan, AnchorageLengths>("anchorage-y"),
+        .. SharedChecks.AtColumns(),
     ],
-    [
-            CheckList.Part<PunchingSteelAlong<AxisX>, PunchedArea, Nothing>("punching-steel", true),
-            CheckList.Part<PunchingSteelAlong<AxisY>, PunchedArea, Nothing>("punching-steel", false),
-            CheckList.Part<MomentTransferAlong<AxisX>, PunchedArea, Nothing>("moment-transfer", true),
-            CheckList.Part<MomentTransferAlong<AxisY>, PunchedArea, Nothing>("moment-transfer", false),
-    ]);
+    SharedChecks.Parts());
 }

@@ -8,7 +8,7 @@ namespace Plinth.Core.Bodies;
 
 /// <summary>The body that bears on the ground: its outline, levels and weights, what presses on it and how the ground holds it, found once for each combination and size.</summary>
 /// <remarks>One rigid body; axes along its own, origin at the centroid of its outline. Lengths in m, forces in kN.</remarks>
-public sealed class GroundBody : Subject
+public sealed partial class GroundBody : Subject
 {
     private readonly PlacedLoad[] placedLoads;
     private readonly GroundLoad[] groundLoads = new GroundLoad[3];
@@ -70,38 +70,8 @@ public sealed class GroundBody : Subject
     /// <summary>Its +x end from the centroid, m.</summary>
     public double HighX { get; private set; }
 
-    /// <summary>Its beginning along an axis from the centroid, m.</summary>
-    public double Low(bool alongX) => alongX ? LowX : -Math.Max(LowWidth, HighWidth) / 2;
-
-    /// <summary>Its end along an axis, m.</summary>
-    public double High(bool alongX) => alongX ? HighX : Math.Max(LowWidth, HighWidth) / 2;
-
-    /// <summary>Where a section across an axis begins and ends, m along the other; within the base.</summary>
-    /// <param name="alongX">Across x, or across y.</param>
-    /// <param name="at">How far it lies from the centroid along the axis, m.</param>
-    public (double From, double To) Chord(bool alongX, double at)
-    {
-        if (alongX)
-        {
-            return (-WidthAt(at) / 2, WidthAt(at) / 2);
-        }
-
-        var reach = 2 * Math.Abs(at);
-        if (IsRectangle || reach <= Math.Min(LowWidth, HighWidth))
-        {
-            return (LowX, HighX);
-        }
-
-        // Beyond the narrow end's width the slanted side cuts it.
-        var cut = LowX + (Length * (Math.Min(reach, Math.Max(LowWidth, HighWidth)) - LowWidth) / (HighWidth - LowWidth));
-        return HighWidth > LowWidth ? (cut, HighX) : (LowX, cut);
-    }
-
     /// <summary>Corners of its outline about the centroid, anticlockwise from (−x, −y).</summary>
     public ReadOnlySpan<PlanPoint> Outline => outline;
-
-    /// <summary>Its width at a distance along x from the centroid, m.</summary>
-    public double WidthAt(double x) => IsRectangle ? Width : LowWidth + ((HighWidth - LowWidth) * (x - LowX) / Length);
 
     /// <summary>Thickness, m.</summary>
     public double Thickness { get; private set; }
@@ -294,54 +264,6 @@ public sealed class GroundBody : Subject
     /// <summary>A pressure over the whole underside, kN.</summary>
     public double Whole(double pressure) => pressure * Length * Width;
 
-    /// <summary>
-    /// Sides of the effective area about a resultant, m: of a rectangle L − 2·|xR| and B − 2·|yR|; of a trapezoid twice the way to the nearer end, and the width there less
-    /// 2·|yR|.
-    /// </summary>
-    public (double Along, double Across) Effective(in BaseLoads l) => IsRectangle
-        ? (Length - (2 * Math.Abs(l.XR)), Width - (2 * Math.Abs(l.YR)))
-        : (2 * Math.Min(l.XR - LowX, HighX - l.XR), WidthAt(l.XR) - (2 * Math.Abs(l.YR)));
-
-    /// <summary>The edge towards an end of an axis: its outward normal, and how far it lies from the centroid, m.</summary>
-    /// <param name="alongX">Towards ±x, or ±y.</param>
-    /// <param name="side">+1 or −1.</param>
-    public (double X, double Y, double Distance) Edge(bool alongX, int side)
-    {
-        if (alongX)
-        {
-            return (side, 0, side > 0 ? HighX : -LowX);
-        }
-
-        if (IsRectangle)
-        {
-            return (0, side, Width / 2);
-        }
-
-        var slope = (HighWidth - LowWidth) / (2 * Length);
-        var size = Math.Sqrt(1 + (slope * slope));
-        return (-slope / size, side / size, ((LowWidth / 2) - (slope * LowX)) / size);
-    }
-
-    /// <summary>Length of its projection on a plane across a direction, m.</summary>
-    /// <param name="x">The direction along x; of length one with y.</param>
-    /// <param name="y">The direction along y.</param>
-    public double Front(double x, double y)
-    {
-        if (IsRectangle)
-        {
-            return (Length * Math.Abs(y)) + (Width * Math.Abs(x));
-        }
-
-        var (low, high) = (double.PositiveInfinity, double.NegativeInfinity);
-        foreach (var c in outline)
-        {
-            var at = (c.Y * x) - (c.X * y);
-            (low, high) = (Math.Min(low, at), Math.Max(high, at));
-        }
-
-        return high - low;
-    }
-
     /// <summary>Least pressure at a corner while the whole base bears, kPa.</summary>
     public double LeastPressure(in PressureField p)
     {
@@ -375,94 +297,6 @@ public sealed class GroundBody : Subject
 
         var load = new GroundLoad(soil, Area * soil, displaced, ground.WaterPressure(Ground.Level - Underside), (Rules.Concrete.Weight * Thickness) + soil);
         return Ground.UpliftSpread > 0 ? Beside(load, ground, topDepth) : load;
-    }
-
-    // A slope from the top's edges upwards: at a height z over the top the soil reaches z·t beyond. By depth, buoyant below the water, as no water pushes the base up there.
-    private GroundLoad Beside(in GroundLoad load, GroundColumn ground, double depth)
-    {
-        var t = Math.Tan(Ground.UpliftSpread * Math.PI / 180);
-        var wet = ground.IsWet ? Math.Clamp(depth - ground.Water, 0, depth) : 0;
-        var buoyant = Math.Min(ground.Moist, ground.Saturated - ground.WaterWeight);
-        double Of(double whole, double below) => (ground.Moist * (whole - below)) + (buoyant * below);
-        return load with
-        {
-            Wedge = Of(depth * depth * t / 2, wet * wet * t / 2),
-            Corner = Of(depth * depth * depth * t * t / 3, wet * wet * wet * t * t / 3),
-        };
-    }
-
-    /// <summary>
-    /// Factored weight of soil beside the base that hangs on it in a combination: where what stands on the base pulls up as a whole; on a metre of edge and at each
-    /// corner, kN/m and kN.
-    /// </summary>
-    public (double Wedge, double Corner) Rising(int combination)
-    {
-        ref readonly var g = ref GroundLoad(combination);
-        if (g.Wedge == 0 || Place.Sums[combination].N + Place.LoadForce(combination) + (Place.LoadPressure(combination) * Area) >= 0)
-        {
-            return default;
-        }
-
-        var f = Combinations[combination].WeightFactor;
-        return (f * g.Wedge, f * g.Corner);
-    }
-
-    /// <summary>The angle by which its long sides turn from x, positive where it widens, radians.</summary>
-    private double Slant => Math.Atan((HighWidth - LowWidth) / (2 * Length));
-
-    /// <summary>Both corners of an end by how much soil stands in them: 2 of a rectangle, tan θ/2 each of the angle θ by which the outline turns there.</summary>
-    /// <param name="side">+1: the +x end; −1: the −x end.</param>
-    public double Corners(int side) => IsRectangle ? 2 : 2 * Math.Tan(((Math.PI / 2) + (side * Slant)) / 2);
-
-    /// <summary>Length of one of its long sides, m.</summary>
-    public double LongSide => IsRectangle ? Length : Math.Sqrt((Length * Length) + ((HighWidth - LowWidth) * (HighWidth - LowWidth) / 4));
-
-    /// <summary>Length of its outline, m.</summary>
-    public double Perimeter => LowWidth + HighWidth + (2 * LongSide);
-
-    /// <summary>All of the soil that rises beside it, kN.</summary>
-    public double RisingWeight(int combination)
-    {
-        var (wedge, corner) = Rising(combination);
-        return IsRectangle ? (2 * (Length + Width) * wedge) + (4 * corner) : RisingPart(combination, true, HighX).Force;
-    }
-
-    /// <summary>The moment of that about the centroid, ∫x, kNm: of a trapezoid the middle of the outline is not that of the area.</summary>
-    public double RisingMoment(int combination) => IsRectangle ? 0 : RisingPart(combination, true, HighX).Moment;
-
-    /// <summary>
-    /// Soil beside the part towards the beginning of an axis from a section that rises with it, taken to hang on the edges: its force and moment about the centroid along the
-    /// axis, kN and kNm.
-    /// </summary>
-    internal (double Force, double Moment) RisingPart(int combination, bool alongX, double at)
-    {
-        var (wedge, corner) = Rising(combination);
-        if (wedge == 0)
-        {
-            return default;
-        }
-
-        var (force, moment) = (0.0, 0.0);
-        for (var i = 0; i < outline.Length; i++)
-        {
-            var (a, b) = (outline[i], outline[(i + 1) % outline.Length]);
-            var side = Math.Sqrt(((b.X - a.X) * (b.X - a.X)) + ((b.Y - a.Y) * (b.Y - a.Y)));
-            var (low, high) = alongX ? (Math.Min(a.X, b.X), Math.Max(a.X, b.X)) : (Math.Min(a.Y, b.Y), Math.Max(a.Y, b.Y));
-            var to = Math.Min(at, high);
-            if (to >= low)
-            {
-                var hangs = wedge * side * (high > low ? (to - low) / (high - low) : 1);
-                (force, moment) = (force + hangs, moment + (hangs * (low + to) / 2));
-            }
-
-            var corners = corner * Corners(i is 0 or 3 ? -1 : 1) / 2;
-            if ((alongX ? a.X : a.Y) is var own && own <= at)
-            {
-                (force, moment) = (force + corners, moment + (corners * own));
-            }
-        }
-
-        return (force, moment);
     }
 
     private void Solve(int combination)

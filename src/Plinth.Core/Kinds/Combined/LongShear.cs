@@ -1,0 +1,145 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Checks;
+using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Contact;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Kinds.Combined;
+
+/// <summary>
+/// Shear along a base under several columns: at d from each face where the ground pushes towards that column, else at the face; between columns nearer than twice d once,
+/// in the middle; against the concrete with the bars of the stretched side there.
+/// </summary>
+internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
+{
+    public static ReadOnlySpan<LongSpan> Of(Trial trial) => ((CombinedTrial)trial).LongSpans;
+
+    public static Nothing Capacity(LongSpan s) => default;
+
+    public static Outcome Evaluate<T>(LongSpan s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
+        {
+            return Outcome.NotDone;
+        }
+
+        var none = default(NoTrace);
+        var worst = Outcome.Ratio(0, Strength(s, 0, true, false, ref none)) with { Face = Face.Bottom };
+        var governing = default(LongSection);
+        var (bottom, atFace) = (true, false);
+        foreach (var c in s.Columns)
+        {
+            for (var side = -1; side <= 1; side += 2)
+            {
+                if (Place(s, k, c, side) is not { } place)
+                {
+                    continue;
+                }
+
+                var section = s.Section(k, place.At);
+                var below = section.Moment >= 0;
+                if (!s.LooksAt(below ? Face.Bottom : Face.Top))
+                {
+                    continue;
+                }
+
+                var demand = OneWayShear<AxisX>.Significant(Math.Abs(section.Shear), s.Body.Loads(k).N);
+                var strength = Strength(s, place.At, below, false, ref none);
+                var held = below ? 0 : Plain(s, k, place.At, ref none);
+                var outcome = Outcome.Ratio(demand, Math.Max(strength, held)) with { Face = below ? Face.Bottom : Face.Top, Plain = held > strength };
+                if (outcome.Utilisation > worst.Utilisation)
+                {
+                    (worst, governing, bottom, atFace) = (outcome, section, below, place.AtFace);
+                }
+            }
+        }
+
+        if (T.Records)
+        {
+            BaseLoadCase.Contact(s.Body, k, true, ref trace);
+            trace.Heading(atFace ? $"Shear across {s.Axis}, at the face" : $"Shear across {s.Axis}, at d from the face");
+            trace.Given(s.Axis, governing.X, Unit.Length, "section from the base's centroid");
+            trace.Given("V", governing.Shear, Unit.Force, $"∫(p + u − w) dA − ΣN of all towards −{s.Axis}");
+            trace.Given("M", governing.Moment, Unit.Moment, bottom ? "stretches the bottom there" : "stretches the top there");
+            trace.Given("b", s.BreadthAt(governing.X), Unit.Section, "breadth there");
+            if (worst.Capacity > 0)
+            {
+                if (worst.Plain)
+                {
+                    Plain(s, k, governing.X, ref trace);
+                }
+                else
+                {
+                    Strength(s, governing.X, bottom, true, ref trace);
+                }
+
+                trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
+            }
+        }
+
+        if (T.Notes && worst.Demand > 0)
+        {
+            trace.Note($"{Unit.Length.FormatWithSymbol(governing.X, s.Units)} along {s.Axis} from the base's centroid{(atFace ? ", at the face" : "")}");
+        }
+
+        return worst;
+    }
+
+    /// <summary>Where the section of a column's side lies; null where it lies beyond the base.</summary>
+    public static (double At, bool AtFace)? Place(LongSpan s, int k, Standing c, int side)
+    {
+        var face = s.Face(c, side);
+        if (face <= s.Low + 1e-9 || face >= s.High - 1e-9)
+        {
+            return null;
+        }
+
+        // The part beyond the face must be pushed up towards the column, and the column must press: else nothing spreads out from it.
+        var pushed = -side * s.Section(k, face).Shear > 0 && c.Action(k).N > 0;
+        if (!pushed)
+        {
+            return (face, true);
+        }
+
+        var d = s.Depth(true);
+        var (to, isColumn) = s.Next(c, side);
+        var clear = side * (to - face);
+        if (isColumn)
+        {
+            // Of columns side by side the outer one's section tells.
+            if (clear <= 0)
+            {
+                return null;
+            }
+
+            return (clear < 2 * d ? (face + to) / 2 : face + (side * d), false);
+        }
+
+        return clear > d ? (face + (side * d), false) : null;
+    }
+
+    private static double Plain<T>(LongSpan s, int k, double at, ref T trace)
+        where T : struct, ITrace
+    {
+        var plain = s.Code.PlainThickness(s.Thickness);
+        return plain > 0 && s.IsBeyond(at) && s.PlainOnTop(k) ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, s.BreadthAt(at), plain) : 0;
+    }
+
+    private static double Strength<T>(LongSpan s, double at, bool bottom, bool tell, ref T trace)
+        where T : struct, ITrace
+    {
+        if (!s.Layer(bottom).Any)
+        {
+            return 0;
+        }
+
+        if (tell)
+        {
+            trace.Given("d", s.Depth(bottom), Unit.Section, $"of the {(bottom ? "bottom" : "top")} bars along {s.Axis}");
+        }
+
+        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, s.BreadthAt(at), s.Depth(bottom), s.SteelAt(bottom, at));
+    }
+}

@@ -1,0 +1,63 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Checks;
+using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Checks.OnGround;
+
+namespace Plinth.Core.Kinds;
+
+/// <summary>Checks that several kinds of foundation have in common, in the order of results.</summary>
+internal static class SharedChecks
+{
+    /// <summary>Of a body on the ground.</summary>
+    public static Check[] OnGround() =>
+    [
+        CheckList.Rule<Equilibrium, GroundBody, Nothing>("equilibrium"),
+        CheckList.Rule<Bearing, GroundBody, Nothing>("bearing"),
+        CheckList.Rule<BearingBelow, GroundBody, Nothing>("bearing-below"),
+        CheckList.Rule<ContactShare, GroundBody, Nothing>("contact"),
+        CheckList.Rule<Uplift, GroundBody, Nothing>("uplift"),
+        CheckList.Rule<Flotation, GroundBody, Nothing>("flotation"),
+        CheckList.Rule<Sliding, GroundBody, Nothing>("sliding"),
+        CheckList.Rule<Overturning<AxisX>, GroundBody, Nothing>("overturning-x"),
+        CheckList.Rule<Overturning<AxisY>, GroundBody, Nothing>("overturning-y"),
+        CheckList.Rule<Settlement, GroundBody, Nothing>("settlement"),
+        CheckList.Rule<Boundary, GroundBody, Nothing>("boundary"),
+        CheckList.Rule<FrostDepth, GroundBody, Nothing>("frost-depth"),
+    ];
+
+    /// <summary>Of the bars of a slab, and of those near its columns.</summary>
+    public static Check[] OfBars() =>
+    [
+        CheckList.Rule<MinimumSteel<AxisX>, BarZone, Nothing>("minimum-steel-x"),
+        CheckList.Rule<MinimumSteel<AxisY>, BarZone, Nothing>("minimum-steel-y"),
+        CheckList.Rule<BarSpacing<AxisX>, BarZone, Nothing>("bar-spacing-x"),
+        CheckList.Rule<BarSpacing<AxisY>, BarZone, Nothing>("bar-spacing-y"),
+        CheckList.Rule<LeastDepth, GroundBody, Nothing>("least-depth"),
+        CheckList.Rule<PunchingSteel, PunchedArea, Nothing>("punching-steel"),
+        CheckList.Rule<MomentTransfer, PunchedArea, Nothing>("moment-transfer"),
+    ];
+
+    /// <summary>Of a column, what it stands on, and the joints between.</summary>
+    public static Check[] AtColumns() =>
+    [
+        CheckList.Rule<ColumnBearing, Standing, Nothing>("column-bearing"),
+        CheckList.Rule<Interface, Standing, JointStrength>("interface"),
+        CheckList.Rule<InterfaceShear, Standing, Nothing>("interface-shear"),
+        CheckList.Rule<PedestalStrength, Standing, PedestalLimits>("pedestal"),
+        CheckList.Rule<PedestalShear, Standing, Nothing>("pedestal-shear"),
+        CheckList.Rule<SocketDepth, Standing, Nothing>("socket-depth"),
+        CheckList.Rule<SocketPressure, Standing, Nothing>("socket-pressure"),
+        CheckList.Rule<SocketWalls, Standing, Nothing>("socket-walls"),
+        CheckList.Rule<SocketShear, Standing, Nothing>("socket-shear"),
+        CheckList.Rule<SocketFloor, Standing, Nothing>("socket-floor"),
+    ];
+
+    /// <summary>Parts by direction of those near columns, for a search.</summary>
+    public static Check[] Parts() =>
+    [
+        CheckList.Part<PunchingSteelAlong<AxisX>, PunchedArea, Nothing>("punching-steel", true),
+        CheckList.Part<PunchingSteelAlong<AxisY>, PunchedArea, Nothing>("punching-steel", false),
+        CheckList.Part<MomentTransferAlong<AxisX>, PunchedArea, Nothing>("moment-transfer", true),
+        CheckList.Part<MomentTransferAlong<AxisY>, PunchedArea, Nothing>("moment-transfer", false),
+    ];
+}
