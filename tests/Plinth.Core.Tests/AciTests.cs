@@ -2,6 +2,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Tracing;
 using static Plinth.Core.Tests.Given;
@@ -27,7 +28,7 @@ public class AciTests
         code: code);
 
     // As 9.7 in2 to within a bar: 16 #7 of 0.60 is 9.6; #8 gives the 1 in bars that make d 28 of the mean.
-    private static readonly FoundationDesign Base13 = Design(13 * Foot, 13 * Foot, 33 * Inch, "13 #8", "13 #8");
+    private static readonly IsolatedDesign Base13 = Design(13 * Foot, 13 * Foot, 33 * Inch, "13 #8", "13 #8");
 
     [Fact]
     public void Factored_load_and_net_pressure()

@@ -106,7 +106,7 @@ public class BarScheduleTests
         {
             var project = OneAction(new SupportAction(500, 0, 0, 0, 0, 0));
             var place = project.Foundations[0].Places[0];
-            var designs = footings.Select((f, i) => (project.Foundations[0] with { Mark = $"F{i + 1}", Places = [.. Enumerable.Repeat(place, f.Item5)] }, Design(f.Item1, f.Item2, 0.5, $"{f.Item3} T16", $"{f.Item4} T20", "8 T12", "none"))).ToList();
+            var designs = footings.Select((f, i) => (Foundation: project.Foundations[0] with { Mark = $"F{i + 1}", Places = [.. Enumerable.Repeat(place, f.Item5)] }, (FoundationDesign)Design(f.Item1, f.Item2, 0.5, $"{f.Item3} T16", $"{f.Item4} T20", "8 T12", "none"))).ToList();
             var schedule = BarSchedule.Of(project, designs);
             schedule.Rows.Should().HaveCount(3 * footings.Count);
             schedule.Rows.Select(r => r.BarMark).Should().OnlyHaveUniqueItems();
@@ -125,7 +125,7 @@ public class BarScheduleTests
         var q = Quantities.Of(project, project.Foundations[0], Design(2.4, 2.0, 0.5));
         q.Blinding.Should().BeApproximately(2.6 * 2.2 * 0.05, 1e-12);
         new CarbonFactors(300, null, 0.8).Of(q).Should().BeApproximately((300 * 2.4) + (0.8 * q.Steel), 1e-9);
-        var designs = new[] { (project.Foundations[0], Design(2.4, 2.0, 0.5)) };
+        var designs = new[] { (project.Foundations[0], (FoundationDesign)Design(2.4, 2.0, 0.5)) };
         ScheduleTables.Of(project, designs)[2].Rows.Should().NotContain(r => (string)r[0]! == "embodied carbon", "no factor is stated");
         ScheduleTables.Of(project with { Carbon = new CarbonFactors(300) }, designs)[2].Rows.Single(r => (string)r[0]! == "embodied carbon")[3].Should().Be("by the factors stated: concrete 300 kg/m3");
     }

@@ -5,6 +5,7 @@ using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Sizing;
 using static Plinth.Core.Tests.Given;
@@ -75,11 +76,11 @@ public class CheapestTests
     }
 
     // Every plan and thickness on the steps by itself, but for those whose concrete alone costs more than a design in hand.
-    private static (double Cost, FoundationDesign Design)? BruteForce(Project project, double most)
+    private static (double Cost, IsolatedDesign Design)? BruteForce(Project project, double most)
     {
         var foundation = project.Foundations[0];
         var rules = foundation.Rules.Sizing;
-        (double Cost, FoundationDesign Design)? best = null;
+        (double Cost, IsolatedDesign Design)? best = null;
         double[] Steps(double from, double to, double step) => [.. Enumerable.Range(0, 1000).Select(i => Math.Round(i * step, 6)).Where(v => v >= from - 1e-9 && v <= to + 1e-9)];
         foreach (var h in Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep))
         {
@@ -96,7 +97,7 @@ public class CheapestTests
                     var sizer = FoundationSizer.Of(project with { Foundations = [fixedSize] }, fixedSize);
                     if (sizer.Size().Design is { } design && sizer.Cost(design) is var cost && (best is null || cost < best.Value.Cost))
                     {
-                        best = (cost, design);
+                        best = (cost, (IsolatedDesign)design);
                     }
                 }
             }
@@ -115,12 +116,12 @@ public class CheapestTests
             var f = project.Foundations[0];
             f = f with { Rules = f.Rules with { Steel = f.Rules.Steel with { SpacingStep = 0.025 } } };
             project = project with { Foundations = [f] };
-            var found = FoundationSizer.Of(project, f).Size().Design!;
+            var found = Sized(project);
 
             // Every size at every spacing that is allowed, both ways.
             var layers = f.Rules.Steel.Bars.SelectMany(size => Enumerable.Range(4, 9).Select(k => new BarSpec(size, 0, k * 0.025))).ToList();
             var checker = new Checker(project, f);
-            var passing = new List<(FoundationDesign Design, double Mass, int Bars)>();
+            var passing = new List<(IsolatedDesign Design, double Mass, int Bars)>();
             foreach (var design in layers.SelectMany(x => layers.Select(y => found with { BottomX = x, BottomY = y })))
             {
                 if (checker.Check(design).Passes)
@@ -173,7 +174,7 @@ public class CheapestTests
                         (worst, sum, count) = (Math.Max(worst, gap), sum + gap, count + 1);
                     }
 
-                    gap.Should().BeLessThan(0.005, $"{found.Size} {found.BottomX} for {brute.Value.Design.Size} {brute.Value.Design.BottomX}");
+                    gap.Should().BeLessThan(0.005, $"{found.Size} {found.Bars(true, true)} for {brute.Value.Design.Size} {brute.Value.Design.BottomX}");
                 }
             },
             iter: Footings,

@@ -17,27 +17,7 @@ namespace Plinth.Core.Tests;
 /// <summary>Bases under several columns: statics worked by hand, and properties over random ones. Columns stand along x; M is positive where it stretches the bottom.</summary>
 public class CombinedTests
 {
-    // Checked alone: no search is asked of it.
-    private sealed class Bare : FoundationKind
-    {
-        public static readonly Bare One = new();
-
-        private static readonly CheckList List = CombinedChecks.Make();
-
-        public override string Id => "combined";
-
-        public override string Title => "combined footing";
-
-        public override string MarkLetters => "CF";
-
-        public override CheckList Checks(ConcreteCode code) => List;
-
-        public override Trial NewTrial(Project project, Foundation foundation, LoadedPlace place) => new CombinedTrial(project, foundation, place);
-
-        public override string? DoubtfullyRigid(Trial trial) => Rigidity.Doubt(trial);
-
-        public override FoundationSizer NewSizer(Project project, Foundation foundation) => throw new NotSupportedException();
-    }
+    internal static readonly CombinedKind Combined = new();
 
     internal static readonly RuleSet Weightless = Rules with { Ground = DefaultGround with { SoilWeight = 0, FoundingDepth = 0.6 }, Concrete = DefaultConcrete with { Weight = 0 } };
 
@@ -50,12 +30,12 @@ public class CombinedTests
         {
             Supports = supports,
             Actions = supports.Zip(columns, (s, c) => (s.Label, c.Action)).ToDictionary(p => p.Label, p => new[] { p.Action }),
-            Foundations = [new Foundation("CF1", [new Place(supports, angle, rules.Ground)], false, HeldValues.Nothing, rules) { Kind = Bare.One }],
+            Foundations = [new Foundation("CF1", [new Place(supports, angle, rules.Ground)], false, HeldValues.Nothing, rules) { Kind = Combined }],
         };
     }
 
     internal static CombinedDesign Design(double length, double low, double high, double thickness, PlanPoint offset, int columns, string top = "14 T20", string acrossTop = "none") =>
-        new(new BaseSize(length, low, thickness), high, offset, Bars("14 T20"), Bars(top), Bars(acrossTop), Bars("T12 @ 200 mm"), [.. Enumerable.Repeat(new ColumnDesign(Bars("9 T16"), null, BarSpec.None), columns)]);
+        new(new BaseSize(length, low, thickness), high, offset, Bars("14 T20"), Bars(top), Bars(acrossTop), Bars("T12 @ 200 mm"), [.. Enumerable.Range(1, columns).Select(i => new ColumnDesign($"C{i}", Bars("9 T16"), new Upright(null, BarSpec.None)))]);
 
     internal static CombinedTrial Trial(Project project, CombinedDesign design)
     {
@@ -309,7 +289,7 @@ public class CombinedTests
             var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 1.4, PassiveCoefficient = 1.5, WaterDepth = 0.9 }, Column = new ColumnRules { Strength = 35e3 } };
             var combined = Project(rules, (0, 0, 0.45, 0.4, action));
             var alone = OneAction(action, rules, Column(0.45, 0.4), new HeldValues { OffsetX = ox, OffsetY = oy });
-            var design = new CombinedDesign(new BaseSize(length, width, 0.6), width, new PlanPoint(ox, oy), Bars("13 T16"), Bars("13 T16"), Bars("13 T16"), Bars("13 T16"), [new ColumnDesign(Bars("13 T16"), null, Bars("8 T16"))]);
+            var design = new CombinedDesign(new BaseSize(length, width, 0.6), width, new PlanPoint(ox, oy), Bars("13 T16"), Bars("13 T16"), Bars("13 T16"), Bars("13 T16"), [new ColumnDesign("C1", Bars("13 T16"), new Upright(null, Bars("8 T16")))]);
             var isolated = Given.Design(length, width, 0.6, "13 T16", "13 T16", "13 T16", "13 T16") with { Dowels = Bars("8 T16") };
             var (a, b) = (Check(alone, isolated), new Checker(combined, combined.Foundations[0]).Check(design));
             foreach (var check in a.Checks.Where(k => !k.Id.EndsWith("-y", StringComparison.Ordinal) || k.Id.StartsWith("overturning", StringComparison.Ordinal)))

@@ -5,6 +5,7 @@ using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Figures;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
 using Plinth.Core.Tracing;
@@ -14,7 +15,7 @@ namespace Plinth.Core.Tests;
 /// <summary>What figures show is what the checks compute.</summary>
 public class FigureTests
 {
-    private static Trial State(SupportAction action, FoundationDesign design, HeldValues? held = null, Buildings.RuleSet? rules = null)
+    private static Trial State(SupportAction action, IsolatedDesign design, HeldValues? held = null, Buildings.RuleSet? rules = null)
     {
         var project = Given.OneAction(action, held: held, rules: rules);
         var checker = new Checker(project, project.Foundations[0]);
@@ -178,7 +179,7 @@ public class FigureTests
         (enough > 0 && lacking > 0).Should().BeTrue("there are bases of both sorts");
     }
 
-    private static FoundationDesign OnPedestal => Given.Design(2.4, 2.4, 0.5) with { Pedestal = new Pedestal(0.5, 0.6, false, Given.Bars("8 T25"), Given.Bars("T10 @ 200 mm")) };
+    private static IsolatedDesign OnPedestal => Given.Design(2.4, 2.4, 0.5) with { Pedestal = new Pedestal(0.5, 0.6, false, Given.Bars("8 T25"), Given.Bars("T10 @ 200 mm")) };
 
     private static readonly Buildings.RuleSet PedestalRules = Given.Rules with { Ground = Given.DefaultGround with { FoundingDepth = 1.5 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0 } };
 
@@ -243,7 +244,7 @@ public class FigureTests
         var project = Given.OneAction(new SupportAction(500, 0, 0, 0, 0, 0));
         var f = project.Foundations[0];
         var design = Given.Design(2, 2, 0.5);
-        IReadOnlyList<ScheduleChange> Changes(Foundation now, FoundationDesign wider) => ScheduleChanges.Of(project, [(f, design)], project with { Foundations = [now] }, [(now, wider)]);
+        IReadOnlyList<ScheduleChange> Changes(Foundation now, IsolatedDesign wider) => ScheduleChanges.Of(project, [(f, design)], project with { Foundations = [now] }, [(now, wider)]);
         Changes(f, design).Should().BeEmpty();
         Changes(f, Given.Design(2.2, 2, 0.5)).Single().Words.Should().StartWith("length 2.000 → 2.200; ").And.Contain("cut of bottom along x (B1)");
         Changes(f with { Rules = f.Rules with { Concrete = f.Rules.Concrete with { Strength = 35e3 } } }, design).Single().Words.Should().Be("f'c 30 MPa → 35 MPa");

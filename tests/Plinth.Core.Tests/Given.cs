@@ -1,9 +1,10 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
-using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Sizing;
 using Plinth.Core.Units;
@@ -69,8 +70,11 @@ internal static class Given
     public static Project OneAction(SupportAction action, RuleSet? rules = null, Support? column = null, HeldValues? held = null, string code = "aci318m-19", double angle = 0, double weights = 1) =>
         Project([new LoadCase("DEAD", LoadSymbol.D)], [action], new CombinationSet([Combination("A", (Family)31, weights, (0, 1))], []), rules, column, held, code, angle);
 
-    public static FoundationDesign Design(double length, double width, double thickness, string x = "13 T16", string y = "13 T16", string topX = "none", string topY = "none") =>
+    public static IsolatedDesign Design(double length, double width, double thickness, string x = "13 T16", string y = "13 T16", string topX = "none", string topY = "none") =>
         new(new BaseSize(length, width, thickness), Bars(x), Bars(y), Bars(topX), Bars(topY));
+
+    /// <summary>What sizing finds for the only foundation of a project, which is isolated and can be sized.</summary>
+    public static IsolatedDesign Sized(Project project) => (IsolatedDesign)FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
 
     public static FoundationResult Check(Project project, FoundationDesign design) => new Checker(project, project.Foundations[0]).Check(design);
 

@@ -3,6 +3,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Sizing;
 using static Plinth.Core.Tests.Given;
@@ -24,11 +25,11 @@ public class JointTests
 
     private static Project Of(SupportAction action, RuleSet? rules = null, Support? column = null, HeldValues? held = null) => OneAction(action, rules ?? Standing, column, held);
 
-    private static FoundationDesign Sized(Project project)
+    private static IsolatedDesign Sized(Project project)
     {
         var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
         found.Design.Should().NotBeNull(found.Stop?.Bound + found.Stop?.Note);
-        return found.Design!;
+        return (IsolatedDesign)found.Design!;
     }
 
     [Fact]

@@ -34,7 +34,7 @@ public class ReuseTests
         new HeldValues { OffsetX = 0.2 * v[0], OffsetY = 0.15 * v[1] });
 
     // Any design at all: small and large, with bars and without, hooked, banded, some that stand in no state of equilibrium.
-    private static readonly Gen<FoundationDesign> Designs = Gen.Select(Gen.Int[0, 8], Gen.Int[0, 8], Gen.Int[0, 6], Gen.Int[0, 7], Gen.Int[0, 7], Gen.Int[0, 3]).Select((l, b, h, x, y, top) =>
+    private static readonly Gen<IsolatedDesign> Designs = Gen.Select(Gen.Int[0, 8], Gen.Int[0, 8], Gen.Int[0, 6], Gen.Int[0, 7], Gen.Int[0, 7], Gen.Int[0, 3]).Select((l, b, h, x, y, top) =>
     {
         string[] bars = ["9 T12", "13 T16", "17 T16", "11 T20", "13 T16 hooked", "9 + 4 T16 banded", "15 T25", "7 T16"];
         string[] tops = ["none", "9 T12", "13 T16", "11 T16 hooked"];
@@ -70,7 +70,7 @@ public class ReuseTests
         },
         iter: 120);
 
-    private static FoundationDesign Standing(Project project, FoundationDesign d)
+    private static IsolatedDesign Standing(Project project, IsolatedDesign d)
     {
         var rules = project.Foundations[0].Rules;
         return d with

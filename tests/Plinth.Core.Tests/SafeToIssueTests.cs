@@ -115,7 +115,7 @@ public class SafeToIssueTests
         }
         else
         {
-            var design = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
+            var design = Sized(project);
             foreach (var (spec, breadth) in new[] { (design.TopX, design.Size.Width), (design.TopY, design.Size.Length) })
             {
                 (spec.Count * spec.Size!.Area).Should().BeGreaterThanOrEqualTo(0.0018 * breadth * design.Size.Thickness * (1 - 1e-9), "least steel both ways");
@@ -235,7 +235,7 @@ public class SafeToIssueTests
         for (var n = 400; n <= 3000; n += 200)
         {
             var project = OneAction(new SupportAction(n, 20, 0, 0, 60, 0), rules with { Ground = DefaultGround with { Bearing = 400 } }, Column(0.45, 0.45));
-            var design = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
+            var design = Sized(project);
             (design.Pedestal!.Bars.Count % 4, design.Dowels.Count % 4).Should().Be((0, 0));
         }
     }

@@ -4,6 +4,7 @@ using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
 using Plinth.Core.Sizing;
@@ -51,7 +52,7 @@ public class SizingTests
             r =>
             {
                 var project = Random(r.A, r.B, r.C, "aci318m-19");
-                var d = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
+                var d = Sized(project);
                 Check(project, d with { BottomX = new BarSpec(d.BottomX.Size, d.BottomX.Count - 1, 0) }).Passes.Should().BeFalse();
                 Check(project, d with { BottomY = new BarSpec(d.BottomY.Size, d.BottomY.Count - 1, 0) }).Passes.Should().BeFalse();
             },
@@ -63,7 +64,7 @@ public class SizingTests
             r =>
             {
                 var project = Random(Math.Abs(r.A), r.B, 0, "aci318m-14");
-                var d = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
+                var d = Sized(project);
                 if (d.TopX.Size is not null)
                 {
                     return;
@@ -99,7 +100,7 @@ public class SizingTests
         var project = Random(0.2, 0.1, 0.3, "aci318m-19", held: held);
         var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
         found.Stop.Should().BeNull();
-        var d = found.Design!;
+        var d = (IsolatedDesign)found.Design!;
         d.Size.Width.Should().Be(1.8);
         d.Size.Thickness.Should().Be(0.8);
         d.BottomX.Should().Be(Bars("14 T20"));
@@ -111,7 +112,7 @@ public class SizingTests
     public void A_held_edge_moves_the_base_under_its_column()
     {
         var project = Random(-0.5, -0.5, 0, "aci318m-19", Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Stability = new StabilityRules(Contact: 0.6) }, new HeldValues { EdgeX1 = new HeldEdge(false, 0.7) });
-        var d = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
+        var d = Sized(project);
         var o = BaseGeometry.Offset(project.Foundations[0].Held, ColumnOutline.Of(project.Supports[0], 0), d.Size);
         ((d.Size.Length / 2) - o.X).Should().BeApproximately(0.7, 1e-12);
     }

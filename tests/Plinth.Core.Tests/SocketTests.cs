@@ -3,6 +3,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
 using Plinth.Core.Sizing;
@@ -23,15 +24,15 @@ public class SocketTests
 
     private static readonly SupportAction Action = new(600, -28, 10, 30, -140, 0);
 
-    private static FoundationDesign Socketed(double depth = 0.75, double wall = 0.3, string bars = "20 T20", string ties = "T16 @ 75 mm") =>
+    private static IsolatedDesign Socketed(double depth = 0.75, double wall = 0.3, string bars = "20 T20", string ties = "T16 @ 75 mm") =>
         Design(2.4, 2.4, 0.6) with { Pedestal = new Pedestal(1.2, 1.3, false, Bars(bars), Bars(ties)) { Socket = new Socket(depth, wall) } };
 
-    private static FoundationResult Result(SupportAction action, FoundationDesign design, RuleSet? rules = null) => Check(OneAction(action, rules ?? Precast, Column(0.4, 0.5)), design);
+    private static FoundationResult Result(SupportAction action, IsolatedDesign design, RuleSet? rules = null) => Check(OneAction(action, rules ?? Precast, Column(0.4, 0.5)), design);
 
     private static RuleSet With(Func<SocketRules, SocketRules> change) => Precast with { Pedestal = Precast.Pedestal with { Sockets = change(Precast.Pedestal.Sockets) } };
 
     // The values of a symbol in the trace of a check, first to last.
-    private static Func<string, int, double> Steps(SupportAction action, FoundationDesign design, string check)
+    private static Func<string, int, double> Steps(SupportAction action, IsolatedDesign design, string check)
     {
         var project = OneAction(action, Precast, Column(0.4, 0.5));
         var trace = new Checker(project, project.Foundations[0]).Trace(design, check, null, null)!.Value.Steps;
@@ -126,7 +127,7 @@ public class SocketTests
             var rules = With(s => s with { Face = keyed ? SocketFace.Keyed : SocketFace.Smooth });
             var project = OneAction(new SupportAction(n, f, f / 3, m / 2, m, 0), rules, Column(cx, cy));
             var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
-            if (found.Design is not { Pedestal: { Socket: { } socket } p } design)
+            if (found.Design is not IsolatedDesign { Pedestal: { Socket: { } socket } p } design)
             {
                 found.Stop!.Check.Should().NotBeNull();
                 return;
@@ -155,7 +156,7 @@ public class SocketTests
     {
         var project = OneAction(Action, Precast, Column(0.4, 0.5));
         var f = project.Foundations[0];
-        PedestalFit Fit(FoundationDesign d, RuleSet? rules = null) => BaseGeometry.Standing(rules is null ? f : f with { Rules = rules }, d).Fit;
+        PedestalFit Fit(IsolatedDesign d, RuleSet? rules = null) => BaseGeometry.Standing(rules is null ? f : f with { Rules = rules }, d).Fit;
         Fit(Socketed()).Should().Be(PedestalFit.Fits);
         Fit(Socketed(wall: 0.35)).Should().Be(PedestalFit.SocketNarrow, "0.50 m clear for 0.40 with 75 mm on both sides");
         Fit(Socketed() with { Pedestal = null }).Should().Be(PedestalFit.Missing);

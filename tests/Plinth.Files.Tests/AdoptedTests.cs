@@ -1,8 +1,10 @@
 using CsCheck;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
+using Plinth.Files.Toml;
 
 namespace Plinth.Files.Tests;
 
@@ -93,7 +95,7 @@ public class AdoptedTests
     {
         var support = new Support("C4", 0, 0, null, ColumnShape.Rectangular, 0.4, 0.4, 0, 0, 0, "", "");
         var foundation = new Foundation("F4", [new Place(support, 0, null!).Lying(new Lie(2, true))], false, HeldValues.Nothing, null!);
-        var design = new FoundationDesign(new BaseSize(2, 2, 0.5) { ShiftX = 0.2 }, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None);
+        var design = new IsolatedDesign(new BaseSize(2, 2, 0.5) { ShiftX = 0.2 }, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None);
         var written = AdoptedEntry.Write(foundation, design, us: false);
         var text = "[F4]\n" + string.Concat(written.Select(v => $"{v.Key} = {v.Value}\n"));
         var read = Read(text.Replace("\"none\"", "\"5 T16\"", StringComparison.Ordinal)).Single();
@@ -126,7 +128,7 @@ public class AdoptedTests
         BarSpec Upright(int i) => new((us ? BarSize.UsSizes : BarSize.MetricSizes)[4 + (n[i] % 3)], 4 + (2 * (n[i] % 5)), 0);
         var round = yes[0];
         var pedestal = new Pedestal(L(3), round ? 0 : L(4), round, Upright(5), new BarSpec((us ? BarSize.UsSizes : BarSize.MetricSizes)[2], 0, L(6) + (20 * step))) { Socket = yes[1] && !round ? new Socket(L(7), L(8)) : null };
-        var design = new FoundationDesign(new BaseSize(L(0), L(1), L(2)) { ShiftX = yes[2] ? -L(3) : 0, ShiftY = yes[2] ? L(4) : 0 }, layers[0], layers[1], layers[2], layers[3])
+        var design = new IsolatedDesign(new BaseSize(L(0), L(1), L(2)) { ShiftX = yes[2] ? -L(3) : 0, ShiftY = yes[2] ? L(4) : 0 }, layers[0], layers[1], layers[2], layers[3])
         {
             Pedestal = yes[3] ? pedestal with { SizeY = round ? pedestal.SizeX : pedestal.SizeY } : null,
             Dowels = yes[4] ? Upright(7) : BarSpec.None,

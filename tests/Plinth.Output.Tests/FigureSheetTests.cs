@@ -5,6 +5,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Figures;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
 using Plinth.Core.Tests;
@@ -26,10 +27,10 @@ public class FigureSheetTests
         Column = ColumnRules.Nothing with { Strength = 40e3, Dowels = Given.Bars("8 T20") },
     };
 
-    private static FoundationDesign Rich(double length = 2.4, double width = 2.0, double thickness = 0.5) =>
+    private static IsolatedDesign Rich(double length = 2.4, double width = 2.0, double thickness = 0.5) =>
         Given.Design(length, width, thickness, "13 T16 hooked", "15 T16", "9 T12", "11 T12") with { Pedestal = new Pedestal(0.5, 0.6, false, Given.Bars("8 T20"), Given.Bars("T10 @ 200 mm")), Dowels = Given.Bars("8 T20") };
 
-    private static (Project Project, Foundation Foundation, DetailModel Model) Made(FoundationDesign design, UnitSystem units = UnitSystem.Metric, HeldValues? held = null, RuleSet? rules = null)
+    private static (Project Project, Foundation Foundation, DetailModel Model) Made(IsolatedDesign design, UnitSystem units = UnitSystem.Metric, HeldValues? held = null, RuleSet? rules = null)
     {
         var project = Given.OneAction(new SupportAction(600, 10, 0, 20, 60, 0), rules ?? Deep, held: held) with { Units = units };
         var f = project.Foundations[0];

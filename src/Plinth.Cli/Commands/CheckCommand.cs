@@ -59,7 +59,7 @@ internal static class CheckCommand
         foreach (var pair in pairs)
         {
             var (key, value) = Split(pair);
-            design = AdoptedReader.With(design, key, value, out var fault) ?? throw new CallException(fault!);
+            design = FieldText.With(design, foundation.Kind.Fields(foundation.Places[0]), key, value, out var fault) ?? throw new CallException(fault!);
         }
 
         return DesignFaults.Impossible(foundation, design, loaded.Project.Units) is { } impossible ? throw new CallException($"{foundation.Mark}: {impossible.Message}") : design;

@@ -64,7 +64,7 @@ internal static class ImportCommand
 
         if (file is not null && Path.GetFullPath(file) != Path.GetFullPath(Path.Combine(directory, project.File!)))
         {
-            throw new CallException($"[import] in plinth.toml names {project.File}; write file = {Plinth.Files.Adopted.TomlText.Quote(Path.GetRelativePath(directory, file))} there, so that the import can be repeated, and run plinth import");
+            throw new CallException($"[import] in plinth.toml names {project.File}; write file = {Plinth.Files.Toml.TomlText.Quote(Path.GetRelativePath(directory, file))} there, so that the import can be repeated, and run plinth import");
         }
 
         var target = Path.Combine(directory, project.ReactionsName);
@@ -190,7 +190,7 @@ internal static class ImportCommand
             screen.Line("Cases without a symbol; proposed by their names, for [cases] in plinth.toml:");
             foreach (var c in report.Cases.Where(c => c.Symbol is null))
             {
-                screen.Line($"  {Plinth.Files.Adopted.TomlText.Key(c.Case)} = \"{c.Proposed ?? "?"}\"");
+                screen.Line($"  {Plinth.Files.Toml.TomlText.Key(c.Case)} = \"{c.Proposed ?? "?"}\"");
             }
         }
 

@@ -85,7 +85,7 @@ internal static class OptionsCommand
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
-                    csv.Row(r.Number, r.What, Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.BottomX.ToString(), d.BottomY.ToString(), d.TopX.ToString(), d.TopY.ToString(), r.Utilisation, Unit.Volume.In(r.Of.Each.Concrete, units), Unit.Mass.In(r.Of.Each.Steel, units), r.Of.Cost);
+                    csv.Row(r.Number, r.What, Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.Bars(true, true), d.Bars(false, true), d.Bars(true, false), d.Bars(false, false), r.Utilisation, Unit.Volume.In(r.Of.Each.Concrete, units), Unit.Mass.In(r.Of.Each.Steel, units), r.Of.Cost);
                 }
 
                 Console.Out.Write(csv.ToString());
@@ -98,9 +98,9 @@ internal static class OptionsCommand
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
-                    var bars = Wording.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Wording.Bars(d.TopX, d.TopY));
+                    var bars = Wording.Bars(d, true) + (d.HasTop ? "\ntop " + Wording.Bars(d, false) : "");
                     table.AddRow(
-                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(r.What), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
+                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(r.What), Screen.Cell(Wording.Plan(d, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
                         Screen.Cell(Wording.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)), Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)),
                         Screen.Cell(adopted == d ? "adopted" : ""));
                 }
@@ -131,13 +131,9 @@ internal static class OptionsCommand
             }
 
             json.WriteEndArray();
-            json.WriteNumber("length_m", d.Size.Length);
-            json.WriteNumber("width_m", d.Size.Width);
-            json.WriteNumber("thickness_m", d.Size.Thickness);
-            json.WriteString("bottom-x", d.BottomX.ToString());
-            json.WriteString("bottom-y", d.BottomY.ToString());
-            json.WriteString("top-x", d.TopX.ToString());
-            json.WriteString("top-y", d.TopY.ToString());
+            var fields = new DesignJson(json, f, d);
+            fields.Sizes();
+            fields.Bars();
             json.WriteNumber("utilisation", r.Utilisation);
             json.WriteNumber("concrete_m3", r.Of.Each.Concrete);
             json.WriteNumber("steel_kg", r.Of.Each.Steel);

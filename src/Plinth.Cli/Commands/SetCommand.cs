@@ -1,6 +1,6 @@
 using System.CommandLine;
 using Plinth.Cli.Output;
-using Plinth.Core.Foundations;
+using Plinth.Core.Kinds;
 using Plinth.Files.Adopted;
 using Plinth.Files.Reading;
 
@@ -19,23 +19,13 @@ internal static class SetCommand
               plinth set F7 thickness="550 mm" bottom-x="14 T16" bottom-y="14 T16"
             """);
         var mark = new Argument<string>("mark") { Description = "The mark" };
-        var pairs = new Argument<string[]>("KEY=VALUE") { Description = string.Join(", ", AdoptedReader.Keys), Arity = ArgumentArity.OneOrMore };
+        var pairs = new Argument<string[]>("KEY=VALUE") { Description = string.Join(", ", FieldText.Keys(FoundationKinds.Usual.Fields(["C1"]))), Arity = ArgumentArity.OneOrMore };
         command.Add(mark);
         command.Add(pairs);
         var common = new Common(command);
         command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(pairs)!));
         return command;
     }
-
-    // What is no plain text in the file is written as the design has it.
-    private static string Value(FoundationDesign design, string key, string text) => key switch
-    {
-        "bottom-x" or "bottom-y" or "top-x" or "top-y" => AdoptedEntry.Bars(key switch { "bottom-x" => design.BottomX, "bottom-y" => design.BottomY, "top-x" => design.TopX, _ => design.TopY }),
-        "pedestal.size" when !design.Pedestal!.Round => Sides([.. text.Trim('[', ']').Split(['×', 'x', ','], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(s => TomlText.Quote(s.Trim('"')))]),
-        _ => TomlText.Quote(text),
-    };
-
-    private static string Sides(string[] sides) => $"[{sides[0]}, {sides[^1]}]";
 
     private static int Run(Call call, string mark, string[] pairs)
     {
@@ -50,7 +40,8 @@ internal static class SetCommand
             throw new CallException($"{f.Mark}: {held}; change it there (plinth check {f.Mark} --set tries values)");
         }
 
-        var values = pairs.Select(CheckCommand.Split).Select(p => (p.Key, Value(design, p.Key, p.Value))).ToList();
+        var fields = f.Kind.Fields(f.Places[0]);
+        var values = pairs.Select(CheckCommand.Split).Select(p => FieldText.Written(fields, design, p.Key, p.Value)).ToList();
         var text = AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: false);
         loaded.Adopt(text);
         var reports = CheckCommand.Check(loaded, [f], _ => design);

@@ -140,7 +140,7 @@ internal static class ShowCommand
             default:
                 var screen = new Screen(call);
                 screen.Line($"{f.Mark}, {check.Name}{(result.Place is null ? "" : " at " + result.Place)}{(result.Combination is null ? "" : ", " + Wording.Combination(result))}", Styles.Head);
-                screen.Line($"{Wording.Size(design.Size, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
+                screen.Line($"{Wording.Size(design, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
                 TraceText.Write(screen, steps, units);
                 screen.Line();
                 var o = result.Outcome;
@@ -160,18 +160,12 @@ internal static class ShowCommand
     {
         var units = loaded.Project.Units;
         string L(double v) => Dimension.Plan(v, units);
-        screen.Line($"{f.Mark}, {f.Kind.Title} under {string.Join(", ", f.Places.Select(p => p.Support.Label + (p.Support.Grid.Length > 0 ? $" ({p.Support.Grid})" : "")))}", Styles.Head);
+        screen.Line($"{f.Mark}, {f.Kind.Title} under {string.Join(", ", f.Supports.Select(s => s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : "")))}", Styles.Head);
         var origin = loaded.Adopted[f.Mark].ByHand ? "written by hand" : "as sized";
-        screen.Line($"{Wording.Size(design.Size, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
-        screen.Line($"bottom: {design.BottomX} along x, {design.BottomY} along y; top: {(design.TopX.Size is null && design.TopY.Size is null ? "none" : $"{design.TopX} along x, {design.TopY} along y")}");
-        if (design.Pedestal is { } pedestal)
+        screen.Line($"{Wording.Size(design, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
+        foreach (var line in Wording.Parts(design, f.Places[0], units))
         {
-            screen.Line($"{(pedestal.Socket is null ? "pedestal" : "socket")}: {Core.Schedules.ScheduleTables.Words(pedestal, units)}, {pedestal.Bars}, ties {pedestal.Ties}{(pedestal.Socket is null ? "" : " in pairs")}");
-        }
-
-        if (design.Dowels.Size is not null)
-        {
-            screen.Line($"dowels: {design.Dowels}");
+            screen.Line(line);
         }
 
         foreach (var p in f.Places)

@@ -204,7 +204,7 @@ internal static class SizeCommand
         var table = Screen.Table("mark", "", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bottom", "top");
         foreach (var r in changed)
         {
-            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Wording.Plan(d.Size, units) + Moved(d)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(Wording.Bars(d.BottomX, d.BottomY)), Screen.Cell(Wording.Bars(d.TopX, d.TopY)));
+            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Wording.Plan(d, units) + Moved(d)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(Wording.Bars(d, true)), Screen.Cell(Wording.Bars(d, false)));
             Row(r.Foundation.Mark, "old", before[r.Foundation.Mark].Design!);
             Row("", "new", r.Design!);
         }

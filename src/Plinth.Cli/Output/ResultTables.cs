@@ -33,7 +33,7 @@ internal static class ResultTables
 
                 var g = result.Governing;
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(design.Size, units)), Screen.Cell(Dimension.PlainSection(design.Size.Thickness, units)),
+                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(design, units)), Screen.Cell(Dimension.PlainSection(design.Size.Thickness, units)),
                     Screen.Cell(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), Styles.Of(g.Passes)), Screen.Cell(r.Room is { } room ? Wording.Room(room) : ""), Say.Verdict(r), Screen.Cell(Wording.Words(g)), Screen.Cell(Wording.Combination(g)), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
             }
 
@@ -61,10 +61,10 @@ internal static class ResultTables
                 }
 
                 var g = result.Governing;
-                var bars = Wording.Bars(d.BottomX, d.BottomY) + (d.TopX.Size is null && d.TopY.Size is null ? "" : "\ntop " + Wording.Bars(d.TopX, d.TopY));
+                var bars = Wording.Bars(d, true) + (d.HasTop ? "\ntop " + Wording.Bars(d, false) : "");
                 var state = r.Passes ? Screen.Cell(r.State ?? "", r.State is "sized" ? Styles.Ok : Style.Plain) : Screen.Cell("✗ " + (r.State is "kept" or "sized" or null ? "FAIL" : r.State), Styles.Fail);
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(d.Size, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
+                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(d, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
                     Screen.Cell(Wording.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Wording.Words(g)), Screen.Cell(Wording.Combination(g)), state);
             }
 
@@ -131,14 +131,14 @@ internal static class ResultTables
         csv.Row("mark", "supports", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "check", "place", "combination", "demand", "capacity", "unit", "factor", "least", "utilisation", "passes", "clause", "note", "water", "leave", "why", "room");
         foreach (var r in reports)
         {
-            var head = new object?[] { r.Foundation.Mark, string.Join(" ", r.Foundation.Places.Select(p => p.Support.Label)) };
+            var head = new object?[] { r.Foundation.Mark, string.Join(" ", r.Foundation.Supports.Select(s => s.Label)) };
             if (r.Design is not { } d || r.Result is not { } result)
             {
                 csv.Row([.. head, .. Enumerable.Repeat<object?>("", 16), "no", "", r.Stop?.Bound ?? "not sized", "", "", "", ""]);
                 continue;
             }
 
-            object?[] size = [Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.BottomX.ToString(), d.BottomY.ToString(), d.TopX.ToString(), d.TopY.ToString()];
+            object?[] size = [Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.Bars(true, true), d.Bars(false, true), d.Bars(true, false), d.Bars(false, false)];
             foreach (var c in result.Checks)
             {
                 var o = c.Outcome;

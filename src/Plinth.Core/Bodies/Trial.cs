@@ -119,7 +119,8 @@ public abstract class Trial
     public abstract ReadOnlySpan<BarZone> Zones(bool alongX);
 
     /// <summary>Sets a design.</summary>
-    public abstract void Adopt(FoundationDesign design);
+    /// <param name="adopted">A design of the trial's kind.</param>
+    public abstract void Adopt(FoundationDesign adopted);
 
     /// <summary>Sets what stands between the base and one of its columns; sizes and bars stay.</summary>
     /// <param name="column">Which column.</param>

@@ -58,18 +58,30 @@ public sealed record Site(IReadOnlyList<PlanPoint> Boundary, IReadOnlyList<KeepO
         var held = foundation.Held;
         var freeX = held.EdgeX0 is null && held.EdgeX1 is null && !held.OffsetXGiven;
         var freeY = held.EdgeY0 is null && held.EdgeY1 is null && !held.OffsetYGiven;
+        PlanPoint Centre(Place place) => BaseGeometry.Centre(place, place.Lie.Of(BaseGeometry.Offset(held, BaseGeometry.Outline(place, pedestal), size)));
+        return Least(foundation.Places, Centre, size, freeX, freeY, step) is { } shift ? size with { ShiftX = Math.Round(size.ShiftX + shift.X, 6), ShiftY = Math.Round(size.ShiftY + shift.Y, 6) } : null;
+    }
+
+    /// <summary>The least shift of a rectangle along its own axes that brings it within the site at all places; null if there is none.</summary>
+    /// <param name="places">The places.</param>
+    /// <param name="centre">Its middle at a place without shift, project axes.</param>
+    /// <param name="size">The rectangle.</param>
+    /// <param name="freeX">Whether it may move along its x.</param>
+    /// <param name="freeY">Whether it may move along its y.</param>
+    /// <param name="step">Shifts are whole multiples of it, m.</param>
+    internal PlanPoint? Least(IEnumerable<Place> places, Func<Place, PlanPoint> centre, BaseSize size, bool freeX, bool freeY, double step)
+    {
         var space = new ShiftSpace(size);
-        foreach (var place in foundation.Places)
+        foreach (var place in places)
         {
-            var offset = place.Lie.Of(BaseGeometry.Offset(held, BaseGeometry.Outline(place, pedestal), size));
-            var frame = new PlaceFrame(place, BaseGeometry.Centre(place, offset));
+            var frame = new PlaceFrame(place, centre(place));
             foreach (var (outline, within, _) in Outlines())
             {
                 space.Add([.. outline.Select(frame.Local)], within);
             }
         }
 
-        return space.Least(freeX, freeY, step) is { } shift ? size with { ShiftX = Math.Round(size.ShiftX + shift.X, 6), ShiftY = Math.Round(size.ShiftY + shift.Y, 6) } : null;
+        return space.Least(freeX, freeY, step);
     }
 
     private IEnumerable<(IReadOnlyList<PlanPoint> Outline, bool Within, string Name)> Outlines()

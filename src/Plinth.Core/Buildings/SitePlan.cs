@@ -134,7 +134,7 @@ public static class SitePlan
         {
             var size = design.Size;
             var bottom = place.Ground.Underside(size.Thickness);
-            return new Placed(f.Mark, place.Name, BaseGeometry.Corners(place, BaseGeometry.Centre(f, place, design), size), bottom, bottom + size.Thickness, place.Ground.LoadSpread);
+            return new Placed(f.Mark, place.Name, BaseGeometry.Corners(f, place, design), bottom, bottom + size.Thickness, place.Ground.LoadSpread);
         }
     }
 }

@@ -92,7 +92,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
         }
 
         var area = hull.Count < 3 ? 0 : PlanPolygon.DoubleArea(hull) / 2;
-        return area > 1 ? bases.Sum(b => b.Foundation.Places.Count * b.Design.Size.Length * b.Design.Size.Width) / area : null;
+        return area > 1 ? bases.Sum(b => b.Foundation.Places.Count * b.Design.Area) / area : null;
     }
 
     private static List<Distortion> FindDistortions(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> bases)

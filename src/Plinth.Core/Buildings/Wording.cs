@@ -1,6 +1,5 @@
 using System.Globalization;
 using Plinth.Core.Checks;
-using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
 
@@ -64,6 +63,21 @@ public static class Wording
     /// <summary>Plan size under a heading with the unit: 2.40 × 2.40, 9'-0" × 9'-0".</summary>
     public static string Plan(BaseSize size, UnitSystem units) => $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.PlainPlan(size.Width, units)}";
 
+    /// <summary>The same of a design: of a trapezoid both widths, 5.50 × 2.50/1.10.</summary>
+    public static string Plan(FoundationDesign design, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        return Plan(design.Size, units) + (design.EndWidth == design.Size.Width ? "" : "/" + Dimension.PlainPlan(design.EndWidth, units));
+    }
+
+    /// <summary>The whole size of a design: of a trapezoid with both widths.</summary>
+    public static string Size(FoundationDesign design, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        return design.EndWidth == design.Size.Width ? Size(design.Size, units)
+            : $"{Dimension.PlainPlan(design.Size.Length, units)} × {Dimension.PlainPlan(design.Size.Width, units)}/{Dimension.Plan(design.EndWidth, units)} × {Dimension.Section(design.Size.Thickness, units)}";
+    }
+
     /// <summary>The whole size: 2.40 × 2.40 m × 400 mm, 9'-0" × 9'-0" × 16".</summary>
     public static string Size(BaseSize size, UnitSystem units) => $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.Plan(size.Width, units)} × {Dimension.Section(size.Thickness, units)}";
 
@@ -76,14 +90,56 @@ public static class Wording
     /// <summary>What the lean concrete under a base is called.</summary>
     public static string Blinding(UnitSystem units) => units == UnitSystem.Us ? "mud slab" : "blinding";
 
-    /// <summary>Bars both ways; one word if they are alike.</summary>
-    public static string Bars(BarSpec x, BarSpec y) => x == y ? $"{x} b.w." : $"{x} x, {y} y";
+    /// <summary>Bars of a face both ways; one word if they are alike.</summary>
+    public static string Bars(FoundationDesign design, bool bottom)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        var (x, y) = (design.Bars(true, bottom), design.Bars(false, bottom));
+        return x == y ? $"{x} b.w." : $"{x} x, {y} y";
+    }
+
+    /// <summary>What a design consists of beside its size, a line each: its bars, and what stands on it.</summary>
+    public static IEnumerable<string> Parts(FoundationDesign design, Place place, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        ArgumentNullException.ThrowIfNull(place);
+        string Both(bool bottom) => $"{design.Bars(true, bottom)} along x, {design.Bars(false, bottom)} along y";
+        yield return $"bottom: {Both(true)}; top: {(design.HasTop ? Both(false) : "none")}";
+        foreach (var (name, words) in Uprights(design, place, units))
+        {
+            yield return $"{name}: {words}";
+        }
+    }
+
+    /// <summary>What stands between a base and its columns, in words.</summary>
+    /// <param name="design">The design.</param>
+    /// <param name="place">Where it stands: whose columns are named.</param>
+    /// <param name="units">Units of display.</param>
+    /// <param name="drawn">Whether as on drawings, where inches bear their mark.</param>
+    public static IEnumerable<(string Name, string Words)> Uprights(FoundationDesign design, Place place, UnitSystem units, bool drawn = false)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        ArgumentNullException.ThrowIfNull(place);
+        for (var i = 0; i < design.Columns; i++)
+        {
+            var at = design.Columns == 1 ? "" : " of " + place.Supports[i].Label;
+            if (design.Under(i).Pedestal is { } p)
+            {
+                yield return ((p.Socket is null ? "pedestal" : "socket") + at, $"{Schedules.ScheduleTables.Words(p, units)}, {p.Bars}, ties {(drawn ? p.Ties.Drawn : p.Ties.ToString())}{(p.Socket is null ? "" : " in pairs")}");
+            }
+
+            if (design.Under(i).Dowels is { Size: not null } dowels)
+            {
+                yield return ("dowels" + at, dowels.ToString());
+            }
+        }
+    }
 
     /// <summary>Supports of a foundation; several are counted.</summary>
     public static string Supports(Foundation f)
     {
         ArgumentNullException.ThrowIfNull(f);
-        return f.Places.Count <= 2 ? string.Join(", ", f.Places.Select(p => p.Support.Label)) : string.Create(CultureInfo.InvariantCulture, $"{f.Places[0].Support.Label} +{f.Places.Count - 1}");
+        return f.Places.Count <= 2 ? string.Join(f.Places.Any(p => p.Supports.Count > 1) ? "; " : ", ", f.Places.Select(p => p.Name)) : string.Create(CultureInfo.InvariantCulture, $"{f.Places[0].Name} +{f.Places.Count - 1}");
     }
 
     /// <summary>A demand or capacity in its unit.</summary>

@@ -175,5 +175,5 @@ public static class CheckCatalog
     public static CheckDefinition? Find(string id) => Array.Find(List, c => string.Equals(c.Id, id, StringComparison.Ordinal));
 
     private static string? NoJoint(Foundation f) =>
-        !f.Rules.Column.Known && f.Supports.Any(s => s.Shape is ColumnShape.Rectangular or ColumnShape.Round && !f.Rules.Pedestal.HoldsInSocket(s)) ? "give [column] strength" : null;
+        !f.Rules.Column.Known && f.Supports.Any(s => s.IsConcrete && !f.Rules.Pedestal.HoldsInSocket(s)) ? "give [column] strength" : null;
 }

@@ -34,7 +34,7 @@ public static class NotChecked
         var list = new List<(string, string?)>();
         list.AddRange(foundation.Kind.Checks(project.Code).Listed.Select(c => (c.Id, c.Definition.Missing(foundation))).Where(c => c.Item2 is not null));
         var (rules, places) = (foundation.Rules, foundation.Places);
-        if (rules.Column is { Known: true, Bars: null } && places.Any(p => p.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round && !rules.Pedestal.HoldsInSocket(p.Support)))
+        if (rules.Column is { Known: true, Bars: null } && places.Any(p => p.Support.IsConcrete && !rules.Pedestal.HoldsInSocket(p.Support)))
         {
             list.Add((Splice, "give [column] bars"));
         }

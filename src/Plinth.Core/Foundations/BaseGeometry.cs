@@ -59,41 +59,44 @@ public static class BaseGeometry
     /// <summary>Whether what stands between base and columns is what the rules ask for, and holds the columns at every place.</summary>
     /// <param name="foundation">The foundation.</param>
     /// <param name="design">Its design.</param>
-    /// <returns>What is wrong first, and where; <see cref="PedestalFit.Fits"/> if nothing is.</returns>
-    public static (PedestalFit Fit, Place Place) Standing(Foundation foundation, FoundationDesign design)
+    /// <returns>What is wrong first, under which support; <see cref="PedestalFit.Fits"/> if nothing is.</returns>
+    public static (PedestalFit Fit, int Column, Support Support) Standing(Foundation foundation, FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
         foreach (var place in foundation.Places)
         {
-            if (Standing(foundation.Rules.Pedestal, place, design) is not PedestalFit.Fits and var fit)
+            for (var i = 0; i < place.Supports.Count; i++)
             {
-                return (fit, place);
+                if (Standing(foundation.Rules.Pedestal, place, place.Supports[i], design.Under(i).Pedestal, design.Size.Thickness) is not PedestalFit.Fits and var fit)
+                {
+                    return (fit, i, place.Supports[i]);
+                }
             }
         }
 
-        return (PedestalFit.Fits, foundation.Places[0]);
+        return (PedestalFit.Fits, 0, foundation.Places[0].Support);
     }
 
-    private static PedestalFit Standing(PedestalRules rules, Place place, FoundationDesign design)
+    private static PedestalFit Standing(PedestalRules rules, Place place, Support support, Pedestal? pedestal, double thickness)
     {
         const double slack = 1e-6;
-        if (rules.Carries(place.Support) != design.Pedestal is not null)
+        if (rules.Carries(support) != pedestal is not null)
         {
-            return design.Pedestal is null ? PedestalFit.Missing : PedestalFit.NotAsked;
+            return pedestal is null ? PedestalFit.Missing : PedestalFit.NotAsked;
         }
 
-        if (design.Pedestal is not { } pedestal)
+        if (pedestal is null)
         {
             return PedestalFit.Fits;
         }
 
-        if (rules.HoldsInSocket(place.Support) != pedestal.Socket is not null)
+        if (rules.HoldsInSocket(support) != pedestal.Socket is not null)
         {
             return pedestal.Socket is null ? PedestalFit.SocketMissing : PedestalFit.SocketNotAsked;
         }
 
-        var o = ColumnOutline.Of(place.Support, place.AngleDegrees);
+        var o = ColumnOutline.Of(support, place.AngleDegrees);
         if (pedestal.Socket is not { } socket)
         {
             var stands = pedestal.Round ? Math.Sqrt((o.FaceX * o.FaceX) + (o.FaceY * o.FaceY)) <= pedestal.SizeX + slack : o.FaceX <= pedestal.SizeX + slack && o.FaceY <= pedestal.SizeY + slack;
@@ -105,19 +108,19 @@ public static class BaseGeometry
             return PedestalFit.SocketNarrow;
         }
 
-        var top = place.Ground.Underside(design.Size.Thickness) + design.Size.Thickness;
-        return rules.TopLevel(place.Support, top, socket.Depth) is { } rim && rim - top < socket.Depth + rules.Sockets.Bed - slack ? PedestalFit.SocketDeep : PedestalFit.Fits;
+        var top = place.Ground.Underside(thickness) + thickness;
+        return rules.TopLevel(support, top, socket.Depth) is { } rim && rim - top < socket.Depth + rules.Sockets.Bed - slack ? PedestalFit.SocketDeep : PedestalFit.Fits;
     }
 
-    /// <summary>Column's centre from the base's centre at a place, in the base's axes.</summary>
+    /// <summary>The place's origin, its column or midway between its first and last, from the base's centroid, in the base's axes.</summary>
     public static PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
-        return place.Lie.Of(Offset(foundation.Held, Outline(place, design.Pedestal), design.Size));
+        return foundation.Kind.Offset(foundation, place, design);
     }
 
-    /// <summary>The base's centre at a place, in project axes, m.</summary>
+    /// <summary>The base's centroid at a place, in project axes, m.</summary>
     public static PlanPoint Centre(Foundation foundation, Place place, FoundationDesign design) => Centre(place, Offset(foundation, place, design));
 
     /// <summary>Corners of the base at a place, project axes, anticlockwise, m.</summary>
@@ -142,6 +145,14 @@ public static class BaseGeometry
         var (sin, cos) = Loads.SupportAction.SinCosDegrees(place.AngleDegrees);
         var (cx, cy) = (centre.X, centre.Y);
         return [.. outline.Select(c => new PlanPoint(cx + (c.X * cos) - (c.Y * sin), cy + (c.X * sin) + (c.Y * cos)))];
+    }
+
+    /// <summary>Corners of a design's base at a place, project axes, m.</summary>
+    public static PlanPoint[] Corners(Foundation foundation, Place place, FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(place);
+        ArgumentNullException.ThrowIfNull(design);
+        return Corners(place, Centre(foundation, place, design), design.Outline);
     }
 
     /// <summary>The side that two held edges leave, m; null if it is open.</summary>

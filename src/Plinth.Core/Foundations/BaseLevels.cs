@@ -23,35 +23,50 @@ public static class BaseLevels
                 return $"at thickness {Dimension.Section(thickness, units)} the top of the base ({Show(top)}) stands above the ground ({Show(place.Ground.Level)}): found it deeper, or say exposed = true";
             }
 
-            if (foundation.Rules.Pedestal is { } pedestal && pedestal.Carries(place.Support))
+            foreach (var support in place.Supports)
             {
-                var at = $"at thickness {Dimension.Section(thickness, units)} ";
-                if (pedestal.TopLevel(place.Support, top) is not { } foot)
+                if (Fault(foundation.Rules.Pedestal, support, top, thickness, units) is { } fault)
                 {
-                    return $"the pedestal under {place.Name} has no top: give [pedestal] top or height, or a level in supports.csv";
-                }
-
-                if (pedestal.HoldsInSocket(place.Support) && foot - top < pedestal.Sockets.LeastDepth(place.Support) + pedestal.Sockets.Bed - Slack)
-                {
-                    return at + $"the socket under {place.Name} has {Dimension.Section(foot - top, units)} between its rim and the top of the base, less than its depth and bed, {Dimension.Section(pedestal.Sockets.LeastDepth(place.Support) + pedestal.Sockets.Bed, units)}: raise the rim, or found the base deeper";
-                }
-
-                if (foot < top + Slack)
-                {
-                    return at + $"the top of the base ({Show(top)}) stands above the top of the pedestal ({Show(foot)}) under {place.Name}: found it deeper, or raise the pedestal";
-                }
-
-                // A precast column may have its reactions anywhere down to its foot in the socket.
-                if (!pedestal.HoldsInSocket(place.Support) && place.Support.Level is { } acts && acts < foot - Slack)
-                {
-                    return $"the top of the pedestal ({Show(foot)}) stands above the level {Show(acts)} where the reactions of {place.Name} act: lower the pedestal, or mend the level";
+                    return fault;
                 }
             }
+        }
 
-            if (place.Support.Level is { } level && level < top - Slack)
+        return null;
+    }
+
+    // What is wrong with the levels of a column and what stands under it.
+    private static string? Fault(PedestalRules pedestal, Support support, double top, double thickness, UnitSystem units)
+    {
+        string Show(double v) => Dimension.Plan(v, units);
+        if (pedestal.Carries(support))
+        {
+            var at = $"at thickness {Dimension.Section(thickness, units)} ";
+            if (pedestal.TopLevel(support, top) is not { } foot)
             {
-                return $"at thickness {Dimension.Section(thickness, units)} the top of the base ({Show(top)}) stands above the level {Show(level)} where the reactions of {place.Name} act: found it deeper, or give top-depth";
+                return $"the pedestal under {support.Label} has no top: give [pedestal] top or height, or a level in supports.csv";
             }
+
+            if (pedestal.HoldsInSocket(support) && foot - top < pedestal.Sockets.LeastDepth(support) + pedestal.Sockets.Bed - Slack)
+            {
+                return at + $"the socket under {support.Label} has {Dimension.Section(foot - top, units)} between its rim and the top of the base, less than its depth and bed, {Dimension.Section(pedestal.Sockets.LeastDepth(support) + pedestal.Sockets.Bed, units)}: raise the rim, or found the base deeper";
+            }
+
+            if (foot < top + Slack)
+            {
+                return at + $"the top of the base ({Show(top)}) stands above the top of the pedestal ({Show(foot)}) under {support.Label}: found it deeper, or raise the pedestal";
+            }
+
+            // A precast column may have its reactions anywhere down to its foot in the socket.
+            if (!pedestal.HoldsInSocket(support) && support.Level is { } acts && acts < foot - Slack)
+            {
+                return $"the top of the pedestal ({Show(foot)}) stands above the level {Show(acts)} where the reactions of {support.Label} act: lower the pedestal, or mend the level";
+            }
+        }
+
+        if (support.Level is { } level && level < top - Slack)
+        {
+            return $"at thickness {Dimension.Section(thickness, units)} the top of the base ({Show(top)}) stands above the level {Show(level)} where the reactions of {support.Label} act: found it deeper, or give top-depth";
         }
 
         return null;

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using Plinth.Core.Buildings;
 using Plinth.Core.Concrete;
@@ -27,6 +28,12 @@ public sealed record HeldValues
 
     /// <summary>Side along the base's y, m.</summary>
     public double? Width { get; init; }
+
+    /// <summary>Width at the +x end of a trapezoid, m; <see cref="Width"/> is then that at −x.</summary>
+    public double? EndWidth { get; init; }
+
+    /// <summary>Whether the base is a trapezoid, its ends across its x.</summary>
+    public bool Trapezoid { get; init; }
 
     /// <summary>Thickness, m.</summary>
     public double? Thickness { get; init; }
@@ -66,6 +73,9 @@ public sealed record HeldValues
 
     /// <summary>Top bars along y.</summary>
     public BarSpec? TopY { get; init; }
+
+    /// <summary>Fields of the kind's own that are stated, by key.</summary>
+    public ImmutableDictionary<string, Kinds.FieldValue> Own { get; init; } = ImmutableDictionary<string, Kinds.FieldValue>.Empty;
 
     /// <summary>Whether the base may stand proud of the ground.</summary>
     public bool Exposed { get; init; }
@@ -126,8 +136,8 @@ public sealed record Place(IReadOnlyList<Support> Supports, double AngleDegrees,
     /// <summary>The origin of its own axes: its support, or midway between the first and the last of several, project axes, m.</summary>
     public Contact.PlanPoint Origin => new((Supports[0].X + Supports[^1].X) / 2, (Supports[0].Y + Supports[^1].Y) / 2);
 
-    /// <summary>The place's name in results: its first support's label.</summary>
-    public string Name => Supports[0].Label;
+    /// <summary>The place's name in results: its supports' labels, "C5" or "C5, C9".</summary>
+    public string Name => Supports.Count == 1 ? Supports[0].Label : string.Join(", ", Supports.Select(s => s.Label));
 }
 
 /// <summary>A foundation: a mark with one place, or several made alike.</summary>
@@ -183,27 +193,4 @@ public readonly record struct BaseSize(double Length, double Width, double Thick
 
     /// <summary>The same along its own y, m.</summary>
     public double ShiftY { get; init; }
-}
-
-/// <summary>A design in force: sizes and bars.</summary>
-/// <param name="Size">Plan size and thickness.</param>
-/// <param name="BottomX">Bottom bars along x, as written.</param>
-/// <param name="BottomY">Bottom bars along y, as written.</param>
-/// <param name="TopX">Top bars along x, as written.</param>
-/// <param name="TopY">Top bars along y, as written.</param>
-public record FoundationDesign(BaseSize Size, BarSpec BottomX, BarSpec BottomY, BarSpec TopX, BarSpec TopY)
-{
-    /// <summary>The pedestal; null: the column stands on the base.</summary>
-    public Pedestal? Pedestal { get; init; }
-
-    /// <summary>Dowels from base or pedestal into a concrete column; none where the joint is not designed.</summary>
-    public BarSpec Dowels { get; init; } = BarSpec.None;
-
-    /// <summary>The bars in the base.</summary>
-    /// <param name="sideCover">Cover at the sides, m.</param>
-    public Reinforcement Bars(double sideCover) => new(
-        BottomX.Resolve(Size.Width, sideCover),
-        BottomY.Resolve(Size.Length, sideCover),
-        TopX.Resolve(Size.Width, sideCover),
-        TopY.Resolve(Size.Length, sideCover));
 }

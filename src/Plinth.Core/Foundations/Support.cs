@@ -43,6 +43,9 @@ public sealed record Support(
     string Ground,
     string Grid)
 {
+    /// <summary>Whether it is of concrete, so that dowels may hold it.</summary>
+    public bool IsConcrete => Shape is ColumnShape.Rectangular or ColumnShape.Round;
+
     /// <summary>Plan area of the column, which displaces soil, m2.</summary>
     public double Area => Shape == ColumnShape.Round ? Math.PI * SizeX * SizeX / 4 : SizeX * SizeY;
 }

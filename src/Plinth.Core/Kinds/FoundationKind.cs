@@ -2,8 +2,11 @@ using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
+using Plinth.Core.Schedules;
 using Plinth.Core.Sizing;
+using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds;
 
@@ -19,8 +22,46 @@ public abstract class FoundationKind
     /// <summary>The letters before the number of a mark that nobody gave.</summary>
     public abstract string MarkLetters { get; }
 
+    /// <summary>Whether one base carries several columns.</summary>
+    public virtual bool UnderSeveral => false;
+
     /// <summary>Its checks under a code, which number the slots in which trials keep what they found.</summary>
     public abstract CheckList Checks(ConcreteCode code);
+
+    /// <summary>The fields of its designs at a place, in the order in which they are written.</summary>
+    /// <param name="supports">Labels of the supports, in order.</param>
+    public abstract IReadOnlyList<DesignField> Fields(IReadOnlyList<string> supports);
+
+    /// <summary>The same of designs at a place.</summary>
+    public IReadOnlyList<DesignField> Fields(Place place)
+    {
+        ArgumentNullException.ThrowIfNull(place);
+        return Fields([.. place.Supports.Select(s => s.Label)]);
+    }
+
+    /// <summary>A design in which nothing is filled in yet.</summary>
+    /// <param name="supports">Labels of the supports, in order.</param>
+    public abstract FoundationDesign Blank(IReadOnlyList<string> supports);
+
+    /// <summary>The design of a foundation all of which plinth.toml states; null: something is open.</summary>
+    public abstract FoundationDesign? AllHeld(Foundation foundation);
+
+    /// <summary>Origin of a place (its column, or midway between its first and last) from the base's centroid, in the axes of the base as it lies there, m.</summary>
+    public abstract PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design);
+
+    /// <summary>What makes a design impossible on its plan, whatever its loads; null: nothing.</summary>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="design">Its design.</param>
+    /// <param name="units">Units of the message.</param>
+    public abstract (string Key, string Message)? FaultOfPlan(Foundation foundation, FoundationDesign design, UnitSystem units);
+
+    /// <summary>The bars in a base at a foundation's first place, layer by layer, in the order of the schedule.</summary>
+    public abstract IReadOnlyList<MatBars> Mats(Project project, Foundation foundation, FoundationDesign design);
+
+    /// <summary>The schedule of its foundations, a row each.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="rows">What is scheduled; may be empty.</param>
+    public abstract DataTable Schedule(Project project, IReadOnlyList<FootingRow> rows);
 
     /// <summary>A trial of a foundation at a place; a design must be set before it is read.</summary>
     public abstract Trial NewTrial(Project project, Foundation foundation, LoadedPlace place);
@@ -45,6 +86,10 @@ public static class FoundationKinds
 
     /// <summary>The kind of a foundation that says none, under one support.</summary>
     public static FoundationKind Usual => List[0];
+
+    /// <summary>The kind of a foundation that says none.</summary>
+    /// <param name="supports">Under how many supports.</param>
+    public static FoundationKind For(int supports) => supports > 1 && Find("combined") is { } several ? several : Usual;
 
     /// <summary>The kind with an id, or null.</summary>
     public static FoundationKind? Find(string id) => Array.Find(List, k => string.Equals(k.Id, id, StringComparison.Ordinal));

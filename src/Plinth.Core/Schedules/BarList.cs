@@ -40,6 +40,23 @@ public enum BarRole
     Dowels,
 }
 
+/// <summary>What roles have in common.</summary>
+public static class BarRoles
+{
+    /// <summary>Whether bars lie at the bottom of a base.</summary>
+    public static bool IsBottom(this BarRole role) => role is BarRole.BottomX or BarRole.BottomY;
+
+    /// <summary>Whether bars of a base lie along its x.</summary>
+    public static bool IsAlongX(this BarRole role) => role is BarRole.BottomX or BarRole.TopX;
+}
+
+/// <summary>Bars of a layer of a base, alike in length.</summary>
+/// <param name="Role">Which layer.</param>
+/// <param name="Layer">The bars.</param>
+/// <param name="Length">Between the outer faces of their ends, m.</param>
+/// <param name="Where">In which part of the base: "at C5"; empty: all over it.</param>
+public readonly record struct MatBars(BarRole Role, BarLayer Layer, double Length, string Where = "");
+
 /// <summary>Bars of one size and shape in one footing.</summary>
 /// <param name="Role">What they do.</param>
 /// <param name="Size">Their size.</param>
@@ -48,6 +65,9 @@ public enum BarRole
 /// <param name="Layer">"B1", "B2", "T1", "T2": bottom or top, 1 the outermost; empty for upright bars and ties.</param>
 public sealed record BarGroup(BarRole Role, BarSize Size, int Count, BarShape Shape, string Layer)
 {
+    /// <summary>In which part of the footing: "at C5"; empty: all over it, or there is but one.</summary>
+    public string Where { get; init; } = "";
+
     /// <summary>Mass in one footing by cutting lengths, kg.</summary>
     public double Mass => Count * Size.MassPerMetre * Shape.Length;
 }
@@ -61,24 +81,23 @@ public static class BarList
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
-        var rules = foundation.Rules;
-        var side = rules.Concrete.CoverSide;
-        var bars = design.Bars(side);
-        var outerIsX = rules.Steel.OuterIsX(design.Size);
+        var outerIsX = foundation.Rules.Steel.OuterIsX(design.Size);
         var list = new List<BarGroup>();
-        void Mat(BarRole role, BarLayer layer, double length, bool alongX)
+        var mats = foundation.Kind.Mats(project, foundation, design);
+        foreach (var (role, layer, length, where) in mats)
         {
             if (layer is { Size: { } size, Any: true })
             {
-                list.Add(new BarGroup(role, size, layer.Count, Shape(project.Code, layer, length - (2 * side)), (role is BarRole.BottomX or BarRole.BottomY ? "B" : "T") + (alongX == outerIsX ? "1" : "2")));
+                list.Add(new BarGroup(role, size, layer.Count, Shape(project.Code, layer, length), (role.IsBottom() ? "B" : "T") + (role.IsAlongX() == outerIsX ? "1" : "2")) { Where = where });
             }
         }
 
-        Mat(BarRole.BottomX, bars.BottomX, design.Size.Length, true);
-        Mat(BarRole.BottomY, bars.BottomY, design.Size.Width, false);
-        Mat(BarRole.TopX, bars.TopX, design.Size.Length, true);
-        Mat(BarRole.TopY, bars.TopY, design.Size.Width, false);
-        Standing(project, foundation, design, bars, list);
+        var below = foundation.Rules.Concrete.CoverBottom + Thickest(mats, BarRole.BottomX) + Thickest(mats, BarRole.BottomY);
+        for (var i = 0; i < design.Columns; i++)
+        {
+            Standing(project, foundation, design, i, below, list);
+        }
+
         return list;
     }
 
@@ -93,38 +112,41 @@ public static class BarList
         return layer.Hooked ? BarShape.TwoBends(size, code.HookHeight(size.Diameter), length, code.BendDiameter(size.Diameter) / 2) : BarShape.Straight(length);
     }
 
+    private static double Thickest(IReadOnlyList<MatBars> mats, BarRole role) => mats.Where(m => m.Role == role).Max(m => (double?)m.Layer.Diameter) ?? 0;
+
     // Upright bars stand with a foot on the bottom mat; those of a pedestal end at its top cover, dowels run on by a lap with the column's bars.
-    private static void Standing(Project project, Foundation foundation, FoundationDesign design, Reinforcement bars, List<BarGroup> list)
+    private static void Standing(Project project, Foundation foundation, FoundationDesign design, int column, double below, List<BarGroup> list)
     {
         var code = project.Code;
         var none = default(Tracing.NoTrace);
-        var (place, rules) = (foundation.Places[0], foundation.Rules);
-        var height = Height(foundation, design);
-        var inBase = design.Size.Thickness - rules.Concrete.CoverBottom - bars.BottomX.Diameter - bars.BottomY.Diameter;
-        void Upright(BarRole role, BarSpec upright, double leg)
+        var (support, rules, upright) = (foundation.Places[0].Supports[column], foundation.Rules, design.Under(column));
+        var where = design.Columns == 1 ? "" : "at " + support.Label;
+        var height = Height(foundation, design, column);
+        var inBase = design.Size.Thickness - below;
+        void Upright(BarRole role, BarSpec bars, double leg)
         {
-            if (upright.Size is { } size)
+            if (bars.Size is { } size)
             {
-                list.Add(new BarGroup(role, size, upright.Count, BarShape.OneBend(size, code.HookHeight(size.Diameter), leg, code.BendDiameter(size.Diameter) / 2), ""));
+                list.Add(new BarGroup(role, size, bars.Count, BarShape.OneBend(size, code.HookHeight(size.Diameter), leg, code.BendDiameter(size.Diameter) / 2), "") { Where = where });
             }
         }
 
-        if (design.Pedestal is { } p)
+        if (upright.Pedestal is { } p)
         {
             var cover = rules.Pedestal.Cover;
             Upright(BarRole.Pedestal, p.Bars, inBase + height - cover);
             if (p.Ties is { Size: { } tie, Spacing: > 0 })
             {
-                var ties = PedestalTies.Of(code, rules, place.Support, p, height);
+                var ties = PedestalTies.Of(code, rules, support, p, height);
                 var count = ties.Levels.Count;
                 var (bend, extension) = code.TieHook(tie.Diameter);
                 var hook = (bend / 2) + tie.Diameter + extension;
-                list.Add(new BarGroup(BarRole.Ties, tie, count, p.Round ? BarShape.Hoop(tie, p.SizeX - (2 * cover), code.HoopOverlap, hook, bend / 2) : BarShape.Closed(tie, p.SizeX - (2 * cover), p.SizeY - (2 * cover), hook, bend / 2), ""));
+                list.Add(new BarGroup(BarRole.Ties, tie, count, p.Round ? BarShape.Hoop(tie, p.SizeX - (2 * cover), code.HoopOverlap, hook, bend / 2) : BarShape.Closed(tie, p.SizeX - (2 * cover), p.SizeY - (2 * cover), hook, bend / 2), "") { Where = where });
                 void Cross(BarRole role, int each, double length)
                 {
                     if (each > 0)
                     {
-                        list.Add(new BarGroup(role, tie, count * each, BarShape.CrossTie(tie, length, hook, bend / 2), ""));
+                        list.Add(new BarGroup(role, tie, count * each, BarShape.CrossTie(tie, length, hook, bend / 2), "") { Where = where });
                     }
                 }
 
@@ -133,27 +155,27 @@ public static class BarList
                 if (p.Socket is not null)
                 {
                     var beyond = 2 * (cover + tie.Diameter);
-                    list.Add(new BarGroup(BarRole.InnerTies, tie, count, BarShape.Closed(tie, p.ClearX + beyond, p.ClearY + beyond, hook, bend / 2), ""));
+                    list.Add(new BarGroup(BarRole.InnerTies, tie, count, BarShape.Closed(tie, p.ClearX + beyond, p.ClearY + beyond, hook, bend / 2), "") { Where = where });
                 }
             }
         }
 
-        var lap = DowelLap.Length(ref none, code, rules, place.Support, new BarLayer(design.Dowels.Count, design.Dowels.Size), DowelLap.Pulled(project, foundation, design));
-        Upright(BarRole.Dowels, design.Dowels, inBase + height + lap);
+        var lap = DowelLap.Length(ref none, code, rules, support, new BarLayer(upright.Dowels.Count, upright.Dowels.Size), DowelLap.Pulled(project, foundation, design, column));
+        Upright(BarRole.Dowels, upright.Dowels, inBase + height + lap);
     }
 
-    /// <summary>Height of the pedestal over the base at a foundation's first place, m; 0 without.</summary>
-    public static double Height(Foundation foundation, FoundationDesign design)
+    /// <summary>Height of a column's pedestal over the base at a foundation's first place, m; 0 without.</summary>
+    public static double Height(Foundation foundation, FoundationDesign design, int column)
     {
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
-        if (design.Pedestal is not { } p)
+        if (design.Under(column).Pedestal is not { } p)
         {
             return 0;
         }
 
         var place = foundation.Places[0];
         var top = place.Ground.Underside(design.Size.Thickness) + design.Size.Thickness;
-        return Math.Max(0, (foundation.Rules.Pedestal.TopLevel(place.Support, top, p.Socket?.Depth) ?? top) - top);
+        return Math.Max(0, (foundation.Rules.Pedestal.TopLevel(place.Supports[column], top, p.Socket?.Depth) ?? top) - top);
     }
 }

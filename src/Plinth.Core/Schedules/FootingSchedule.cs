@@ -4,17 +4,20 @@ using Plinth.Core.Foundations;
 namespace Plinth.Core.Schedules;
 
 /// <summary>A row of the footing schedule.</summary>
-/// <param name="Mark">The mark.</param>
-/// <param name="Supports">Its supports.</param>
+/// <param name="Foundation">The foundation.</param>
+/// <param name="Supports">Its supports, place by place.</param>
 /// <param name="NumberOff">How many are built.</param>
 /// <param name="Size">Plan and thickness, m.</param>
 /// <param name="Underside">Founding level at the first place, m.</param>
 /// <param name="Design">Bars as written.</param>
 /// <param name="Each">Quantities of one.</param>
-public sealed record FootingRow(string Mark, IReadOnlyList<string> Supports, int NumberOff, BaseSize Size, double Underside, FoundationDesign Design, Quantities Each)
+public sealed record FootingRow(Foundation Foundation, IReadOnlyList<string> Supports, int NumberOff, BaseSize Size, double Underside, FoundationDesign Design, Quantities Each)
 {
+    /// <summary>The mark.</summary>
+    public string Mark => Foundation.Mark;
+
     /// <summary>Whether it is built already.</summary>
-    public bool Existing { get; init; }
+    public bool Existing => Foundation.Held.Built;
 }
 
 /// <summary>The footing schedule as data.</summary>
@@ -32,7 +35,7 @@ public sealed record FootingSchedule(IReadOnlyList<FootingRow> Rows, Quantities 
         {
             var each = Quantities.Of(project, foundation, design);
             var n = foundation.Places.Count;
-            rows.Add(new FootingRow(foundation.Mark, [.. foundation.Places.Select(p => p.Support.Label)], n, design.Size, foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each) { Existing = foundation.Held.Built });
+            rows.Add(new FootingRow(foundation, [.. foundation.Supports.Select(s => s.Label)], n, design.Size, foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each));
             total += foundation.Held.Built ? default : n * each;
         }
 

@@ -19,19 +19,18 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
-        var (length, width, thickness) = (design.Size.Length, design.Size.Width, design.Size.Thickness);
+        var thickness = design.Size.Thickness;
         var concrete = foundation.Rules.Concrete;
         var ground = foundation.Places[0].Ground;
         var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + concrete.Blinding;
-        var area = length * width;
+        var area = design.Area;
         var (volume, sides) = Standing(foundation, design);
-        var beyond = 2 * concrete.BlindingBeyond;
         return new Quantities(
             (area * thickness) + volume,
             BarList.Of(project, foundation, design).Sum(b => b.Mass),
             area * depth,
-            (2 * (length + width) * thickness) + sides,
-            (length + beyond) * (width + beyond) * concrete.Blinding);
+            (design.Perimeter * thickness) + sides,
+            design.AreaWith(concrete.BlindingBeyond) * concrete.Blinding);
     }
 
     /// <summary>A number of the same.</summary>
@@ -50,14 +49,19 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
     // Concrete and forms of what stands on the base.
     private static (double Concrete, double Formwork) Standing(Foundation foundation, FoundationDesign design)
     {
-        if (design.Pedestal is not { } p)
+        var (concrete, formwork) = (0.0, 0.0);
+        for (var i = 0; i < design.Columns; i++)
         {
-            return (0, 0);
+            if (design.Under(i).Pedestal is { } p)
+            {
+                var height = BarList.Height(foundation, design, i);
+                var perimeter = p.Round ? Math.PI * p.SizeX : 2 * (p.SizeX + p.SizeY);
+                var hollow = p.Socket is { } socket ? socket.Depth + foundation.Rules.Pedestal.Sockets.Bed : 0;
+                concrete += (p.Area * height) - ((p.Area - p.OwnArea) * hollow);
+                formwork += (perimeter * height) + (p.Socket is null ? 0 : 2 * (p.ClearX + p.ClearY) * hollow);
+            }
         }
 
-        var height = BarList.Height(foundation, design);
-        var perimeter = p.Round ? Math.PI * p.SizeX : 2 * (p.SizeX + p.SizeY);
-        var hollow = p.Socket is { } socket ? socket.Depth + foundation.Rules.Pedestal.Sockets.Bed : 0;
-        return ((p.Area * height) - ((p.Area - p.OwnArea) * hollow), (perimeter * height) + (p.Socket is null ? 0 : 2 * (p.ClearX + p.ClearY) * hollow));
+        return (concrete, formwork);
     }
 }

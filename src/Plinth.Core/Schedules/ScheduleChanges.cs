@@ -55,11 +55,12 @@ public static class ScheduleChanges
     // A footing as its row of the schedule reads, with its materials, where it lies and its bars as they are cut.
     private static Dictionary<string, Dictionary<string, string>> Rows(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
     {
-        var table = ScheduleTables.Of(project, designs)[0];
+        var issued = ScheduleTables.Members(project, FootingSchedule.Of(project, designs)).SelectMany(t => t.Rows.Select(r => (Table: t, Cells: r))).ToDictionary(r => (string)r.Cells[0]!, StringComparer.Ordinal);
         var rows = new Dictionary<string, Dictionary<string, string>>(StringComparer.Ordinal);
         string L(double v) => project.Units == Units.UnitSystem.Us ? Units.Dimension.Feet(v) : v.ToString("0.000", CultureInfo.InvariantCulture);
-        foreach (var ((f, design), cells) in designs.Zip(table.Rows))
+        foreach (var (f, design) in designs)
         {
+            var (table, cells) = issued[f.Mark];
             var row = new Dictionary<string, string>(StringComparer.Ordinal);
             for (var c = 1; c < cells.Count; c++)
             {

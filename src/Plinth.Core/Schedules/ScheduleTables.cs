@@ -1,7 +1,7 @@
 using System.Globalization;
 using Plinth.Core.Buildings;
-using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds;
 using Plinth.Core.Units;
 
 namespace Plinth.Core.Schedules;
@@ -18,6 +18,9 @@ public sealed record ScheduleRevision(string Revision, IReadOnlySet<string> Chan
 /// <summary>The schedules of a project as tables: footings, bars, quantities.</summary>
 public static class ScheduleTables
 {
+    /// <summary>Name of the table of bars.</summary>
+    public const string BarsName = "Bars";
+
     private const string BendNote = "Dimensions are outside to outside of the bar. Cutting length: along the centre line; a bend of 90° takes (2 − π/2)·r + (2 − π/4)·d off the sum of outside dimensions.";
 
     /// <summary>All schedules of designs in force.</summary>
@@ -28,13 +31,28 @@ public static class ScheduleTables
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(designs);
-        IReadOnlyList<DataTable> tables = [Footings(project, FootingSchedule.Of(project, designs), designs), Bars(project, BarSchedule.Of(project, designs)), Totals(project, designs)];
+        IReadOnlyList<DataTable> members = [.. Members(project, FootingSchedule.Of(project, designs)), Bars(project, BarSchedule.Of(project, designs))];
         if (revision is { Fails.Count: > 0 })
         {
-            tables = [Failing(tables[0], revision), Failing(tables[1], revision), tables[2]];
+            members = [.. members.Select(t => Failing(t, revision))];
         }
 
-        return revision is { Changed.Count: > 0 } ? [Marked(tables[0], revision), Marked(tables[1], revision), tables[2]] : tables;
+        if (revision is { Changed.Count: > 0 })
+        {
+            members = [.. members.Select(t => Marked(t, revision))];
+        }
+
+        return [.. members, Totals(project, designs)];
+    }
+
+    /// <summary>A table a kind of foundation that there is; without any foundation the usual kind's, empty.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="schedule">The schedule.</param>
+    public static IReadOnlyList<DataTable> Members(Project project, FootingSchedule schedule)
+    {
+        ArgumentNullException.ThrowIfNull(schedule);
+        return [.. FoundationKinds.All.Select(k => (Kind: k, Rows: schedule.Rows.Where(r => r.Foundation.Kind == k).ToList()))
+            .Where(k => k.Rows.Count > 0 || (k.Kind == FoundationKinds.Usual && schedule.Rows.Count == 0)).Select(k => k.Kind.Schedule(project, k.Rows))];
     }
 
     // What fails, behind each row of the mark.
@@ -62,57 +80,7 @@ public static class ScheduleTables
     }
 
     // 350 mm is 350, not what division leaves of it.
-    private static double In(Unit unit, double value, UnitSystem units) => Math.Round(unit.In(value, units), 9);
-
-    private static DataTable Footings(Project project, FootingSchedule schedule, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
-    {
-        var units = project.Units;
-        TableColumn Text(string title, int width) => new(title, "", null, width);
-        var us = units == UnitSystem.Us;
-        TableColumn Number(string title, Unit unit, int decimals, int width) => new(title, unit.Symbol(units), decimals, width);
-        TableColumn Plan(string title, int width) => Number(title, Unit.Length, us ? 2 : 3, width) with { Form = us ? ColumnForm.Feet : ColumnForm.Decimals };
-        var standing = designs.Any(d => d.Design.Pedestal is not null);
-        List<TableColumn> columns =
-        [
-            Text("mark", 7), Text("supports", 18), new("number off", "", 0, 8),
-            Plan("length", 9), Plan("width", 9), Number("thickness", Unit.Section, us ? 1 : 0, 10) with { Form = us ? ColumnForm.Inches : ColumnForm.Decimals }, Plan(Wording.Underside(units), 10),
-            Text("bottom B1", 16), Text("bottom B2", 16), Text("top T1", 14), Text("top T2", 14), Text("dowels", 12), .. standing ? (TableColumn[])[Text("pedestal", 22), Text("pedestal bars", 12), Text("ties", 14)] : [],
-            Number("concrete each", Unit.Volume, 3, 10), Number("steel each", Unit.Mass, 1, 9),
-        ];
-        var rows = schedule.Rows.Zip(designs).Select(pair =>
-        {
-            var ((row, d), rules) = (pair, pair.Second.Foundation.Rules.Steel);
-            var (x, y) = rules.OuterIsX(row.Size) ? ("along x", "along y") : ("along y", "along x");
-            string Layer(BarSpec alongX, BarSpec alongY, bool outer)
-            {
-                var isX = outer == rules.OuterIsX(row.Size);
-                var bars = isX ? alongX : alongY;
-                return bars.Size is null ? "—" : $"{bars.Drawn} {(outer ? x : y)}";
-            }
-
-            var design = row.Design;
-            return (IReadOnlyList<object?>)
-            [
-                row.Mark, string.Join(", ", d.Foundation.Places.Select(Place)) + (row.Existing ? " (existing)" : ""), row.NumberOff,
-                In(Unit.Length, row.Size.Length, units), In(Unit.Length, row.Size.Width, units), In(Unit.Section, row.Size.Thickness, units), In(Unit.Length, row.Underside, units),
-                Layer(design.BottomX, design.BottomY, true), Layer(design.BottomX, design.BottomY, false), Layer(design.TopX, design.TopY, true), Layer(design.TopX, design.TopY, false),
-                design.Dowels.Size is null ? "—" : design.Dowels.Drawn,
-                .. standing ? (object?[])[design.Pedestal is { } p ? Words(p, units) : "—", design.Pedestal?.Bars.Drawn ?? "—", design.Pedestal is { } q ? q.Ties.Drawn + (q.Socket is null ? "" : " in pairs") : "—"] : [],
-                In(Unit.Volume, row.Each.Concrete, units), In(Unit.Mass, row.Each.Steel, units),
-            ];
-        }).ToList();
-        return new DataTable("Footings", "Footing schedule", columns, rows, null, [us ? "B1, T1: outermost layer, B2, T2: the layer within it." : "B1, T1: outermost layer, B2, T2: the layer within it. Underside: level of the founding plane, above the blinding.", .. Existing(project, designs)]);
-    }
-
-    // What is built already, with the concrete and steel it has.
-    private static IEnumerable<string> Existing(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
-    {
-        var units = project.Units;
-        return designs.Where(d => d.Foundation.Held.Built).GroupBy(d => (d.Foundation.Rules.Concrete.Strength, d.Foundation.Rules.Steel.Yield))
-            .Select(g => $"Existing, not in bars and quantities: {string.Join(", ", g.Select(d => d.Foundation.Mark))} (f'c {Unit.Stress.FormatWithSymbol(g.Key.Strength, units)}, fy {Unit.Stress.FormatWithSymbol(g.Key.Yield, units)}).");
-    }
-
-    private static string Place(Place p) => p.Lie == Lie.AsDrawn ? p.Name : $"{p.Name} ({p.Lie.Words})";
+    internal static double In(Unit unit, double value, UnitSystem units) => Math.Round(unit.In(value, units), 9);
 
     /// <summary>How shapes and dimensions of bars are to be read, in few words.</summary>
     public static string ShapeWords(UnitSystem units) => units == UnitSystem.Us
@@ -147,7 +115,7 @@ public static class ScheduleTables
         ]).ToList();
         object?[] total = [.. Enumerable.Repeat<object?>(null, columns.Count)];
         (total[0], total[^1]) = ("total", In(mass, schedule.Mass, units));
-        return new DataTable("Bars", "Bar schedule", columns, rows, total,
+        return new DataTable(BarsName, "Bar schedule", columns, rows, total,
         [
             us ? ShapeWords(units) + " Bends on the standard diameters of ACI 318 25.3." : "Shape codes of ISO 3766: 00 straight, 11 one bend, 21 two bends to one side, 51 closed, 99 hoop of outside diameter a with a lap b and hooks c, or cross-tie of length a with hooks b (90°) and c (135°). r: inside radius of bends.",
             BendNote + (us ? " Bent dimensions and lengths are rounded up to 1/4 in." : " Bent dimensions and lengths are rounded up to 5 mm."),
@@ -170,7 +138,7 @@ public static class ScheduleTables
             BarRole.CrossTiesX => "cross-ties along x",
             BarRole.CrossTiesY => "cross-ties along y",
             _ => "dowels",
-        } + (group.Layer.Length > 0 ? $" ({group.Layer})" : "");
+        } + (group.Where.Length > 0 ? " " + group.Where : "") + (group.Layer.Length > 0 ? $" ({group.Layer})" : "");
     }
 
     private static DataTable Totals(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)

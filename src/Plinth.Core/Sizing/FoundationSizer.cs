@@ -9,7 +9,20 @@ namespace Plinth.Core.Sizing;
 /// <param name="Each">Its quantities.</param>
 /// <param name="Cost">Its cost by the rates.</param>
 /// <param name="BestIn">What it is the best in: "least plan", "least thickness", "least steel", "least concrete", "cheapest".</param>
-public sealed record Alternative(FoundationDesign Design, Quantities Each, double Cost, IReadOnlyList<string> BestIn);
+public sealed record Alternative(FoundationDesign Design, Quantities Each, double Cost, IReadOnlyList<string> BestIn)
+{
+    /// <summary>Of designs those that are the best in something, with what it is; of equals the cheaper. Thinnest first.</summary>
+    internal static IReadOnlyList<Alternative> Best(List<Alternative> found)
+    {
+        (string Name, Func<Alternative, double> By)[] aims =
+        [
+            ("least plan", d => d.Design.Area), ("least thickness", d => d.Design.Size.Thickness), ("least steel", d => d.Each.Steel),
+            ("least concrete", d => d.Each.Concrete), ("cheapest", d => d.Cost),
+        ];
+        var best = aims.Select(a => (a.Name, Index: found.Count == 0 ? -1 : Enumerable.Range(0, found.Count).MinBy(i => (Math.Round(a.By(found[i]), 9), found[i].Cost)))).ToList();
+        return [.. best.Where(b => b.Index >= 0).GroupBy(b => b.Index).Select(g => found[g.Key] with { BestIn = [.. g.Select(b => b.Name)] }).OrderBy(a => a.Design.Size.Thickness).ThenBy(a => a.Design.Size.Length)];
+    }
+}
 
 /// <summary>Finds the sizes and bars of a foundation: the cheapest that passes. It has no formulas of its own: it only asks the checks.</summary>
 /// <param name="project">The project.</param>
@@ -34,7 +47,8 @@ public abstract class FoundationSizer(Project project, Foundation foundation)
     public abstract SizingResult Size(bool check = false);
 
     /// <summary>What stops each next smaller step of a design.</summary>
-    public abstract IReadOnlyList<(string Step, SizingStop? Stop)> Why(FoundationDesign design);
+    /// <param name="adopted">The design.</param>
+    public abstract IReadOnlyList<(string Step, SizingStop? Stop)> Why(FoundationDesign adopted);
 
     /// <summary>Passing designs side by side: the best in plan, thickness, steel, concrete and cost.</summary>
     /// <returns>Thinnest first; empty if none passes.</returns>

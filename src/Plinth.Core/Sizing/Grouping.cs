@@ -2,6 +2,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Schedules;
 
@@ -72,9 +73,9 @@ public sealed class Grouping
     private static readonly TimeSpan Least = TimeSpan.FromSeconds(0.2);
 
     private readonly Project project;
-    private readonly List<(Foundation Foundation, FoundationDesign Design)> open = [];
+    private readonly List<(Foundation Foundation, IsolatedDesign Design)> open = [];
     private readonly List<(Foundation Foundation, FoundationDesign Design)> kept = [];
-    private readonly List<FoundationDesign> candidates = [];
+    private readonly List<IsolatedDesign> candidates = [];
     private readonly Checker?[,] checkers = new Checker?[0, 0];
     private readonly List<sbyte[]> tried = [];
     private readonly Dictionary<(double Thickness, Pedestal? Pedestal), double>?[] leastAreas = [];
@@ -102,11 +103,18 @@ public sealed class Grouping
         {
             // What fails as it is is no type for anything.
             loaded[i] = may[i] ? new Checker(project, adopted[i].Foundation) : null;
-            may[i] = may[i] && Fits(loaded[i]!, adopted[i].Foundation, adopted[i].Design);
+            may[i] = may[i] && Fits(loaded[i]!, adopted[i].Foundation, (IsolatedDesign)adopted[i].Design);
         });
         for (var i = 0; i < adopted.Count; i++)
         {
-            (may[i] ? open : kept).Add(adopted[i]);
+            if (may[i])
+            {
+                open.Add((adopted[i].Foundation, (IsolatedDesign)adopted[i].Design));
+            }
+            else
+            {
+                kept.Add(adopted[i]);
+            }
         }
 
         checkers = new Checker?[open.Count, Lie.All.Count];
@@ -215,8 +223,8 @@ public sealed class Grouping
         return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete), all.Sum(t => t.Number * t.Each.Steel), gap);
     }
 
-    // Nothing of its own: any design that passes its checks will do.
-    private static bool IsPlain(Foundation f) => f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0;
+    // One column, and nothing of its own: any design that passes its checks will do.
+    private static bool IsPlain(Foundation f) => f.Kind == FoundationKinds.Usual && f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0;
 
     // The rules that most of them have: what has others keeps its design.
     private static RuleSet? Commonest(IReadOnlyList<RuleSet> all)
@@ -248,7 +256,7 @@ public sealed class Grouping
     }
 
     // The ways in which a design may lie that are not the same base: a base under the middle of its column has but its quarter turn, and a square one not that.
-    private static IEnumerable<Lie> Lies(FoundationDesign design)
+    private static IEnumerable<Lie> Lies(IsolatedDesign design)
     {
         var size = design.Size;
         var square = size.Length == size.Width && (design.Pedestal is null || design.Pedestal.SizeX == design.Pedestal.SizeY);
@@ -261,7 +269,7 @@ public sealed class Grouping
     }
 
     // Every plan with every thickness among the designs, with the densest bars of those that are no larger; bases moved under their columns stand for themselves.
-    private List<FoundationDesign> Joined()
+    private List<IsolatedDesign> Joined()
     {
         var designs = candidates.Where(d => d.Size is { ShiftX: 0, ShiftY: 0 }).ToList();
         var plans = designs.Select(d => (d.Size.Length, d.Size.Width)).Distinct().OrderBy(p => p.Length * p.Width).ToList();
@@ -276,7 +284,7 @@ public sealed class Grouping
         }
 
         var all = plans.SelectMany((p, i) => thicknesses.Select((h, j) => (Plan: p, H: h, Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
-        var result = new List<FoundationDesign>();
+        var result = new List<IsolatedDesign>();
         var none = default(Tracing.NoTrace);
         var ratio = open.Count == 0 ? 0 : project.Code.MinimumSteelRatio(ref none, open[0].Foundation.Rules.Steel.Yield);
         foreach (var (plan, h, _) in all)
@@ -289,7 +297,7 @@ public sealed class Grouping
             }
 
             var side = open[0].Foundation.Rules.Concrete.CoverSide;
-            BarSpec Densest(Func<FoundationDesign, BarSpec> of, bool alongX)
+            BarSpec Densest(Func<IsolatedDesign, BarSpec> of, bool alongX)
             {
                 double Breadth(BaseSize s) => alongX ? s.Width : s.Length;
                 var layers = within.Select(of).Zip(within).Where(b => b.First.Size is not null)
@@ -311,7 +319,7 @@ public sealed class Grouping
 
             var upright = within.MaxBy(d => (d.Dowels.Size?.Area ?? 0) * d.Dowels.Count)!;
             var pedestal = within.Select(d => d.Pedestal).MaxBy(p => p?.Area ?? 0);
-            var joined = new FoundationDesign(size, Densest(d => d.BottomX, true), Densest(d => d.BottomY, false), Densest(d => d.TopX, true), Densest(d => d.TopY, false)) { Dowels = upright.Dowels, Pedestal = pedestal };
+            var joined = new IsolatedDesign(size, Densest(d => d.BottomX, true), Densest(d => d.BottomY, false), Densest(d => d.TopX, true), Densest(d => d.TopY, false)) { Dowels = upright.Dowels, Pedestal = pedestal };
             if (!candidates.Contains(joined) && !result.Contains(joined))
             {
                 result.Add(joined);
@@ -327,14 +335,14 @@ public sealed class Grouping
         if (candidates.Count > most)
         {
             var ordered = candidates.OrderBy(cost.Cost).ToList();
-            List<FoundationDesign> some = [.. Enumerable.Range(0, most).Select(i => ordered[(int)((long)i * (ordered.Count - 1) / (most - 1))]).Distinct()];
+            List<IsolatedDesign> some = [.. Enumerable.Range(0, most).Select(i => ordered[(int)((long)i * (ordered.Count - 1) / (most - 1))]).Distinct()];
             candidates.Clear();
             candidates.AddRange(some);
         }
     }
 
     // Designs of several footings sized as one.
-    private List<FoundationDesign> SizedTogether()
+    private List<IsolatedDesign> SizedTogether()
     {
         var n = open.Count;
         var sets = new List<List<Foundation>>();
@@ -364,7 +372,7 @@ public sealed class Grouping
         var found = new FoundationDesign?[sets.Count];
         var time = start + (options.Time * TogetherShare);
         Parallel.For(0, sets.Count, i => found[i] = DateTime.UtcNow > time ? null : FoundationSizer.Of(project, Joint(sets[i])).Size().Design);
-        return [.. found.OfType<FoundationDesign>().Distinct()];
+        return [.. found.OfType<IsolatedDesign>().Distinct()];
     }
 
     // Which footings the candidates from one on serve, the dearest first, while there is time; whether there was.
@@ -461,7 +469,7 @@ public sealed class Grouping
         return wrong == 0;
     }
 
-    private double LeastArea(int footing, FoundationDesign design)
+    private double LeastArea(int footing, IsolatedDesign design)
     {
         var known = leastAreas[footing] ??= [];
         var key = (design.Size.Thickness, design.Pedestal);
@@ -473,7 +481,7 @@ public sealed class Grouping
         return least;
     }
 
-    private bool Fits(Checker checker, Foundation f, FoundationDesign design)
+    private bool Fits(Checker checker, Foundation f, IsolatedDesign design)
     {
         foreach (var place in f.Places)
         {

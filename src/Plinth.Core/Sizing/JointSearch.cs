@@ -56,7 +56,7 @@ internal sealed class JointSearch
     public bool HasPedestal => rules.Pedestal.Carries(states[0].Columns[column].Support);
 
     /// <summary>Whether dowels are sought or held.</summary>
-    public bool HasDowels => rules.Column.Known && states.Any(s => s.Columns[column].Support.Shape is ColumnShape.Rectangular or ColumnShape.Round && !rules.Pedestal.HoldsInSocket(s.Columns[column].Support));
+    public bool HasDowels => rules.Column.Known && states.Any(s => s.Columns[column].Support.IsConcrete && !rules.Pedestal.HoldsInSocket(s.Columns[column].Support));
 
     /// <summary>The pedestal for the size that the states hold; null if none passes.</summary>
     public Pedestal? FindPedestal()

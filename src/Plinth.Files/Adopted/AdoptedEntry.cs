@@ -1,9 +1,9 @@
 using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
-using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Files.Diagnostics;
+using Plinth.Files.Toml;
 
 namespace Plinth.Files.Adopted;
 
@@ -52,53 +52,16 @@ public sealed record AdoptedEntry(
     {
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
-        string Length(double metres) => TomlText.Quote(us
-            ? string.Create(CultureInfo.InvariantCulture, $"{Math.Round(metres / 0.0254, 6)} in")
-            : string.Create(CultureInfo.InvariantCulture, $"{Math.Round(metres * 1000, 6)} mm"));
         var values = new List<(string Key, string Value)>
         {
             ("kind", TomlText.Quote(foundation.Kind.Id)),
             foundation.Alike || foundation.Places.Any(p => p.Lie != Lie.AsDrawn)
-                ? ("alike", "[" + string.Join(", ", foundation.Places.Select(p => new WrittenPlace([p.Support.Label], p.Lie))) + "]")
-                : ("supports", "[" + string.Join(", ", foundation.Places.Select(p => TomlText.Quote(p.Support.Label))) + "]"),
-            ("length", Length(design.Size.Length)),
-            ("width", Length(design.Size.Width)),
-            ("thickness", Length(design.Size.Thickness)),
-            ("bottom-x", Bars(design.BottomX)),
-            ("bottom-y", Bars(design.BottomY)),
-            ("top-x", Bars(design.TopX)),
-            ("top-y", Bars(design.TopY)),
+                ? ("alike", "[" + string.Join(", ", foundation.Places.Select(p => new WrittenPlace([.. p.Supports.Select(s => s.Label)], p.Lie))) + "]")
+                : ("supports", "[" + string.Join(", ", foundation.Supports.Select(s => TomlText.Quote(s.Label))) + "]"),
         };
-        if (design.Size.ShiftX != 0)
+        foreach (var field in foundation.Kind.Fields(foundation.Places[0]))
         {
-            values.Add(("shift-x", Length(design.Size.ShiftX)));
-        }
-
-        if (design.Size.ShiftY != 0)
-        {
-            values.Add(("shift-y", Length(design.Size.ShiftY)));
-        }
-
-        if (design.Dowels.Size is not null)
-        {
-            values.Add(("dowels", Bars(design.Dowels)));
-        }
-
-        if (design.Pedestal is { } p)
-        {
-            if (p.Round)
-            {
-                values.Add(("pedestal.shape", TomlText.Quote("round")));
-            }
-
-            values.Add(("pedestal.size", p.Round ? Length(p.SizeX) : $"[{Length(p.SizeX)}, {Length(p.SizeY)}]"));
-            values.Add(("pedestal.bars", Bars(p.Bars)));
-            values.Add(("pedestal.ties", TomlText.Quote(p.Ties.ToString())));
-            if (p.Socket is { } socket)
-            {
-                values.Add(("pedestal.socket", Length(socket.Depth)));
-                values.Add(("pedestal.wall", Length(socket.Wall)));
-            }
+            values.AddRange(FieldText.Write(field, design, us));
         }
 
         values.Add(("found", TomlText.Quote(DigestOf(values.Select(v => (v.Key, v.Value))))));
@@ -107,21 +70,6 @@ public sealed record AdoptedEntry(
 
     /// <summary>Whether two designs are written alike: sizes that differ by less than is written are the same.</summary>
     public static bool Same(Foundation foundation, FoundationDesign a, FoundationDesign b) => Write(foundation, a, false).SequenceEqual(Write(foundation, b, false));
-
-    /// <summary>A layer of bars as TOML: text where it is straight and even, else a table.</summary>
-    public static string Bars(BarSpec bars)
-    {
-        ArgumentNullException.ThrowIfNull(bars);
-        if (!bars.Hooked && bars.Band == 0)
-        {
-            return TomlText.Quote(bars.ToString());
-        }
-
-        var what = bars.Band > 0
-            ? string.Create(CultureInfo.InvariantCulture, $"band = \"{bars.Band} {bars.Size!.Name}\", rest = \"{(bars.Count > bars.Band ? $"{bars.Count - bars.Band} {bars.Size.Name}" : "none")}\"")
-            : $"bars = \"{bars.Straight}\"";
-        return "{ " + what + (bars.Hooked ? ", ends = \"hooked\"" : "") + " }";
-    }
 
     /// <summary>Digest of the content of a table: keys and values as written, in order of key, whitespace and comments aside.</summary>
     public static string DigestOf(IEnumerable<(string Key, string Source)> values)
@@ -144,35 +92,5 @@ public sealed record AdoptedEntry(
         }
 
         return result.ToString();
-    }
-}
-
-/// <summary>Writes TOML text.</summary>
-public static class TomlText
-{
-    /// <summary>A basic string.</summary>
-    public static string Quote(string text)
-    {
-        ArgumentNullException.ThrowIfNull(text);
-        var result = new StringBuilder("\"");
-        foreach (var c in text)
-        {
-            result.Append(c switch
-            {
-                '"' => "\\\"",
-                '\\' => "\\\\",
-                _ when char.IsControl(c) => $"\\u{(int)c:X4}",
-                _ => c.ToString(),
-            });
-        }
-
-        return result.Append('"').ToString();
-    }
-
-    /// <summary>A key, bare where TOML allows it.</summary>
-    public static string Key(string key)
-    {
-        ArgumentNullException.ThrowIfNull(key);
-        return key.Length > 0 && key.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_') ? key : Quote(key);
     }
 }

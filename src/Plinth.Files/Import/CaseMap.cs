@@ -50,7 +50,7 @@ internal sealed class CaseMap(ImportSpec spec, DiagnosticBag bag)
         }
         else if (LoadCase.HoldsExtremes(name))
         {
-            bag.Error(place, string.Create(CultureInfo.InvariantCulture, $"case \"{name}\" holds maxima or minima: each component is the extreme of another moment, so they never act together; export the cases or steps themselves, or leave-out-cases = [{Adopted.TomlText.Quote(name)}]"));
+            bag.Error(place, string.Create(CultureInfo.InvariantCulture, $"case \"{name}\" holds maxima or minima: each component is the extreme of another moment, so they never act together; export the cases or steps themselves, or leave-out-cases = [{Toml.TomlText.Quote(name)}]"));
         }
         else if (SupportsReader.Label(name, "case", place, bag))
         {

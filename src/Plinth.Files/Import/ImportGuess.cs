@@ -1,10 +1,10 @@
 using System.Globalization;
-using System.Text;
 using System.Text.RegularExpressions;
+using System.Text;
 using Plinth.Core.Units;
-using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Reading;
+using Plinth.Files.Toml;
 
 namespace Plinth.Files.Import;
 

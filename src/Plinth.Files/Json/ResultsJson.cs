@@ -2,7 +2,6 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
-using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Schedules;
 using Plinth.Core.Tracing;
@@ -160,9 +159,13 @@ public static class ResultsJson
         {
             json.WriteStartObject();
             json.WriteStartArray("supports");
-            json.WriteStringValue(place.Support.Label);
+            foreach (var support in place.Supports)
+            {
+                json.WriteStringValue(support.Label);
+            }
+
             json.WriteEndArray();
-            var centre = report.Design is { } d ? BaseGeometry.Centre(f, place, d) : new PlanPoint(place.Support.X, place.Support.Y);
+            var centre = report.Design is { } d ? BaseGeometry.Centre(f, place, d) : place.Origin;
             json.WriteNumber("x_m", centre.X);
             json.WriteNumber("y_m", centre.Y);
             json.WriteNumber("angle_deg", place.AngleDegrees);
@@ -243,52 +246,16 @@ public static class ResultsJson
     {
         var q = Quantities.Of(project, f, design);
         var ground = f.Places[0].Ground;
-        json.WriteNumber("length_m", design.Size.Length);
-        json.WriteNumber("width_m", design.Size.Width);
-        json.WriteNumber("thickness_m", design.Size.Thickness);
+        var fields = new DesignJson(json, f, design);
+        fields.Sizes();
         json.WriteNumber("founding_depth_m", ground.Level - ground.Underside(design.Size.Thickness));
         json.WriteStartObject("bars");
-        json.WriteString("bottom-x", design.BottomX.ToString());
-        json.WriteString("bottom-y", design.BottomY.ToString());
-        json.WriteString("top-x", design.TopX.ToString());
-        json.WriteString("top-y", design.TopY.ToString());
+        fields.Bars();
         json.WriteEndObject();
-        if (design.Size.ShiftX != 0 || design.Size.ShiftY != 0)
-        {
-            json.WriteNumber("shift_x_m", design.Size.ShiftX);
-            json.WriteNumber("shift_y_m", design.Size.ShiftY);
-        }
-
-        if (design.Dowels.Size is not null)
-        {
-            json.WriteString("dowels", design.Dowels.ToString());
-        }
-
-        if (design.Pedestal is { } pedestal)
-        {
-            Write(json, pedestal);
-        }
-
+        fields.Shifts();
+        fields.Uprights(false);
         json.WriteNumber("concrete_m3", q.Concrete);
         json.WriteNumber("steel_kg", q.Steel);
-    }
-
-    /// <summary>Writes a pedestal or socket as the property "pedestal".</summary>
-    internal static void Write(Utf8JsonWriter json, Pedestal pedestal)
-    {
-        json.WriteStartObject("pedestal");
-        json.WriteBoolean("round", pedestal.Round);
-        json.WriteNumber("size_x_m", pedestal.SizeX);
-        json.WriteNumber("size_y_m", pedestal.SizeY);
-        json.WriteString("bars", pedestal.Bars.ToString());
-        json.WriteString("ties", pedestal.Ties.ToString());
-        if (pedestal.Socket is { } socket)
-        {
-            json.WriteNumber("socket_depth_m", socket.Depth);
-            json.WriteNumber("socket_wall_m", socket.Wall);
-        }
-
-        json.WriteEndObject();
     }
 
     private static (string Symbol, double Factor) MachineUnit(Unit unit)

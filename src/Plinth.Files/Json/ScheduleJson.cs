@@ -37,20 +37,11 @@ public static class ScheduleJson
             }
 
             json.WriteNumber("number_off", row.NumberOff);
-            json.WriteNumber("length_m", row.Size.Length);
-            json.WriteNumber("width_m", row.Size.Width);
-            json.WriteNumber("thickness_m", row.Size.Thickness);
+            var fields = new DesignJson(json, row.Foundation, row.Design);
+            fields.Sizes();
             json.WriteNumber("underside_m", row.Underside);
-            json.WriteString("bottom-x", row.Design.BottomX.ToString());
-            json.WriteString("bottom-y", row.Design.BottomY.ToString());
-            json.WriteString("top-x", row.Design.TopX.ToString());
-            json.WriteString("top-y", row.Design.TopY.ToString());
-            json.WriteString("dowels", row.Design.Dowels.ToString());
-            if (row.Design.Pedestal is { } pedestal)
-            {
-                ResultsJson.Write(json, pedestal);
-            }
-
+            fields.Bars();
+            fields.Uprights(true);
             Write(json, row.Each);
             json.WriteEndObject();
         }

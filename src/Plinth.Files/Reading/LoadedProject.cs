@@ -45,33 +45,6 @@ public sealed record LoadedProject(
 
     private static readonly string[] OwnNames = [ProjectReader.FileName, ProjectReader.SupportsName, AdoptedReader.FileName, PendingWrites.ListName];
 
-    // A foundation all of which plinth.toml states needs no table of its own.
-    private static FoundationDesign? AllHeld(Foundation f)
-    {
-        var (held, stated, column) = (f.Held, f.Rules.Pedestal, f.Rules.Column);
-        if (held is not { Thickness: { } thickness, BottomX: { } x, BottomY: { } y })
-        {
-            return null;
-        }
-
-        Pedestal? pedestal = null;
-        if (f.Places.Any(p => stated.Carries(p.Support)))
-        {
-            if (f.Places.Any(p => stated.HoldsInSocket(p.Support)) || stated is not { SizeX: { } px, Bars: { } bars, Ties: { } ties })
-            {
-                return null;
-            }
-
-            pedestal = new Pedestal(px, stated.SizeY ?? px, stated.Round, bars, ties);
-        }
-
-        var outline = BaseGeometry.Outline(f.Places[0], pedestal);
-        var (length, width) = (held.Length ?? BaseGeometry.HeldSide(held.EdgeX0, held.EdgeX1, outline.FaceX), held.Width ?? BaseGeometry.HeldSide(held.EdgeY0, held.EdgeY1, outline.FaceY));
-        var jointed = column.Known && f.Places.Any(p => p.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round);
-        return length is not { } l || width is not { } w || (jointed && column.Dowels is null) ? null
-            : new FoundationDesign(new BaseSize(l, w, thickness), x, y, held.TopX ?? Core.Concrete.BarSpec.None, held.TopY ?? Core.Concrete.BarSpec.None) { Pedestal = pedestal, Dowels = jointed ? column.Dowels! : Core.Concrete.BarSpec.None };
-    }
-
     /// <summary>The doubts as printed.</summary>
     public IReadOnlyList<string> Warnings => [.. Doubts.Select(d => d.ToString())];
 
@@ -106,7 +79,7 @@ public sealed record LoadedProject(
     public FoundationDesign? Design(Foundation foundation)
     {
         ArgumentNullException.ThrowIfNull(foundation);
-        return Adopted.TryGetValue(foundation.Mark, out var entry) && !Stale.Contains(foundation.Mark) ? entry.Design : AllHeld(foundation);
+        return Adopted.TryGetValue(foundation.Mark, out var entry) && !Stale.Contains(foundation.Mark) ? entry.Design : foundation.Kind.AllHeld(foundation);
     }
 }
 

@@ -90,6 +90,25 @@ public sealed partial class TableReader
         return points.Count == list.Count ? points : null;
     }
 
+    /// <summary>A width, or those of both ends in a list of two; nothing where the key is absent or wrong.</summary>
+    /// <param name="key">The key.</param>
+    /// <returns>The width at −x, or the only one, and that at +x, m.</returns>
+    public (double? Low, double? High) Widths(string key)
+    {
+        if (Node(key) is not { Value: List<TomlNode> list } node)
+        {
+            return (QuantityOrNull(key, Measure.Length, Sign.Positive), null);
+        }
+
+        if (list.Count != 2)
+        {
+            bag.Error(node.Place, $"{key} of a trapezoid is a list of two, at −x and at +x; write for example {key} = [\"2.4 m\", \"1.6 m\"]");
+            return (null, null);
+        }
+
+        return Quantity(key, list[0], Measure.Length, Sign.Positive) is { } low && Quantity(key, list[1], Measure.Length, Sign.Positive) is { } high ? (low, high) : (null, null);
+    }
+
     private bool InRange(string key, TomlNode node, double value, Sign sign)
     {
         if (!double.IsFinite(value))

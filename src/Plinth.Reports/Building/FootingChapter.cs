@@ -2,7 +2,6 @@ using System.Globalization;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
-using Plinth.Core.Schedules;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 using Plinth.Drawing.Figures;
@@ -85,17 +84,12 @@ internal static class FootingChapter
         var (concrete, steel) = (f.Rules.Concrete, f.Rules.Steel);
         var rows = new List<IReadOnlyList<Cell>>();
         void Row(string what, string value) => rows.Add([new(what, Tone.Quiet), new(value)]);
-        Row("size", $"{L(design.Size.Length)} along x × {L(design.Size.Width)} along y × {S(design.Size.Thickness)} thick");
-        Row("bottom bars", $"{design.BottomX} along x, {design.BottomY} along y; {(steel.OuterIsX(design.Size) ? "x" : "y")} outermost");
-        Row("top bars", design.TopX.Size is null && design.TopY.Size is null ? "none" : $"{design.TopX} along x, {design.TopY} along y");
-        if (design.Pedestal is { } p)
+        Row("size", $"{L(design.Size.Length)} along x × {L(design.Size.Width)}{(design.EndWidth == design.Size.Width ? "" : " to " + L(design.EndWidth))} along y × {S(design.Size.Thickness)} thick");
+        Row("bottom bars", $"{design.Bars(true, true)} along x, {design.Bars(false, true)} along y; {(steel.OuterIsX(design.Size) ? "x" : "y")} outermost");
+        Row("top bars", design.HasTop ? $"{design.Bars(true, false)} along x, {design.Bars(false, false)} along y" : "none");
+        foreach (var (name, words) in Wording.Uprights(design, f.Places[0], units, drawn: true))
         {
-            Row(p.Socket is null ? "pedestal" : "socket", $"{ScheduleTables.Words(p, units)}, {p.Bars}, ties {p.Ties.Drawn}{(p.Socket is null ? "" : " in pairs")}");
-        }
-
-        if (design.Dowels.Size is not null)
-        {
-            Row("dowels", design.Dowels.ToString());
+            Row(name, words);
         }
 
         Row("materials", $"f'c {Unit.Stress.FormatTraced(concrete.Strength, units)}, fy {Unit.Stress.FormatTraced(steel.Yield, units)}, concrete {Unit.UnitWeight.FormatTraced(concrete.Weight, units)}; cover bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}");

@@ -134,7 +134,7 @@ internal static class GeneralChapters
         }
 
         var tables = ScheduleTables.Of(input.Project, designs);
-        foreach (var t in new[] { tables[0], tables[2] })
+        foreach (var t in tables.Where(t => t.Name != ScheduleTables.BarsName))
         {
             var shown = t.Filled;
             yield return new Table(t.Title, [.. shown.Select(c => new Column(t.Columns[c].Shown, t.Columns[c].Decimals is not null))], [.. t.Rows.Select(r => (IReadOnlyList<Cell>)[.. shown.Select(c => new Cell(t.Columns[c].Words(r[c])))])]);

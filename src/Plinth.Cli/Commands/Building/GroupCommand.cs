@@ -203,7 +203,7 @@ internal static class GroupCommand
         return string.Join('\n', lines);
     }
 
-    private static string Words(FoundationDesign d, UnitSystem units) => $"{Wording.Size(d.Size, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";
+    private static string Words(FoundationDesign d, UnitSystem units) => $"{Wording.Size(d, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";
 
     private static void Json(Stream stream, Grouping grouping, List<(int Types, TypedBuilding Building)> rows)
     {

@@ -3,12 +3,13 @@ using System.Globalization;
 using Plinth.Cli.Output;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
-using Plinth.Files;
 using Plinth.Files.Json;
 using Plinth.Files.Reading;
 using Plinth.Files.Tables;
+using Plinth.Files;
 using Spectre.Console;
 
 namespace Plinth.Cli.Commands;
@@ -140,16 +141,22 @@ internal static class ScheduleCommand
         screen.Line($"Footing schedule: {loaded.Project.Title.Name}", Styles.Head);
         screen.Line();
         var v = Unit.Volume.Symbol(units);
-        static string Bars(Core.Concrete.BarSpec b) => b.Size is null ? "—" : b.Drawn;
-        var top = schedule.Rows.Any(r => r.Design.TopX.Size is not null || r.Design.TopY.Size is not null);
-        var (dowels, pedestals) = (schedule.Rows.Any(r => r.Design.Dowels.Size is not null), schedule.Rows.Any(r => r.Design.Pedestal is not null));
+        static string Bars(FootingRow r, bool alongX, bool bottom)
+        {
+            var d = (IsolatedDesign)r.Design;
+            var bars = (alongX, bottom) switch { (true, true) => d.BottomX, (false, true) => d.BottomY, (true, false) => d.TopX, _ => d.TopY };
+            return bars.Size is null ? "—" : bars.Drawn;
+        }
+
+        var top = schedule.Rows.Any(r => r.Design.HasTop);
+        var (dowels, pedestals) = (schedule.Rows.Any(r => r.Design.HasDowels), schedule.Rows.Any(r => r.Design.HasPedestal));
         List<(string Head, Func<FootingRow, string> Cell)> columns =
         [
             ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports) + (r.Existing ? " (existing)" : "")), (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
             (Dimension.Heading("plan", Unit.Length, units), r => Wording.Plan(r.Size, units)), (Dimension.Heading(">h", Unit.Section, units), r => Dimension.PlainSection(r.Size.Thickness, units)), (Dimension.Heading(">level", Unit.Length, units), r => Dimension.PlainPlan(r.Underside, units)),
-            ("bot. x", r => Bars(r.Design.BottomX)), ("bot. y", r => Bars(r.Design.BottomY)),
-            .. top ? [("top x", r => Bars(r.Design.TopX)), ("top y", r => Bars(r.Design.TopY))] : (List<(string, Func<FootingRow, string>)>)[],
-            .. dowels || pedestals ? [(dowels && pedestals ? "dowels, pedestal" : dowels ? "dowels" : "pedestal", r => Upright(r.Design, units))] : (List<(string, Func<FootingRow, string>)>)[],
+            ("bot. x", r => Bars(r, true, true)), ("bot. y", r => Bars(r, false, true)),
+            .. top ? [("top x", r => Bars(r, true, false)), ("top y", r => Bars(r, false, false))] : (List<(string, Func<FootingRow, string>)>)[],
+            .. dowels || pedestals ? [(dowels && pedestals ? "dowels, pedestal" : dowels ? "dowels" : "pedestal", r => Upright(r.Design.Under(0), units))] : (List<(string, Func<FootingRow, string>)>)[],
             (">" + v, r => Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), (">" + Unit.Mass.Symbol(units), r => Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)),
         ];
         var table = Screen.Table([.. columns.Select(c => c.Head)]);
@@ -165,6 +172,6 @@ internal static class ScheduleCommand
         screen.Wrapped($"Level: of the {Wording.Underside(units)}. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a row counts; bot. x: bottom bars along the base's x.{(top ? "" : " No footing has top bars.")}");
     }
 
-    private static string Upright(FoundationDesign d, UnitSystem units) =>
+    private static string Upright(Upright d, UnitSystem units) =>
         (d.Dowels.Size is null ? "" : d.Dowels.Drawn) + (d.Pedestal is { } p ? $"{(d.Dowels.Size is null ? "" : "\n")}{ScheduleTables.Words(p, units)}, {p.Bars}, {p.Ties.Drawn}" : "");
 }

@@ -26,6 +26,7 @@ public sealed class CombinedTrial : Trial
     private readonly InnerZone rest;
     private readonly WholeZone top;
     private readonly int[] bandOf;
+    private readonly BarLayer[] resolved;
     private int lookedAt;
     private bool standsNew = true;
 
@@ -38,7 +39,16 @@ public sealed class CombinedTrial : Trial
         bodies = [new GroundBody(this, columns)];
         spansX = [new LongSpan(this, 0, columns, true)];
         bandOf = new int[n];
-        var groups = Groups();
+        var groups = CombinedPlace.Groups(place.Place, _ => null).Select(g => g.Select(i => columns[i]).ToArray()).ToList();
+        for (var g = 0; g < groups.Count; g++)
+        {
+            foreach (var c in groups[g])
+            {
+                bandOf[c.Index] = g;
+            }
+        }
+
+        resolved = new BarLayer[groups.Count];
         bands = [.. groups.Select((g, i) => new CrossSpan(this, i, g))];
         tributaries = [.. groups.Select((g, i) => new CrossSpan(this, i, g))];
         across = place.Supports.Any(s => Math.Abs(s.At.Y - place.Supports[0].At.Y) > OneLine) ? new LongSpan(this, bands.Length, columns, false) : null;
@@ -58,30 +68,6 @@ public sealed class CombinedTrial : Trial
             .. Enumerable.Range(0, n - 1).Select(i => new PunchedArea(this, n + i, $"{columns[i].At}+{columns[i + 1].At}", columns[i], columns[i + 1]) { SpreadEvenly = false }),
         ];
         looked = new PunchedArea[areas.Length];
-    }
-
-    // Columns whose widths overlap along x share a band.
-    private List<Standing[]> Groups()
-    {
-        var groups = new List<Standing[]>();
-        var end = double.NegativeInfinity;
-        foreach (var c in columns.OrderBy(c => c.Loaded.At.X - (c.Loaded.Outline.X / 2)))
-        {
-            var (x, half) = (c.Loaded.At.X, c.Loaded.Outline.X / 2);
-            if (x - half < end - 1e-9)
-            {
-                groups[^1] = [.. groups[^1], c];
-            }
-            else
-            {
-                groups.Add([c]);
-            }
-
-            bandOf[c.Index] = groups.Count - 1;
-            end = Math.Max(end, x + half);
-        }
-
-        return groups;
     }
 
     /// <inheritdoc/>
@@ -121,13 +107,14 @@ public sealed class CombinedTrial : Trial
     internal ReadOnlySpan<CrossSpan> Bands => bands;
 
     /// <inheritdoc/>
-    public override void Adopt(FoundationDesign design)
+    public override void Adopt(FoundationDesign adopted)
     {
-        var d = (CombinedDesign)design;
+        ArgumentNullException.ThrowIfNull(adopted);
+        var d = (CombinedDesign)adopted;
         for (var i = 0; i < columns.Length; i++)
         {
-            var dowels = d.Columns[i].Dowels;
-            standsNew |= columns[i].Set(d.Columns[i].Pedestal, dowels.Size is null ? BarLayer.None : new BarLayer(dowels.Count, dowels.Size));
+            var (pedestal, dowels) = d.Under(i);
+            standsNew |= columns[i].Set(pedestal, dowels.Size is null ? BarLayer.None : new BarLayer(dowels.Count, dowels.Size));
         }
 
         Set(d.Size, d.HighWidth, d.Offset);
@@ -137,9 +124,72 @@ public sealed class CombinedTrial : Trial
     /// <inheritdoc/>
     public override void Stand(int column, Pedestal? pedestal, BarLayer dowels)
     {
-        standsNew |= columns[column].Set(pedestal, dowels);
+        Put(column, pedestal, dowels);
         Set(Size, HighWidth, Offset);
     }
+
+    /// <summary>Puts what stands between the base and one of its columns; a size must be set after it.</summary>
+    internal void Put(int column, Pedestal? pedestal, BarLayer dowels) => standsNew |= columns[column].Set(pedestal, dowels);
+
+    /// <summary>The combination under whose resultant the base is to lie: dead load with live load, else dead load alone; −1: there is none of the ground without wind and earthquake.</summary>
+    public int Sustained
+    {
+        get
+        {
+            var (best, rank) = (-1, 0);
+            foreach (var k in CombinationsFor(Loads.Family.Ground))
+            {
+                var c = Combinations[k];
+                var own = c.Transient || c.Counteracting ? 0
+                    : !c.Terms.All(t => Place.Cases[t.Case].Symbol is Loads.LoadSymbol.D or Loads.LoadSymbol.L) ? 1
+                    : c.Terms.Any(t => Place.Cases[t.Case].Symbol == Loads.LoadSymbol.L && !Place.Cases[t.Case].IsSurcharge) ? 3 : 2;
+                (best, rank) = own > rank ? (k, own) : (best, rank);
+            }
+
+            return best;
+        }
+    }
+
+    /// <summary>Whether the bars along x lie outermost.</summary>
+    public bool OuterIsX => Rules.Steel.OuterIsX(new BaseSize(Body.Length, Body.Width, Body.Thickness));
+
+    /// <summary>The band of a column.</summary>
+    internal int BandOf(int column) => bandOf[column];
+
+    /// <summary>Where the bottom bars across lie along x between the bands, m from the body's centroid: as many to each free length as it has of their breadth.</summary>
+    internal IReadOnlyList<double> RestAt()
+    {
+        var free = new List<(double From, double To)>();
+        var at = Body.LowX;
+        foreach (var b in bands)
+        {
+            if (b.From > at + 1e-6)
+            {
+                free.Add((at, b.From));
+            }
+
+            at = Math.Max(at, b.To);
+        }
+
+        if (Body.HighX > at + 1e-6)
+        {
+            free.Add((at, Body.HighX));
+        }
+
+        // The largest remainders take what is left over, the first of equals.
+        var (count, breadth) = (rest.Layer(true).Count, free.Sum(f => f.To - f.From));
+        var shares = free.Select(f => count * (f.To - f.From) / breadth).ToList();
+        var given = shares.Select(s => (int)Math.Floor(s + 1e-9)).ToList();
+        foreach (var i in Enumerable.Range(0, shares.Count).OrderByDescending(i => Math.Round(shares[i] - given[i], 9)).ThenBy(i => i).Take(count - given.Sum()).ToList())
+        {
+            given[i]++;
+        }
+
+        return [.. free.SelectMany((f, i) => Even(f.From, f.To, given[i]))];
+    }
+
+    /// <summary>Where bars lie in a strip whose edges are no edges of the base: each in the middle of an equal part, m.</summary>
+    internal static IEnumerable<double> Even(double from, double to, int count) => Enumerable.Range(0, count).Select(i => from + ((to - from) * (i + 0.5) / count));
 
     /// <summary>Length, width at the −x end, thickness, m.</summary>
     public BaseSize Size { get; private set; }
@@ -189,27 +239,50 @@ public sealed class CombinedTrial : Trial
         ArgumentNullException.ThrowIfNull(design);
         var side = Rules.Concrete.CoverSide;
         var breadth = Math.Max(Body.LowWidth, Body.HighWidth);
-        spansX[0].Set(true, design.Along.Resolve(breadth, side));
-        spansX[0].Set(false, design.AlongTop.Resolve(breadth, side));
-        top.Set(false, design.AcrossTop.Resolve(Body.Length, side));
+        var (along, alongTop, acrossTop) = (design.BottomX.Resolve(breadth, side), design.TopX.Resolve(breadth, side), design.TopY.Resolve(Body.Length, side));
+
+        // The diameter places the bars, by which the band is as wide as it is.
         for (var g = 0; g < bands.Length; g++)
         {
-            // The diameter places the bars, by which the band is as wide as it is.
-            bands[g].Set(true, new BarLayer(1, design.Columns[bands[g].First.Index].Band.Size));
+            resolved[g] = new BarLayer(1, design.At[bands[g].First.Index].Band.Size);
         }
 
-        rest.Set(true, new BarLayer(1, design.Rest.Size));
+        Set(along, alongTop, acrossTop, new BarLayer(1, design.Rest.Size), resolved);
+        for (var g = 0; g < bands.Length; g++)
+        {
+            resolved[g] = InnerZone.Resolve(design.At[bands[g].First.Index].Band, bands[g].Breadth);
+        }
+
+        Set(along, alongTop, acrossTop, InnerZone.Resolve(design.Rest, rest.Breadth), resolved);
+    }
+
+    /// <summary>Sets the bars by layers; sizes stay.</summary>
+    /// <param name="along">Bottom, along.</param>
+    /// <param name="alongTop">Top, along.</param>
+    /// <param name="acrossTop">Top, across.</param>
+    /// <param name="between">Bottom, across, between the bands.</param>
+    /// <param name="inBands">Bottom, across, in each band.</param>
+    internal void Set(in BarLayer along, in BarLayer alongTop, in BarLayer acrossTop, in BarLayer between, ReadOnlySpan<BarLayer> inBands)
+    {
+        spansX[0].Set(true, along);
+        spansX[0].Set(false, alongTop);
+        top.Set(false, acrossTop);
+        rest.Set(true, between);
+        for (var g = 0; g < bands.Length; g++)
+        {
+            // Diameters first, by which all lie as deep as they do; what a strip has of the top bars follows from its breadth.
+            bands[g].Set(true, inBands[g]);
+            bands[g].Set(false, acrossTop);
+            tributaries[g].Set(true, inBands[g]);
+            tributaries[g].Set(false, acrossTop);
+        }
+
         Sink();
         for (var g = 0; g < bands.Length; g++)
         {
-            bands[g].Set(true, InnerZone.Resolve(design.Columns[bands[g].First.Index].Band, bands[g].Breadth));
-            bands[g].Set(false, Share(top.Layer(false), bands[g].Breadth));
-            tributaries[g].Set(true, bands[g].Layer(true));
-            tributaries[g].Set(false, Share(top.Layer(false), tributaries[g].Breadth));
+            bands[g].Set(false, Share(acrossTop, bands[g].Breadth));
+            tributaries[g].Set(false, Share(acrossTop, tributaries[g].Breadth));
         }
-
-        rest.Set(true, InnerZone.Resolve(design.Rest, rest.Breadth));
-        Sink();
     }
 
     // Bars spread evenly over the length: those of a part of it, by area.
@@ -218,7 +291,7 @@ public sealed class CombinedTrial : Trial
     // Effective depths, and with them the bands.
     private void Sink()
     {
-        var (alongX, outerIsX) = (spansX[0], Rules.Steel.OuterIsX(new BaseSize(Body.Length, Body.Width, Body.Thickness)));
+        var (alongX, outerIsX) = (spansX[0], OuterIsX);
         double thickest = rest.Layer(true).Diameter;
         foreach (var b in bands)
         {

@@ -14,7 +14,7 @@ internal sealed partial class IsolatedSizer
     /// <inheritdoc/>
     public override IReadOnlyList<Alternative> Alternatives()
     {
-        var found = new List<(FoundationDesign Design, Quantities Each, double Cost)>();
+        var found = new List<Alternative>();
         var passed = 0;
         for (var t = 0; t < thicknesses.Length && passed < ThicknessesLooked; t++)
         {
@@ -29,21 +29,13 @@ internal sealed partial class IsolatedSizer
             {
                 if (Placed(new BaseSize(plans[i].Length, plans[i].Width, thicknesses[t]), Pedestal(t)) is { } size && !PlanExceeds(size, Pedestal(t)) && Complete(size, t) is { } design)
                 {
-                    found.Add((design, Quantities.Of(project, foundation, design), Cost(design)));
+                    found.Add(new Alternative(design, Quantities.Of(project, foundation, design), Cost(design), []));
                 }
             }
 
             passed += found.Count > before ? 1 : 0;
         }
 
-        (string Name, Func<(FoundationDesign Design, Quantities Each, double Cost), double> By)[] aims =
-        [
-            ("least plan", d => d.Design.Size.Length * d.Design.Size.Width), ("least thickness", d => d.Design.Size.Thickness), ("least steel", d => d.Each.Steel),
-            ("least concrete", d => d.Each.Concrete), ("cheapest", d => d.Cost),
-        ];
-
-        // Of equals the cheaper.
-        var best = aims.Select(a => (a.Name, Index: found.Count == 0 ? -1 : Enumerable.Range(0, found.Count).MinBy(i => (Math.Round(a.By(found[i]), 9), found[i].Cost)))).ToList();
-        return [.. best.Where(b => b.Index >= 0).GroupBy(b => b.Index).Select(g => new Alternative(found[g.Key].Design, found[g.Key].Each, found[g.Key].Cost, [.. g.Select(b => b.Name)])).OrderBy(a => a.Design.Size.Thickness).ThenBy(a => a.Design.Size.Length)];
+        return Alternative.Best(found);
     }
 }

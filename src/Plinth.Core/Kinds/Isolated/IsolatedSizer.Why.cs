@@ -11,13 +11,14 @@ namespace Plinth.Core.Kinds.Isolated;
 internal sealed partial class IsolatedSizer
 {
     /// <inheritdoc/>
-    public override IReadOnlyList<(string Step, SizingStop? Stop)> Why(FoundationDesign design)
+    public override IReadOnlyList<(string Step, SizingStop? Stop)> Why(FoundationDesign adopted)
     {
-        ArgumentNullException.ThrowIfNull(design);
+        ArgumentNullException.ThrowIfNull(adopted);
+        var design = (IsolatedDesign)adopted;
         var rules = foundation.Rules.Sizing;
         var size = design.Size;
         var result = new List<(string, SizingStop?)>();
-        void Try(string step, FoundationDesign smaller, bool anyBars)
+        void Try(string step, IsolatedDesign smaller, bool anyBars)
         {
             var pedestal = smaller.Pedestal;
             if (anyBars && Placed(smaller.Size with { ShiftX = 0, ShiftY = 0 }, pedestal) is not { })
@@ -106,7 +107,7 @@ internal sealed partial class IsolatedSizer
             }
         }
 
-        (string Name, BarSpec Spec, BarSpec? Held, Func<BarSpec, FoundationDesign> With)[] layers =
+        (string Name, BarSpec Spec, BarSpec? Held, Func<BarSpec, IsolatedDesign> With)[] layers =
         [
             ("bottom-x", design.BottomX, foundation.Held.BottomX, b => design with { BottomX = b }),
             ("bottom-y", design.BottomY, foundation.Held.BottomY, b => design with { BottomY = b }),

@@ -129,7 +129,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     }
 
     // Whether a design fails some combination; those that are worst for each check that fails are looked at from now on.
-    private bool Fails(FoundationDesign design, List<bool[]> chosen)
+    private bool Fails(IsolatedDesign design, List<bool[]> chosen)
     {
         checker.Set(design);
         var fails = false;
@@ -161,7 +161,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     }
 
     // A design that passes, from which costs are compared: the smallest plan at a thickness, or the thickness that it needs, whose weight may need more plan again.
-    private (FoundationDesign? Design, Func<SizingStop>? Stop) First(int last)
+    private (IsolatedDesign? Design, Func<SizingStop>? Stop) First(int last)
     {
         Func<SizingStop>? stop = null;
         var t = 0;
@@ -202,7 +202,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     }
 
     // Where no smallest plan can be completed at any thickness, larger ones are looked at: an overhang that bars can take hold in, a lower pressure.
-    private FoundationDesign? Larger(int last)
+    private IsolatedDesign? Larger(int last)
     {
         for (var t = 0; t < last; t++)
         {
@@ -226,7 +226,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     }
 
     // Every plan and thickness that may be cheaper by what it costs at least.
-    private FoundationDesign Cheapest(FoundationDesign best, int last)
+    private IsolatedDesign Cheapest(IsolatedDesign best, int last)
     {
         var cost = Cost(best);
         for (var t = 0; t < last; t++)
@@ -279,14 +279,14 @@ internal sealed partial class IsolatedSizer : FoundationSizer
 
         return best;
 
-        FoundationDesign Bare(double h, Pedestal? pedestal) => new(new BaseSize(1, 1, h), BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None) { Pedestal = pedestal };
+        IsolatedDesign Bare(double h, Pedestal? pedestal) => new(new BaseSize(1, 1, h), BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None) { Pedestal = pedestal };
     }
 
-    private SizingResult Found(FoundationDesign design) => new(design, null, steps);
+    private SizingResult Found(IsolatedDesign design) => new(design, null, steps);
 
     private SizingResult Failed(SizingStop stop) => new(null, stop, steps);
 
-    private static FoundationDesign Design(BaseSize size, Reinforcement bars, Pedestal? pedestal = null, BarLayer dowels = default) =>
+    private static IsolatedDesign Design(BaseSize size, Reinforcement bars, Pedestal? pedestal = null, BarLayer dowels = default) =>
         new(size, BarSpec.Of(bars.BottomX), BarSpec.Of(bars.BottomY), BarSpec.Of(bars.TopX), BarSpec.Of(bars.TopY)) { Pedestal = pedestal, Dowels = BarSpec.Of(dowels) };
 
     // The least bars and dowels for a plan at a thickness; null if none pass.
@@ -303,7 +303,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
         return bound.Floor(side, side, thickness, 0) >= cost;
     }
 
-    private FoundationDesign? Complete(BaseSize plan, int thickness)
+    private IsolatedDesign? Complete(BaseSize plan, int thickness)
     {
         var size = plan with { Thickness = thicknesses[thickness] };
         var pedestal = joints.HasPedestal ? Pedestal(thickness) : null;

@@ -62,9 +62,10 @@ public sealed class IsolatedTrial : Trial
     public SlabSpan Along(bool x) => x ? alongX : alongY;
 
     /// <inheritdoc/>
-    public override void Adopt(FoundationDesign design)
+    public override void Adopt(FoundationDesign adopted)
     {
-        ArgumentNullException.ThrowIfNull(design);
+        ArgumentNullException.ThrowIfNull(adopted);
+        var design = (IsolatedDesign)adopted;
         Set(design.Pedestal, design.Dowels.Size is null ? BarLayer.None : new BarLayer(design.Dowels.Count, design.Dowels.Size));
         Set(design.Size);
         Set(design.Bars(Rules.Concrete.CoverSide));

@@ -53,7 +53,7 @@ public static class BarsView
             }
         }
 
-        if (m.Design.Pedestal is { } p)
+        if (m.Design.Under(0).Pedestal is { } p)
         {
             var height = s.Columns[0].PedestalHeight;
             if (!p.Round)
@@ -94,7 +94,7 @@ public static class BarsView
             }
 
             var z = m.FootHeight(row);
-            foreach (var bar in m.Upright(role))
+            foreach (var bar in m.UprightBars(role))
             {
                 // Feet turn outwards, along the side on which the bar stands farther out.
                 var length = row.Group.Shape.B;

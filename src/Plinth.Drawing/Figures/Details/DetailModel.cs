@@ -38,6 +38,8 @@ public sealed class DetailModel
     /// <summary>Its design.</summary>
     public FoundationDesign Design { get; }
 
+    private Upright Upright => Design.Under(0);
+
     /// <summary>The base at its first place.</summary>
     public Trial State { get; }
 
@@ -48,7 +50,7 @@ public sealed class DetailModel
     public UnitSystem Units => Project.Units;
 
     /// <summary>Where the pedestal's ties and cross-ties stand; null without a pedestal.</summary>
-    public PedestalTies? PedestalTies => Design.Pedestal is { } p ? Core.Schedules.PedestalTies.Of(Project.Code, Foundation.Rules, State.Columns[0].Support, p, State.Columns[0].PedestalHeight) : null;
+    public PedestalTies? PedestalTies => Upright.Pedestal is { } p ? Core.Schedules.PedestalTies.Of(Project.Code, Foundation.Rules, State.Columns[0].Support, p, State.Columns[0].PedestalHeight) : null;
 
     /// <summary>The row of a role; null where there are no such bars.</summary>
     public BarRow? Row(BarRole role) => Rows.FirstOrDefault(r => r.Group.Role == role);
@@ -61,7 +63,7 @@ public sealed class DetailModel
     {
         ArgumentNullException.ThrowIfNull(row);
         var g = row.Group;
-        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY && Design.Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
+        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY && Upright.Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
         return $"{g.Count} {g.Size.Name}-{row.BarMark}{spacing}{(g.Layer.Length > 0 ? " " + g.Layer : "")}";
     }
 
@@ -79,21 +81,21 @@ public sealed class DetailModel
         var support = s.Columns[0].Support;
         return role switch
         {
-            BarRole.Pedestal when Design.Pedestal is { Bars.Size: { } bar } p => ((alongX || p.Round ? p.SizeX : p.SizeY) / 2) - s.Rules.Pedestal.Cover - (p.Ties.Size?.Diameter ?? 0) - (bar.Diameter / 2),
-            BarRole.Dowels when Design.Dowels.Size is { } dowel => ((alongX || support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY) / 2) - s.Rules.Column.Cover - s.Code.LeastTie(dowel.Diameter) - (dowel.Diameter / 2),
+            BarRole.Pedestal when Upright.Pedestal is { Bars.Size: { } bar } p => ((alongX || p.Round ? p.SizeX : p.SizeY) / 2) - s.Rules.Pedestal.Cover - (p.Ties.Size?.Diameter ?? 0) - (bar.Diameter / 2),
+            BarRole.Dowels when Upright.Dowels.Size is { } dowel => ((alongX || support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY) / 2) - s.Rules.Column.Cover - s.Code.LeastTie(dowel.Diameter) - (dowel.Diameter / 2),
             _ => 0,
         };
     }
 
     /// <summary>The centres of upright bars about the column's centre, m.</summary>
-    public IReadOnlyList<SectionBar> Upright(BarRole role)
+    public IReadOnlyList<SectionBar> UprightBars(BarRole role)
     {
         var s = State;
         var support = s.Columns[0].Support;
-        return role == BarRole.Pedestal && Design.Pedestal is { Bars.Size: { } bar } p
+        return role == BarRole.Pedestal && Upright.Pedestal is { Bars.Size: { } bar } p
             ? ColumnSection.Around(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, new BarLayer(p.Bars.Count, bar), (p.SizeX / 2) - UprightAt(role, true))
-            : role == BarRole.Dowels && Design.Dowels.Size is { } dowel
-                ? ColumnSection.Around(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, support.Shape == ColumnShape.Round, new BarLayer(Design.Dowels.Count, dowel), (support.SizeX / 2) - UprightAt(role, true))
+            : role == BarRole.Dowels && Upright.Dowels.Size is { } dowel
+                ? ColumnSection.Around(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, support.Shape == ColumnShape.Round, new BarLayer(Upright.Dowels.Count, dowel), (support.SizeX / 2) - UprightAt(role, true))
                 : [];
     }
 

@@ -37,7 +37,7 @@ public static class DetailParts
     {
         ArgumentNullException.ThrowIfNull(m);
         ArgumentNullException.ThrowIfNull(scale);
-        if (m.Design.Pedestal is not { } p)
+        if (m.Design.Under(0).Pedestal is not { } p)
         {
             return null;
         }
@@ -76,7 +76,7 @@ public static class DetailParts
 
         foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
         {
-            foreach (var bar in m.Upright(role))
+            foreach (var bar in m.UprightBars(role))
             {
                 to.Circle(Layers.Bar, role == BarRole.Dowels ? Stroke.Thin : Stroke.None, centre + (bar.X * per, bar.Y * per), Math.Max(Math.Sqrt(bar.Area / Math.PI) * per, 0.5), role == BarRole.Dowels ? Fill.Paper : Fill.Solid);
             }

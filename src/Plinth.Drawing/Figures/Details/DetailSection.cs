@@ -251,7 +251,7 @@ public static class DetailSection
 
     private static void Ties(Canvas to, DetailModel m, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
     {
-        if (m.Row(BarRole.Ties) is not { } row || m.Design.Pedestal is not { } pedestal)
+        if (m.Row(BarRole.Ties) is not { } row || m.Design.Under(0).Pedestal is not { } pedestal)
         {
             return;
         }

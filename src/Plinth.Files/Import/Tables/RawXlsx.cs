@@ -78,7 +78,7 @@ internal sealed class RawXlsx : RawTable
             }
 
             bag.Error(sheet is null ? whole : sheetPlace, sheet is null
-                ? $"has several sheets; name one: sheet = {Adopted.TomlText.Quote(names[0])} (sheets are {listed})"
+                ? $"has several sheets; name one: sheet = {Toml.TomlText.Quote(names[0])} (sheets are {listed})"
                 : $"{name} has no sheet \"{sheet}\"; " + (Nearest.Of(sheet, names) is { } near ? $"did you mean \"{near}\"?" : $"sheets are {listed}"));
             reader.Dispose();
         }

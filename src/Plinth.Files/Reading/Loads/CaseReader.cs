@@ -1,7 +1,6 @@
 using Plinth.Core.Audit;
 using Plinth.Core.Loads;
 using Plinth.Core.Units;
-using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Toml;
 

@@ -1,5 +1,5 @@
 using System.Text.RegularExpressions;
-using Plinth.Files.Adopted;
+using Plinth.Files.Toml;
 
 namespace Plinth.Files.Reading;
 

@@ -96,7 +96,7 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
         return times * times;
     }
 
-    private static bool Concrete(Standing s) => s.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round;
+    private static bool Concrete(Standing s) => s.Support.IsConcrete;
 
     // 0: on the base; 1: column on the pedestal; 2: the column's own concrete.
     private static Outcome Joint<T>(Standing s, int k, int which, ref T trace)

@@ -39,12 +39,14 @@ public static class DowelLap
     /// <param name="project">The project.</param>
     /// <param name="foundation">The foundation.</param>
     /// <param name="design">Its design: how high the joint stands.</param>
-    public static bool Pulled(Project project, Foundation foundation, FoundationDesign design)
+    /// <param name="column">Which column, in the order of the supports.</param>
+    public static bool Pulled(Project project, Foundation foundation, FoundationDesign design, int column)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
-        if (design.Dowels.Size is null)
+        var upright = design.Under(column);
+        if (upright.Dowels.Size is null)
         {
             return false;
         }
@@ -52,9 +54,10 @@ public static class DowelLap
         foreach (var place in foundation.Places)
         {
             var top = place.Ground.Underside(design.Size.Thickness) + design.Size.Thickness;
-            var foot = design.Pedestal is null ? top : foundation.Rules.Pedestal.TopLevel(place.Support, top, design.Pedestal.Socket?.Depth) ?? top;
-            var arm = (place.Support.Level ?? foot) - foot;
-            var actions = project.Actions[place.Support.Label];
+            var support = place.Supports[column];
+            var foot = upright.Pedestal is null ? top : foundation.Rules.Pedestal.TopLevel(support, top, upright.Pedestal.Socket?.Depth) ?? top;
+            var arm = (support.Level ?? foot) - foot;
+            var actions = project.Actions[support.Label];
             foreach (var combination in project.CombinationsOf(foundation).Used)
             {
                 if (!combination.IsFor(Family.Concrete))
@@ -71,8 +74,8 @@ public static class DowelLap
                     }
                 }
 
-                var own = sum.InAxesTurnedBy(place.Support.AngleDegrees);
-                if (JointSections.Pulls(new SectionAction(own.N, own.Fx, own.Fy, own.Mx - (arm * own.Fy), own.My + (arm * own.Fx)), place.Support))
+                var own = sum.InAxesTurnedBy(support.AngleDegrees);
+                if (JointSections.Pulls(new SectionAction(own.N, own.Fx, own.Fy, own.Mx - (arm * own.Fy), own.My + (arm * own.Fx)), support))
                 {
                     return true;
                 }

@@ -31,7 +31,7 @@ internal sealed class JointSections
     public void Forget() => (column, pedestal) = (null, null);
 
     /// <summary>Whether a concrete column stands there whose joint is designed; one in a socket has none.</summary>
-    public static bool Designed(Standing s) => s.Rules.Column.Known && s.Pedestal?.Socket is null && s.Support.Shape is ColumnShape.Rectangular or ColumnShape.Round;
+    public static bool Designed(Standing s) => s.Rules.Column.Known && s.Pedestal?.Socket is null && s.Support.IsConcrete;
 
     /// <summary>f'c of the pedestal, else of the base: what the column stands on, kPa.</summary>
     public static double Supporting(Standing s) => s.Pedestal is null ? s.Rules.Concrete.Strength : PedestalStrength(s);

@@ -1,0 +1,61 @@
+using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
+
+namespace Plinth.Core.Foundations;
+
+/// <summary>What is between a base and one of its columns.</summary>
+/// <param name="Pedestal">The pedestal; null: the column stands on the base.</param>
+/// <param name="Dowels">Dowels from base or pedestal into a concrete column; none where the joint is not designed.</param>
+public readonly record struct Upright(Pedestal? Pedestal, BarSpec Dowels);
+
+/// <summary>A design in force: sizes and bars. What a kind of foundation has beyond the size is its own.</summary>
+/// <param name="Size">Plan and thickness: of a base that is no rectangle its length and its width at the −x end.</param>
+public abstract record FoundationDesign(BaseSize Size)
+{
+    /// <summary>No bars, in words.</summary>
+    protected static readonly string NoBars = BarSpec.None.ToString();
+
+    /// <summary>How many columns it is for.</summary>
+    public abstract int Columns { get; }
+
+    /// <summary>What is between the base and a column.</summary>
+    /// <param name="column">Which, in the order of the supports, from 0.</param>
+    public abstract Upright Under(int column);
+
+    /// <summary>A layer of its bars in words: "13 T16"; "none".</summary>
+    /// <param name="alongX">Along x, or along y.</param>
+    /// <param name="bottom">At the bottom, or on top.</param>
+    public abstract string Bars(bool alongX, bool bottom);
+
+    /// <summary>Whether it has bars on top.</summary>
+    public bool HasTop => Bars(true, false) != NoBars || Bars(false, false) != NoBars;
+
+    /// <summary>Width at the +x end, m.</summary>
+    public virtual double EndWidth => Size.Width;
+
+    /// <summary>Corners of the base about its centroid in its own axes, anticlockwise from (−x, −y), m.</summary>
+    public virtual IReadOnlyList<PlanPoint> Outline
+    {
+        get
+        {
+            var (l, b) = (Size.Length / 2, Size.Width / 2);
+            return [new(-l, -b), new(l, -b), new(l, b), new(-l, b)];
+        }
+    }
+
+    /// <summary>Plan area, m2.</summary>
+    public virtual double Area => Size.Length * Size.Width;
+
+    /// <summary>Length of its edges, m.</summary>
+    public virtual double Perimeter => 2 * (Size.Length + Size.Width);
+
+    /// <summary>Plan area of the same base with every edge moved outwards, m2.</summary>
+    /// <param name="beyond">How far, m.</param>
+    public virtual double AreaWith(double beyond) => (Size.Length + (2 * beyond)) * (Size.Width + (2 * beyond));
+
+    /// <summary>Whether any column stands on a pedestal.</summary>
+    public bool HasPedestal => Enumerable.Range(0, Columns).Any(i => Under(i).Pedestal is not null);
+
+    /// <summary>Whether any column has dowels.</summary>
+    public bool HasDowels => Enumerable.Range(0, Columns).Any(i => Under(i).Dowels.Size is not null);
+}

@@ -1,0 +1,95 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Core.Schedules;
+using Plinth.Core.Sizing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Kinds.Combined;
+
+/// <summary>One rectangular or trapezoidal base under several columns.</summary>
+public sealed class CombinedKind : FoundationKind
+{
+    private static readonly CheckList List = CombinedChecks.Make();
+
+    /// <inheritdoc/>
+    public override string Id => "combined";
+
+    /// <inheritdoc/>
+    public override string Title => "combined footing";
+
+    /// <inheritdoc/>
+    public override string MarkLetters => "CF";
+
+    /// <inheritdoc/>
+    public override bool UnderSeveral => true;
+
+    /// <inheritdoc/>
+    public override CheckList Checks(ConcreteCode code) => List;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<DesignField> Fields(IReadOnlyList<string> supports) => CombinedFields.Make(supports);
+
+    /// <inheritdoc/>
+    public override FoundationDesign Blank(IReadOnlyList<string> supports) =>
+        new CombinedDesign(default, 0, default, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None, [.. supports.Select(s => new ColumnDesign(s, BarSpec.None, new Upright(null, BarSpec.None)))]);
+
+    /// <inheritdoc/>
+    public override FoundationDesign? AllHeld(Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        var (held, place) = (foundation.Held, foundation.Places[0]);
+        var uprights = place.Supports.Select((_, i) => HeldUpright.Of(foundation, i)).ToList();
+        if (held is not { Thickness: { } thickness, BottomX: { } bottom } || uprights.Exists(u => u is null) || CombinedFields.HeldRest(held) is not { } rest)
+        {
+            return null;
+        }
+
+        var plan = new CombinedPlace(place, i => uprights[i]!.Value.Pedestal);
+        if (plan.HeldLength(held) is not { } length || plan.HeldWidth(held) is not { } width || plan.HeldOffset(held, length, width, held.EndWidth ?? width) is not ({ } x, { } y))
+        {
+            return null;
+        }
+
+        var bands = place.Supports.Select(s => CombinedFields.HeldBand(held, s.Label)).ToList();
+        return CombinedPlace.Groups(place, i => uprights[i]!.Value.Pedestal).Any(g => bands[g[0]] is null) ? null
+            : new CombinedDesign(new BaseSize(length, width, thickness), held.EndWidth ?? width, new PlanPoint(x, y), bottom, held.TopX ?? BarSpec.None, held.TopY ?? BarSpec.None, rest,
+                [.. place.Supports.Select((s, i) => new ColumnDesign(s.Label, bands[i] ?? BarSpec.None, uprights[i]!.Value))]);
+    }
+
+    /// <inheritdoc/>
+    public override PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design) => ((CombinedDesign)design).Offset;
+
+    /// <inheritdoc/>
+    public override (string Key, string Message)? FaultOfPlan(Foundation foundation, FoundationDesign design, UnitSystem units) => CombinedFaults.Of(foundation, (CombinedDesign)design, units);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<MatBars> Mats(Project project, Foundation foundation, FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        var checker = new Checker(project, foundation with { Places = [foundation.Places[0]] });
+        checker.Set(design);
+        var mats = CombinedMats.Of((CombinedTrial)checker.Trials[0], (CombinedDesign)design);
+        checker.Release();
+        return mats;
+    }
+
+    /// <inheritdoc/>
+    public override DataTable Schedule(Project project, IReadOnlyList<FootingRow> rows) => CombinedSchedule.Of(project, rows);
+
+    /// <inheritdoc/>
+    public override Trial NewTrial(Project project, Foundation foundation, LoadedPlace place) => new CombinedTrial(project, foundation, place);
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Notes(Trial trial) => base.Notes(trial).Concat(CombinedNotes.Of((CombinedTrial)trial));
+
+    /// <inheritdoc/>
+    public override string? DoubtfullyRigid(Trial trial) => Rigidity.Doubt(trial);
+
+    /// <inheritdoc/>
+    public override FoundationSizer NewSizer(Project project, Foundation foundation) => new CombinedSizer(project, foundation);
+}

@@ -1,0 +1,249 @@
+using System.Collections.Immutable;
+using Plinth.Core.Buildings;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Core.Sizing;
+
+namespace Plinth.Core.Kinds.Combined;
+
+/// <summary>A plan that a search may try.</summary>
+/// <param name="Length">m.</param>
+/// <param name="Low">Width at −x, m.</param>
+/// <param name="High">Width at +x, m.</param>
+/// <param name="Area">m2.</param>
+internal readonly record struct CombinedPlan(double Length, double Low, double High, double Area);
+
+/// <summary>The plans of a base under several columns on the steps of sizing, and where each lies: its centroid as near under the resultant of the sustained loads as edges, columns and site allow.</summary>
+internal sealed class CombinedPlans
+{
+    // Ends lie at whole parts of the plan's step from the first column: 10 mm of 50 mm, half an inch of 3 in.
+    private const double MetricParts = 5;
+    private const double InchParts = 6;
+
+    // A trapezoid's one end is at most so many times the other.
+    private const double MostTaper = 4;
+
+    private readonly Project project;
+    private readonly Foundation foundation;
+    private readonly ImmutableArray<CombinedTrial> trials;
+    private readonly SizingRules rules;
+    private readonly HeldValues held;
+    private readonly Dictionary<(double, double, double), PlanPoint?> places = [];
+    private readonly CombinedPlace[] columns;
+    private readonly PlanPoint aim;
+
+    /// <summary>Prepares them.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="trials">A trial a place; what they hold is lost.</param>
+    /// <param name="pedestal">The pedestal of a column; null: none.</param>
+    public CombinedPlans(Project project, Foundation foundation, ImmutableArray<CombinedTrial> trials, Func<int, Pedestal?> pedestal)
+    {
+        (this.project, this.foundation, this.trials) = (project, foundation, trials);
+        (rules, held) = (foundation.Rules.Sizing, foundation.Held);
+        columns = [.. foundation.Places.Select(p => new CombinedPlace(p, pedestal))];
+        aim = Aim();
+        (HeldLength, HeldWidth) = (columns[0].HeldLength(held), columns[0].HeldWidth(held));
+        Lengths = HeldLength is { } l ? [l] : PlanCandidates.Steps(columns.Max(c => c.HighX - c.LowX), (columns.Max(c => c.Last.X - c.First.X)) + rules.MostPlan, rules.PlanStep);
+        Widths = HeldWidth is { } w ? [w] : PlanCandidates.Steps(Math.Max(rules.LeastPlan, columns.Max(c => c.HighY - c.LowY)), rules.MostPlan, rules.PlanStep);
+        All = held.Trapezoid ? Trapezoids() : Rectangles();
+    }
+
+    /// <summary>The length that is held, m; null: open.</summary>
+    public double? HeldLength { get; }
+
+    /// <summary>The width that is held, m; null: open.</summary>
+    public double? HeldWidth { get; }
+
+    /// <summary>Lengths on the steps, shortest first, m.</summary>
+    public double[] Lengths { get; }
+
+    /// <summary>Widths on the steps, narrowest first, m.</summary>
+    public double[] Widths { get; }
+
+    /// <summary>All plans by area.</summary>
+    public CombinedPlan[] All { get; }
+
+    // The resultant of the sustained loads from the origin, its mean over the places.
+    private PlanPoint Aim()
+    {
+        var (x, y, counted) = (0.0, 0.0, 0);
+        foreach (var t in trials)
+        {
+            if (t.Sustained is not (>= 0 and var k))
+            {
+                continue;
+            }
+
+            var (n, mx, my) = (0.0, 0.0, 0.0);
+            foreach (var c in t.Columns)
+            {
+                var a = c.Action(k).N;
+                (n, mx, my) = (n + a, mx + (a * c.Loaded.At.Y) - c.Mx(k), my + (a * c.Loaded.At.X) + c.My(k));
+            }
+
+            foreach (var (load, i) in foundation.Loads.Select((l, i) => (l, i)).Where(l => l.l.Shape != PlanLoadShape.WholeBase))
+            {
+                var placed = load.On(default, default);
+                var factored = t.Place.LoadTerms[k][i].Factor * placed.N;
+                (n, mx, my) = (n + factored, mx + (factored * placed.Y), my + (factored * placed.X));
+            }
+
+            if (n > 0)
+            {
+                (x, y, counted) = (x + (my / n), y + (mx / n), counted + 1);
+            }
+        }
+
+        return counted == 0 ? default : new PlanPoint(x / counted, y / counted);
+    }
+
+    private CombinedPlan[] Rectangles()
+    {
+        var plans = new CombinedPlan[Lengths.Length * Widths.Length];
+        for (var i = 0; i < plans.Length; i++)
+        {
+            var (length, width) = (Lengths[i / Widths.Length], Widths[i % Widths.Length]);
+            plans[i] = new CombinedPlan(length, width, width, length * width);
+        }
+
+        return Sorted(plans);
+    }
+
+    // Of each length and mean width the ends that bring the centroid nearest under the resultant between the edges, and a step beside either way.
+    private CombinedPlan[] Trapezoids()
+    {
+        if (held.EndWidth is { } high && held.Width is { } low)
+        {
+            return Sorted([.. Lengths.Select(l => new CombinedPlan(l, low, high, l * (low + high) / 2))]);
+        }
+
+        var found = new HashSet<CombinedPlan>();
+        foreach (var length in Lengths)
+        {
+            // The end that is held, else the first column's least overhang, is where the centroid counts from.
+            var place = columns[0];
+            var start = place.EdgeX0(held) ?? (place.EdgeX1(held) is { } end ? end - length : place.LowX - Math.Max(rules.LeastOverhang, Math.Min((length - (place.HighX - place.LowX)) / 2, rules.PlanStep * 2)));
+            var share = Math.Clamp((aim.X - start) / length, 1.0 / 3, 2.0 / 3);
+            foreach (var mean in Widths)
+            {
+                var (a, b) = (2 * mean * (2 - (3 * share)), 2 * mean * ((3 * share) - 1));
+                foreach (var dLow in (ReadOnlySpan<double>)[-1, 0, 1])
+                {
+                    foreach (var dHigh in (ReadOnlySpan<double>)[-1, 0, 1])
+                    {
+                        double Step(double width, double by) => Math.Round((Math.Round(width / rules.PlanStep) + by) * rules.PlanStep, 6);
+                        var (w0, w1) = (Step(a, dLow), Step(b, dHigh));
+                        if (Math.Min(w0, w1) >= rules.LeastPlan - 1e-9 && Math.Max(w0, w1) <= Math.Min(rules.MostPlan, MostTaper * Math.Min(w0, w1)) + 1e-9)
+                        {
+                            found.Add(new CombinedPlan(length, w0, w1, length * (w0 + w1) / 2));
+                        }
+                    }
+                }
+            }
+        }
+
+        return Sorted([.. found]);
+    }
+
+    private static CombinedPlan[] Sorted(CombinedPlan[] plans)
+    {
+        // Of equal areas the shorter first.
+        Array.Sort(plans, (a, b) => Math.Round(a.Area, 9).CompareTo(Math.Round(b.Area, 9)) is not 0 and var by ? by : a.Length.CompareTo(b.Length) is not 0 and var l ? l : a.Low.CompareTo(b.Low));
+        return plans;
+    }
+
+    /// <summary>Number of the first plan that has an area, m2.</summary>
+    public int FirstOf(double area)
+    {
+        var (low, high) = (0, All.Length);
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = All[middle].Area >= area ? (low, middle) : (middle + 1, high);
+        }
+
+        return low;
+    }
+
+    /// <summary>Where a plan lies: the origin from its centroid, m; null where the columns do not stand on it with their least overhang, or it cannot lie within the site.</summary>
+    public PlanPoint? Place(in CombinedPlan plan)
+    {
+        var key = (plan.Length, plan.Low, plan.High);
+        if (!places.TryGetValue(key, out var known))
+        {
+            places.Add(key, known = Find(plan));
+        }
+
+        return known;
+    }
+
+    private PlanPoint? Find(in CombinedPlan plan)
+    {
+        var (centroid, widest) = (CombinedDesign.TrapezoidCentroid(plan.Length, plan.Low, plan.High), Math.Max(plan.Low, plan.High) / 2);
+        var (x, y) = columns[0].HeldOffset(held, plan.Length, plan.Low, plan.High);
+        var step = rules.PlanStep / (Math.Abs((rules.PlanStep * 1000) - Math.Round(rules.PlanStep * 1000)) < 1e-6 ? MetricParts : InchParts);
+        var least = rules.LeastOverhang;
+        if (x is null)
+        {
+            // The −x end as near under the aim as all columns allow, at a whole step from the first column.
+            var (from, to) = (columns.Max(c => c.HighX) + least - plan.Length, columns.Min(c => c.LowX) - least);
+            if (from > to + 1e-9)
+            {
+                return null;
+            }
+
+            var first = columns[0].First.X;
+            var end = first + (Math.Round((Math.Clamp(aim.X - centroid, from, to) - first) / step) * step);
+            end = end < from - 1e-9 ? end + step : end > to + 1e-9 ? end - step : end;
+            x = -(Math.Clamp(end, from, to) + centroid);
+        }
+
+        if (y is null)
+        {
+            var (from, to) = (columns.Max(c => c.HighY) + least - widest, columns.Min(c => c.LowY) - least + widest);
+            if (from > to + 1e-9)
+            {
+                return null;
+            }
+
+            // Small moments across move nothing: the base stays on the line of its columns.
+            y = -Math.Clamp(Math.Round(aim.Y / rules.PlanStep) * rules.PlanStep, from, to);
+        }
+
+        var offset = new PlanPoint(Math.Round(x.Value, 6), Math.Round(y.Value, 6));
+        offset = project.Site.IsOpen ? offset : Moved(plan, offset, step) ?? new PlanPoint(double.NaN, 0);
+        return !double.IsNaN(offset.X) && Fits(plan, offset) ? offset : null;
+    }
+
+    // The least move that brings it within the site at all its places: of a trapezoid the rectangle round it.
+    private PlanPoint? Moved(CombinedPlan plan, PlanPoint offset, double step)
+    {
+        var (freeX, freeY) = (held.EdgeX0 is null && held.EdgeX1 is null && !held.OffsetXGiven, held.EdgeY0 is null && held.EdgeY1 is null && !held.OffsetYGiven);
+        var middle = (plan.Length / 2) - CombinedDesign.TrapezoidCentroid(plan.Length, plan.Low, plan.High);
+        var round = new BaseSize(plan.Length, Math.Max(plan.Low, plan.High), 1);
+        return project.Site.Least(foundation.Places, p => BaseGeometry.Centre(p, new PlanPoint(offset.X - middle, offset.Y)), round, freeX, freeY, step) is { } move
+            ? new PlanPoint(Math.Round(offset.X - move.X, 6), Math.Round(offset.Y - move.Y, 6))
+            : null;
+    }
+
+    // The least overhang holds on sides that neither the engineer nor the site holds.
+    private bool Fits(in CombinedPlan plan, PlanPoint offset)
+    {
+        var design = Design(plan, 1, offset);
+        foreach (var c in columns)
+        {
+            var within = c.Within(design);
+            if (Math.Min(Math.Min(within.X0, within.X1), Math.Min(within.Y0, within.Y1)) < -1e-9)
+            {
+                return false;
+            }
+        }
+
+        return foundation.Loads.Count == 0 || CombinedFaults.Of(foundation with { Held = HeldValues.Nothing }, design, project.Units) is not { Key: "length" };
+    }
+
+    /// <summary>A design of a plan without bars.</summary>
+    public CombinedDesign Design(in CombinedPlan plan, double thickness, in PlanPoint offset) =>
+        (CombinedDesign)foundation.Kind.Blank([.. foundation.Places[0].Supports.Select(s => s.Label)]) with { Size = new BaseSize(plan.Length, plan.Low, thickness), HighWidth = plan.High, Offset = offset };
+}

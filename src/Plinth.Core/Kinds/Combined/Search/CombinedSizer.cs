@@ -1,0 +1,346 @@
+using System.Collections.Immutable;
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Core.Sizing;
+
+namespace Plinth.Core.Kinds.Combined;
+
+/// <summary>
+/// Finds sizes and bars of a base under several columns: of all lengths, widths and thicknesses on the steps the cheapest that passes. It only asks the checks, and
+/// leaves out what costs more than a design in hand by what any design of its size costs at least.
+/// </summary>
+internal sealed partial class CombinedSizer : FoundationSizer
+{
+    // After so many rounds all combinations are looked at.
+    private const int MostRounds = 8;
+
+    // Sizes that may save less than this are not looked at.
+    private const double Near = 0.997;
+
+    // A thickness whose sections are too weak for so many plans in a row is given up, as larger plans load them more.
+    private const int FailuresInRow = 12;
+
+    // So many plans beyond the smallest are looked at for a first design.
+    private const int PlansBeyond = 60;
+
+    private readonly Checker checker;
+    private readonly ImmutableArray<CombinedTrial> trials;
+    private readonly CombinedBars search;
+    private readonly CombinedFloor floor;
+    private readonly JointSearch[] joints;
+    private readonly Check[] planChecks;
+    private readonly double[] thicknesses;
+    private readonly List<SizingStep> steps = [];
+    private readonly Dictionary<int, Pedestal?[]?> pedestals = [];
+    private readonly Dictionary<(CombinedPlan Plan, int Thickness), CombinedDesign?> complete = [];
+    private CombinedPlans plans;
+    private (Check Check, CombinedTrial State)? planFailure;
+
+    /// <summary>Prepares the search.</summary>
+    public CombinedSizer(Project project, Foundation foundation)
+        : base(project, foundation)
+    {
+        checker = new Checker(project, foundation);
+        trials = [.. checker.Trials.Cast<CombinedTrial>()];
+        search = new CombinedBars(trials, foundation);
+        joints = [.. Enumerable.Range(0, foundation.Places[0].Supports.Count).Select(i => new JointSearch([.. trials], foundation, i))];
+        planChecks = [.. trials[0].Checks.Listed.Where(c => c.Decides.What == Decisions.Plan && !foundation.Waives(c.Id))];
+        var rules = foundation.Rules.Sizing;
+        thicknesses = foundation.Held.Thickness is { } h ? [h] : PlanCandidates.Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep);
+        floor = new CombinedFloor(trials, foundation);
+        Stand(new Pedestal?[joints.Length], 1);
+        plans = new CombinedPlans(project, foundation, trials, _ => null);
+    }
+
+    /// <inheritdoc/>
+    public override SizingResult Size(bool check = false)
+    {
+        var last = 0;
+        while (last < thicknesses.Length && LevelsFit(thicknesses[last]))
+        {
+            last++;
+        }
+
+        if (last == 0)
+        {
+            return Failed(NoThickness());
+        }
+
+        var chosen = trials.Select(OutermostCombinations.Of).ToList();
+        for (var round = 0; ; round++)
+        {
+            Look(round < MostRounds ? chosen : null);
+            var best = First(last) is { } first ? Cheapest(first, last) : null;
+            Look(null);
+            if (best is null)
+            {
+                return Failed(Stopped(last));
+            }
+
+            if (round >= MostRounds || !Fails(best, chosen))
+            {
+                return new SizingResult(best, null, steps) { Checked = check ? checker.Check(best) : null };
+            }
+        }
+    }
+
+    internal override void Release() => checker.Release();
+
+    private SizingResult Failed(SizingStop stop) => new(null, stop, steps);
+
+    private bool LevelsFit(double thickness) => BaseLevels.Fault(Foundation, thickness, Project.Units) is null;
+
+    private void Look(List<bool[]>? chosen)
+    {
+        for (var i = 0; i < trials.Length; i++)
+        {
+            if (chosen is null)
+            {
+                trials[i].LookAtAll();
+            }
+            else
+            {
+                trials[i].LookAt(chosen[i]);
+            }
+        }
+
+        complete.Clear();
+        pedestals.Clear();
+        planFailure = null;
+    }
+
+    // Whether a design fails some combination; those that are worst for each check that fails are looked at from now on.
+    private bool Fails(CombinedDesign design, List<bool[]> chosen)
+    {
+        checker.Set(design);
+        var fails = false;
+        for (var i = 0; i < trials.Length; i++)
+        {
+            foreach (var check in trials[i].Checks.Listed)
+            {
+                if (Foundation.Waives(check.Id) || !check.Exceeds(trials[i], Foundation.Rules.Sizing.Target))
+                {
+                    continue;
+                }
+
+                fails = true;
+                if (check.For == Loads.Family.None)
+                {
+                    Array.Fill(chosen[i], true);
+                    continue;
+                }
+
+                foreach (var finding in check.Findings(trials[i]).Where(f => f.Combination >= 0))
+                {
+                    chosen[i][finding.Combination] = true;
+                    chosen[i][check.HintOf(finding.Subject)] = true;
+                }
+            }
+        }
+
+        return fails;
+    }
+
+    // A design that passes, from which costs are compared: the smallest plan that can be completed at the thinnest.
+    private CombinedDesign? First(int last)
+    {
+        for (var t = 0; t < last; t++)
+        {
+            if (Pedestals(t) is not { } standing)
+            {
+                continue;
+            }
+
+            var (tried, completed) = (0, 0);
+            for (var i = plans.FirstOf(floor.LeastArea(thicknesses[t])); i < plans.All.Length && tried < PlansBeyond && completed < FailuresInRow; i++)
+            {
+                if (Set(plans.All[i], t, standing) is not { } offset || PlanExceeds())
+                {
+                    continue;
+                }
+
+                tried++;
+                if (search.IsTooThin())
+                {
+                    completed++;
+                    continue;
+                }
+
+                if (Complete(plans.All[i], t, offset) is { } design)
+                {
+                    steps.Add(new SizingStep("smallest plan", design.Size));
+                    return design;
+                }
+
+                completed++;
+            }
+        }
+
+        return null;
+    }
+
+    // Every plan and thickness that may be cheaper by what it costs at least.
+    private CombinedDesign Cheapest(CombinedDesign best, int last)
+    {
+        var cost = Cost(best);
+        for (var t = 0; t < last; t++)
+        {
+            if (Pedestals(t) is not { } standing)
+            {
+                continue;
+            }
+
+            var uprights = CostOf(standing, t);
+            var failed = 0;
+            for (var i = plans.FirstOf(floor.LeastArea(thicknesses[t])); i < plans.All.Length && failed < FailuresInRow; i++)
+            {
+                var plan = plans.All[i];
+                if (floor.OfArea(plan.Area, thicknesses[t], uprights) >= cost * Near)
+                {
+                    break;
+                }
+
+                if (floor.Of(plan, thicknesses[t], uprights) >= cost * Near || Set(plan, t, standing) is not { } offset || FailsAsBefore() || floor.WithSteel(plan, uprights) >= cost * Near)
+                {
+                    continue;
+                }
+
+                if (search.IsTooThin())
+                {
+                    failed++;
+                    continue;
+                }
+
+                failed = 0;
+                if (!PlanExceeds() && Complete(plan, t, offset) is { } design && Cost(design) is var c && c < cost - 1e-9)
+                {
+                    steps.Add(new SizingStep("cheaper", design.Size));
+                    (best, cost) = (design, c);
+                }
+            }
+        }
+
+        return best;
+    }
+
+    // The least bars and dowels for the size that the trials hold; null if none pass.
+    private CombinedDesign? Complete(in CombinedPlan plan, int t, in PlanPoint offset)
+    {
+        if (complete.TryGetValue((plan, t), out var known))
+        {
+            return known;
+        }
+
+        var found = search.Find(plans.Design(plan, thicknesses[t], offset));
+        for (var i = 0; i < joints.Length && found is not null; i++)
+        {
+            found = joints[i].FindDowels() is { } dowels ? found.With(i, found.At[i] with { Upright = new Upright(trials[0].Columns[i].Pedestal, BarSpec.Of(dowels)) }) : null;
+        }
+
+        complete.Add((plan, t), found);
+        return found;
+    }
+
+    // The pedestals of all columns at a thickness; null where one cannot be found.
+    private Pedestal?[]? Pedestals(int t)
+    {
+        if (!pedestals.TryGetValue(t, out var found))
+        {
+            found = new Pedestal?[joints.Length];
+            if (joints.Any(j => j.HasPedestal))
+            {
+                Stand(found, thicknesses[t]);
+                for (var i = 0; i < joints.Length && found is not null; i++)
+                {
+                    found[i] = joints[i].HasPedestal ? joints[i].FindPedestal() : null;
+                    found = joints[i].HasPedestal && found[i] is null ? null : found;
+                }
+            }
+
+            pedestals.Add(t, found);
+        }
+
+        return found;
+    }
+
+    // A base large enough for any of them, on which the columns stand.
+    private void Stand(Pedestal?[] standing, double thickness)
+    {
+        var span = new CombinedPlace(Foundation.Places[0], _ => null);
+        var (length, width) = ((span.HighX - span.LowX) + Foundation.Rules.Sizing.MostPlan, (span.HighY - span.LowY) + Foundation.Rules.Sizing.MostPlan);
+        foreach (var t in trials)
+        {
+            for (var i = 0; i < standing.Length; i++)
+            {
+                t.Put(i, standing[i], t.Columns[i].Dowels);
+            }
+
+            t.Set(new BaseSize(length, width, thickness), width, new PlanPoint(-(span.LowX + span.HighX) / 2, -(span.LowY + span.HighY) / 2));
+        }
+    }
+
+    // Puts a plan where it lies into the trials; null where it can lie nowhere.
+    private PlanPoint? Set(in CombinedPlan plan, int t, Pedestal?[] standing)
+    {
+        if (plans.Place(plan) is not { } offset)
+        {
+            return null;
+        }
+
+        foreach (var trial in trials)
+        {
+            for (var i = 0; i < standing.Length; i++)
+            {
+                trial.Put(i, standing[i], trial.Columns[i].Dowels);
+            }
+
+            trial.Set(new BaseSize(plan.Length, plan.Low, thicknesses[t]), plan.High, offset);
+        }
+
+        return offset;
+    }
+
+    private double CostOf(Pedestal?[] standing, int t)
+    {
+        if (Array.TrueForAll(standing, p => p is null))
+        {
+            return 0;
+        }
+
+        var bare = plans.Design(plans.All[0], thicknesses[t], default);
+        var with = bare;
+        for (var i = 0; i < standing.Length; i++)
+        {
+            with = with.With(i, with.At[i] with { Upright = new Upright(standing[i], BarSpec.None) });
+        }
+
+        return Cost(with) - Cost(bare);
+    }
+
+    private bool PlanExceeds()
+    {
+        if (FailsAsBefore())
+        {
+            return true;
+        }
+
+        foreach (var t in trials)
+        {
+            foreach (var check in planChecks)
+            {
+                if (check.Exceeds(t, Foundation.Rules.Sizing.Target))
+                {
+                    planFailure = (check, t);
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    private bool FailsAsBefore() => planFailure is { } last && last.Check.Exceeds(last.State, Foundation.Rules.Sizing.Target);
+}
