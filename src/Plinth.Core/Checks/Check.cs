@@ -71,6 +71,10 @@ public abstract class Check
     /// <summary>Whether the combination that failed last exceeds a limit: a quick test before <see cref="Exceeds"/>.</summary>
     public abstract bool ExceedsAtHint(Trial trial, double limit);
 
+    /// <summary>The first part that exceeds a limit, in the combination by which it was found to: it need not be the worst. For a search that asks how far it is off.</summary>
+    /// <returns>Null where none does.</returns>
+    internal abstract (Subject Subject, Outcome Outcome)? FirstOver(Trial trial, double limit);
+
     /// <summary>Where it governs, with notes.</summary>
     /// <returns>Null where the check does not arise or could not be done anywhere.</returns>
     public abstract Finding? Worst(Trial trial);
@@ -99,7 +103,7 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
     {
         foreach (var s in TRule.Of(trial))
         {
-            if (Exceeds(trial, s, limit))
+            if (Failing(trial, s, limit) != Passes)
             {
                 return true;
             }
@@ -108,32 +112,50 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
         return false;
     }
 
-    private bool Exceeds(Trial trial, TSubject s, double limit)
+    internal override (Subject Subject, Outcome Outcome)? FirstOver(Trial trial, double limit)
+    {
+        var none = default(NoTrace);
+        foreach (var s in TRule.Of(trial))
+        {
+            if (Failing(trial, s, limit) is not Passes and var k)
+            {
+                return (s, TRule.Evaluate(s, TRule.Capacity(s), k, ref none));
+            }
+        }
+
+        return null;
+    }
+
+    // No combination is numbered so.
+    private const int Passes = -2;
+
+    // The combination in which a part exceeds a limit; where none is asked, −1.
+    private int Failing(Trial trial, TSubject s, double limit)
     {
         var none = default(NoTrace);
         var capacity = TRule.Capacity(s);
         if (For == Family.None)
         {
-            return Over(TRule.Evaluate(s, capacity, -1, ref none), limit);
+            return Over(TRule.Evaluate(s, capacity, -1, ref none), limit) ? -1 : Passes;
         }
 
         var slot = trial.Slot(Index, s);
         var key = TRule.GoverningKey(s);
         if (trial.GoverningAt(slot, key) is >= 0 and var known)
         {
-            return Over(TRule.Evaluate(s, capacity, known, ref none), limit);
+            return Over(TRule.Evaluate(s, capacity, known, ref none), limit) ? known : Passes;
         }
 
         ref var hint = ref trial.Hints[slot];
         var combinations = trial.CombinationsFor(For);
         if (combinations.Length == 0)
         {
-            return false;
+            return Passes;
         }
 
         if (trial.Combinations[hint].IsFor(For) && TRule.UpperBound(s, capacity, hint) > limit && Over(TRule.Evaluate(s, capacity, hint, ref none), limit))
         {
-            return true;
+            return hint;
         }
 
         var (governing, most) = (-1, double.NegativeInfinity);
@@ -149,7 +171,7 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             if (Over(o, limit))
             {
                 hint = k;
-                return true;
+                return k;
             }
 
             if (o.Done && o.Utilisation > most)
@@ -163,7 +185,7 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             trial.SetGoverning(slot, key, governing);
         }
 
-        return false;
+        return Passes;
     }
 
     public override bool ExceedsAtHint(Trial trial, double limit)

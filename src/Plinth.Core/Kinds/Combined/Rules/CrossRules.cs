@@ -11,6 +11,8 @@ internal readonly struct CrossFlexure<TFace> : ICheckRule<SlabSpan, FaceStrength
 {
     public static ReadOnlySpan<SlabSpan> Of(Trial trial) => ((CombinedTrial)trial).AcrossSpans;
 
+    public static double GoverningKey(SlabSpan s) => s is LongSpan ? double.NaN : Flexure<AxisY, TFace>.GoverningKey(s);
+
     public static FaceStrength Capacity(SlabSpan s) => s is LongSpan ? default : Flexure<AxisY, TFace>.Capacity(s);
 
     public static Outcome Evaluate<T>(SlabSpan s, in FaceStrength strength, int k, ref T trace)
@@ -24,6 +26,8 @@ internal readonly struct CrossFlexure<TFace> : ICheckRule<SlabSpan, FaceStrength
 internal readonly struct CrossShear : ICheckRule<SlabSpan, OneWayStrength>
 {
     public static ReadOnlySpan<SlabSpan> Of(Trial trial) => ((CombinedTrial)trial).TributarySpans;
+
+    public static double GoverningKey(SlabSpan s) => s is LongSpan ? double.NaN : OneWayShear<AxisY>.GoverningKey(s);
 
     public static OneWayStrength Capacity(SlabSpan s) => s is LongSpan ? default : OneWayShear<AxisY>.Capacity(s);
 

@@ -14,6 +14,9 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
 {
     public static ReadOnlySpan<LongSpan> Of(Trial trial) => ((CombinedTrial)trial).LongSpans;
 
+    // Over one breadth the bars strengthen every section alike.
+    public static double GoverningKey(LongSpan s) => TFace.IsBottom && s.Body.IsRectangle ? 0 : double.NaN;
+
     public static Nothing Capacity(LongSpan s) => default;
 
     public static Outcome Evaluate<T>(LongSpan s, in Nothing capacity, int k, ref T trace)

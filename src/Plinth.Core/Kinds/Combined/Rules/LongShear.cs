@@ -15,6 +15,9 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
 {
     public static ReadOnlySpan<LongSpan> Of(Trial trial) => ((CombinedTrial)trial).LongSpans;
 
+    // The sections follow from the depth; over one breadth their strength is alike.
+    public static double GoverningKey(LongSpan s) => s.Trial.Looking == Face.Bottom && s.Body.IsRectangle ? s.Depth(true) : double.NaN;
+
     public static Nothing Capacity(LongSpan s) => default;
 
     public static Outcome Evaluate<T>(LongSpan s, in Nothing capacity, int k, ref T trace)

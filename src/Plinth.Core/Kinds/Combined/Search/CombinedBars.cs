@@ -16,9 +16,8 @@ internal sealed class CombinedBars
     /// <summary>Bars may weigh so much more than the lightest that pass, as a share, where they are fewer.</summary>
     private const double FewerWithin = 0.05;
 
-    // A zone grows by no more than this at once, so that a check far off does not overshoot.
-    private const double MostGrowth = 1.6;
     private const int MostRounds = 60;
+    private const int MostAgain = 3;
 
     private readonly ImmutableArray<CombinedTrial> trials;
     private readonly RuleSet rules;
@@ -45,7 +44,7 @@ internal sealed class CombinedBars
         {
             foreach (var face in (ReadOnlySpan<Face>)[Face.Bottom, Face.Top])
             {
-                deciding[(alongX, face)] = [.. sections.Where(c => c.Decides.IsOfBars(alongX, face))];
+                deciding[(alongX, face)] = [.. sections.Concat(trials[0].Checks.Parts.Where(c => !foundation.Waives(c.Id))).Where(c => c.Decides.IsOfBars(alongX, face))];
             }
         }
 
@@ -116,7 +115,21 @@ internal sealed class CombinedBars
     private bool OfFace(Face face)
     {
         var outerIsX = trials[0].OuterIsX;
-        return Direction(outerIsX, face) && Direction(!outerIsX, face);
+        for (var again = 0; again < MostAgain; again++)
+        {
+            if (!Direction(outerIsX, face) || !Direction(!outerIsX, face))
+            {
+                return false;
+            }
+
+            // Thicker inner bars leave less depth at the columns than the outer ones were found for.
+            if (!Fails(deciding[(outerIsX, face)]) && !Fails(deciding[(!outerIsX, face)]))
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private bool Direction(bool alongX, Face face)
@@ -129,16 +142,52 @@ internal sealed class CombinedBars
     private bool Among(IReadOnlyList<BarSize> sizes, bool alongX, Face face)
     {
         var zones = Zones(alongX, face);
+        if (zones.Count == 1)
+        {
+            return Among(sizes, zones, deciding[(alongX, face)]) && Trimmed(zones, deciding[(alongX, face)]);
+        }
+
+        // Between the bands the thinnest, until the bands have theirs; then every size.
+        var between = zones[^1];
+        _ = between.Start(sizes.MinBy(s => s.Diameter)!);
+        var checks = deciding[(alongX, face)];
+        return Among(sizes, zones.GetRange(0, zones.Count - 1), checks) && Among(sizes, [between], checks) && Trimmed(zones, checks);
+    }
+
+    // What is asked near a column counts the bars between the bands too, which were few when the bands got theirs; and across a trapezoid not every section has all bars.
+    private bool Trimmed(List<Zone> zones, Check[] checks)
+    {
+        foreach (var z in zones.Where(z => z.Held is null))
+        {
+            while (z.Layer.Count > z.Fewest)
+            {
+                var kept = z.Layer;
+                z.Set(kept with { Count = kept.Count - 1 });
+                Put();
+                if (Fails(checks))
+                {
+                    z.Set(kept);
+                    break;
+                }
+            }
+        }
+
+        Put();
+        return true;
+    }
+
+    private bool Among(IReadOnlyList<BarSize> sizes, List<Zone> zones, Check[] checks)
+    {
+        (BarLayer[] Layers, double Mass, int Count)? best = null;
+        var least = double.PositiveInfinity;
         var found = new List<(BarLayer[] Layers, double Mass, int Count)>();
         foreach (var size in sizes)
         {
-            foreach (var other in zones.Count > 1 ? sizes.Where(s => s.Diameter <= size.Diameter + 1e-9) : [size])
+            if (Least(zones, size, checks))
             {
-                if (Least(zones, size, other, deciding[(alongX, face)]))
-                {
-                    BarLayer[] layers = [.. zones.Select(z => z.Layer)];
-                    found.Add((layers, zones.Sum(z => z.Layer.Size is { } s ? z.Layer.Count * s.MassPerMetre * z.Length : 0), layers.Sum(l => l.Count)));
-                }
+                var mass = zones.Sum(z => z.Mass);
+                found.Add(([.. zones.Select(z => z.Layer)], mass, zones.Sum(z => z.Layer.Count)));
+                least = Math.Min(least, mass);
             }
 
             if (zones.TrueForAll(z => z.Held is not null))
@@ -147,55 +196,55 @@ internal sealed class CombinedBars
             }
         }
 
-        if (found.Count == 0)
+        foreach (var f in found)
+        {
+            if (f.Mass <= least * (1 + FewerWithin) && (best is not { } b || (f.Count, f.Mass).CompareTo((b.Count, b.Mass)) < 0))
+            {
+                best = f;
+            }
+        }
+
+        if (best is not { } chosen)
         {
             return false;
         }
 
-        var least = found.Min(f => f.Mass);
-        var best = found.Where(f => f.Mass <= least * (1 + FewerWithin)).OrderBy(f => f.Count).ThenBy(f => f.Mass).First();
         for (var i = 0; i < zones.Count; i++)
         {
-            zones[i].Set(best.Layers[i]);
+            zones[i].Set(chosen.Layers[i]);
         }
 
         Put();
         return true;
     }
 
-    // The least counts of a size in every zone of a layer, those between the bands of another size.
-    private bool Least(List<Zone> zones, BarSize size, BarSize other, Check[] checks)
+    // The least counts of a size in every zone: they grow by what a check finds lacking, which is never more than is needed, as strength never grows faster than steel.
+    private bool Least(List<Zone> zones, BarSize size, Check[] checks)
     {
         foreach (var z in zones)
         {
-            var (low, high) = z.Range(z.IsRest ? other : size);
-            if (z.Held is { } held)
-            {
-                z.Set(z.Resolve(held));
-            }
-            else if (low > high)
+            if (!z.Start(size))
             {
                 return false;
-            }
-            else
-            {
-                z.Set(z.Breadth <= 1e-6 ? BarLayer.None : new BarLayer(low, z.IsRest ? other : size));
             }
         }
 
         for (var round = 0; round < MostRounds; round++)
         {
             Put();
-            if (Worst(checks) is not { } worst)
+            if (Lacking(checks, zones) is not { } lacking)
             {
-                return Trimmed(zones, checks);
+                return true;
             }
 
             var grew = false;
-            foreach (var z in zones.Where(z => z.Held is null && z.Layer.Any && z.Is(worst.Subject)))
+            foreach (var z in zones)
             {
-                var factor = worst.Outcome.FailsAnyhow || worst.Check.Decides.What != Decisions.Bars ? 1 : Math.Min(MostGrowth, worst.Outcome.Utilisation / rules.Sizing.Target);
-                grew |= z.Grow((int)Math.Ceiling((z.Layer.Count * factor) - 1e-6), worst.Check.Decides.What == Decisions.Ends);
+                if (z.Held is null && z.Layer.Any && z.Is(lacking.Subject))
+                {
+                    var factor = lacking.Outcome.FailsAnyhow || lacking.Check.Decides.What != Decisions.Bars ? 1 : lacking.Outcome.Utilisation / rules.Sizing.Target;
+                    grew |= z.Grow((int)Math.Min(int.MaxValue, Math.Ceiling((z.Layer.Count * factor) - 1e-6)), lacking.Check.Decides.What == Decisions.Ends);
+                }
             }
 
             if (!grew)
@@ -207,39 +256,17 @@ internal sealed class CombinedBars
         return false;
     }
 
-    // A bar less in each zone, as long as all checks pass.
-    private bool Trimmed(List<Zone> zones, Check[] checks)
-    {
-        foreach (var z in zones.Where(z => z.Held is null && z.Layer.Any))
-        {
-            while (z.Layer.Count > z.Low)
-            {
-                var kept = z.Layer;
-                z.Set(kept with { Count = kept.Count - 1 });
-                Put();
-                if (Fails(checks))
-                {
-                    z.Set(kept);
-                    Put();
-                    break;
-                }
-            }
-        }
-
-        Put();
-        return true;
-    }
-
-    private (Check Check, Subject Subject, Outcome Outcome)? Worst(Check[] checks)
+    // What is asked of bars between the bands, which come last, waits until it is their turn.
+    private (Check Check, Subject Subject, Outcome Outcome)? Lacking(Check[] checks, List<Zone> zones)
     {
         foreach (var check in checks)
         {
             foreach (var t in trials)
             {
-                if (check.Exceeds(t, rules.Sizing.Target) && check.Worst(t) is { } worst)
+                if (check.FirstOver(t, rules.Sizing.Target) is { } over && (over.Subject is not InnerZone || zones.Exists(z => z.Is(over.Subject))))
                 {
                     LastFailure = (check, t);
-                    return (check, worst.Subject, worst.Outcome);
+                    return (check, over.Subject, over.Outcome);
                 }
             }
         }
@@ -301,68 +328,71 @@ internal sealed class CombinedBars
         {
             var bottom = face == Face.Bottom;
             var widest = Math.Max(t.Body.LowWidth, t.Body.HighWidth);
-            return [new Zone(this, bottom ? held.BottomX : held.TopX, widest, Math.Min(t.Body.LowWidth, t.Body.HighWidth), t.Body.Length - (2 * side), false, bottom ? () => along : () => alongTop, bottom ? l => along = l : l => alongTop = l, _ => true)];
+            return [new Zone(this, bottom ? held.BottomX : held.TopX, widest, Math.Min(t.Body.LowWidth, t.Body.HighWidth), t.Body.Length - (2 * side), bottom ? () => along : () => alongTop, bottom ? l => along = l : l => alongTop = l, _ => true)];
         }
 
         if (face == Face.Top)
         {
-            return [new Zone(this, held.TopY, t.Body.Length, t.Body.Length, t.Body.Width - (2 * side), false, () => acrossTop, l => acrossTop = l, _ => true)];
+            return [new Zone(this, held.TopY, t.Body.Length, t.Body.Length, t.Body.Width - (2 * side), () => acrossTop, l => acrossTop = l, _ => true)];
         }
 
         var zones = new List<Zone>();
         for (var g = 0; g < bands; g++)
         {
             var band = g;
-            zones.Add(new Zone(this, CombinedFields.HeldBand(held, labels[g]), t.Bands[g].Breadth, t.Bands[g].Breadth, t.Body.Width - (2 * side), false, () => inBand[band], l => inBand[band] = l, s => s is LongSpan || (s is CrossSpan c && c.Index == band)) { Inner = true });
+            zones.Add(new Zone(this, CombinedFields.HeldBand(held, labels[g]), t.Bands[g].Breadth, t.Bands[g].Breadth, t.Body.Width - (2 * side), () => inBand[band], l => inBand[band] = l, s => s is LongSpan || (s is CrossSpan c && c.Index == band) || (s is PunchedArea p && t.BandOf(p.First.Index) == band)) { Inner = true });
         }
 
-        zones.Add(new Zone(this, CombinedFields.HeldRest(held), t.Zones(false)[bands].Breadth, t.Zones(false)[bands].Breadth, t.Body.Width - (2 * side), true, () => rest, l => rest = l, s => s is LongSpan or InnerZone) { Inner = true });
+        zones.Add(new Zone(this, CombinedFields.HeldRest(held), t.Zones(false)[bands].Breadth, t.Zones(false)[bands].Breadth, t.Body.Width - (2 * side), () => rest, l => rest = l, s => s is LongSpan or InnerZone) { Inner = true });
         return zones;
     }
 
     /// <summary>A part of a layer with one count of bars.</summary>
-    private sealed class Zone(CombinedBars owner, BarSpec? held, double breadth, double narrow, double length, bool isRest, Func<BarLayer> get, Action<BarLayer> set, Func<Subject, bool> isOf)
+    private sealed class Zone(CombinedBars owner, BarSpec? held, double breadth, double narrow, double length, Func<BarLayer> get, Action<BarLayer> set, Func<Subject, bool> isOf)
     {
         private int high;
+
+        /// <summary>The fewest bars that spacing allows.</summary>
+        public int Fewest { get; private set; }
 
         /// <summary>Whether its edges are no edges of the base.</summary>
         public bool Inner { get; init; }
 
         public BarSpec? Held => held;
 
-        public double Breadth => breadth;
-
-        public double Length => length;
-
-        public bool IsRest => isRest;
-
-        public int Low { get; private set; }
-
         public BarLayer Layer => get();
+
+        public double Mass => Layer.Size is { } size ? Layer.Count * size.MassPerMetre * length : 0;
 
         public void Set(BarLayer layer) => set(layer);
 
         public bool Is(Subject subject) => isOf(subject);
 
-        public BarLayer Resolve(BarSpec spec) => Inner ? InnerZone.Resolve(spec, breadth) : spec.Resolve(breadth, owner.rules.Concrete.CoverSide);
-
-        /// <summary>The counts that spacing allows: at most apart where it is widest, at least where it is narrowest.</summary>
-        public (int Low, int High) Range(BarSize size)
+        /// <summary>The held bars, else the fewest of a size that spacing allows; whether it allows any.</summary>
+        public bool Start(BarSize size)
         {
+            if (held is not null)
+            {
+                Set(Inner ? InnerZone.Resolve(held, breadth) : held.Resolve(breadth, owner.rules.Concrete.CoverSide));
+                return true;
+            }
+
+            if (breadth <= 1e-6)
+            {
+                Set(BarLayer.None);
+                return true;
+            }
+
             var (rules, t) = (owner.rules, owner.trials[0]);
             var least = Math.Max(rules.Steel.LeastSpacing, t.Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter);
             var most = Math.Min(rules.Steel.MostSpacing, t.Code.MostSpacing(t.Size.Thickness));
-            if (Inner)
-            {
-                (Low, high) = (Math.Max(1, (int)Math.Ceiling((breadth / most) - 1e-9)), Math.Max(1, (int)Math.Floor((breadth / least) + 1e-9)));
-            }
-            else
-            {
-                var cover = (2 * rules.Concrete.CoverSide) + size.Diameter;
-                (Low, high) = (Math.Max(2, (int)Math.Ceiling(((breadth - cover) / most) - 1e-9) + 1), (int)Math.Floor(((narrow - cover) / least) + 1e-9) + 1);
-            }
-
-            return (Low, high);
+            var cover = (2 * rules.Concrete.CoverSide) + size.Diameter;
+            (var low, high) = Inner
+                ? (Math.Max(1, (int)Math.Ceiling((breadth / most) - 1e-9)), Math.Max(1, (int)Math.Floor((breadth / least) + 1e-9)))
+                : (Math.Max(2, (int)Math.Ceiling(((breadth - cover) / most) - 1e-9) + 1), (int)Math.Floor(((narrow - cover) / least) + 1e-9) + 1);
+            Fewest = low;
+            Set(new BarLayer(low, size));
+            return low <= high;
         }
 
         /// <summary>More bars, or hooks at their ends; whether it could.</summary>
@@ -375,8 +405,8 @@ internal sealed class CombinedBars
                 return true;
             }
 
-            var count = Math.Min(high, Math.Max(layer.Count + 1, to));
-            if (count <= layer.Count)
+            var count = Math.Max(layer.Count + 1, to);
+            if (count > high)
             {
                 return false;
             }

@@ -35,13 +35,33 @@ internal sealed class CombinedFloor
     /// <param name="plan">The plan.</param>
     /// <param name="thickness">m.</param>
     /// <param name="standing">What stands on the base costs.</param>
-    public double Of(in CombinedPlan plan, double thickness, double standing) => Of(plan.Length, (plan.Low + plan.High) / 2, Perimeter(plan), thickness) + standing;
-
-    /// <summary>The same of any plan of an area, m2: a square has the least edge.</summary>
-    public double OfArea(double area, double thickness, double standing)
+    public double Of(in CombinedPlan plan, double thickness, double standing)
     {
-        var side = Math.Sqrt(area);
-        return Of(side, side, 4 * side, thickness) + standing;
+        var (width, side) = ((plan.Low + plan.High) / 2, 2 * rules.Concrete.CoverSide);
+        var steel = ratio * thickness * ((width * (plan.Length - side)) + (plan.Length * (width - side)));
+        return Bare(plan, thickness) + standing + (rules.Rates.Steel * lightest * steel);
+    }
+
+    /// <summary>The same of the least plan of a length that has an area, m2; of none: nothing is dearer.</summary>
+    public double Of(CombinedPlan[] ofLength, double area, double thickness, double standing)
+    {
+        foreach (var plan in ofLength)
+        {
+            if (plan.Area >= area)
+            {
+                return Of(plan, thickness, standing);
+            }
+        }
+
+        return double.PositiveInfinity;
+    }
+
+    /// <summary>By concrete and work alone.</summary>
+    public double Bare(in CombinedPlan plan, double thickness)
+    {
+        var (r, ground) = (rules.Rates, trials[0].Ground);
+        var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + rules.Concrete.Blinding;
+        return (plan.Length * (plan.Low + plan.High) / 2 * ((r.Concrete * thickness) + (r.Excavation * depth))) + (r.Formwork * Perimeter(plan) * thickness);
     }
 
     /// <summary>The same with the steel along the base that some combinations are known to need, for the size that the trials hold.</summary>
@@ -63,7 +83,10 @@ internal sealed class CombinedFloor
             top = Math.Max(top, Needed(s, flexureTop, -1, depth));
         }
 
-        var steel = (Math.Max(0, bottom - least) + (top > 0 ? Math.Max(least, top) : 0)) * along;
+        // Top bars both ways, where any are needed: what lifts a hair needs none.
+        var mat = top > 0 && rules.Steel.TopSteel == TopSteel.Demand && trials.Any(s => s.NeedsTopSteel)
+            ? (Math.Max(least, top) * along) + (ratio * thickness * plan.Length * (((plan.Low + plan.High) / 2) - (2 * rules.Concrete.CoverSide))) : 0;
+        var steel = (Math.Max(0, bottom - least) * along) + mat;
         return Of(plan, thickness, standing) + (rules.Rates.Steel * lightest * steel);
     }
 
@@ -89,14 +112,6 @@ internal sealed class CombinedFloor
 
         var none = default(Tracing.NoTrace);
         return most <= 0 ? 0 : most / (t.Code.Flexure(ref none, t.Rules.Concrete, t.Rules.Steel.Yield, 1e-9, t.Body.Width, depth).Strength / 1e-9);
-    }
-
-    private double Of(double length, double width, double perimeter, double thickness)
-    {
-        var (r, side, ground) = (rules.Rates, 2 * rules.Concrete.CoverSide, trials[0].Ground);
-        var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + rules.Concrete.Blinding;
-        var steel = ratio * thickness * ((width * (length - side)) + (length * (width - side)));
-        return (length * width * ((r.Concrete * thickness) + (r.Excavation * depth))) + (r.Formwork * perimeter * thickness) + (r.Steel * lightest * steel);
     }
 
     private static double Perimeter(in CombinedPlan plan) =>

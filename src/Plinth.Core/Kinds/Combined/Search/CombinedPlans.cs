@@ -20,8 +20,8 @@ internal sealed class CombinedPlans
     private const double MetricParts = 5;
     private const double InchParts = 6;
 
-    // A trapezoid's one end is at most so many times the other.
-    private const double MostTaper = 4;
+    // A trapezoid's one end is at most so many times the other: bars that fan out between them are to be neither too near at one nor too far apart at the other.
+    private const double MostTaper = 2.5;
 
     private readonly Project project;
     private readonly Foundation foundation;
@@ -47,6 +47,7 @@ internal sealed class CombinedPlans
         Lengths = HeldLength is { } l ? [l] : PlanCandidates.Steps(columns.Max(c => c.HighX - c.LowX), (columns.Max(c => c.Last.X - c.First.X)) + rules.MostPlan, rules.PlanStep);
         Widths = HeldWidth is { } w ? [w] : PlanCandidates.Steps(Math.Max(rules.LeastPlan, columns.Max(c => c.HighY - c.LowY)), rules.MostPlan, rules.PlanStep);
         All = held.Trapezoid ? Trapezoids() : Rectangles();
+        ByLength = [.. All.GroupBy(p => p.Length).OrderBy(g => g.Key).Select(g => g.ToArray())];
     }
 
     /// <summary>The length that is held, m; null: open.</summary>
@@ -63,6 +64,9 @@ internal sealed class CombinedPlans
 
     /// <summary>All plans by area.</summary>
     public CombinedPlan[] All { get; }
+
+    /// <summary>The same length by length, each by area.</summary>
+    public IReadOnlyList<CombinedPlan[]> ByLength { get; }
 
     // The resultant of the sustained loads from the origin, its mean over the places.
     private PlanPoint Aim()
@@ -124,7 +128,7 @@ internal sealed class CombinedPlans
             // The end that is held, else the first column's least overhang, is where the centroid counts from.
             var place = columns[0];
             var start = place.EdgeX0(held) ?? (place.EdgeX1(held) is { } end ? end - length : place.LowX - Math.Max(rules.LeastOverhang, Math.Min((length - (place.HighX - place.LowX)) / 2, rules.PlanStep * 2)));
-            var share = Math.Clamp((aim.X - start) / length, 1.0 / 3, 2.0 / 3);
+            var share = Math.Clamp((aim.X - start) / length, (1 + (2 / MostTaper)) / (3 * (1 + (1 / MostTaper))), (1 + (2 * MostTaper)) / (3 * (1 + MostTaper)));
             foreach (var mean in Widths)
             {
                 var (a, b) = (2 * mean * (2 - (3 * share)), 2 * mean * ((3 * share) - 1));
@@ -194,9 +198,9 @@ internal sealed class CombinedPlans
             }
 
             var first = columns[0].First.X;
-            var end = first + (Math.Round((Math.Clamp(aim.X - centroid, from, to) - first) / step) * step);
+            var end = first + (Math.Round((Between(aim.X - centroid, from, to) - first) / step) * step);
             end = end < from - 1e-9 ? end + step : end > to + 1e-9 ? end - step : end;
-            x = -(Math.Clamp(end, from, to) + centroid);
+            x = -(Between(end, from, to) + centroid);
         }
 
         if (y is null)
@@ -208,13 +212,16 @@ internal sealed class CombinedPlans
             }
 
             // Small moments across move nothing: the base stays on the line of its columns.
-            y = -Math.Clamp(Math.Round(aim.Y / rules.PlanStep) * rules.PlanStep, from, to);
+            y = -Between(Math.Round(aim.Y / rules.PlanStep) * rules.PlanStep, from, to);
         }
 
         var offset = new PlanPoint(Math.Round(x.Value, 6), Math.Round(y.Value, 6));
         offset = project.Site.IsOpen ? offset : Moved(plan, offset, step) ?? new PlanPoint(double.NaN, 0);
         return !double.IsNaN(offset.X) && Fits(plan, offset) ? offset : null;
     }
+
+    // Bounds that rounding crosses are one.
+    private static double Between(double value, double from, double to) => Math.Max(from, Math.Min(to, value));
 
     // The least move that brings it within the site at all its places: of a trapezoid the rectangle round it.
     private PlanPoint? Moved(CombinedPlan plan, PlanPoint offset, double step)

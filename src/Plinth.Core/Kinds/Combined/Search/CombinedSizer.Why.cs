@@ -1,3 +1,4 @@
+using System.Globalization;
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
@@ -90,7 +91,13 @@ internal sealed partial class CombinedSizer
         }
 
         var check = checker.Check(barred);
-        return check.Passes ? null : new SizingStop(check.Governing.Id, check.Governing.Place, check.Governing.Combination, check.Governing.Utilisation, "", check.Governing.Note);
+        if (check.Passes)
+        {
+            var (more, own) = (Cost(barred), Cost(adopted));
+            return more < own - 1e-9 ? null : new SizingStop(null, null, null, 0, string.Create(CultureInfo.InvariantCulture, $"passes with other bars, but costs {more:0} by [rates] where the design costs {own:0}"), null);
+        }
+
+        return new SizingStop(check.Governing.Id, check.Governing.Place, check.Governing.Combination, check.Governing.Utilisation, "", check.Governing.Note);
     }
 
     private SizingStop NoThickness() => thicknesses.Length == 0

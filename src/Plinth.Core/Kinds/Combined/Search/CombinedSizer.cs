@@ -4,6 +4,7 @@ using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
+using Plinth.Core.Schedules;
 using Plinth.Core.Sizing;
 
 namespace Plinth.Core.Kinds.Combined;
@@ -20,11 +21,11 @@ internal sealed partial class CombinedSizer : FoundationSizer
     // Sizes that may save less than this are not looked at.
     private const double Near = 0.997;
 
-    // A thickness whose sections are too weak for so many plans in a row is given up, as larger plans load them more.
-    private const int FailuresInRow = 12;
+    // A thickness for which no bars were found for so many lengths in a row is given up.
+    private const int FailuresInRow = 100;
 
-    // So many plans beyond the smallest are looked at for a first design.
-    private const int PlansBeyond = 60;
+    // Where no bars were found, so many wider plans of the same length are looked at.
+    private const int MostWider = 4;
 
     private readonly Checker checker;
     private readonly ImmutableArray<CombinedTrial> trials;
@@ -73,7 +74,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
         for (var round = 0; ; round++)
         {
             Look(round < MostRounds ? chosen : null);
-            var best = First(last) is { } first ? Cheapest(first, last) : null;
+            var best = Cheapest(last);
             Look(null);
             if (best is null)
             {
@@ -144,9 +145,15 @@ internal sealed partial class CombinedSizer : FoundationSizer
         return fails;
     }
 
-    // A design that passes, from which costs are compared: the smallest plan that can be completed at the thinnest.
-    private CombinedDesign? First(int last)
+    // Of every thickness and length the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than one in hand.
+    private CombinedDesign? Cheapest(int last)
     {
+        (CombinedDesign Design, double Cost)? best = null;
+        var queue = new PriorityQueue<(int T, int Length, int Plan), double>();
+        var failed = new int[last];
+        var uprights = new double[last];
+        var least = new int[plans.ByLength.Count];
+        Array.Fill(least, -1);
         for (var t = 0; t < last; t++)
         {
             if (Pedestals(t) is not { } standing)
@@ -154,76 +161,115 @@ internal sealed partial class CombinedSizer : FoundationSizer
                 continue;
             }
 
-            var (tried, completed) = (0, 0);
-            for (var i = plans.FirstOf(floor.LeastArea(thicknesses[t])); i < plans.All.Length && tried < PlansBeyond && completed < FailuresInRow; i++)
+            uprights[t] = CostOf(standing, t);
+            var area = floor.LeastArea(thicknesses[t]);
+            for (var l = 0; l < plans.ByLength.Count; l++)
             {
-                if (Set(plans.All[i], t, standing) is not { } offset || PlanExceeds())
-                {
-                    continue;
-                }
-
-                tried++;
-                if (search.IsTooThin())
-                {
-                    completed++;
-                    continue;
-                }
-
-                if (Complete(plans.All[i], t, offset) is { } design)
-                {
-                    steps.Add(new SizingStep("smallest plan", design.Size));
-                    return design;
-                }
-
-                completed++;
+                queue.Enqueue((t, l, -1), floor.Of(plans.ByLength[l], area, thicknesses[t], uprights[t]));
             }
         }
 
-        return null;
+        while (queue.TryDequeue(out var next, out var dearest) && dearest < (best?.Cost ?? double.PositiveInfinity) * Near)
+        {
+            var (t, l, i) = next;
+            if (failed[t] >= FailuresInRow)
+            {
+                continue;
+            }
+
+            if (i < 0)
+            {
+                if (Least(t, l, least[l]) is >= 0 and var found)
+                {
+                    least[l] = found;
+                    queue.Enqueue((t, l, found), floor.WithSteel(plans.ByLength[l][found], uprights[t]));
+                }
+
+                continue;
+            }
+
+            var plan = plans.ByLength[l][i];
+            if (Set(plan, t, Pedestals(t)!) is not { } offset)
+            {
+                continue;
+            }
+
+            if (search.IsTooThin() || Complete(plan, t, offset) is not { } design)
+            {
+                // A wider one presses the ground less.
+                failed[t]++;
+                if (i + 1 < plans.ByLength[l].Length && i < least[l] + MostWider)
+                {
+                    queue.Enqueue((t, l, i + 1), floor.Of(plans.ByLength[l][i + 1], thicknesses[t], uprights[t]));
+                }
+
+                continue;
+            }
+
+            failed[t] = 0;
+            if (Cost(plan, design, uprights[t]) is var cost && cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
+            {
+                steps.Add(new SizingStep(best is null ? "first" : "cheaper", design.Size));
+                best = (design, cost);
+            }
+        }
+
+        return best?.Design;
     }
 
-    // Every plan and thickness that may be cheaper by what it costs at least.
-    private CombinedDesign Cheapest(CombinedDesign best, int last)
+    // The least plan of a length that stands on the ground at a thickness, left in the trials; −1: none. From what another thickness needed it is not far.
+    private int Least(int t, int length, int near)
     {
-        var cost = Cost(best);
-        for (var t = 0; t < last; t++)
+        var (list, standing) = (plans.ByLength[length], Pedestals(t)!);
+        var area = floor.LeastArea(thicknesses[t]);
+        bool Stands(int i) => Set(list[i], t, standing) is not null && !PlanExceeds();
+        var first = 0;
+        while (first < list.Length && list[first].Area < area)
         {
-            if (Pedestals(t) is not { } standing)
+            first++;
+        }
+
+        var at = Math.Max(first, near);
+        if (at < list.Length && at > first && Stands(at))
+        {
+            while (at > first && Stands(at - 1))
             {
-                continue;
+                at--;
             }
 
-            var uprights = CostOf(standing, t);
-            var failed = 0;
-            for (var i = plans.FirstOf(floor.LeastArea(thicknesses[t])); i < plans.All.Length && failed < FailuresInRow; i++)
+            _ = Set(list[at], t, standing);
+            return at;
+        }
+
+        for (at = near > first ? near + 1 : first; at < list.Length; at++)
+        {
+            if (Stands(at))
             {
-                var plan = plans.All[i];
-                if (floor.OfArea(plan.Area, thicknesses[t], uprights) >= cost * Near)
-                {
-                    break;
-                }
-
-                if (floor.Of(plan, thicknesses[t], uprights) >= cost * Near || Set(plan, t, standing) is not { } offset || FailsAsBefore() || floor.WithSteel(plan, uprights) >= cost * Near)
-                {
-                    continue;
-                }
-
-                if (search.IsTooThin())
-                {
-                    failed++;
-                    continue;
-                }
-
-                failed = 0;
-                if (!PlanExceeds() && Complete(plan, t, offset) is { } design && Cost(design) is var c && c < cost - 1e-9)
-                {
-                    steps.Add(new SizingStep("cheaper", design.Size));
-                    (best, cost) = (design, c);
-                }
+                return at;
             }
         }
 
-        return best;
+        return -1;
+    }
+
+    // As by its quantities, without a schedule of its bars: what is in the trials is what is built.
+    private double Cost(in CombinedPlan plan, CombinedDesign design, double standing)
+    {
+        var mass = 0.0;
+        foreach (var mat in CombinedMats.Of(trials[0], design))
+        {
+            mass += Quantities.MassOf(trials[0].Code, mat.Layer, mat.Length);
+        }
+
+        for (var i = 0; i < joints.Length; i++)
+        {
+            if (design.At[i].Upright.Dowels is { Size: { } size } dowels)
+            {
+                mass += dowels.Count * size.MassPerMetre * trials[0].Body.Thickness;
+            }
+        }
+
+        return floor.Bare(plan, thicknesses[Array.IndexOf(thicknesses, design.Size.Thickness)]) + standing + (Foundation.Rules.Rates.Steel * mass);
     }
 
     // The least bars and dowels for the size that the trials hold; null if none pass.

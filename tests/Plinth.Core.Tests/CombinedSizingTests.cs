@@ -1,0 +1,118 @@
+using CsCheck;
+using Plinth.Core.Buildings;
+using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.Combined;
+using Plinth.Core.Loads;
+using Plinth.Core.Sizing;
+using static Plinth.Core.Tests.Given;
+
+namespace Plinth.Core.Tests;
+
+/// <summary>Sizes and bars found for bases under several columns: they pass, no step smaller does, and no plan is cheaper.</summary>
+public class CombinedSizingTests
+{
+    private static readonly SizingRules Bounds = Rules.Sizing with { MostPlan = 5, MostThickness = 1.5, PlanStep = 0.1, ThicknessStep = 0.1 };
+
+    private static RuleSet With(SizingRules sizing) => Rules with { Sizing = sizing, Ground = DefaultGround with { FoundingDepth = 1.6, SubgradeModulus = 40e3 } };
+
+    // Two columns with dead, live and wind load, moments of any sign; wind may lift one.
+    private static readonly Gen<(double Span, double[] N, double[] M, double Wind)> Columns = Gen.Select(Gen.Double[1.5, 4], Gen.Double[150, 900].Array[4], Gen.Double[-40, 40].Array[4], Gen.Double[-250, 250]);
+
+    private static Project Make((double Span, double[] N, double[] M, double Wind) c, SizingRules sizing, HeldValues? held = null)
+    {
+        var rules = With(sizing);
+        Support[] supports = [Column(0.4, 0.4) with { Label = "C1" }, Column(0.5, 0.4) with { Label = "C2", X = c.Span }];
+        LoadCase[] cases = [new LoadCase("DEAD", LoadSymbol.D), new LoadCase("LIVE", LoadSymbol.L), new LoadCase("WIND", LoadSymbol.W)];
+        SupportAction Of(double n, double m) => new(n, m / 8, 0, 0, m, 0);
+        var wind = new SupportAction(c.Wind, 12, 6, -8, 30, 0);
+        return OneAction(Of(c.N[0], c.M[0]), rules) with
+        {
+            Supports = supports,
+            Cases = cases,
+            Combinations = CombinationBuilder.Build(LoadStandards.Find("asce7-16")!, cases, new LoadOptions { LoadsNotActing = true }, []),
+            Actions = new Dictionary<string, SupportAction[]> { ["C1"] = [Of(c.N[0], c.M[0]), Of(c.N[1], c.M[1]), wind], ["C2"] = [Of(c.N[2], c.M[2]), Of(c.N[3], c.M[3]), -1 * wind] },
+            Foundations = [new Foundation("CF1", [new Place(supports, 0, rules.Ground)], false, held ?? HeldValues.Nothing, rules) { Kind = CombinedTests.Combined }],
+        };
+    }
+
+    [Fact]
+    public void What_is_found_passes_and_no_smaller_step_does() => Columns.Sample(
+        c =>
+        {
+            var project = Make(c, Bounds);
+            var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
+            found.Design.Should().NotBeNull(found.Stop?.Check + " " + found.Stop?.Bound + " " + found.Stop?.Note);
+            Check(project, found.Design!).Checks.Where(k => !k.Passes).Select(k => $"{k.Id} {k.At} {k.Utilisation} {k.Combination}").Should().BeEmpty($"{found.Design}");
+            foreach (var (step, stop) in FoundationSizer.Of(project, project.Foundations[0]).Why(found.Design!))
+            {
+                stop.Should().NotBeNull($"{step} of {found.Design}");
+            }
+        },
+        iter: 40);
+
+    [Fact]
+    public void No_length_width_and_thickness_is_cheaper() => Columns.Sample(
+        c =>
+        {
+            var sizing = Bounds with { LeastPlan = 1.2, MostPlan = 3.6, PlanStep = 0.3, LeastThickness = 0.4, MostThickness = 1.0, ThicknessStep = 0.2 };
+            var project = Make(c, sizing);
+            var sizer = FoundationSizer.Of(project, project.Foundations[0]);
+            var found = sizer.Size().Design;
+            (double Cost, CombinedDesign Design)? best = null;
+            foreach (var h in (double[])[0.4, 0.6, 0.8, 1.0])
+            {
+                for (var l = 1; 0.3 * l <= c.Span + 3.6 + 1e-9; l++)
+                {
+                    for (var b = 4; b <= 12; b++)
+                    {
+                        var held = Make(c, sizing, new HeldValues { Length = Math.Round(0.3 * l, 6), Width = Math.Round(0.3 * b, 6), Thickness = h });
+                        var one = FoundationSizer.Of(held, held.Foundations[0]);
+                        if (one.Size().Design is CombinedDesign d && one.Cost(d) is var cost && (best is null || cost < best.Value.Cost))
+                        {
+                            best = (cost, d);
+                        }
+                    }
+                }
+            }
+
+            (found is null).Should().Be(best is null);
+            if (found is not null)
+            {
+                (sizer.Cost(found) / best!.Value.Cost).Should().BeLessThan(1.01, $"{found.Size} for {best.Value.Design.Size}");
+            }
+        },
+        iter: 12);
+
+    [Fact]
+    public void Columns_stand_on_what_is_held_and_the_rest_is_found()
+    {
+        var c = (3.0, new double[] { 300, 150, 400, 200 }, new double[] { 10, -5, 20, 0 }, 40.0);
+        var project = Make(c, Bounds, new HeldValues { EdgeX0 = new HeldEdge(true, 0), Width = 2.5, BottomX = Bars("12 T25") });
+        var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
+        found.Stop.Should().BeNull();
+        var d = (CombinedDesign)found.Design!;
+        (d.Offset.X + (d.Size.Length / 2) - 1.5).Should().BeApproximately(0.2, 1e-6, "the end is flush with the first column's face");
+        d.Size.Width.Should().Be(2.5);
+        d.BottomX.Should().Be(Bars("12 T25"));
+    }
+
+    [Fact]
+    public void A_trapezoid_is_found_where_both_ends_are_held()
+    {
+        var c = (4.0, new double[] { 500, 250, 400, 200 }, new double[] { 0, 0, 0, 0 }, 10.0);
+        var held = new HeldValues { EdgeX0 = new HeldEdge(false, 0.5), EdgeX1 = new HeldEdge(false, 0.6), Trapezoid = true };
+        var project = Make(c, Bounds, held);
+        var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
+        found.Stop.Should().BeNull();
+        var d = (CombinedDesign)found.Design!;
+        Check(project, d).Passes.Should().BeTrue();
+        d.Size.Length.Should().BeApproximately(5.1, 1e-9);
+        d.Size.Width.Should().BeGreaterThan(d.HighWidth, "the heavier column stands at the −x end");
+        var t = CombinedTests.Trial(project, d);
+        Math.Abs(t.Body.Loads(t.Sustained).XR).Should().BeLessThan(0.1, "the centroid lies under the resultant, to a step of its ends");
+        foreach (var (step, stop) in FoundationSizer.Of(project, project.Foundations[0]).Why(d))
+        {
+            stop.Should().NotBeNull(step);
+        }
+    }
+}
