@@ -30,6 +30,9 @@ public class BarZone : Subject
     /// <summary>Its breadth across the bars, m.</summary>
     public double Breadth { get; protected set; }
 
+    /// <summary>Its breadth where it is narrowest, m: bars that run through it stand nearest there.</summary>
+    public virtual double NarrowBreadth => Breadth;
+
     /// <summary>Where it begins across the bars from the body's centroid, m.</summary>
     public virtual double From => -Breadth / 2;
 

@@ -95,7 +95,7 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLength
         var excess = contact && s.Rules.Steel.AnchorageExcess && s.Code.ExcessReduces(layer.Hooked, s.Trial.Category);
         var forces = contact ? s.AtFace(k, side) : default;
         var moment = bottom ? forces.MomentUp : OneWayShear<TAxis>.Significant(forces.MomentDown, forces.DownMoment);
-        var breadth = s.Breadth;
+        var breadth = s.NarrowBreadth;
         var none = default(NoTrace);
         var share = 1.0;
         if (excess)
@@ -164,7 +164,7 @@ internal static class Anchorage
         }
 
         var rules = s.Rules.Concrete;
-        var (db, breadth) = (size.Diameter, s.Breadth);
+        var (db, breadth) = (size.Diameter, s.NarrowBreadth);
         var spacing = trace.Let("s", (breadth - (2 * rules.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", rules.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         if (layer.Band > 0)
         {

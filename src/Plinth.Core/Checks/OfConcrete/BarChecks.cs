@@ -100,24 +100,30 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
 
         var centres = s.IsInner ? trace.Let("s", breadth / layer.Count, Unit.Section, $"{new Sym("b", breadth, Unit.Section)}/{new Sym("n", layer.Count, Unit.Ratio)}") : trace.Let("s", (breadth - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         var most = Most(s, bottom, ref trace);
+        var (narrow, near) = (s.NarrowBreadth, centres);
+        if (narrow < breadth)
+        {
+            near = trace.Let("s,narrow", (narrow - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b,narrow", narrow, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+        }
+
         var leastClear = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section, "the code's least, a bar, 4/3 of the aggregate", s.Code.SpacingClause);
         var least = trace.Given("s,least", Math.Max(rules.LeastSpacing, leastClear + db), Unit.Section, rules.LeastSpacing >= leastClear + db ? "[steel] spacing" : "least clear distance and a bar");
-        if (centres / most >= least / centres)
+        if (near > 0 && centres / most >= least / near)
         {
             trace.Let("utilisation", centres / most, Unit.Ratio, $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
             return Outcome.Ratio(centres, most) with { Face = face };
         }
 
         // The larger of least/centres and least clear/clear.
-        var clear = centres - db;
-        if (clear <= 0 || leastClear / clear > rules.LeastSpacing / centres)
+        var clear = near - db;
+        if (clear <= 0 || leastClear / clear > rules.LeastSpacing / near)
         {
-            trace.Let("utilisation", leastClear / clear, Unit.Ratio, $"{new Sym("clear,least", leastClear, Unit.Section)}/({new Sym("s", centres, Unit.Section)} − {new Sym("db", db, Unit.Section)})");
+            trace.Let("utilisation", leastClear / clear, Unit.Ratio, $"{new Sym("clear,least", leastClear, Unit.Section)}/({new Sym("s", near, Unit.Section)} − {new Sym("db", db, Unit.Section)})");
             return Outcome.Ratio(leastClear, clear) with { Face = face };
         }
 
-        trace.Let("utilisation", rules.LeastSpacing / centres, Unit.Ratio, $"{new Sym("s,least", rules.LeastSpacing, Unit.Section)}/{new Sym("s", centres, Unit.Section)}");
-        return Outcome.Ratio(rules.LeastSpacing, centres) with { Face = face };
+        trace.Let("utilisation", rules.LeastSpacing / near, Unit.Ratio, $"{new Sym("s,least", rules.LeastSpacing, Unit.Section)}/{new Sym("s", near, Unit.Section)}");
+        return Outcome.Ratio(rules.LeastSpacing, near) with { Face = face };
     }
     private static double Most<T>(BarZone s, bool bottom, ref T trace)
         where T : struct, ITrace

@@ -194,7 +194,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
                 continue;
             }
 
-            if (search.IsTooThin() || Complete(plan, t, offset) is not { } design)
+            if (search.IsTooThin() || PlanExceeds() || Complete(plan, t, offset) is not { } design)
             {
                 // A wider one presses the ground less.
                 failed[t]++;

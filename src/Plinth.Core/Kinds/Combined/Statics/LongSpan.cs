@@ -49,7 +49,10 @@ internal sealed class LongSpan : SlabSpan
     public int Most => (2 * columns.Length) + (2 * Body.PlacedLoads.Length) + (3 * (columns.Length + 1 + MostBreaks + (2 * Body.PlacedLoads.Length)));
 
     /// <summary>Takes the sides of the body.</summary>
-    public void Resize() => Set(AlongX ? Body.Length : Body.Width, AlongX ? Body.Width : Body.Length);
+    public void Resize() => Set(AlongX ? Body.Length : Body.Width, AlongX ? Math.Max(Body.LowWidth, Body.HighWidth) : Body.Length);
+
+    /// <inheritdoc/>
+    public override double NarrowBreadth => AlongX ? Math.Min(Body.LowWidth, Body.HighWidth) : Breadth;
 
     /// <summary>Where the base begins along the axis, m from its centroid.</summary>
     public double Low => Body.Low(AlongX);
