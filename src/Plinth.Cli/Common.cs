@@ -134,7 +134,7 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
             var found = project.Foundations.Where(f => Pattern.Matches(f.Mark, mark)).Select(f => f.Mark).ToList();
             if (found.Count == 0)
             {
-                var under = project.Foundations.FirstOrDefault(f => f.Places.Any(p => p.Support.Label == mark));
+                var under = project.Foundations.FirstOrDefault(f => f.Supports.Any(s => s.Label == mark));
                 var near = under?.Mark ?? Nearest.Of(mark, project.Foundations.Select(f => f.Mark));
                 throw new CallException($"no foundation has the mark \"{mark}\"" + (under is not null ? $"; support {mark} stands on {under.Mark}" : near is null ? "" : $"; did you mean {near}?"));
             }
@@ -149,7 +149,7 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     public static Foundation ChooseOne(Project project, string mark)
     {
         // The label of a support stands for its foundation, where no mark is like it.
-        var under = project.Foundations.Any(f => Pattern.Matches(f.Mark, mark)) ? null : project.Foundations.FirstOrDefault(f => f.Places.Any(p => p.Support.Label == mark));
+        var under = project.Foundations.Any(f => Pattern.Matches(f.Mark, mark)) ? null : project.Foundations.FirstOrDefault(f => f.Supports.Any(s => s.Label == mark));
         var found = under is not null ? [under] : Choose(project, [mark]);
         return found.Count == 1 ? found[0] : throw new CallException($"\"{mark}\" names {found.Count} foundations; name one");
     }

@@ -86,7 +86,6 @@ public class BadInputTests
     }
 
     [Theory]
-    [InlineData("mark = \"F1\"\nsupports = [\"C1\", \"C2\"]", "a base under several supports (C1, C2) is not designed yet")]
     [InlineData("supports = [\"C7\"]", "support \"C7\" does not stand in supports.csv; did you mean \"C1\"?")]
     [InlineData("supports = [\"C1\"]\nlength = \"0.3 m\"\nwidth=\"0.3 m\"\nwdth = \"1 m\"", "has no key \"wdth\"; did you mean \"width\"?")]
     [InlineData("supports = [\"C1\"]\nedge-x0 = \"column\"\nedge-x1 = \"1 m\"\nlength = \"2 m\"", "length and both edges along x are given; keep two of the three")]

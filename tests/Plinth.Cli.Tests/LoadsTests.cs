@@ -287,7 +287,7 @@ public class SitePlanTests
     [Fact]
     public void Overlapping_bases_of_a_real_building_are_named_and_no_script_takes_them_for_well()
     {
-        using var f = Folder.Building("office-frame");
+        using var f = Folder.OfficeOfSingles();
         f.Run("size").Out.Should().Contain("✗ F14 (under C14) and F20 (under C20) OVERLAP in plan by").And.Contain("F15 (under C15) and F21 (under C21) OVERLAP");
         var one = f.Run("check", "F20", "--format", "json");
         one.Exit.Should().Be(1, "it passes alone, but cannot be built");

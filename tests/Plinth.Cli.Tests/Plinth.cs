@@ -149,6 +149,14 @@ public sealed class Folder : IDisposable
         set => File.WriteAllText(System.IO.Path.Combine(Path, file), value);
     }
 
+    /// <summary>The office without its bases under several columns: every column on one of its own.</summary>
+    public static Folder OfficeOfSingles()
+    {
+        var f = Building("office-frame");
+        f["plinth.toml"] = f["plinth.toml"][..f["plinth.toml"].IndexOf("# At the movement joint", StringComparison.Ordinal)];
+        return f;
+    }
+
     public bool Has(string file) => File.Exists(System.IO.Path.Combine(Path, file));
 
     public static Folder Building(string name)

@@ -58,7 +58,7 @@ internal static class CombosCommand
                 throw new CallException($"there is no support \"{support}\"" + (near is null ? "" : $"; did you mean {near}?"));
             }
 
-            foundation = project.Foundations.FirstOrDefault(f => f.Places.Any(p => p.Support.Label == support));
+            foundation = project.Foundations.FirstOrDefault(f => f.Supports.Any(s => s.Label == support));
         }
 
         var set = foundation is null ? project.Combinations : project.CombinationsOf(foundation);

@@ -173,7 +173,7 @@ internal static class ShowCommand
             var o = BaseGeometry.Offset(f, p, design);
             var underside = p.Ground.Underside(design.Size.Thickness);
             screen.Line($"{p.Name}: {Wording.Underside(units)} at {L(underside)}, {L(p.Ground.Level - underside)} below the ground{(p.Ground.Name.Length > 0 ? " " + p.Ground.Name : "")}"
-                + (o.X != 0 || o.Y != 0 ? $"; column {Dimension.Section(o.X, units)} along x, {Dimension.Section(o.Y, units)} along y from the centre" : "") + (p.AngleDegrees != 0 ? $"; turned {p.AngleDegrees.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}°" : "") + (p.Lie.Mirrored ? "; mirrored" : ""));
+                + (o.X != 0 || o.Y != 0 ? $"; {(p.Supports.Count > 1 ? "middle between the columns" : "column")} {Dimension.Section(o.X, units)} along x, {Dimension.Section(o.Y, units)} along y from the centre" : "") + (p.AngleDegrees != 0 ? $"; turned {p.AngleDegrees.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}°" : "") + (p.Lie.Mirrored ? "; mirrored" : ""));
         }
 
         screen.Line();

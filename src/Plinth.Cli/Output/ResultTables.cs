@@ -79,7 +79,9 @@ internal static class ResultTables
     {
         var units = loaded.Project.Units;
         var many = f.Places.Count > 1;
-        var table = Screen.Table("check", many ? "at" : "", "combination", ">demand", ">capacity", "", ">util.", "result", "clause or factor");
+        var parts = result.Checks.Any(c => c.At is not null);
+        string At(CheckResult c) => string.Join(": ", new[] { many ? c.Place : null, c.At }.Where(w => w is not null));
+        var table = Screen.Table("check", many || parts ? "at" : "", "combination", ">demand", ">capacity", "", ">util.", "result", "clause or factor");
         var shown = Grouped(result, many && !places);
         foreach (var (c, i) in shown.Select((c, i) => (c, i)))
         {
@@ -91,7 +93,7 @@ internal static class ResultTables
             var o = c.Outcome;
             var factor = o.Least > 0 ? string.Create(CultureInfo.InvariantCulture, $"factor {o.Factor:0.00} ≥ {o.Least:0.00}") : c.Clause?.Replace(loaded.Project.Code.Name + " ", "", StringComparison.Ordinal) ?? "";
             table.AddRow(
-                Screen.Cell(Wording.Words(c)), Screen.Cell(many ? c.Place ?? "" : ""), Screen.Cell(Wording.Combination(c)), Screen.Cell(Wording.Value(o.Demand, c.Unit, units)), Screen.Cell(Wording.Value(o.Capacity, c.Unit, units)), Screen.Cell(c.Unit.Symbol(units)),
+                Screen.Cell(Wording.Words(c)), Screen.Cell(At(c)), Screen.Cell(Wording.Combination(c)), Screen.Cell(Wording.Value(o.Demand, c.Unit, units)), Screen.Cell(Wording.Value(o.Capacity, c.Unit, units)), Screen.Cell(c.Unit.Symbol(units)),
                 Screen.Cell(Wording.Utilisation(o.Utilisation, o.Passes), Styles.Of(c.Passes)), Say.Verdict(c), Screen.Cell(factor, Styles.Quiet));
         }
 
@@ -99,7 +101,7 @@ internal static class ResultTables
         screen.Line();
         foreach (var c in shown.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
         {
-            screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Wording.Check(c.Id)}{(many && c.Place is not null ? " at " + c.Place : "")}: {c.Note}");
+            screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Wording.Check(c.Id)}{(At(c) is { Length: > 0 } at ? " at " + at : "")}: {c.Note}");
         }
 
         foreach (var note in result.Notes)
@@ -113,7 +115,7 @@ internal static class ResultTables
 
     // Ground, concrete, joint; in each what is used most first, least amounts behind. Of several places the worst, where not all are asked for.
     private static List<CheckResult> Grouped(FoundationResult result, bool worst) =>
-        [.. (worst ? result.Checks.GroupBy(c => c.Id).Select(g => g.MinBy(c => (c.Passes, -c.Utilisation))!) : result.Checks)
+        [.. (worst ? result.Checks.GroupBy(c => (c.Id, c.At)).Select(g => g.MinBy(c => (c.Passes, -c.Utilisation))!) : result.Checks)
             .OrderBy(GroupOf).ThenBy(c => c.Passes).ThenBy(c => c.OfLeast).ThenByDescending(c => c.Utilisation)];
 
     private static int GroupOf(CheckResult c) => CheckCatalog.Find(c.Id) switch

@@ -114,7 +114,7 @@ internal static class SupportsAudit
 
     public static IEnumerable<Finding> Distances(AuditData d)
     {
-        var grounds = d.Project.Foundations.SelectMany(f => f.Places).ToDictionary(p => p.Support.Label, p => p.Ground.Bearing, StringComparer.Ordinal);
+        var grounds = d.Project.Foundations.SelectMany(f => f.Places).SelectMany(p => p.Supports.Select(s => (s.Label, p.Ground.Bearing))).ToDictionary(p => p.Label, p => p.Bearing, StringComparer.Ordinal);
         double[] sides = [.. d.Supports.Select(s => grounds.TryGetValue(s.Label, out var bearing) ? Side(d, s, bearing) : 0)];
         var largest = sides.DefaultIfEmpty(0).Max();
         var near = new List<(int I, int J)>();

@@ -215,6 +215,19 @@ public abstract class Trial
         }
     }
 
+    /// <summary>Shear and moment along a base under several columns in a combination; null of a base under one, or without equilibrium.</summary>
+    public virtual Figures.SpanDiagram? Along(int combination) => null;
+
+    /// <summary>The bars along an axis of a face as they lie, zone by zone: where each bar lies across, m from the centroid.</summary>
+    /// <param name="alongX">Along x, or along y.</param>
+    /// <param name="bottom">The bottom, or the top.</param>
+    public virtual IReadOnlyList<Figures.BarRun> Runs(bool alongX, bool bottom)
+    {
+        var zone = Spans(alongX)[0];
+        var (breadth, span) = alongX ? (Body.Width, Body.Length) : (Body.Length, Body.Width);
+        return zone.Layer(bottom).Any ? [new("", zone.Layer(bottom), zone.Depth(bottom), Schedules.BarPositions.Across(zone.Layer(bottom), breadth, span, Rules.Concrete.CoverSide))] : [];
+    }
+
     /// <summary>Whether some combination stretches the top by more than plain concrete may hold there.</summary>
     private protected virtual bool StretchesTop() => Plinth.Core.Checks.OfConcrete.TopTension.Exceeds(this);
 }

@@ -109,7 +109,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
         {
             for (var j = i + 1; j < settled.Count; j++)
             {
-                if (AreNeighbours(settled, nearest, i, j) && Worst(settled[i], settled[j]) is { } worst)
+                if (settled[i].Base != settled[j].Base && AreNeighbours(settled, nearest, i, j) && Worst(settled[i], settled[j]) is { } worst)
                 {
                     result.Add(worst);
                 }
@@ -129,7 +129,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
         // The larger of the concrete's combinations without wind and earthquake.
         double Gravity(string support) => project.Combinations.Used.Where(c => c.IsFor(Family.Concrete) && !c.Transient)
             .Select(c => c.Terms.Where(t => !project.Cases[t.Case].IsSurcharge).Sum(t => t.Factor * project.Actions[support][t.Case].N)).DefaultIfEmpty(0).Max();
-        var all = bases.SelectMany(b => b.Foundation.Places.Select(p => new Settled(b.Foundation.Mark, p.Name, new PlanPoint(p.Support.X, p.Support.Y), null, []))).ToList();
+        var all = bases.SelectMany(b => b.Foundation.Places.SelectMany(p => p.Supports.Select(s => new Settled(b.Foundation.Mark, p, s.Label, new PlanPoint(s.X, s.Y), null, [])))).ToList();
         var nearest = all.Select((_, i) => Nearest(all, i)).ToList();
         var loads = all.Select(a => Gravity(a.Place)).ToList();
         var result = new List<FootingTie>();
@@ -137,7 +137,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
         {
             for (var j = i + 1; j < all.Count; j++)
             {
-                if (AreNeighbours(all, nearest, i, j))
+                if (all[i].Base != all[j].Base && AreNeighbours(all, nearest, i, j))
                 {
                     result.Add(new FootingTie(all[i].Mark, all[i].Place, all[j].Mark, all[j].Place, 0.1 * project.Sds * Math.Max(loads[i], loads[j])));
                 }
@@ -222,10 +222,12 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
                 by[name] = Math.Max(by.GetValueOrDefault(name), s.Body.Loads(k).N > 0 ? Settlement.Of(s.Body, k, ref none) : 0);
             }
 
-            var support = s.Place.Place.Support;
-            yield return new Settled(foundation.Mark, support.Label, new PlanPoint(support.X, support.Y), s.Ground.MostDistortion, by);
+            foreach (var support in s.Place.Place.Supports)
+            {
+                yield return new Settled(foundation.Mark, s.Place.Place, support.Label, new PlanPoint(support.X, support.Y), s.Ground.MostDistortion, by);
+            }
         }
     }
 
-    private sealed record Settled(string Mark, string Place, PlanPoint At, double? Most, Dictionary<string, double> ByCombination);
+    private sealed record Settled(string Mark, Place Base, string Place, PlanPoint At, double? Most, Dictionary<string, double> ByCombination);
 }

@@ -95,7 +95,14 @@ public static class Wording
     {
         ArgumentNullException.ThrowIfNull(design);
         var (x, y) = (design.Bars(true, bottom), design.Bars(false, bottom));
-        return x == y ? $"{x} b.w." : $"{x} x, {y} y";
+        return x == y ? $"{x} b.w." : design.Columns > 1 ? $"{x} x\n{Zones(y)} y" : $"{x} x, {y} y";
+    }
+
+    /// <summary>A layer in words, a line each zone.</summary>
+    public static string Zones(string layer)
+    {
+        ArgumentNullException.ThrowIfNull(layer);
+        return layer.Replace(", ", "\n", StringComparison.Ordinal);
     }
 
     /// <summary>What a design consists of beside its size, a line each: its bars, and what stands on it.</summary>

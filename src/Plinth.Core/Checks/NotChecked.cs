@@ -34,7 +34,7 @@ public static class NotChecked
         var list = new List<(string, string?)>();
         list.AddRange(foundation.Kind.Checks(project.Code).Listed.Select(c => (c.Id, c.Definition.Missing(foundation))).Where(c => c.Item2 is not null));
         var (rules, places) = (foundation.Rules, foundation.Places);
-        if (rules.Column is { Known: true, Bars: null } && places.Any(p => p.Support.IsConcrete && !rules.Pedestal.HoldsInSocket(p.Support)))
+        if (rules.Column is { Known: true, Bars: null } && foundation.Supports.Any(s => s.IsConcrete && !rules.Pedestal.HoldsInSocket(s)))
         {
             list.Add((Splice, "give [column] bars"));
         }
@@ -49,7 +49,7 @@ public static class NotChecked
             list.Add(("overstrength", null));
         }
 
-        if (places.Any(p => project.Actions[p.Support.Label].Any(a => a.Mz != 0)))
+        if (foundation.Supports.Any(s => project.Actions[s.Label].Any(a => a.Mz != 0)))
         {
             list.Add(("torsion", null));
         }

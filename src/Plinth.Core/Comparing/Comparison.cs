@@ -143,7 +143,7 @@ public sealed record Comparison(
         {
             var was = before.Designs.GetValueOrDefault(f.Mark);
             var known = old.Remove(f.Mark);
-            string[] supports = [.. f.Places.Select(p => p.Support.Label)];
+            string[] supports = [.. f.Supports.Select(s => s.Label)];
             if (after.Designs.GetValueOrDefault(f.Mark) is not { } now)
             {
                 yield return new FoundationChange(f.Mark, supports, was?.Result.Governing, null, Fate.NotSized, false);
@@ -161,9 +161,9 @@ public sealed record Comparison(
 
         foreach (var f in old.Values)
         {
-            yield return new FoundationChange(f.Mark, [.. f.Places.Select(p => p.Support.Label)], before.Designs.GetValueOrDefault(f.Mark)?.Result.Governing, null, Fate.Went, false)
+            yield return new FoundationChange(f.Mark, [.. f.Supports.Select(s => s.Label)], before.Designs.GetValueOrDefault(f.Mark)?.Result.Governing, null, Fate.Went, false)
             {
-                NowIn = after.Project.Foundations.FirstOrDefault(o => o.Places.Any(p => p.Support.Label == f.Places[0].Support.Label))?.Mark,
+                NowIn = after.Project.Foundations.FirstOrDefault(o => o.Supports.Any(s => s.Label == f.Places[0].Support.Label))?.Mark,
             };
         }
     }

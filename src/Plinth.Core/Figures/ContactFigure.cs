@@ -32,8 +32,7 @@ public sealed record ContactFigure(ContactState State, double N, PlanPoint Resul
         }
 
         var p = contact.Pressure;
-        var (x, y) = (s.Length / 2, s.Width / 2);
-        PlanPoint[] corners = [new(-x, -y), new(x, -y), new(x, y), new(-x, y)];
+        PlanPoint[] corners = [.. s.Outline];
         double Plane(PlanPoint c) => p.Peak + (p.B * (c.X - p.AnchorX)) + (p.C * (c.Y - p.AnchorY));
         var line = new List<PlanPoint>();
         for (var i = 0; i < 4 && contact.State == ContactState.Partial; i++)
@@ -50,18 +49,15 @@ public sealed record ContactFigure(ContactState State, double N, PlanPoint Resul
         return new ContactFigure(contact.State, loads.N, new PlanPoint(loads.XR, loads.YR), p, [.. corners.Select(c => p.At(c.X, c.Y))], line, contact.Share, water);
     }
 
-    /// <summary>The parts of a rectangular base whose pressure lies between two values, as convex corners; empty where there is none.</summary>
-    /// <param name="length">Side along x, m.</param>
-    /// <param name="width">Side along y, m.</param>
+    /// <summary>The part of a base whose pressure lies between two values, as convex corners; empty where there is none.</summary>
+    /// <param name="outline">Corners of the base, m.</param>
     /// <param name="from">kPa.</param>
     /// <param name="to">kPa.</param>
-    public IReadOnlyList<PlanPoint> Between(double length, double width, double from, double to)
+    public IReadOnlyList<PlanPoint> Between(ReadOnlySpan<PlanPoint> outline, double from, double to)
     {
-        Span<PlanPoint> whole = stackalloc PlanPoint[4];
-        ConvexPolygon.Rectangle(-length / 2, -width / 2, length / 2, width / 2, whole);
         Span<PlanPoint> above = stackalloc PlanPoint[ConvexPolygon.MostCorners];
         Span<PlanPoint> part = stackalloc PlanPoint[ConvexPolygon.MostCorners];
-        var count = ConvexPolygon.Clip(whole, Field.A - from, Field.B, Field.C, above);
+        var count = ConvexPolygon.Clip(outline, Field.A - from, Field.B, Field.C, above);
         count = ConvexPolygon.Clip(above[..count], to - Field.A, -Field.B, -Field.C, part);
         return part[..count].ToArray();
     }

@@ -136,6 +136,14 @@ public sealed record Place(IReadOnlyList<Support> Supports, double AngleDegrees,
     /// <summary>The origin of its own axes: its support, or midway between the first and the last of several, project axes, m.</summary>
     public Contact.PlanPoint Origin => new((Supports[0].X + Supports[^1].X) / 2, (Supports[0].Y + Supports[^1].Y) / 2);
 
+    /// <summary>Where its supports stand from its origin, in its own axes, m.</summary>
+    public IReadOnlyList<Contact.PlanPoint> InOwnAxes()
+    {
+        var (sin, cos) = SupportAction.SinCosDegrees(AngleDegrees);
+        var origin = Origin;
+        return [.. Supports.Select(s => (X: s.X - origin.X, Y: s.Y - origin.Y)).Select(p => new Contact.PlanPoint((p.X * cos) + (p.Y * sin), (p.Y * cos) - (p.X * sin)))];
+    }
+
     /// <summary>The place's name in results: its supports' labels, "C5" or "C5, C9".</summary>
     public string Name => Supports.Count == 1 ? Supports[0].Label : string.Join(", ", Supports.Select(s => s.Label));
 }

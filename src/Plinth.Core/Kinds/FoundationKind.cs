@@ -79,7 +79,7 @@ public abstract class FoundationKind
 /// <summary>The kinds that there are.</summary>
 public static class FoundationKinds
 {
-    private static readonly FoundationKind[] List = [new Isolated.IsolatedKind()];
+    private static readonly FoundationKind[] List = [new Isolated.IsolatedKind(), new Combined.CombinedKind()];
 
     /// <summary>All of them.</summary>
     public static IReadOnlyList<FoundationKind> All => List;
@@ -89,7 +89,7 @@ public static class FoundationKinds
 
     /// <summary>The kind of a foundation that says none.</summary>
     /// <param name="supports">Under how many supports.</param>
-    public static FoundationKind For(int supports) => supports > 1 && Find("combined") is { } several ? several : Usual;
+    public static FoundationKind For(int supports) => supports > 1 ? Array.Find(List, k => k.UnderSeveral)! : Usual;
 
     /// <summary>The kind with an id, or null.</summary>
     public static FoundationKind? Find(string id) => Array.Find(List, k => string.Equals(k.Id, id, StringComparison.Ordinal));

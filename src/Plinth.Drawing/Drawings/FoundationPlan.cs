@@ -1,5 +1,6 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
+using Plinth.Core.Units;
 using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Drawings;
@@ -51,9 +52,38 @@ public static class FoundationPlan
         return PlanSheet.Of(project, plan, request, Schedule(project, designs, changed is { Count: > 0 } ? new Core.Schedules.ScheduleRevision(request.Revision, changed) : null), notes, Draw) ?? PlanSheet.Of(project, plan, request, PlanTable.None, [.. notes, "The footing schedule is issued apart."], Draw);
     }
 
+    // Of several kinds what all have: the schedules issued beside the plan say the rest.
+    private static PlanTable OfKinds(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, Core.Schedules.ScheduleRevision? revision)
+    {
+        var units = project.Units;
+        var (top, dowels) = (designs.Any(d => d.Design.HasTop), designs.Any(d => d.Design.HasDowels));
+        static string Bars(string words) => words == Core.Concrete.BarSpec.None.ToString() ? "—" : words;
+        List<(string Head, bool Number, Func<Foundation, FoundationDesign, string> Cell)> columns =
+        [
+            ("mark", false, (f, _) => f.Mark), ("no.", true, (f, _) => f.Places.Count.ToString(System.Globalization.CultureInfo.InvariantCulture)),
+            (Dimension.Heading("plan", Unit.Length, units), false, (_, d) => Wording.Plan(d, units)), (Dimension.Heading("h", Unit.Section, units), true, (_, d) => Dimension.PlainSection(d.Size.Thickness, units)),
+            (Dimension.Heading(Wording.Underside(units), Unit.Length, units), true, (f, d) => Dimension.PlainPlan(f.Places[0].Ground.Underside(d.Size.Thickness), units)),
+            ("bottom along x", false, (_, d) => Bars(d.Bars(true, true))), ("bottom along y", false, (_, d) => Bars(d.Bars(false, true))),
+            .. top ? [("top along x", false, (_, d) => Bars(d.Bars(true, false))), ("top along y", false, (_, d) => Bars(d.Bars(false, false)))] : (List<(string, bool, Func<Foundation, FoundationDesign, string>)>)[],
+            .. dowels ? [("dowels", false, (_, d) => string.Join("; ", Enumerable.Range(0, d.Columns).Select(i => Bars(d.Under(i).Dowels.Drawn)).Distinct()))] : (List<(string, bool, Func<Foundation, FoundationDesign, string>)>)[],
+        ];
+        if (revision is not null)
+        {
+            columns.Insert(0, ("rev", false, (f, _) => revision.Changed.Contains(f.Mark) ? revision.Revision : ""));
+        }
+
+        return new PlanTable("Foundation schedule", [.. columns.Select(c => c.Head)], [.. columns.Select(c => c.Number)], [.. designs.Select(d => (IReadOnlyList<string>)[.. columns.Select(c => c.Cell(d.Foundation, d.Design))])]);
+    }
+
     private static PlanTable Schedule(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, Core.Schedules.ScheduleRevision? revision)
     {
         var units = project.Units;
+        var kinds = designs.Select(d => d.Foundation.Kind).Distinct().Count();
+        if (kinds > 1 || designs.Any(d => d.Foundation.Kind.UnderSeveral))
+        {
+            return OfKinds(project, designs, revision);
+        }
+
         var issued = Core.Schedules.ScheduleTables.Of(project, designs, revision)[0];
         string[] titles = ["rev", "mark", "number off", "length", "width", "thickness", Wording.Underside(units), "bottom B1", "bottom B2", "top T1", "top T2", "dowels", "pedestal", "pedestal bars", "ties"];
         var columns = titles.Select(t => issued.Columns.ToList().FindIndex(c => c.Title == t)).Where(i => i >= 0 && (issued.Columns[i].Decimals is not null || issued.Rows.Any(r => r[i] is string s && s != "—"))).ToList();

@@ -41,6 +41,30 @@ internal static class PlanDimensions
             var s = f.Place.Support;
             var from = items.Count;
             var (x0, x1, y0, y1) = (f.Corners.Min(c => c.X), f.Corners.Max(c => c.X), f.Corners.Min(c => c.Y), f.Corners.Max(c => c.Y));
+            if (f.Place.Supports.Count > 1)
+            {
+                Stops(f.Place.Supports.Select(c => c.X), x0, x1, false);
+                Stops(f.Place.Supports.Select(c => c.Y), y0, y1, true);
+                own.AddRange(items.Skip(from).OfType<DimensionItem>().SelectMany(Corners).Select(c => (f, c)));
+                continue;
+
+                // From edge to edge by all columns, but for one in the middle.
+                void Stops(IEnumerable<double> columns, double low, double high, bool vertical)
+                {
+                    double[] stops = [low, .. columns.Select(c => Math.Round(c, 3)).Distinct().Where(c => c > low + 0.001 && c < high - 0.001).Order(), high];
+                    if (stops.Length == 3 && Math.Abs(stops[0] + stops[2] - (2 * stops[1])) < 0.002)
+                    {
+                        return;
+                    }
+
+                    At Stop(double at) => vertical ? new(p(x0, 0).X, p(0, at).Y) : new(p(at, 0).X, p(0, y0).Y);
+                    for (var i = 1; i < stops.Length; i++)
+                    {
+                        items.Add(new DimensionItem(Stop(stops[i - 1]), Stop(stops[i]), vertical, vertical ? p(x0, 0).X - 5 : p(0, y0).Y - 5, L(stops[i] - stops[i - 1])));
+                    }
+                }
+            }
+
             if (Math.Abs(x0 + x1 - (2 * s.X)) > 0.001)
             {
                 Pair(items, p(x0, y0), new(p(s.X, 0).X, p(0, y0).Y), p(x1, y0), false, p(0, y0).Y - 5, (L(s.X - x0), L(x1 - s.X)));

@@ -11,14 +11,20 @@ internal static class PlanParts
     /// <summary>Draws pedestals and columns.</summary>
     public static void Columns(List<Item> items, PlanModel plan, Func<double, double, At> p, double per)
     {
-        foreach (var f in plan.Footings.Where(f => f.Pedestal is not null))
-        {
-            Standing(items, f, p, per);
-        }
-
         foreach (var f in plan.Footings)
         {
-            Column(items, f.Place.Support, p, per);
+            for (var i = 0; i < f.Place.Supports.Count; i++)
+            {
+                if (f.Design.Under(i).Pedestal is { } pedestal)
+                {
+                    Standing(items, pedestal, f.Place.Supports[i], f.Place.AngleDegrees, p, per);
+                }
+            }
+        }
+
+        foreach (var s in plan.Footings.SelectMany(f => f.Place.Supports))
+        {
+            Column(items, s, p, per);
         }
     }
 
@@ -43,20 +49,18 @@ internal static class PlanParts
         }
     }
 
-    private static void Standing(List<Item> items, PlacedFooting f, Func<double, double, At> p, double per)
+    private static void Standing(List<Item> items, Pedestal pedestal, Support s, double angle, Func<double, double, At> p, double per)
     {
-        var pedestal = f.Pedestal!;
-        var s = f.Place.Support;
         if (pedestal.Round)
         {
             items.Add(new CircleItem(Layers.Pedestal, p(s.X, s.Y), pedestal.SizeX / 2 * per, Stroke.Thin));
             return;
         }
 
-        items.Add(new PathItem(Layers.Pedestal, Turned(p, s.X, s.Y, pedestal.SizeX, pedestal.SizeY, f.Place.AngleDegrees), true, Stroke.Thin));
+        items.Add(new PathItem(Layers.Pedestal, Turned(p, s.X, s.Y, pedestal.SizeX, pedestal.SizeY, angle), true, Stroke.Thin));
         if (pedestal.Socket is not null)
         {
-            items.Add(new PathItem(Layers.Pedestal, Turned(p, s.X, s.Y, pedestal.ClearX, pedestal.ClearY, f.Place.AngleDegrees), true, Stroke.Thin));
+            items.Add(new PathItem(Layers.Pedestal, Turned(p, s.X, s.Y, pedestal.ClearX, pedestal.ClearY, angle), true, Stroke.Thin));
         }
     }
 

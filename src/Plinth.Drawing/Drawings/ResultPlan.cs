@@ -93,8 +93,13 @@ public static class ResultPlan
             PlanParts.Columns(items, plan, p, per);
             PlanMarks.Add(items, plan, p, f =>
             {
-                var a = Of(f.Place.Support);
-                List<MarkLine> lines = [new(Layers.Mark, f.Place.Name, 2.2, true)];
+                return [.. f.Place.Supports.SelectMany(Lines)];
+            });
+
+            List<MarkLine> Lines(Support s)
+            {
+                var a = Of(s);
+                List<MarkLine> lines = [new(Layers.Mark, s.Label, 2.2, true)];
                 if (!Acts(a))
                 {
                     return [.. lines, new(Layers.Result, "—", Layout.SmallestText, false)];
@@ -112,7 +117,7 @@ public static class ResultPlan
                 }
 
                 return lines;
-            });
+            }
         }
 
         var c = project.Cases[index];

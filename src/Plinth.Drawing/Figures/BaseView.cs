@@ -14,26 +14,35 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
     /// <summary>Millimetres of paper to a metre.</summary>
     public double Per => 1000 / Scale.Ratio;
 
-    public double HalfX => State.Body.Length / 2 * Per;
-
-    public double HalfY => State.Body.Width / 2 * Per;
-
     public At At(double x, double y) => Centre + (x * Per, y * Per);
 
     public At At(PlanPoint p) => At(p.X, p.Y);
 
-    public At Low => At(-State.Body.Length / 2, -State.Body.Width / 2);
+    /// <summary>The lower left corner of the rectangle round it.</summary>
+    public At Low => At(State.Body.LowX, -Widest(State) / 2);
 
-    public At High => At(State.Body.Length / 2, State.Body.Width / 2);
+    /// <summary>The upper right corner of the rectangle round it.</summary>
+    public At High => At(State.Body.HighX, Widest(State) / 2);
+
+    /// <summary>Width of the rectangle round a base, m.</summary>
+    public static double Widest(Trial s) => Math.Max(s.Body.LowWidth, s.Body.HighWidth);
 
     /// <summary>Draws its outline.</summary>
-    public void Outline(Canvas to, Fill fill = Fill.None) => to.Box(Layers.Footing, Stroke.Edge, Low, High, fill);
+    public void Outline(Canvas to, Fill fill = Fill.None) => to.Area(Layers.Footing, Stroke.Edge, [.. State.Body.Outline.ToArray().Select(At)], fill);
 
     /// <summary>Draws what stands on it: pedestal and column.</summary>
     public void Standing(Canvas to)
     {
-        var (x, y) = (State.Columns[0].X, State.Columns[0].Y);
-        if (State.Columns[0].Pedestal is { } p)
+        foreach (var c in State.Columns)
+        {
+            Standing(to, c);
+        }
+    }
+
+    private void Standing(Canvas to, Standing column)
+    {
+        var (x, y) = (column.X, column.Y);
+        if (column.Pedestal is { } p)
         {
             if (p.Round)
             {
@@ -49,7 +58,7 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
             }
         }
 
-        var s = State.Columns[0].Support;
+        var s = column.Support;
         if (s.Shape == ColumnShape.Round)
         {
             to.Circle(Layers.Column, Stroke.Thin, At(x, y), s.SizeX / 2 * Per, Fill.Light);
@@ -77,9 +86,10 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
     {
         var place = State.Place.Place;
         var (sin, cos) = Core.Loads.SupportAction.SinCosDegrees(place.AngleDegrees);
-        var (x, y) = (p.X - place.Support.X, p.Y - place.Support.Y);
+        var first = State.Columns[0];
+        var (x, y) = (p.X - first.Support.X, p.Y - first.Support.Y);
         var local = place.Lie.Of(new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)));
-        return new PlanPoint(local.X + State.Columns[0].X, local.Y + State.Columns[0].Y);
+        return new PlanPoint(local.X + first.X, local.Y + first.Y);
     }
 
     /// <summary>Draws the site's boundary where it passes by or under the base.</summary>

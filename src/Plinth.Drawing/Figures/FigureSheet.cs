@@ -30,9 +30,10 @@ public static class FigureSheet
             {
                 foreach (var scale in DrawingScale.For(m.Units).Where(s => request.Scale is null ? s.Ratio <= limit : Math.Abs(s.Ratio - request.Scale.Value) < 1e-6))
                 {
-                    Figure[] left = [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
-                    Figure[] right = [bars, DetailSection.Of(m, false, scale)];
-                    var pedestal = DetailParts.Pedestal(m, scale);
+                    var several = m.State.Columns.Length > 1;
+                    Figure[] left = several ? [SpanDetail.Plan(m, scale), SpanDetail.Section(m, null, scale)] : [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
+                    Figure[] right = several ? [bars, .. Enumerable.Range(0, m.State.Columns.Length).Select(i => SpanDetail.Section(m, i, scale))] : [bars, DetailSection.Of(m, false, scale)];
+                    var pedestal = several ? null : DetailParts.Pedestal(m, scale);
                     if (Columns(m.Project, request, paper, scale, left, right, pedestal) is { } sheet)
                     {
                         return sheet;
@@ -50,7 +51,7 @@ public static class FigureSheet
         var (low, high) = Layout.Inside(paper);
         var (width, height) = (high.X - low.X - (2 * Between), high.Y - low.Y - Between);
         var leftWidth = left.Max(f => f.Width);
-        var rightWidth = Math.Max(right[0].Width, right[1].Width + (extra is null ? 0 : extra.Width + Between));
+        var rightWidth = Math.Max(right.Max(f => f.Width), right[1].Width + (extra is null ? 0 : extra.Width + Between));
         double Tall(IEnumerable<Figure> figures) => figures.Sum(f => f.Height + Heading + Between);
         bool Fits() => leftWidth + Between + Math.Max(rightWidth, Layout.TitleWidth) <= width && Tall(left) <= height && Tall(right) + Block <= height;
         if (!Fits() || (extra is not null && extra.Height > right[1].Height))

@@ -45,15 +45,20 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
         checker.Set(design);
         switch (kind)
         {
+            case FigureKind.Steel when checker.Trials[0].Columns.Length > 1:
+                // What a section has of its bars differs along such a base: its diagram says strength beside demand everywhere.
+                return null;
             case FigureKind.Steel:
                 return SteelView.Of(foundation.Mark, SteelFigure.Of(checker.Trials), project.Units, width);
             case FigureKind.Pedestal:
-                var worst = checker.Trials.Select(t => InteractionFigure.Of(t.Columns[0])).Where(f => f is not null).MaxBy(f => f!.Loads.Select(l => l.Utilisation).DefaultIfEmpty(0).Max());
+                var worst = checker.Trials.SelectMany(t => t.Columns.ToArray()).Select(InteractionFigure.Of).Where(f => f is not null).MaxBy(f => f!.Loads.Select(l => l.Utilisation).DefaultIfEmpty(0).Max());
                 return worst is null ? null : InteractionView.Of(foundation.Mark, worst, project.Units, width);
             default:
                 return Governing(kind, combination) is not var (state, k) ? null : kind switch
                 {
                     FigureKind.Pressure => PressureView.Of(foundation.Mark, state, k, width, height),
+                    FigureKind.Sections when state.Columns.Length > 1 => SpanSectionsView.Of(foundation.Mark, state, Worst("one-way-shear-x", state, k, combination), a => Worst(a, k, combination), width, height),
+                    FigureKind.Forces when state.Columns.Length > 1 => state.Along(k) is { } along ? SpanForcesView.Of(foundation.Mark, state, k, along, width) : null,
                     FigureKind.Sections => SectionsView.Of(foundation.Mark, state, (Worst("two-way-shear", state, k, combination), Worst("one-way-shear-x", state, k, combination), Worst("one-way-shear-y", state, k, combination)), width, height),
                     _ => ForcesView.Of(foundation.Mark, state, k, width),
                 };
@@ -63,6 +68,10 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
     // The combination that governs one check at a place; where one is asked for, that.
     private int Worst(string id, Trial state, int otherwise, string? combination) =>
         combination is null && checker.Find(design, id, state.Place.Place.Name, null) is var (_, k) && k >= 0 ? k : otherwise;
+
+    // The same of two-way shear round one column, or round two.
+    private int Worst(PunchedArea area, int otherwise, string? combination) =>
+        combination is null && checker.List.Find("two-way-shear")!.Findings(area.Trial).FirstOrDefault(f => f.Subject == area) is { Subject: not null, Combination: >= 0 } found ? found.Combination : otherwise;
 
     /// <summary>Where what a figure shows governs, or its combination of a name.</summary>
     private (Trial State, int Combination)? Governing(FigureKind kind, string? combination)

@@ -31,17 +31,17 @@ public static class PressureView
         var units = s.Units;
         var f = ContactFigure.Of(s.Body, k);
         var (left, right) = width < Narrow ? (18.0, 8.0) : (26, 24);
-        var scale = Canvas.Fit(units, (s.Body.Length, width - left - right), (s.Body.Width, height - Above - Below));
+        var scale = Canvas.Fit(units, (s.Body.Length, width - left - right), (BaseView.Widest(s), height - Above - Below));
         var per = 1000 / scale.Ratio;
-        var tall = (s.Body.Width * per) + Above + Below;
-        var view = new BaseView(s, scale, new At(left + ((width - left - right) / 2), Below + (s.Body.Width * per / 2)));
+        var tall = (BaseView.Widest(s) * per) + Above + Below;
+        var view = new BaseView(s, scale, new At(left + ((width - left - right) / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), Below + (BaseView.Widest(s) * per / 2)));
         var to = new Canvas();
         string P(double v) => Unit.Pressure.FormatWithSymbol(v, units);
         if (f.State != ContactState.NoEquilibrium && f.Most > 0)
         {
             for (var i = 0; i < Bands.Length; i++)
             {
-                var part = f.Between(s.Body.Length, s.Body.Width, f.Most * i / Bands.Length, f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
+                var part = f.Between(s.Body.Outline, f.Most * i / Bands.Length, f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
                 if (part.Count > 2)
                 {
                     to.Area(Layers.Result, Stroke.None, [.. part.Select(view.At)], Fill.None, Bands[i]);
@@ -74,11 +74,12 @@ public static class PressureView
 
             // Flush with the corners; on a small base outwards from its middle, so that none lies on another.
             var small = view.High.X - view.Low.X < NarrowBase;
-            var at = new At(small ? view.Centre.X + (onRight ? 0.8 : -0.8) : onRight ? view.High.X : view.Low.X, top ? view.High.Y + 1.5 : view.Low.Y - 3.6);
+            var corner = view.At(s.Body.Outline[i]);
+            var at = new At(small ? view.Centre.X + (onRight ? 0.8 : -0.8) : onRight ? view.High.X : view.Low.X, top ? corner.Y + 1.5 : corner.Y - 3.6);
             to.Write(Layers.Result, at, P(f.Corners[i]), onRight == small ? Anchor.Left : Anchor.Right, Canvas.Text, f.Corners[i] >= f.Most * (1 - 1e-9));
         }
 
-        var within = f.N > 0 && Math.Abs(f.Resultant.X) <= s.Body.Length && Math.Abs(f.Resultant.Y) <= s.Body.Width;
+        var within = f.N > 0 && Math.Abs(f.Resultant.X) <= s.Body.Length && Math.Abs(f.Resultant.Y) <= BaseView.Widest(s);
         if (within && f.State != ContactState.NoEquilibrium)
         {
             var at = view.At(f.Resultant);
@@ -88,7 +89,12 @@ public static class PressureView
         }
 
         to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Body.Length, units));
-        to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 6, Canvas.Length(s.Body.Width, units));
+        to.Measure(new(view.Low.X, view.At(0, -s.Body.LowWidth / 2).Y), new(view.Low.X, view.At(0, s.Body.LowWidth / 2).Y), true, view.Low.X - 6, Canvas.Length(s.Body.LowWidth, units));
+        if (!s.Body.IsRectangle)
+        {
+            to.Measure(new(view.High.X, view.At(0, -s.Body.HighWidth / 2).Y), new(view.High.X, view.At(0, s.Body.HighWidth / 2).Y), true, view.High.X + 6, Canvas.Length(s.Body.HighWidth, units));
+        }
+
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         string[] lines = f.State == ContactState.NoEquilibrium
             ? [$"{s.Combinations[k].Name}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)}: no equilibrium, the base tips or lifts"]

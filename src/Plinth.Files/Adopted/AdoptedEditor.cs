@@ -39,12 +39,12 @@ public static class AdoptedEditor
         {
             if (present.TryGetValue(Name([mark]), out var table))
             {
-                // Keys of a table within that has a header of its own are changed there.
-                var within = values.GroupBy(v => v.Key.IndexOf('.', StringComparison.Ordinal) is > 0 and var dot && present.ContainsKey(Name([mark, v.Key[..dot]])) ? v.Key[..dot] : "").ToDictionary(g => g.Key, g => g.ToList());
-                Change(text, table, within.GetValueOrDefault("") ?? [], whole, newline, edits);
-                foreach (var (name, inner) in within.Where(w => w.Key.Length > 0))
+                // Keys of a table within that has a header of its own are changed there, in the deepest that there is.
+                var within = values.Select(v => (Path: Parts(v.Key), v.Value)).GroupBy(v => Enumerable.Range(1, v.Path.Count - 1).LastOrDefault(n => present.ContainsKey(Name([mark, .. v.Path.Take(n)])), 0) is var n ? Name([mark, .. v.Path.Take(n)]) : "").ToDictionary(g => g.Key, g => g.ToList());
+                Change(text, table, [], within.GetValueOrDefault(Name([mark])) ?? [], whole, newline, edits);
+                foreach (var (name, inner) in within.Where(w => w.Key != Name([mark])))
                 {
-                    Change(text, present[Name([mark, name])], [.. inner.Select(v => (v.Key[(name.Length + 1)..], v.Value))], whole, newline, edits);
+                    Change(text, present[name], [.. name.Split(Between).Skip(1)], inner, whole, newline, edits);
                 }
 
                 continue;
@@ -95,28 +95,46 @@ public static class AdoptedEditor
     }
 
     // No mark holds a control character, so it parts the names of tables within tables.
-    private static string Name(IReadOnlyList<string> parts) => string.Join('\u0001', parts);
+    private const char Between = '\u0001';
 
-    private static void Change(string text, TableSyntaxBase table, IReadOnlyList<(string Key, string Value)> values, bool whole, string newline, List<Edit> edits)
+    private static string Name(IReadOnlyList<string> parts) => string.Join(Between, parts);
+
+    // The parts of a dotted key, quotes taken off.
+    private static IReadOnlyList<string> Parts(string key)
     {
-        var wanted = values.ToDictionary(v => v.Key, v => v.Value, StringComparer.Ordinal);
+        var parts = new List<string>();
+        var part = new StringBuilder();
+        var quoted = false;
+        foreach (var c in key)
+        {
+            if (c == '"')
+            {
+                quoted = !quoted;
+            }
+            else if (c == '.' && !quoted)
+            {
+                parts.Add(part.ToString());
+                part.Clear();
+            }
+            else
+            {
+                part.Append(c);
+            }
+        }
+
+        return [.. parts, part.ToString()];
+    }
+
+    private static void Change(string text, TableSyntaxBase table, IReadOnlyList<string> path, IReadOnlyList<(IReadOnlyList<string> Path, string Value)> values, bool whole, string newline, List<Edit> edits)
+    {
+        var wanted = values.ToDictionary(v => Name(v.Path), v => v.Value, StringComparer.Ordinal);
         var seen = new HashSet<string>(StringComparer.Ordinal);
         var end = LineEnd(text, table.CloseBracket!.Span.Offset);
         foreach (var item in table.Items)
         {
-            var key = string.Join('.', TomlTree.Parts(item.Key!));
             var span = item.Value!.Span;
-            var after = span.Offset + span.Length;
-            end = LineEnd(text, after);
-            if (wanted.TryGetValue(key, out var value))
-            {
-                seen.Add(key);
-                if (text.Substring(span.Offset, span.Length) != value)
-                {
-                    edits.Add(new Edit(span.Offset, span.Length, value));
-                }
-            }
-            else if (whole)
+            end = LineEnd(text, span.Offset + span.Length);
+            if (!Changed(text, item, path, wanted, seen, whole, edits) && whole)
             {
                 var start = text.LastIndexOf('\n', item.Key!.Span.Offset) + 1;
                 edits.Add(new Edit(start, end - start, ""));
@@ -124,12 +142,9 @@ public static class AdoptedEditor
         }
 
         var missing = new StringBuilder();
-        foreach (var (key, value) in values)
+        foreach (var (own, value) in values.Where(v => !seen.Contains(Name(v.Path))))
         {
-            if (!seen.Contains(key))
-            {
-                missing.Append(key).Append(" = ").Append(value).Append(newline);
-            }
+            missing.Append(string.Join('.', own.Skip(path.Count).Select(TomlText.Key))).Append(" = ").Append(value).Append(newline);
         }
 
         if (missing.Length > 0)
@@ -137,6 +152,51 @@ public static class AdoptedEditor
             var onOwnLine = end > 0 && text[end - 1] == '\n';
             edits.Add(new Edit(end, 0, (onOwnLine ? "" : newline) + missing));
         }
+    }
+
+    // Changes a key, or those in the table that stands behind it on its line; whether any of it is wanted.
+    private static bool Changed(string text, KeyValueSyntax item, IReadOnlyList<string> path, Dictionary<string, string> wanted, HashSet<string> seen, bool whole, List<Edit> edits)
+    {
+        IReadOnlyList<string> own = [.. path, .. TomlTree.Parts(item.Key!)];
+        var span = item.Value!.Span;
+        if (wanted.TryGetValue(Name(own), out var value))
+        {
+            seen.Add(Name(own));
+            if (text.Substring(span.Offset, span.Length) != value)
+            {
+                edits.Add(new Edit(span.Offset, span.Length, value));
+            }
+
+            return true;
+        }
+
+        var inside = wanted.Where(w => w.Key.StartsWith(Name(own) + Between, StringComparison.Ordinal)).ToList();
+        if (inside.Count == 0 || item.Value is not InlineTableSyntax inline)
+        {
+            return false;
+        }
+
+        if (whole)
+        {
+            // Sizing writes a line a key.
+            return false;
+        }
+
+        foreach (var one in inline.Items)
+        {
+            Changed(text, one.KeyValue!, own, wanted, seen, whole, edits);
+        }
+
+        var more = inside.Where(w => !seen.Contains(w.Key)).Select(w => $"{string.Join('.', w.Key.Split(Between).Skip(own.Count).Select(TomlText.Key))} = {w.Value}").ToList();
+        if (more.Count > 0)
+        {
+            var close = inline.CloseBrace!.Span.Offset;
+            var before = text[..close].TrimEnd().Length;
+            edits.Add(new Edit(before, close - before, (inline.Items.ChildrenCount > 0 ? ", " : " ") + string.Join(", ", more) + " "));
+            seen.UnionWith(inside.Select(w => w.Key));
+        }
+
+        return true;
     }
 
     private static int LineEnd(string text, int from)

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Toml;
 
@@ -23,6 +24,7 @@ public sealed record WrittenPlace(IReadOnlyList<string> Supports, Lie Lie)
 
 /// <summary>A table of adopted.toml as read.</summary>
 /// <param name="Mark">The mark.</param>
+/// <param name="Kind">Its kind.</param>
 /// <param name="Alike">Whether it is one design for several places.</param>
 /// <param name="Places">Its places.</param>
 /// <param name="Design">Sizes and bars.</param>
@@ -31,6 +33,7 @@ public sealed record WrittenPlace(IReadOnlyList<string> Supports, Lie Lie)
 /// <param name="Spots">Where each key stands; the empty key is the table.</param>
 public sealed record AdoptedEntry(
     string Mark,
+    FoundationKind Kind,
     bool Alike,
     IReadOnlyList<WrittenPlace> Places,
     FoundationDesign Design,

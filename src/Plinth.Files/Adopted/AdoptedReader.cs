@@ -58,7 +58,14 @@ public static class AdoptedReader
         }
 
         var supports = (IReadOnlyList<string>)(places is [var first, ..] ? first.Supports : [""]);
-        var design = FieldText.Read(t, (kind is null ? null : FoundationKinds.Find(kind)) ?? FoundationKinds.For(supports.Count), supports);
+        var of = (kind is null ? null : FoundationKinds.Find(kind)) ?? FoundationKinds.For(supports.Count);
+        if (of.UnderSeveral != supports.Count > 1)
+        {
+            t.Fault(alike ? "alike" : "supports", of.UnderSeveral ? $"[{mark}] is kind \"{of.Id}\", which carries several supports on one base; name them in one list" : $"[{mark}]: a base under several supports ({string.Join(", ", supports)}) is kind \"{FoundationKinds.For(supports.Count).Id}\"");
+            return null;
+        }
+
+        var design = FieldText.Read(t, of, supports);
         var found = t.Text("found");
         t.Done();
         if (design is null || places is null)
@@ -67,7 +74,7 @@ public static class AdoptedReader
         }
 
         var digest = AdoptedEntry.DigestOf(Sources("", table));
-        return new AdoptedEntry(mark, alike, places, design, found, digest, spots);
+        return new AdoptedEntry(mark, of, alike, places, design, found, digest, spots);
     }
 
     // Keys with their values as written; those of a table within, dotted or under its own header, by their whole name.

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
+using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -46,8 +47,19 @@ internal static class FootingChapter
         var known = input.Combination is { } name && project.CombinationsOf(f).Used.Any(c => c.Name == name) ? input.Combination : null;
         Figure? Make(FigureKind kind, double width, double height) => figures.Make(kind, known, width, height);
         var detail = new DetailModel(project, f, design, input.Bars);
-        Add(blocks, Plan(detail), Make(FigureKind.Pressure, PageWidth - PlanWidth - 2, 100));
-        Add(blocks, Cut(detail));
+        if (detail.State.Columns.Length > 1)
+        {
+            var scale = Fit(detail, (detail.State.Body.Length, PageWidth - SpanDetail.Around));
+            Add(blocks, SpanDetail.Plan(detail, scale));
+            Add(blocks, SpanDetail.Section(detail, null, scale));
+            Add(blocks, Make(FigureKind.Pressure, PageWidth, 100));
+        }
+        else
+        {
+            Add(blocks, Plan(detail), Make(FigureKind.Pressure, PageWidth - PlanWidth - 2, 100));
+            Add(blocks, Cut(detail));
+        }
+
         Add(blocks, Make(FigureKind.Steel, PageWidth, 60));
         if (input.Depth == ReportDepth.Checks)
         {
@@ -95,12 +107,15 @@ internal static class FootingChapter
         Row("materials", $"f'c {Unit.Stress.FormatTraced(concrete.Strength, units)}, fy {Unit.Stress.FormatTraced(steel.Yield, units)}, concrete {Unit.UnitWeight.FormatTraced(concrete.Weight, units)}; cover bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}");
         foreach (var place in f.Places)
         {
-            var s = place.Support;
             var g = place.Ground;
-            var o = BaseGeometry.Offset(f, place, design);
+            var origin = BaseGeometry.Offset(f, place, design);
             var underside = g.Underside(design.Size.Thickness);
-            var column = s.Shape == ColumnShape.Round ? $"round, {S(s.SizeX)}" : $"{S(s.SizeX)} × {S(s.SizeY)}" + (s.Shape == ColumnShape.Steel ? $" steel, plate {S(s.PlateX)} × {S(s.PlateY)}" : s.Shape == ColumnShape.Masonry ? " masonry" : "");
-            Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""), $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {S(o.X)} along x and {S(o.Y)} along y from the base's centre" : ", on the base's centre")}; {Wording.Underside(units)} at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
+            foreach (var (s, own) in place.Supports.Zip(place.InOwnAxes()))
+            {
+                var o = place.Lie.Mirrored ? origin : new PlanPoint(origin.X + own.X, origin.Y + own.Y);
+                var column = s.Shape == ColumnShape.Round ? $"round, {S(s.SizeX)}" : $"{S(s.SizeX)} × {S(s.SizeY)}" + (s.Shape == ColumnShape.Steel ? $" steel, plate {S(s.PlateX)} × {S(s.PlateY)}" : s.Shape == ColumnShape.Masonry ? " masonry" : "");
+                Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""), $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {S(o.X)} along x and {S(o.Y)} along y from the base's centre" : ", on the base's centre")}; {Wording.Underside(units)} at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
+            }
         }
 
         yield return new Table("", [new(""), new("")], rows);
@@ -116,18 +131,17 @@ internal static class FootingChapter
         var rows = new List<IReadOnlyList<Cell>>();
         foreach (var place in f.Places)
         {
-            var actions = project.Actions[place.Support.Label];
-            for (var i = 0; i < actions.Length; i++)
+            foreach (var (support, i) in place.Supports.SelectMany(s => Enumerable.Range(0, project.Actions[s.Label].Length).Select(i => (s, i))))
             {
-                var a = actions[i].InAxesTurnedBy(place.AngleDegrees);
+                var a = project.Actions[support.Label][i].InAxesTurnedBy(place.AngleDegrees);
                 if (!project.Cases[i].IsSurcharge && a != default)
                 {
-                    rows.Add([new(place.Name), new(project.Cases[i].Name, Tone.Strong), new(F(a.N)), new(F(a.Fx)), new(F(a.Fy)), new(M(a.Mx)), new(M(a.My))]);
+                    rows.Add([new(support.Label), new(project.Cases[i].Name, Tone.Strong), new(F(a.N)), new(F(a.Fx)), new(F(a.Fy)), new(M(a.Mx)), new(M(a.My))]);
                 }
             }
         }
 
-        return new Table($"Actions of the column by case, not factored, in the base's axes{(f.Places.Any(p => p.Support.Level is not null) ? ", at the level where the reactions act" : ", at the top of what it stands on")}",
+        return new Table($"Actions of the column by case, not factored, in the base's axes{(f.Supports.Any(s => s.Level is not null) ? ", at the level where the reactions act" : ", at the top of what it stands on")}",
             [new("at"), new("case"), new($"N {force}", true), new($"Fx {force}", true), new($"Fy {force}", true), new($"Mx {moment}", true), new($"My {moment}", true)], rows);
     }
 

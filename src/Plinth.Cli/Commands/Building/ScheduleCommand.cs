@@ -4,6 +4,7 @@ using Plinth.Cli.Output;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds.Isolated;
+using Plinth.Core.Kinds;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
 using Plinth.Files.Json;
@@ -17,7 +18,7 @@ namespace Plinth.Cli.Commands;
 /// <summary>Footing schedule, bar schedule and quantities: on the screen, or as CSV, XLSX or JSON.</summary>
 internal static class ScheduleCommand
 {
-    private static readonly string[] Names = ["footings", "bars", "quantities"];
+    private static readonly string[] Names = ["footings", "combined", "bars", "quantities"];
 
     public static Command Build()
     {
@@ -31,7 +32,7 @@ internal static class ScheduleCommand
               plinth schedule --what bars --to out/bars.csv
               plinth schedule --format json
             """);
-        var what = new Option<string>("--what") { Description = "footings (default), bars or quantities", DefaultValueFactory = _ => "", HelpName = "TABLE" };
+        var what = new Option<string>("--what") { Description = "footings (default: those of every kind), combined, bars or quantities", DefaultValueFactory = _ => "", HelpName = "TABLE" };
         what.AcceptOnlyFromAmong(["", .. Names]);
         var to = new Option<string?>("--to") { Description = "Write to this file (.xlsx, .csv) instead", HelpName = "FILE" };
         command.Add(what);
@@ -55,7 +56,7 @@ internal static class ScheduleCommand
         var missing = all.Where(d => d.Design is null).Select(d => d.Foundation.Mark).ToList();
         var designs = all.Where(d => d.Design is not null).Select(d => (d.Foundation, d.Design!)).ToList();
         var tables = ScheduleTables.Of(project, designs);
-        var chosen = tables.First(t => what.Length == 0 || t.Name.Equals(what, StringComparison.OrdinalIgnoreCase));
+        var chosen = tables.FirstOrDefault(t => what.Length == 0 || t.Name.Equals(what, StringComparison.OrdinalIgnoreCase)) ?? throw new CallException($"--what {what}: there are no such foundations; there are {string.Join(", ", tables.Select(t => t.Name.ToLowerInvariant()))}");
         if (to is not null)
         {
             Call.MayWrite(loaded, to);
@@ -85,9 +86,22 @@ internal static class ScheduleCommand
         {
             Console.Out.Write(Csv(chosen));
         }
-        else if (chosen.Name == "Footings")
+        else if (what.Length == 0)
         {
-            Print(new Screen(call), loaded, FootingSchedule.Of(project, designs));
+            var screen = new Screen(call);
+            var schedule = FootingSchedule.Of(project, designs);
+            foreach (var table in ScheduleTables.Members(project, schedule))
+            {
+                if (table.Name == "Footings")
+                {
+                    Print(screen, loaded, schedule);
+                }
+                else
+                {
+                    screen.Line();
+                    Print(screen, project, table, [.. schedule.Rows.Where(r => table.Rows.Any(c => (string)c[0]! == r.Mark))]);
+                }
+            }
         }
         else
         {
@@ -148,8 +162,8 @@ internal static class ScheduleCommand
             return bars.Size is null ? "—" : bars.Drawn;
         }
 
-        var top = schedule.Rows.Any(r => r.Design.HasTop);
-        var (dowels, pedestals) = (schedule.Rows.Any(r => r.Design.HasDowels), schedule.Rows.Any(r => r.Design.HasPedestal));
+        var top = schedule.Rows.Any(r => Usual(r) && r.Design.HasTop);
+        var (dowels, pedestals) = (schedule.Rows.Any(r => Usual(r) && r.Design.HasDowels), schedule.Rows.Any(r => Usual(r) && r.Design.HasPedestal));
         List<(string Head, Func<FootingRow, string> Cell)> columns =
         [
             ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports) + (r.Existing ? " (existing)" : "")), (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
@@ -160,7 +174,7 @@ internal static class ScheduleCommand
             (">" + v, r => Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), (">" + Unit.Mass.Symbol(units), r => Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)),
         ];
         var table = Screen.Table([.. columns.Select(c => c.Head)]);
-        foreach (var r in schedule.Rows)
+        foreach (var r in schedule.Rows.Where(Usual))
         {
             table.AddRow([.. columns.Select(c => Screen.Cell(c.Cell(r)))]);
         }
@@ -171,6 +185,32 @@ internal static class ScheduleCommand
         screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {Unit.Mass.FormatWithSymbol(t.Steel, units)}, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, {Wording.Blinding(units)} {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
         screen.Wrapped($"Level: of the {Wording.Underside(units)}. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a row counts; bot. x: bottom bars along the base's x.{(top ? "" : " No footing has top bars.")}");
     }
+
+    // Of a kind with zones of bars: a line a zone.
+    private static void Print(Screen screen, Project project, DataTable issued, IReadOnlyList<FootingRow> rows)
+    {
+        var units = project.Units;
+        screen.Line($"{issued.Title}: {project.Title.Name}", Styles.Head);
+        screen.Line();
+        var table = Screen.Table("mark", "under", ">no.", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units), "bottom x", "bottom y", "top x", "top y", "dowels", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
+        foreach (var r in rows)
+        {
+            string Bars(bool alongX, bool bottom) => r.Design.Bars(alongX, bottom) is var words && words == Core.Concrete.BarSpec.None.ToString() ? "—" : Wording.Zones(words);
+            var dowels = string.Join('\n', Enumerable.Range(0, r.Design.Columns).Select(i => Upright(r.Design.Under(i), units)).Where(w => w.Length > 0).Distinct());
+            table.AddRow(
+                Screen.Cell(r.Mark), Screen.Cell(string.Join('\n', r.Supports) + (r.Existing ? "\n(existing)" : "")), Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)), Screen.Cell(Wording.Plan(r.Design, units)), Screen.Cell(Dimension.PlainSection(r.Size.Thickness, units)), Screen.Cell(Dimension.PlainPlan(r.Underside, units)),
+                Screen.Cell(Bars(true, true)), Screen.Cell(Bars(false, true)), Screen.Cell(Bars(true, false)), Screen.Cell(Bars(false, false)), Screen.Cell(dowels.Length == 0 ? "—" : dowels), Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)));
+        }
+
+        screen.Write(table);
+        screen.Line();
+        foreach (var note in issued.Notes)
+        {
+            screen.Wrapped(note);
+        }
+    }
+
+    private static bool Usual(FootingRow row) => row.Foundation.Kind == FoundationKinds.Usual;
 
     private static string Upright(Upright d, UnitSystem units) =>
         (d.Dowels.Size is null ? "" : d.Dowels.Drawn) + (d.Pedestal is { } p ? $"{(d.Dowels.Size is null ? "" : "\n")}{ScheduleTables.Words(p, units)}, {p.Bars}, {p.Ties.Drawn}" : "");

@@ -13,13 +13,7 @@ internal sealed class CombinedPlace
     /// <param name="pedestal">The pedestal of a column; null: none.</param>
     public CombinedPlace(Place place, Func<int, Pedestal?> pedestal)
     {
-        var (sin, cos) = Loads.SupportAction.SinCosDegrees(place.AngleDegrees);
-        var origin = place.Origin;
-        columns = [.. place.Supports.Select((s, i) =>
-        {
-            var (x, y) = (s.X - origin.X, s.Y - origin.Y);
-            return (new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)), BaseGeometry.Outline(place, s, pedestal(i)));
-        })];
+        columns = [.. place.InOwnAxes().Select((p, i) => (p, BaseGeometry.Outline(place, place.Supports[i], pedestal(i))))];
     }
 
     /// <summary>The first support, m from the origin.</summary>

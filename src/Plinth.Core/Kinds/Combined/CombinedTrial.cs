@@ -382,6 +382,29 @@ public sealed class CombinedTrial : Trial
     }
 
     /// <inheritdoc/>
+    public override Figures.SpanDiagram? Along(int combination) => LongDiagram.Of(this, combination);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Figures.BarRun> Runs(bool alongX, bool bottom)
+    {
+        var side = Rules.Concrete.CoverSide;
+        if (alongX)
+        {
+            var widest = Math.Max(Body.LowWidth, Body.HighWidth);
+            return Long.Layer(bottom).Any ? [new("", Long.Layer(bottom), Long.Depth(bottom), Schedules.BarPositions.Across(Long.Layer(bottom), widest, Body.Length, side))] : [];
+        }
+
+        if (!bottom)
+        {
+            var middle = (Body.LowX + Body.HighX) / 2;
+            return top.Layer(false).Any ? [new("", top.Layer(false), top.Depth(false), [.. Schedules.BarPositions.Across(top.Layer(false), Body.Length, Body.Width, side).Select(x => x + middle)])] : [];
+        }
+
+        var runs = bands.Where(b => b.Layer(true).Any).Select(b => new Figures.BarRun("at " + b.First.Support.Label, b.Layer(true), b.Depth(true), [.. Even(b.From, b.To, b.Layer(true).Count)])).ToList();
+        return rest.Layer(true).Any ? [.. runs, new("between", rest.Layer(true), rest.Depth(true), RestAt())] : runs;
+    }
+
+    /// <inheritdoc/>
     private protected override bool StretchesTop() => Long.StretchesTop() || across?.StretchesTop() == true || base.StretchesTop();
 
     internal override void Release()

@@ -67,7 +67,7 @@ public static class DetailSection
 
         Ties(to, m, alongX, column, P, calls);
         Calls(to, calls, P(side / 2, 0).X);
-        Levels(to, m, column, side, P);
+        Levels(to, m, [(column, Math.Max(s.Columns[0].Outline.FaceX, s.Columns[0].Outline.FaceY))], (-side / 2, side / 2), P);
 
         string L(double v) => Canvas.Length(v, units);
         var low = P(-side / 2, 0);
@@ -294,7 +294,8 @@ public static class DetailSection
         }
     }
 
-    private static void Levels(Canvas to, DetailModel m, double column, double side, Func<double, double, At> p)
+    // What is level with what, and the ground on both sides of what stands there.
+    internal static void Levels(Canvas to, DetailModel m, IReadOnlyList<(double At, double Face)> stands, (double Low, double High) side, Func<double, double, At> p)
     {
         var (s, units) = (m.State, m.Units);
         var levels = new List<(double Level, string Name)> { (s.Body.Underside, Wording.Underside(units)), (s.Body.Underside + s.Body.Thickness, units == UnitSystem.Us ? "top of footing" : "top of base") };
@@ -313,12 +314,17 @@ public static class DetailSection
         var z = ground - s.Body.Underside;
         if (z > s.Body.Thickness - 1e-6)
         {
-            var clear = Math.Max(s.Columns[0].Outline.FaceX, s.Columns[0].Outline.FaceY) / 2;
-            to.Path(Layers.Ground, new Stroke(0.35, Dash.Chain), p(-side / 2, z), p(Math.Max(-side / 2, column - clear), z));
-            to.Path(Layers.Ground, new Stroke(0.35, Dash.Chain), p(Math.Min(side / 2, column + clear), z), p(side / 2, z));
+            var from = side.Low;
+            foreach (var (at, face) in stands)
+            {
+                to.Path(Layers.Ground, new Stroke(0.35, Dash.Chain), p(from, z), p(Math.Max(from, at - (face / 2)), z));
+                from = Math.Min(side.High, at + (face / 2));
+            }
+
+            to.Path(Layers.Ground, new Stroke(0.35, Dash.Chain), p(from, z), p(side.High, z));
         }
 
-        var x = p(-side / 2, 0).X - 14;
+        var x = p(side.Low, 0).X - 14;
         var y = double.NegativeInfinity;
         foreach (var (level, name) in levels.OrderBy(l => l.Level))
         {

@@ -1,0 +1,108 @@
+using System.Globalization;
+using Plinth.Core.Bodies;
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Figures;
+using Plinth.Core.Units;
+using Plinth.Drawing.Drawings;
+using Plinth.Drawing.Sheets;
+
+namespace Plinth.Drawing.Figures;
+
+/// <summary>The critical sections of shear on the plan of a base under several columns: across its length, round every column and round two together, with shears and stresses beside strengths.</summary>
+internal static class SpanSectionsView
+{
+    private const double Side = 22;
+    private const double Below = 15;
+    private const double Above = 8;
+    private const double Between = 6;
+
+    /// <summary>Draws them.</summary>
+    /// <param name="mark">The foundation's mark.</param>
+    /// <param name="s">The base, its design set.</param>
+    /// <param name="k">The combination of one-way shear.</param>
+    /// <param name="punched">The combination of two-way shear for an area.</param>
+    /// <param name="width">Width of the figure, mm.</param>
+    /// <param name="height">Greatest height of the figure, mm.</param>
+    public static Figure? Of(string mark, Trial s, int k, Func<PunchedArea, int> punched, double width, double height)
+    {
+        if (s.Along(k) is not { } d)
+        {
+            return null;
+        }
+
+        var units = s.Units;
+        string Name(int c) => s.Combinations[c].Name + (s.Body.WaterWords(c) is { } water ? ", " + water : "");
+        string Used(double demand, double strength) => Outcome.Ratio(demand, strength) is var o ? Wording.Utilisation(o.Utilisation, o.Passes) : "";
+        var rows = new List<IReadOnlyList<string>>();
+        var lines = new List<(double At, string Tag)>();
+        foreach (var x in d.Sections.Where(x => x.Mark == SpanMark.Shear))
+        {
+            var tag = (lines.Count + 1).ToString(CultureInfo.InvariantCulture);
+            lines.Add((x.At, tag));
+            rows.Add([tag, "shear across x, " + x.Words, Name(k), "Vu " + Unit.Force.FormatWithSymbol(x.Demand, units), "φVc " + Unit.Force.FormatWithSymbol(x.Strength, units), Used(x.Demand, x.Strength)]);
+        }
+
+        foreach (var b in d.Bands)
+        {
+            rows.Add(["", "shear across y at " + b.Column, Name(k), "Vu " + Unit.Force.FormatWithSymbol(b.Shear, units), "φVc " + Unit.Force.FormatWithSymbol(b.ShearStrength, units), Used(b.Shear, b.ShearStrength)]);
+        }
+
+        var round = new List<(PunchingFigure Figure, string Tag, bool Joint)>();
+        foreach (var area in s.Punched)
+        {
+            var c = punched(area);
+            if (PunchingFigure.Of(area, c) is not { } p)
+            {
+                continue;
+            }
+
+            var tag = ((char)('A' + round.Count)).ToString();
+            round.Add((p, tag, area.Columns.Length > 1));
+            var most = p.Stresses.Max(v => v ?? 0);
+            rows.Add([tag, "two-way shear at " + area.At, Name(c), "vu " + Unit.Stress.FormatWithSymbol(most, units), "φvc " + Unit.Stress.FormatWithSymbol(p.Strength, units), Used(most, p.Strength)]);
+        }
+
+        string[] heads = ["", "section", "combination", "demand", "strength", "util."];
+        var table = Layout.Size(heads, rows);
+        var scale = Canvas.Fit(units, (s.Body.Length, width - (2 * Side)), (BaseView.Widest(s), Math.Max(30, height - Above - Below)));
+        var per = 1000 / scale.Ratio;
+        var plan = (BaseView.Widest(s) * per) + Above + Below;
+        var tall = plan + Between + table.Height + 8;
+        var view = new BaseView(s, scale, new At((width / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), tall - Above - (BaseView.Widest(s) * per / 2)));
+        var to = new Canvas();
+        view.Outline(to);
+        foreach (var (p, tag, joint) in round)
+        {
+            var (low, high) = (view.At(p.Low), view.At(p.High));
+            At[] corners = [low, new(high.X, low.Y), high, new(low.X, high.Y)];
+            for (var i = 0; i < 4; i++)
+            {
+                // Sides: −y, +x, +y, −x; an open one is the base's own edge.
+                var open = i switch { 0 => p.OpenY < 0, 1 => p.OpenX > 0, 2 => p.OpenY > 0, _ => p.OpenX < 0 };
+                if (!open)
+                {
+                    to.Path(Layers.Result, new Stroke(0.5, Dash.Hidden), corners[i], corners[(i + 1) % 4]);
+                }
+            }
+
+            // Round two columns the same corners lie under those round one: their letter stands below.
+            to.Tag(Layers.Result, joint ? new((low.X + high.X) / 2, low.Y) : new((low.X + high.X) / 2, high.Y), tag);
+        }
+
+        view.Standing(to);
+        foreach (var same in lines.GroupBy(l => Math.Round(l.At, 6)))
+        {
+            var (at, tag) = (same.Key, string.Join(",", same.Select(l => l.Tag)));
+            var (a, b) = (new At(view.At(at, 0).X, view.Low.Y - 3), new At(view.At(at, 0).X, view.High.Y + 3));
+            to.Path(Layers.Result, new Stroke(0.35, Dash.Chain), a, b);
+            to.Tag(Layers.Result, b + (0, 2), tag);
+        }
+
+        to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Body.Length, units));
+        to.Measure(new(view.Low.X, view.At(0, -s.Body.LowWidth / 2).Y), new(view.Low.X, view.At(0, s.Body.LowWidth / 2).Y), true, view.Low.X - 10, Canvas.Length(s.Body.LowWidth, units));
+        BaseView.Axes(to, new At(4, view.Low.Y - 10));
+        Layout.Table(to.Items, new(2, table.Height + 8), "One-way shear in the combination that governs it, chain lines; two-way each in its own, dashed", heads, [false, false, false, true, true, true], rows);
+        return new Figure($"{mark}: critical sections", width, tall, scale, to.Items);
+    }
+}

@@ -1,0 +1,171 @@
+using System.Text.Json;
+
+namespace Plinth.Cli.Tests;
+
+/// <summary>Bases under several columns, from the project's file to schedules and drawings, through the built program.</summary>
+public class CombinedTests
+{
+    // Columns 2.4 m apart stand on one base; the third alone.
+    private static Folder Made(string table = "supports = [\"C1\", \"C2\"]")
+    {
+        var f = new Folder();
+        f.Replace("supports.csv", "C2,6,0,400,400", "C2,2.4,0,400,400");
+        f["plinth.toml"] += "\n[[foundation]]\n" + table + "\n";
+        return f;
+    }
+
+    [Fact]
+    public void A_pair_is_sized_written_checked_and_read_again()
+    {
+        using var f = Made();
+        var ran = f.Run("size");
+        ran.Exit.Should().Be(0, ran.Error + ran.Out);
+        var written = f["adopted.toml"];
+        written.Should().Contain("[CF1]\nkind = \"combined\"\nsupports = [\"C1\", \"C2\"]\n").And.Contain("bottom-y.at.C1 = ").And.Contain("bottom-y.rest = ").And.Contain("[F1]\nkind = \"isolated\"\nsupports = [\"C3\"]");
+        f.Run("size").Error.Should().Contain("Nothing to write");
+        f["adopted.toml"].Should().Be(written, "what is read is what was written");
+        var found = f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray().First();
+        found.GetProperty("kind").GetString().Should().Be("combined");
+        found.GetProperty("places")[0].GetProperty("supports").EnumerateArray().Select(s => s.GetString()).Should().Equal("C1", "C2");
+        found.GetProperty("bars").GetProperty("bottom-y.at.C2").GetString().Should().NotBe("none");
+        var checks = found.GetProperty("checks").EnumerateArray().ToList();
+        checks.Where(c => c.GetProperty("id").GetString() == "two-way-shear").Select(c => c.GetProperty("at").GetString()).Should().Contain(["C1", "C2"]);
+        checks.Should().OnlyContain(c => c.GetProperty("passes").GetBoolean());
+        f.Run("show", "C2").Out.Should().Contain("CF1, combined footing under C1, C2");
+        f.Run("show", "CF1", "flexure-bottom-x").Out.Should().Contain("V         = ");
+        f.Run("options", "CF1").Exit.Should().Be(0);
+        f.Run("size", "CF1", "--over", "--why").Out.Should().Contain("bottom-y.rest");
+    }
+
+    [Fact]
+    public void A_value_is_set_where_it_stands_dotted_inline_or_under_a_header()
+    {
+        using var f = Made();
+        f.Run("size");
+        f.Run("set", "CF1", "bottom-y.at.C2=12 T16").Error.Should().Contain("CF1 is held from now on");
+        f["adopted.toml"].Should().Contain("\nbottom-y.at.C2 = \"12 T16\"\n");
+        var band = f["adopted.toml"].Split('\n').First(l => l.StartsWith("bottom-y.at.C1", StringComparison.Ordinal)).Split(" = ")[1];
+        var rest = f["adopted.toml"].Split('\n').First(l => l.StartsWith("bottom-y.rest", StringComparison.Ordinal)).Split(" = ")[1];
+        f["adopted.toml"] = f["adopted.toml"].Replace($"bottom-y.at.C1 = {band}\nbottom-y.at.C2 = \"12 T16\"\nbottom-y.rest = {rest}\n", $"bottom-y = {{ at.C1 = {band}, at.C2 = \"12 T16\", rest = {rest} }} # by hand\n", StringComparison.Ordinal);
+        f.Run("set", "CF1", "bottom-y.at.C2=13 T16");
+        f["adopted.toml"].Should().Contain($"bottom-y = {{ at.C1 = {band}, at.C2 = \"13 T16\", rest = {rest} }} # by hand\n");
+        f.Run("check", "CF1", "--set", "width=[\"2.8 m\", \"2.4 m\"]").Out.Should().Contain("2.80/2.40");
+        f.Run("set", "CF1", "bottom-y.at.C9=8 T16").Error.Should().Contain("there is no key \"bottom-y.at.C9\"; did you mean");
+    }
+
+    [Fact]
+    public void It_is_scheduled_drawn_and_reported()
+    {
+        using var f = Made();
+        f.Run("size");
+        f.Run("schedule").Out.Should().Contain("Combined footings: Test");
+        f.Run("schedule", "--what", "combined", "--format", "csv").Out.Should().Contain("CF1").And.NotContain("\nF1");
+        f.Run("schedule", "--what", "bars", "--format", "csv").Out.Should().Contain("bottom along y at C1 (B2)").And.Contain("bottom along y between (B2)");
+        foreach (var what in new[] { "plan", "utilisation", "loads" })
+        {
+            f.Run("draw", "--what", what, "--to", what + ".svg").Exit.Should().Be(0, what);
+        }
+
+        foreach (var what in new[] { "detail", "pressure", "sections", "forces" })
+        {
+            f.Run("draw", "CF1", "--what", what, "--to", what + ".svg").Exit.Should().Be(0, what);
+        }
+
+        f["forces.svg"].Should().Contain("C1").And.Contain("C2");
+        f["detail.svg"].Should().Contain("section C–C, at C2");
+        f.Run("report", "--depth", "full", "--to", "r.html").Exit.Should().Be(0);
+        f["r.html"].Should().Contain("Combined footings").And.Contain("of all towards −x");
+    }
+
+    [Fact]
+    public void A_trapezoid_is_asked_for_and_found()
+    {
+        using var f = Made("supports = [\"C1\", \"C2\"]\noutline = \"trapezoid\"\nedge-x0 = \"0.5 m\"\nedge-x1 = \"0.5 m\"\nbearing = 1");
+        f.Run("size").Error.Should().Contain("has no key \"bearing\"");
+        f.Replace("plinth.toml", "\nbearing = 1", "");
+        f.Run("size").Exit.Should().Be(0);
+        f["adopted.toml"].Should().MatchRegex("width = \\[\"\\d+ mm\", \"\\d+ mm\"\\]").And.Contain("length = \"3400 mm\"");
+        f.Run("schedule").Out.Should().Contain("width at");
+    }
+
+    [Fact]
+    public void Each_gives_every_support_a_foundation_with_rules_of_its_own()
+    {
+        using var f = new Folder();
+        f["plinth.toml"] += "\n[[foundation]]\neach = [\"C*\"]\nthickness = \"700 mm\"\n\n[[foundation]]\nsupports = [\"C2\"]\nthickness = \"800 mm\"\n";
+        f.Run("size").Exit.Should().Be(0);
+        f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray().Select(x => x.GetProperty("thickness_m").GetDouble()).Should().Equal(0.7, 0.8, 0.7);
+    }
+
+    [Theory]
+    [InlineData("supports = [\"C1\", \"C1\"]", "support \"C1\" stands twice in one list")]
+    [InlineData("supports = [\"C1\", \"C7\"]", "support \"C7\" does not stand in supports.csv")]
+    [InlineData("supports = [\"C1\", \"C2\"]\n\n[[foundation]]\nsupports = [\"C2\", \"C3\"]", "support \"C2\" belongs to")]
+    [InlineData("supports = [\"C1\", \"C2\"]\noutline = \"trapezoid\"\nwidth = \"2 m\"", "a trapezoid has a width at each end; write for example width = [")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nwidth = [\"2 m\", \"1.5 m\", \"1 m\"]", "width of a trapezoid is a list of two")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nedge-x0 = \"0.5 m\"\nedge-x1 = \"0.5 m\"\nlength = \"9 m\"", "length and both edges along x are given; keep two of the three")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nangle = \"10 deg\"", "angle is not for a base under several supports")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nsoil = \"springs\"", "soil = \"springs\" is not designed in this version")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nbottom-y = \"9 T16\"", "bottom-y of a combined footing goes by columns and between them")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nbottom-y = { at.C3 = \"9 T16\" }", "has no key \"C3\"")]
+    [InlineData("kind = \"combined\"\nsupports = [\"C1\"]", "kind \"combined\" carries several supports on one base, and one is named")]
+    [InlineData("kind = \"isolated\"\nsupports = [\"C1\", \"C2\"]", "kind \"isolated\" carries one support")]
+    [InlineData("kind = \"raft\"\nsupports = [\"C1\", \"C2\"]", "kind \"raft\" is not designed in this version")]
+    [InlineData("each = [\"C1\"]\nmark = \"F9\"", "mark and each are both given")]
+    [InlineData("each = [\"X*\"]", "each: no support is called or matches \"X*\"")]
+    [InlineData("each = [\"ground:clay\"]", "each: no support stands on the ground \"clay\"")]
+    [InlineData("each = [\"C*\"]\n\n[[foundation]]\neach = [\"*2\"]", "catches support \"C2\", which")]
+    [InlineData("alike = [[\"C1\", \"C2\"], [\"C3\"]]", "one design is for 2 supports at C1 and for 1 at C3")]
+    [InlineData("alike = [[\"C1\", \"C2\"], [\"C2\", \"C3\"]]", "stand otherwise than C1, C2")]
+    public void Wrong_bases_are_refused_with_place_and_mend(string table, string message)
+    {
+        using var f = Made(table);
+        var ran = f.Run("size");
+        ran.Exit.Should().Be(2, ran.Out);
+        ran.Error.Should().Contain(message).And.MatchRegex(@"plinth\.toml:\d+:\d+: ");
+        f.Has("adopted.toml").Should().BeFalse("nothing is written");
+    }
+
+    [Fact]
+    public void Two_supports_at_one_point_are_refused()
+    {
+        using var f = Made();
+        f.Replace("supports.csv", "C2,2.4,0,400,400", "C2,0,0,400,400");
+        f.Run("size").Error.Should().Contain("supports \"C1\" and \"C2\" stand at one point");
+    }
+
+    [Fact]
+    public void A_design_by_hand_that_cannot_be_is_refused_at_its_key()
+    {
+        using var f = Made();
+        f.Run("size");
+        var text = f["adopted.toml"];
+        foreach (var (old, with, message) in new[]
+        {
+            ("length = \"", "length = \"1500 mm\" # ", "stands beyond the base"),
+            ("bottom-y.at.C1 = \"", "bottom-y.at.C1 = \"none\" # ", "has no bottom bars across at C1"),
+            ("kind = \"combined\"", "kind = \"isolated\"", "carries several supports"),
+        })
+        {
+            var at = text.IndexOf(old, StringComparison.Ordinal);
+            f["adopted.toml"] = text[..at] + with + text[(at + old.Length)..];
+            var ran = f.Run("check");
+            ran.Exit.Should().Be(2, ran.Out);
+            ran.Error.Should().MatchRegex(@"adopted\.toml:\d+:\d+: ");
+            if (!message.StartsWith("carries", StringComparison.Ordinal))
+            {
+                ran.Error.Should().Contain(message);
+            }
+        }
+    }
+
+    [Fact]
+    public void The_pairs_of_the_office_at_its_movement_joint_stand_on_one_base_each()
+    {
+        using var f = Folder.Building("office-frame");
+        f.Run("size").Exit.Should().Be(1, "edge bases still overlap");
+        var found = f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray().Where(x => x.GetProperty("kind").GetString() == "combined").ToList();
+        found.Select(x => string.Join('+', x.GetProperty("places")[0].GetProperty("supports").EnumerateArray().Select(s => s.GetString()))).Should().Equal("C14+C20", "C15+C21");
+        found.Should().OnlyContain(x => x.GetProperty("passes").GetBoolean());
+    }
+}
