@@ -1,7 +1,6 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete.Codes;
-using Plinth.Core.Foundations;
 using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Tracing;

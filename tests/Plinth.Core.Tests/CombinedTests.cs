@@ -3,13 +3,10 @@ using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
-using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
-using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Combined;
 using Plinth.Core.Loads;
-using Plinth.Core.Sizing;
 using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;

@@ -1,7 +1,7 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
-using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Concrete;
+using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Kinds.Isolated;

@@ -6,7 +6,6 @@ using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
-using Plinth.Core.Sizing;
 using Plinth.Core.Tracing;
 using static Plinth.Core.Tests.Given;
 

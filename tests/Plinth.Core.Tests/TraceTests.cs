@@ -4,7 +4,6 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
-using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;

@@ -75,6 +75,9 @@ public abstract class Check
     /// <returns>Null where none does.</returns>
     internal abstract (Subject Subject, Outcome Outcome)? FirstOver(Trial trial, double limit);
 
+    /// <summary>Whether one part exceeds a limit in any combination.</summary>
+    internal abstract bool ExceedsAt(Subject subject, double limit);
+
     /// <summary>Where it governs, with notes.</summary>
     /// <returns>Null where the check does not arise or could not be done anywhere.</returns>
     public abstract Finding? Worst(Trial trial);
@@ -125,6 +128,8 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
 
         return null;
     }
+
+    internal override bool ExceedsAt(Subject subject, double limit) => Failing(subject.Trial, (TSubject)subject, limit) != Passes;
 
     // No combination is numbered so.
     private const int Passes = -2;

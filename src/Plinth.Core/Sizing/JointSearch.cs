@@ -317,7 +317,8 @@ internal sealed class JointSearch
         {
             foreach (var check in checks)
             {
-                if (check.Exceeds(s, foundation.Rules.Sizing.Target))
+                // Other columns of the base may still be without what they need.
+                if (check.ExceedsAt(s.Columns[column], foundation.Rules.Sizing.Target))
                 {
                     LastFailure = (check, s);
                     return true;

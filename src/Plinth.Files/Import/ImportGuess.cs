@@ -1,6 +1,6 @@
 using System.Globalization;
-using System.Text.RegularExpressions;
 using System.Text;
+using System.Text.RegularExpressions;
 using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Reading;

@@ -3,14 +3,14 @@ using System.Globalization;
 using Plinth.Cli.Output;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
-using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Kinds;
+using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
+using Plinth.Files;
 using Plinth.Files.Json;
 using Plinth.Files.Reading;
 using Plinth.Files.Tables;
-using Plinth.Files;
 using Spectre.Console;
 
 namespace Plinth.Cli.Commands;

@@ -135,8 +135,12 @@ internal sealed partial class CombinedSizer
             }
 
             var thick = $"{bound}, thickness {(Foundation.Held.Thickness is { } h ? "held at " : "up to ")}{Dimension.Section(thicknesses[t], units)} and the bars of [steel]";
-            _ = search.Find(plans.Design(plans.All[i], thicknesses[t], offset));
-            return search.LastFailure is { } lacking ? Stop(lacking, thick) : joints.FirstOrDefault(j => j.LastFailure is not null)?.LastFailure is { } joint ? Stop(joint, thick) : new SizingStop(null, null, null, 0, thick, null);
+            if (search.Find(plans.Design(plans.All[i], thicknesses[t], offset)) is null)
+            {
+                return search.LastFailure is { } lacking ? Stop(lacking, thick) : new SizingStop(null, null, null, 0, thick, null);
+            }
+
+            return joints.FirstOrDefault(j => j.FindDowels() is null)?.LastFailure is { } joint ? Stop(joint, thick + ", and its dowels") : new SizingStop(null, null, null, 0, thick, null);
         }
 
         return new SizingStop(null, null, null, 0, bound + ": the columns do not stand on any such base within the site, with [sizing] least-overhang beside them", null);
