@@ -1,6 +1,9 @@
 using CsCheck;
 using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds;
+using Plinth.Core.Kinds.Combined;
 using Plinth.Core.Kinds.Isolated;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
@@ -143,6 +146,44 @@ public class AdoptedTests
         read.Places.Select(p => (p.Supports[0], p.Lie)).Should().Equal(("C \"1\"", Lie.AsDrawn), ("C2", Lie.All[lie]));
         AdoptedEditor.Set(text, [("F 1", AdoptedEntry.Write(foundation, read.Design, us))], whole: true).Should().Be(text, "written again it is the same");
     });
+
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void Any_base_under_several_supports_that_is_written_is_read_back(bool us) => Gen.Select(Layers(us).Array[7], Gen.Int[20, 200].Array[8], Gen.Bool.Array[4]).Sample((layers, n, yes) =>
+    {
+        var step = us ? 0.0254 : 0.005;
+        double L(int i) => Math.Round(n[i] * step, 9);
+        BarSpec Flat(int i) => layers[i] with { Band = 0 };
+        BarSpec Ring(int i) => new((us ? BarSize.UsSizes : BarSize.MetricSizes)[4 + (n[i] % 3)], 4 + (2 * (n[i] % 5)), 0);
+        string[] labels = ["C 5", "C.9", "say \"E\""];
+        var pedestal = new Pedestal(L(4), L(5), false, Ring(6), new BarSpec((us ? BarSize.UsSizes : BarSize.MetricSizes)[2], 0, 20 * step));
+        var design = new CombinedDesign(new BaseSize(L(0), L(1), L(2)), yes[0] ? L(1) : L(3), new PlanPoint(yes[1] ? -L(4) : 0, yes[2] ? L(5) : 0), Flat(0), Flat(1), Flat(2), Flat(3),
+            [.. labels.Select((l, i) => new ColumnDesign(l, Flat(4 + i), new Upright(yes[3] && i == 1 ? pedestal : null, i == 0 ? Ring(7) : BarSpec.None)))]);
+        Support At(string label, double x) => new(label, x, 0, null, ColumnShape.Rectangular, 0.4, 0.4, 0, 0, 0, "", "");
+        var foundation = new Foundation("CF1", [new Place([.. labels.Select((l, i) => At(l, 3 * i))], 0, null!)], false, HeldValues.Nothing, null!) { Kind = FoundationKinds.Find("combined")! };
+        var written = AdoptedEntry.Write(foundation, design, us);
+        var text = AdoptedEditor.Set("", [("CF1", written)], whole: true);
+        var read = Read(text).Single();
+        AdoptedEntry.Same(foundation, read.Design, design).Should().BeTrue(text);
+        read.ByHand.Should().BeFalse(text);
+        read.Kind.Id.Should().Be("combined");
+        AdoptedEditor.Set(text, [("CF1", AdoptedEntry.Write(foundation, read.Design, us))], whole: true).Should().Be(text, "written again it is the same");
+    });
+
+    [Fact]
+    public void Keys_within_keys_are_changed_dotted_inline_and_under_headers()
+    {
+        const string head = "[CF1]\nkind = \"combined\"\n";
+        (string, IReadOnlyList<(string Key, string Value)>)[] Set(params (string Key, string Value)[] values) => [("CF1", values)];
+        AdoptedEditor.Set(head + "bottom-y.at.C5 = \"9 T16\" # why\n", Set(("bottom-y.at.C5", "\"10 T16\"")), whole: false).Should().Be(head + "bottom-y.at.C5 = \"10 T16\" # why\n");
+        AdoptedEditor.Set(head + "bottom-y = { at.C5 = \"9 T16\", rest = \"none\" }\n", Set(("bottom-y.rest", "\"8 T12\""), ("bottom-y.at.C9", "\"7 T16\"")), whole: false)
+            .Should().Be(head + "bottom-y = { at.C5 = \"9 T16\", rest = \"8 T12\", at.C9 = \"7 T16\" }\n");
+        AdoptedEditor.Set(head + "\n[CF1.at.C5]\ndowels = \"4 T16\"\n", Set(("at.C5.dowels", "\"8 T16\""), ("at.C5.pedestal.bars", "\"8 T20\"")), whole: false)
+            .Should().Be(head + "\n[CF1.at.C5]\ndowels = \"8 T16\"\npedestal.bars = \"8 T20\"\n");
+        AdoptedEditor.Set(head + "bottom-y = { at.C5 = \"9 T16\" }\nx = 1\n", Set(("kind", "\"combined\""), ("bottom-y.at.C5", "\"9 T16\"")), whole: true).Should().Be(head + "bottom-y.at.C5 = \"9 T16\"\n");
+        AdoptedEditor.Set(head, Set(("at.\"C 5\".dowels", "\"8 T16\"")), whole: false).Should().Be(head + "at.\"C 5\".dowels = \"8 T16\"\n");
+    }
 
     [Fact]
     public void A_value_is_changed_in_its_place()

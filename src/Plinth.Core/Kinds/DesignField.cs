@@ -85,5 +85,5 @@ public sealed record DesignField(IReadOnlyList<string> Path, FieldForm Form)
     /// <summary>Bars as they lie: two specifications that give the same are no contradiction. Null: they are compared as written.</summary>
     public Func<Foundation, FoundationDesign, BarSpec, BarLayer>? Layer { get; init; }
 
-    private static string Quoted(string part) => part.Length > 0 && part.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_') ? part : $"\"{part}\"";
+    private static string Quoted(string part) => part.Length > 0 && part.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_') ? part : "\"" + part.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("\"", "\\\"", StringComparison.Ordinal) + "\"";
 }

@@ -104,10 +104,19 @@ public static class AdoptedEditor
     {
         var parts = new List<string>();
         var part = new StringBuilder();
-        var quoted = false;
+        var (quoted, escaped) = (false, false);
         foreach (var c in key)
         {
-            if (c == '"')
+            if (escaped)
+            {
+                part.Append(c);
+                escaped = false;
+            }
+            else if (c == '\\' && quoted)
+            {
+                escaped = true;
+            }
+            else if (c == '"')
             {
                 quoted = !quoted;
             }

@@ -79,7 +79,7 @@ public static class AdoptedReader
 
     // Keys with their values as written; those of a table within, dotted or under its own header, by their whole name.
     private static IEnumerable<(string Key, string Source)> Sources(string within, TomlTable table) =>
-        table.Entries.SelectMany(e => e.Node is { Source: "", Value: TomlTable inner } ? Sources(within + e.Key + ".", inner) : [(within + e.Key, e.Node.Source)]);
+        table.Entries.SelectMany(e => e.Node is { Source: "", Value: TomlTable inner } ? Sources(within + TomlText.Key(e.Key) + ".", inner) : [(within + TomlText.Key(e.Key), e.Node.Source)]);
 
     /// <summary>The places under `alike` or `supports`, or null if they are wrong or absent.</summary>
     internal static IReadOnlyList<WrittenPlace>? Places(TableReader t, bool alike, DiagnosticBag bag)

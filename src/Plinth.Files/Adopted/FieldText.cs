@@ -173,7 +173,7 @@ public static class FieldText
         ArgumentNullException.ThrowIfNull(key);
         ArgumentNullException.ThrowIfNull(value);
         var plain = key.Replace("\"", "", StringComparison.Ordinal);
-        if (fields.FirstOrDefault(f => f.Form != FieldForm.Pedestal && string.Join('.', f.Path) == plain) is { } field)
+        if (fields.FirstOrDefault(f => f.Form != FieldForm.Pedestal && (f.Key == key || string.Join('.', f.Path) == plain)) is { } field)
         {
             return Parsed(field, key, value, out fault) is { } parsed ? field.Put(design, parsed) : null;
         }
@@ -206,7 +206,7 @@ public static class FieldText
         ArgumentNullException.ThrowIfNull(value);
         string Sides(string[] sides) => $"[{TomlText.Quote(sides[0])}, {TomlText.Quote(sides[^1])}]";
         var plain = key.Replace("\"", "", StringComparison.Ordinal);
-        var field = fields.First(f => plain == string.Join('.', f.Path) || (f.Form == FieldForm.Pedestal && plain.StartsWith(string.Join('.', f.Path) + ".", StringComparison.Ordinal)));
+        var field = fields.First(f => key == f.Key || plain == string.Join('.', f.Path) || (f.Form == FieldForm.Pedestal && plain.StartsWith(string.Join('.', f.Path) + ".", StringComparison.Ordinal)));
         return (field.Form, field.Get(design)) switch
         {
             (FieldForm.Bars, FieldValue.Bars bars) => (field.Key, Bars(bars.Spec)),

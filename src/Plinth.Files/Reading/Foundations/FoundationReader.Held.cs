@@ -1,0 +1,121 @@
+using System.Collections.Immutable;
+using Plinth.Core.Foundations;
+using Plinth.Core.Kinds;
+using Plinth.Core.Units;
+using Plinth.Files.Toml;
+
+namespace Plinth.Files.Reading;
+
+/// <content>What plinth.toml holds of a foundation.</content>
+internal sealed partial class FoundationReader
+{
+    private HeldValues Held(TableReader t, FoundationKind kind, IReadOnlyList<string> labels)
+    {
+        HeldEdge? Edge(string key)
+        {
+            if (t.Node(key) is not { } node)
+            {
+                return null;
+            }
+
+            if (node.Value is "column")
+            {
+                return new HeldEdge(true, 0);
+            }
+
+            return t.Quantity(key, node, Measure.Length, Sign.Positive) is { } d ? new HeldEdge(false, d) : null;
+        }
+
+        var (width, endWidth) = kind.UnderSeveral ? t.Widths("width") : (t.QuantityOrNull("width", Measure.Length, Sign.Positive), null);
+        var trapezoid = endWidth is not null;
+        if (kind.UnderSeveral)
+        {
+            trapezoid = t.Choice("outline", trapezoid, ("rectangle", false), ("trapezoid", true));
+            _ = t.Choice("soil", false, ("rigid", false), ("springs", true)) is true && Springs();
+            if (trapezoid && width is not null && endWidth is null)
+            {
+                t.Fault("width", "a trapezoid has a width at each end; write for example width = [\"2.4 m\", \"1.6 m\"], at −x and at +x, or leave both open");
+            }
+            else if (!trapezoid && endWidth is not null)
+            {
+                t.Fault("width", "a rectangle has one width; write one, or outline = \"trapezoid\"");
+            }
+        }
+
+        bool Springs()
+        {
+            t.Fault("soil", "soil = \"springs\" is not designed in this version: the base is taken as rigid; write soil = \"rigid\", or leave it out");
+            return true;
+        }
+
+        var held = new HeldValues
+        {
+            Length = t.QuantityOrNull("length", Measure.Length, Sign.Positive),
+            Width = width,
+            EndWidth = endWidth,
+            Trapezoid = trapezoid,
+            Own = OwnOf(t, kind, labels),
+            Thickness = t.QuantityOrNull("thickness", Measure.Length, Sign.Positive),
+            EdgeX0 = Edge("edge-x0"),
+            EdgeX1 = Edge("edge-x1"),
+            EdgeY0 = Edge("edge-y0"),
+            EdgeY1 = Edge("edge-y1"),
+            OffsetX = t.Quantity("offset-x", Measure.Length, 0, Sign.Any),
+            OffsetY = t.Quantity("offset-y", Measure.Length, 0, Sign.Any),
+            OffsetXGiven = t.Has("offset-x"),
+            OffsetYGiven = t.Has("offset-y"),
+            BottomX = t.Bars("bottom-x"),
+            BottomY = kind.UnderSeveral ? null : t.Bars("bottom-y"),
+            TopX = t.Bars("top-x"),
+            TopY = t.Bars("top-y"),
+            Exposed = t.Flag("exposed", false),
+            Built = t.Flag("built", false),
+        };
+        Conflict(t, "x", held.EdgeX0, held.EdgeX1, "length", held.Length);
+        Conflict(t, "y", held.EdgeY0, held.EdgeY1, "width", held.Width);
+        return held;
+    }
+
+    // What a kind's designs have beyond what all have, held in tables within: bottom-y = { at.C5 = "9 T16", rest = "T12 @ 250 mm" }.
+    private ImmutableDictionary<string, FieldValue> OwnOf(TableReader t, FoundationKind kind, IReadOnlyList<string> labels)
+    {
+        if (!kind.UnderSeveral || !t.Has("bottom-y"))
+        {
+            return ImmutableDictionary<string, FieldValue>.Empty;
+        }
+
+        if (t.Node("bottom-y") is { Value: not TomlTable } node)
+        {
+            bag.Error(node.Place, $"bottom-y of a {kind.Title} goes by columns and between them; write for example bottom-y = {{ at.{TomlText.Key(labels[0])} = \"9 T16\", rest = \"T12 @ 250 mm\" }}");
+            return ImmutableDictionary<string, FieldValue>.Empty;
+        }
+
+        var found = ImmutableDictionary<string, FieldValue>.Empty;
+        var inner = t.Inner("bottom-y");
+        var at = inner.Inner("at");
+        foreach (var field in kind.Fields(labels).Where(f => f is { Form: FieldForm.Bars, Path: ["bottom-y", ..] }))
+        {
+            if ((field.Path.Count == 3 ? at : inner).Bars(field.Path[^1]) is { } bars)
+            {
+                found = found.Add(string.Join('.', field.Path), new FieldValue.Bars(bars));
+            }
+        }
+
+        at.Done();
+        inner.Done();
+        return found;
+    }
+
+    private static void Conflict(TableReader t, string axis, HeldEdge? low, HeldEdge? high, string side, double? given)
+    {
+        if ((low is not null || high is not null) && t.Has("offset-" + axis))
+        {
+            t.Fault("offset-" + axis, $"offset-{axis} and a held edge along {axis} are both given; keep one");
+        }
+
+        if (low is not null && high is not null && given is not null)
+        {
+            t.Fault(side, $"{side} and both edges along {axis} are given; keep two of the three");
+        }
+    }
+}
