@@ -69,6 +69,9 @@ public class CombinedTests
             f.Run("draw", "CF1", "--what", what, "--to", what + ".svg").Exit.Should().Be(0, what);
         }
 
+        f.Run("draw", "CF1", "--what", "steel", "--to", "x.svg").Error.Should().Contain("--what forces shows strength beside demand");
+        f.Run("draw", "CF1", "--what", "bars", "--to", "x.svg").Error.Should().Contain("are shown by its detail");
+        f.Has("x.svg").Should().BeFalse();
         f["forces.svg"].Should().Contain("C1").And.Contain("C2");
         f["detail.svg"].Should().Contain("section C–C, at C2");
         f.Run("report", "--depth", "full", "--to", "r.html").Exit.Should().Be(0);

@@ -1,14 +1,11 @@
 using CsCheck;
-using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
-using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Figures;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Combined;
-using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
 using static Plinth.Core.Tests.Given;
 

@@ -164,6 +164,12 @@ internal static class DrawCommand
             if (bars is not null)
             {
                 var model = new DetailModel(project, f, design, bars);
+                if (wanted.Kind == "bars" && model.State.Columns.Length > 1)
+                {
+                    Console.Error.WriteLine($"{f.Mark} is left out: the bars of a base under several columns are shown by its detail");
+                    continue;
+                }
+
                 sheets.Add((f.Mark, wanted.Kind == "detail"
                     ? Fits(FigureSheet.Detail(model, wanted.Request($"{f.Mark}: footing under {Wording.Supports(f)}, details", Number(project.Drawings.Details))))
                     : Fits(FigureSheet.Of(project, wanted.Request($"{f.Mark}: bars", Number(project.Drawings.Others)), [BarsView.Of(model)]))));
@@ -184,7 +190,7 @@ internal static class DrawCommand
             }
         }
 
-        return sheets.Count > 0 ? sheets : throw new CallException($"nothing to draw: {(wanted.Kind == "pedestal" ? "none of the foundations has a pedestal" : "no combination gives any")}");
+        return sheets.Count > 0 ? sheets : throw new CallException($"nothing to draw: {(wanted.Kind == "pedestal" ? "none of the foundations has a pedestal" : wanted.Kind == "bars" ? "the bars of a base under several columns are shown by its detail" : wanted.Kind == "steel" && designs.TrueForAll(d => d.Design.Columns > 1) ? "what steel a base under several columns needs differs along it; --what forces shows strength beside demand" : "no combination gives any")}");
     }
 
     private static void Write(Call call, LoadedProject loaded, string to, string ending, List<(string Name, Sheet Sheet)> sheets)
