@@ -192,14 +192,15 @@ internal static class ScheduleCommand
         var units = project.Units;
         screen.Line($"{issued.Title}: {project.Title.Name}", Styles.Head);
         screen.Line();
-        var table = Screen.Table("mark", "under", ">no.", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units), "bottom x", "bottom y", "top x", "top y", "dowels", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
+        var upright = rows.Any(r => r.Design.HasDowels || r.Design.HasPedestal);
+        var table = Screen.Table("mark", "under", ">no.", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units), "bottom x", "bottom y", "top", upright ? "dowels" : "", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
         foreach (var r in rows)
         {
             string Bars(bool alongX, bool bottom) => r.Design.Bars(alongX, bottom) is var words && words == Core.Concrete.BarSpec.None.ToString() ? "—" : Wording.Zones(words);
             var dowels = string.Join('\n', Enumerable.Range(0, r.Design.Columns).Select(i => Upright(r.Design.Under(i), units)).Where(w => w.Length > 0).Distinct());
             table.AddRow(
                 Screen.Cell(r.Mark), Screen.Cell(string.Join('\n', r.Supports) + (r.Existing ? "\n(existing)" : "")), Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)), Screen.Cell(Wording.Plan(r.Design, units)), Screen.Cell(Dimension.PlainSection(r.Size.Thickness, units)), Screen.Cell(Dimension.PlainPlan(r.Underside, units)),
-                Screen.Cell(Bars(true, true)), Screen.Cell(Bars(false, true)), Screen.Cell(Bars(true, false)), Screen.Cell(Bars(false, false)), Screen.Cell(dowels.Length == 0 ? "—" : dowels), Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)));
+                Screen.Cell(Bars(true, true)), Screen.Cell(Bars(false, true)), Screen.Cell(r.Design.HasTop ? $"x {Bars(true, false)}\ny {Bars(false, false)}" : "—"), Screen.Cell(!upright ? "" : dowels.Length == 0 ? "—" : dowels), Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)));
         }
 
         screen.Write(table);
