@@ -182,7 +182,7 @@ public static class FieldText
         {
             if (upright.Get(design) is not FieldValue.Upright { Of: var pedestal })
             {
-                fault = NoPedestal;
+                fault = key.EndsWith(".socket", StringComparison.Ordinal) || key.EndsWith(".wall", StringComparison.Ordinal) ? PedestalText.NoSocket : NoPedestal;
                 return null;
             }
 

@@ -7,6 +7,9 @@ namespace Plinth.Files.Adopted;
 /// <summary>What `set` and `check --set` change of a pedestal.</summary>
 internal static class PedestalText
 {
+    /// <summary>What is said where there is no socket.</summary>
+    public const string NoSocket = "there is no socket to change; ask for one in plinth.toml: [socket] under = \"concrete\"";
+
     /// <summary>A pedestal with a value; reports nothing, tells the fault.</summary>
     /// <param name="pedestal">The pedestal.</param>
     /// <param name="key">The whole key, as given.</param>
@@ -78,7 +81,7 @@ internal static class PedestalText
     {
         if (pedestal.Socket is not { } socket)
         {
-            fault = "there is no socket to change; ask for one in plinth.toml: [socket] under = \"concrete\"";
+            fault = NoSocket;
             return null;
         }
 
