@@ -161,6 +161,39 @@ public class CombinedTests
     }
 
     [Fact]
+    public void Every_column_of_it_can_be_followed_and_every_row_says_where()
+    {
+        using var f = Made();
+        f.Run("size");
+        f.Run("show", "CF1", "two-way-shear", "--at", "C1").Out.Should().StartWith("CF1, two-way shear at C1, C2: C1, ");
+        f.Run("show", "CF1", "flexure-bottom-y", "--at", "C2").Out.Should().Contain("at C1, C2: C2, ").And.Contain("width of the strip, over which its pressure is linear without tension");
+        f.Run("show", "CF1", "two-way-shear", "--at", "C9").Error.Should().Contain("two-way shear has no part \"C9\"; it looks at C1, C2");
+        f.Run("show", "F1", "bearing", "--at", "C3").Error.Should().Contain("it is of the whole foundation");
+        f.Run("show", "CF1", "--at", "C1").Error.Should().Contain("--at goes with a check");
+        f.Run("check", "--format", "csv").Out.Should().Contain("two-way-shear,\"C1, C2: C1\",").And.Contain("two-way-shear,\"C1, C2: C2\",");
+        f.Run("report", "--depth", "checks", "--to", "r.html");
+        f["r.html"].Should().MatchRegex("two-way shear</td>\\s*<td[^>]*>C1</td>");
+    }
+
+    [Fact]
+    public void It_is_issued_and_a_revision_tells_what_it_breaks()
+    {
+        using var f = Made();
+        f.Run("size");
+        var issued = f.Run("issue", "A");
+        issued.Exit.Should().Be(0, issued.Error);
+        f.Run("set", "CF1", "bottom-y.at.C2=8 T20", "bottom-y.rest=32 T12", "thickness=550 mm").Exit.Should().Be(0);
+        var next = f.Run("issue", "B");
+        next.Exit.Should().Be(0, next.Error);
+        next.Error.Should().Contain("CF1: ").And.Contain("thickness").And.Contain("cut of bottom along y at C2").And.NotContain(" F1: ");
+        f["old.csv"] = f["reactions.csv"];
+        f["reactions.csv"] = f["reactions.csv"].Replace("C2,DEAD,0,0,640", "C2,DEAD,0,0,1640", StringComparison.Ordinal);
+        var compared = f.Run("compare", "old.csv");
+        compared.Out.Should().Contain("CF1");
+        compared.Exit.Should().Be(1);
+    }
+
+    [Fact]
     public void The_pairs_of_the_office_at_its_movement_joint_stand_on_one_base_each()
     {
         using var f = Folder.Building("office-frame");

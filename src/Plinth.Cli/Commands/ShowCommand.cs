@@ -31,11 +31,13 @@ internal static class ShowCommand
         var check = new Argument<string?>("check") { Description = "A check, by the id that JSON output gives it", Arity = ArgumentArity.ZeroOrOne };
         var combination = new Option<string?>("--combination") { Description = "The combination (default: the governing one)", HelpName = "NAME" };
         var place = new Option<string?>("--place") { Description = "The place of a mark made alike, by its support (default: where the check governs)", HelpName = "SUPPORT" };
+        var at = new Option<string?>("--at") { Description = "The part that the check looks at, as its table names it: a column, two, \"rest\" (default: where the check governs)", HelpName = "PART" };
         var why = new Option<bool>("--why") { Description = "What stops each next smaller step" };
         command.Add(mark);
         command.Add(check);
         command.Add(combination);
         command.Add(place);
+        command.Add(at);
         var settings = new Option<bool>("--settings") { Description = "Every value in force and where it is set" };
         command.Add(why);
         command.Add(places);
@@ -43,11 +45,11 @@ internal static class ShowCommand
         var common = new Common(command);
         command.SetAction(parsed => parsed.GetValue(settings)
             ? SettingsTable.Show(common.Read(parsed), parsed.GetValue(check) is { } other ? throw new CallException($"--settings goes without \"{other}\"; leave one of them away") : parsed.GetValue(mark)!)
-            : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(why), parsed.GetValue(places)));
+            : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(at), parsed.GetValue(why), parsed.GetValue(places)));
         return command;
     }
 
-    private static int Run(Call call, string mark, string? checkId, string? combination, string? place, bool why, bool places)
+    private static int Run(Call call, string mark, string? checkId, string? combination, string? place, string? at, bool why, bool places)
     {
         var loaded = call.Load();
         var project = loaded.Project;
@@ -65,7 +67,12 @@ internal static class ShowCommand
 
         if (checkId is not null)
         {
-            return Trace(call, loaded, f, design, checkId, combination, place);
+            return Trace(call, loaded, f, design, checkId, combination, place, at);
+        }
+
+        if (at is not null)
+        {
+            throw new CallException($"--at goes with a check, for example: plinth show {f.Mark} two-way-shear --at {at}");
         }
 
         if (combination is not null)
@@ -85,7 +92,7 @@ internal static class ShowCommand
         });
     }
 
-    private static int Trace(Call call, LoadedProject loaded, Foundation f, FoundationDesign design, string checkId, string? combination, string? place)
+    private static int Trace(Call call, LoadedProject loaded, Foundation f, FoundationDesign design, string checkId, string? combination, string? place, string? at)
     {
         if (CheckCatalog.Find(checkId) is not { } check)
         {
@@ -105,7 +112,13 @@ internal static class ShowCommand
         }
 
         var units = loaded.Project.Units;
-        if (new Checker(loaded.Project, f).Trace(design, check.Id, place, combination) is not { } found)
+        var checker = new Checker(loaded.Project, f);
+        if (at is not null && checker.Parts(design, check.Id) is var parts && !parts.Contains(at))
+        {
+            throw new CallException($"{f.Mark}: {check.Name} has no part \"{at}\"; " + (parts.Count == 0 ? "it is of the whole foundation" : $"it looks at {string.Join(", ", parts)}"));
+        }
+
+        if (checker.Trace(design, check.Id, place, combination, at) is not { } found)
         {
             if (call.Format == OutputFormat.Table)
             {
@@ -139,7 +152,7 @@ internal static class ShowCommand
                 break;
             default:
                 var screen = new Screen(call);
-                screen.Line($"{f.Mark}, {check.Name}{(result.Place is null ? "" : " at " + result.Place)}{(result.Combination is null ? "" : ", " + Wording.Combination(result))}", Styles.Head);
+                screen.Line($"{f.Mark}, {check.Name}{(result.Where is null ? "" : " at " + result.Where)}{(result.Combination is null ? "" : ", " + Wording.Combination(result))}", Styles.Head);
                 screen.Line($"{Wording.Size(design, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
                 TraceText.Write(screen, steps, units);
                 screen.Line();

@@ -80,7 +80,7 @@ internal static class ResultTables
         var units = loaded.Project.Units;
         var many = f.Places.Count > 1;
         var parts = result.Checks.Any(c => c.At is not null);
-        string At(CheckResult c) => string.Join(": ", new[] { many ? c.Place : null, c.At }.Where(w => w is not null));
+        string At(CheckResult c) => (many ? c.Where : c.At) ?? "";
         var table = Screen.Table("check", many || parts ? "at" : "", "combination", ">demand", ">capacity", "", ">util.", "result", "clause or factor");
         var shown = Grouped(result, many && !places);
         foreach (var (c, i) in shown.Select((c, i) => (c, i)))
@@ -101,7 +101,7 @@ internal static class ResultTables
         screen.Line();
         foreach (var c in shown.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
         {
-            screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Wording.Check(c.Id)}{(At(c) is { Length: > 0 } at ? " at " + at : "")}: {c.Note}");
+            screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Wording.Check(c.Id)}{(At(c).Length > 0 ? " at " + At(c) : "")}: {c.Note}");
         }
 
         foreach (var note in result.Notes)
@@ -144,7 +144,7 @@ internal static class ResultTables
             foreach (var c in result.Checks)
             {
                 var o = c.Outcome;
-                csv.Row([.. head, .. size, c.Id, c.Place ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units), c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "", o.Utilisation, c.Passes ? "yes" : "no", c.Clause ?? "", c.Note ?? "", c.Water ?? "", c.Leave?.Word ?? "", c.Leave?.Why ?? "", r.Room is { } room ? room : ""]);
+                csv.Row([.. head, .. size, c.Id, c.Where ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units), c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "", o.Utilisation, c.Passes ? "yes" : "no", c.Clause ?? "", c.Note ?? "", c.Water ?? "", c.Leave?.Word ?? "", c.Leave?.Why ?? "", r.Room is { } room ? room : ""]);
             }
         }
 

@@ -88,6 +88,9 @@ public sealed record CheckResult(string Id, string? Place, string? Combination, 
     /// <summary>The part of the foundation that it is of, a support's label or those of several; null where there is but one.</summary>
     public string? At { get; init; }
 
+    /// <summary>Where it is: its place, and the part there; null where it is of the whole mark.</summary>
+    public string? Where => At is null ? Place : Place is null ? At : $"{Place}: {At}";
+
     /// <summary>The water in the combination, in words: "high water", "low water", "dry"; null where none matters.</summary>
     public string? Water { get; init; }
 

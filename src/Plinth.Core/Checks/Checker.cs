@@ -152,6 +152,19 @@ public sealed class Checker
         return (steps, Result(known, new Finding(subject, k, outcome, note.Text)));
     }
 
+    /// <summary>What a check looks at of a design, as results call it; empty where it is of the whole foundation.</summary>
+    public IReadOnlyList<string> Parts(FoundationDesign design, string check)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        if (List.Find(check) is not { } known)
+        {
+            return [];
+        }
+
+        Set(design);
+        return [.. Trials.SelectMany(known.Findings).Select(f => f.Subject.At).OfType<string>().Distinct()];
+    }
+
     /// <summary>Where a check governs, or its combination of a name, with the design set.</summary>
     /// <param name="design">The design.</param>
     /// <param name="check">The check's id.</param>

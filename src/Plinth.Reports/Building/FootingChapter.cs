@@ -148,12 +148,13 @@ internal static class FootingChapter
     private static Table Checks(Project project, FoundationResult result)
     {
         var units = project.Units;
-        var many = result.Checks.Select(c => c.Place).OfType<string>().Distinct().Count() > 1;
+        var several = result.Checks.Select(c => c.Place).OfType<string>().Distinct().Count() > 1;
+        var many = several || result.Checks.Any(c => c.At is not null);
         return new Table("Checks, each in its governing combination",
             [new("check"), .. many ? (Column[])[new("at")] : [], new("combination"), new("demand", true), new("capacity", true), new("unit"), new("util.", true), new("result"), new("clause"), new("note")],
             [.. result.Checks.Select(c => (IReadOnlyList<Cell>)
             [
-                new(Wording.Words(c), Tone.Strong), .. many ? (Cell[])[new(c.Place ?? "")] : [], new(Wording.Combination(c)), new(Wording.Value(c.Outcome.Demand, c.Unit, units)), new(Wording.Value(c.Outcome.Capacity, c.Unit, units)), new(c.Unit.Symbol(units)),
+                new(Wording.Words(c), Tone.Strong), .. many ? (Cell[])[new((several ? c.Where : c.At) ?? "")] : [], new(Wording.Combination(c)), new(Wording.Value(c.Outcome.Demand, c.Unit, units)), new(Wording.Value(c.Outcome.Capacity, c.Unit, units)), new(c.Unit.Symbol(units)),
                 new(Wording.Utilisation(c.Utilisation, c.Outcome.Passes), ToneOf(c)), new(Wording.Verdict(c), ToneOf(c)), new(c.Clause ?? "statics", Tone.Quiet), new((c.Outcome.Least > 0 ? string.Create(CultureInfo.InvariantCulture, $"factor {Math.Min(c.Outcome.Factor, 99.99):0.00}, least {c.Outcome.Least:0.00}") + (NoteOf(c).Length == 0 ? "" : "; ") : "") + NoteOf(c), Tone.Quiet),
             ])]);
     }
@@ -223,7 +224,7 @@ internal static class FootingChapter
         }
 
         var r = found.Result;
-        var title = $"{Wording.Words(r)}{(r.Place is null ? "" : " at " + r.Place)}{(r.Combination is null ? "" : ", " + Wording.Combination(r))}";
+        var title = $"{Wording.Words(r)}{(r.Where is null ? "" : " at " + r.Where)}{(r.Combination is null ? "" : ", " + Wording.Combination(r))}";
         yield return new Heading(3, title);
         yield return new Steps(Once(
             [.. found.Steps.Select(s => new CalculationStep(
