@@ -27,6 +27,9 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <param name="bottom">At the bottom, or on top.</param>
     public abstract string Bars(bool alongX, bool bottom);
 
+    /// <summary>The same as on drawings and in schedules, where inches bear their mark: #3 @ 10".</summary>
+    public virtual string Drawn(bool alongX, bool bottom) => Bars(alongX, bottom);
+
     /// <summary>Whether it has bars on top.</summary>
     public bool HasTop => Bars(true, false) != NoBars || Bars(false, false) != NoBars;
 

@@ -58,6 +58,9 @@ public abstract class FoundationKind
     /// <summary>The bars in a base at a foundation's first place, layer by layer, in the order of the schedule.</summary>
     public abstract IReadOnlyList<MatBars> Mats(Project project, Foundation foundation, FoundationDesign design);
 
+    /// <summary>What its schedule is called, as a sheet of a workbook and a table to ask for: "Footings".</summary>
+    public abstract string ScheduleName { get; }
+
     /// <summary>The schedule of its foundations, a row each.</summary>
     /// <param name="project">The project.</param>
     /// <param name="rows">What is scheduled; may be empty.</param>

@@ -63,8 +63,8 @@ public static class FoundationPlan
             ("mark", false, (f, _) => f.Mark), ("no.", true, (f, _) => f.Places.Count.ToString(System.Globalization.CultureInfo.InvariantCulture)),
             (Dimension.Heading("plan", Unit.Length, units), false, (_, d) => Wording.Plan(d, units)), (Dimension.Heading("h", Unit.Section, units), true, (_, d) => Dimension.PlainSection(d.Size.Thickness, units)),
             (Dimension.Heading(Wording.Underside(units), Unit.Length, units), true, (f, d) => Dimension.PlainPlan(f.Places[0].Ground.Underside(d.Size.Thickness), units)),
-            ("bottom along x", false, (_, d) => Bars(d.Bars(true, true))), ("bottom along y", false, (_, d) => Bars(d.Bars(false, true))),
-            .. top ? [("top along x", false, (_, d) => Bars(d.Bars(true, false))), ("top along y", false, (_, d) => Bars(d.Bars(false, false)))] : (List<(string, bool, Func<Foundation, FoundationDesign, string>)>)[],
+            ("bottom along x", false, (_, d) => Bars(d.Drawn(true, true))), ("bottom along y", false, (_, d) => Bars(d.Drawn(false, true))),
+            .. top ? [("top along x", false, (_, d) => Bars(d.Drawn(true, false))), ("top along y", false, (_, d) => Bars(d.Drawn(false, false)))] : (List<(string, bool, Func<Foundation, FoundationDesign, string>)>)[],
             .. dowels ? [("dowels", false, (_, d) => string.Join("; ", Enumerable.Range(0, d.Columns).Select(i => Bars(d.Under(i).Dowels.Drawn)).Distinct()))] : (List<(string, bool, Func<Foundation, FoundationDesign, string>)>)[],
         ];
         if (revision is not null)

@@ -1,5 +1,6 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
+using Plinth.Core.Figures;
 using Plinth.Core.Foundations;
 using Plinth.Drawing.Sheets;
 
@@ -79,6 +80,24 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
         }
 
         Rectangle(s.SizeX, s.SizeY, Stroke.Thin, Fill.Light);
+    }
+
+    /// <summary>Draws a section round a column or two, dashed but for sides that are the base's own edge.</summary>
+    /// <returns>Its corners (−x, −y), (+x, −y), (+x, +y), (−x, +y).</returns>
+    public At[] Punched(Canvas to, PunchingFigure p)
+    {
+        var (low, high) = (At(p.Low), At(p.High));
+        At[] corners = [low, new(high.X, low.Y), high, new(low.X, high.Y)];
+        for (var i = 0; i < 4; i++)
+        {
+            var open = i switch { 0 => p.OpenY < 0, 1 => p.OpenX > 0, 2 => p.OpenY > 0, _ => p.OpenX < 0 };
+            if (!open)
+            {
+                to.Path(Layers.Result, new Stroke(0.5, Dash.Hidden), corners[i], corners[(i + 1) % 4]);
+            }
+        }
+
+        return corners;
     }
 
     /// <summary>A point of the project on the base, in the base's own axes.</summary>

@@ -65,18 +65,7 @@ public static class SectionsView
         view.Outline(to);
         if (punching is not null)
         {
-            var (low, high) = (view.At(punching.Low), view.At(punching.High));
-            At[] corners = [low, new(high.X, low.Y), high, new(low.X, high.Y)];
-            for (var i = 0; i < 4; i++)
-            {
-                // Sides: −y, +x, +y, −x; an open one is the base's own edge.
-                var open = i switch { 0 => punching.OpenY < 0, 1 => punching.OpenX > 0, 2 => punching.OpenY > 0, _ => punching.OpenX < 0 };
-                if (!open)
-                {
-                    to.Path(Layers.Result, new Stroke(0.5, Dash.Hidden), corners[i], corners[(i + 1) % 4]);
-                }
-            }
-
+            var corners = view.Punched(to, punching);
             for (var i = 0; i < 4; i++)
             {
                 if (punching.Stresses[i] is not null)

@@ -74,20 +74,11 @@ internal static class SpanSectionsView
         view.Outline(to);
         foreach (var (p, tag, joint) in round)
         {
-            var (low, high) = (view.At(p.Low), view.At(p.High));
-            At[] corners = [low, new(high.X, low.Y), high, new(low.X, high.Y)];
-            for (var i = 0; i < 4; i++)
-            {
-                // Sides: −y, +x, +y, −x; an open one is the base's own edge.
-                var open = i switch { 0 => p.OpenY < 0, 1 => p.OpenX > 0, 2 => p.OpenY > 0, _ => p.OpenX < 0 };
-                if (!open)
-                {
-                    to.Path(Layers.Result, new Stroke(0.5, Dash.Hidden), corners[i], corners[(i + 1) % 4]);
-                }
-            }
+            var corners = view.Punched(to, p);
+            var middle = (corners[0].X + corners[1].X) / 2;
 
             // Round two columns the same corners lie under those round one: their letter stands below.
-            to.Tag(Layers.Result, joint ? new((low.X + high.X) / 2, low.Y) : new((low.X + high.X) / 2, high.Y), tag);
+            to.Tag(Layers.Result, new(middle, corners[joint ? 0 : 2].Y), tag);
         }
 
         view.Standing(to);

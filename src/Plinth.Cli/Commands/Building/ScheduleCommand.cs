@@ -4,7 +4,6 @@ using Plinth.Cli.Output;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds;
-using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
 using Plinth.Files;
@@ -18,7 +17,7 @@ namespace Plinth.Cli.Commands;
 /// <summary>Footing schedule, bar schedule and quantities: on the screen, or as CSV, XLSX or JSON.</summary>
 internal static class ScheduleCommand
 {
-    private static readonly string[] Names = ["footings", "combined", "bars", "quantities"];
+    private static readonly string[] Names = [.. FoundationKinds.All.Select(k => k.ScheduleName.ToLowerInvariant()), "bars", "quantities"];
 
     public static Command Build()
     {
@@ -92,7 +91,7 @@ internal static class ScheduleCommand
             var schedule = FootingSchedule.Of(project, designs);
             foreach (var table in ScheduleTables.Members(project, schedule))
             {
-                if (table.Name == "Footings")
+                if (table.Name == FoundationKinds.Usual.ScheduleName)
                 {
                     Print(screen, loaded, schedule);
                 }
@@ -155,13 +154,7 @@ internal static class ScheduleCommand
         screen.Line($"Footing schedule: {loaded.Project.Title.Name}", Styles.Head);
         screen.Line();
         var v = Unit.Volume.Symbol(units);
-        static string Bars(FootingRow r, bool alongX, bool bottom)
-        {
-            var d = (IsolatedDesign)r.Design;
-            var bars = (alongX, bottom) switch { (true, true) => d.BottomX, (false, true) => d.BottomY, (true, false) => d.TopX, _ => d.TopY };
-            return bars.Size is null ? "—" : bars.Drawn;
-        }
-
+        static string Bars(FootingRow r, bool alongX, bool bottom) => r.Design.Drawn(alongX, bottom) is var words && words == Core.Concrete.BarSpec.None.Drawn ? "—" : words;
         var top = schedule.Rows.Any(r => Usual(r) && r.Design.HasTop);
         var (dowels, pedestals) = (schedule.Rows.Any(r => Usual(r) && r.Design.HasDowels), schedule.Rows.Any(r => Usual(r) && r.Design.HasPedestal));
         List<(string Head, Func<FootingRow, string> Cell)> columns =
@@ -196,7 +189,7 @@ internal static class ScheduleCommand
         var table = Screen.Table("mark", "under", ">no.", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units), "bottom x", "bottom y", "top", upright ? "dowels" : "", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
         foreach (var r in rows)
         {
-            string Bars(bool alongX, bool bottom) => r.Design.Bars(alongX, bottom) is var words && words == Core.Concrete.BarSpec.None.ToString() ? "—" : Wording.Zones(words);
+            string Bars(bool alongX, bool bottom) => Wording.Zones(r.Design.Drawn(alongX, bottom));
             var dowels = string.Join('\n', Enumerable.Range(0, r.Design.Columns).Select(i => Upright(r.Design.Under(i), units)).Where(w => w.Length > 0).Distinct());
             table.AddRow(
                 Screen.Cell(r.Mark), Screen.Cell(string.Join('\n', r.Supports) + (r.Existing ? "\n(existing)" : "")), Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)), Screen.Cell(Wording.Plan(r.Design, units)), Screen.Cell(Dimension.PlainSection(r.Size.Thickness, units)), Screen.Cell(Dimension.PlainPlan(r.Underside, units)),

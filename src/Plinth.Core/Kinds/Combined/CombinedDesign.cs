@@ -30,13 +30,21 @@ public sealed record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint O
     public override Upright Under(int column) => At[column].Upright;
 
     /// <inheritdoc/>
-    public override string Bars(bool alongX, bool bottom) => (alongX, bottom) switch
+    public override string Bars(bool alongX, bool bottom) => Words(alongX, bottom, b => b.ToString());
+
+    /// <inheritdoc/>
+    public override string Drawn(bool alongX, bool bottom) => Words(alongX, bottom, b => b.Drawn);
+
+    private string Words(bool alongX, bool bottom, Func<BarSpec, string> words)
     {
-        (true, true) => BottomX.ToString(),
-        (true, false) => TopX.ToString(),
-        (false, false) => TopY.ToString(),
-        _ => string.Join(", ", At.Where(a => a.Band.Size is not null).Select(a => $"{a.Band} at {a.Label}").Append(Rest.Size is null ? "" : $"{Rest} between").Where(w => w.Length > 0).DefaultIfEmpty(NoBars)),
-    };
+        if (alongX || !bottom)
+        {
+            return words(alongX ? bottom ? BottomX : TopX : TopY);
+        }
+
+        var zones = At.Where(a => a.Band.Size is not null).Select(a => $"{words(a.Band)} at {a.Label}").ToList();
+        return zones.Count == 0 && Rest.Size is null ? NoBars : string.Join(", ", Rest.Size is null ? zones : [.. zones, $"{words(Rest)} between"]);
+    }
 
     /// <inheritdoc/>
     public override double EndWidth => HighWidth;

@@ -79,6 +79,9 @@ public sealed class CombinedKind : FoundationKind
     }
 
     /// <inheritdoc/>
+    public override string ScheduleName => CombinedSchedule.Name;
+
+    /// <inheritdoc/>
     public override DataTable Schedule(Project project, IReadOnlyList<FootingRow> rows) => CombinedSchedule.Of(project, rows);
 
     /// <inheritdoc/>

@@ -8,6 +8,8 @@ namespace Plinth.Core.Kinds.Combined;
 /// <summary>The schedule of combined footings: bars by band and zone.</summary>
 internal static class CombinedSchedule
 {
+    public const string Name = "Combined";
+
     /// <summary>A row a footing; what belongs to one column is said of each.</summary>
     public static DataTable Of(Project project, IReadOnlyList<FootingRow> rows)
     {
@@ -39,7 +41,7 @@ internal static class CombinedSchedule
                 ScheduleTables.In(Unit.Volume, row.Each.Concrete, units), ScheduleTables.In(Unit.Mass, row.Each.Steel, units),
             ];
         }).ToList();
-        return new DataTable("Combined", "Combined footings", columns, cells, null,
+        return new DataTable(Name, "Combined footings", columns, cells, null,
         [
             "x: from the first support towards the last; across: along y. Bars at columns stand within their bands, those between them elsewhere" + (us ? "." : ". Underside: level of the founding plane, above the blinding."),
             .. ScheduleCells.Existing(project, rows),

@@ -24,7 +24,12 @@ public sealed record IsolatedDesign(BaseSize Size, BarSpec BottomX, BarSpec Bott
     public override Upright Under(int column) => new(Pedestal, Dowels);
 
     /// <inheritdoc/>
-    public override string Bars(bool alongX, bool bottom) => ((alongX, bottom) switch { (true, true) => BottomX, (false, true) => BottomY, (true, false) => TopX, _ => TopY }).ToString();
+    public override string Bars(bool alongX, bool bottom) => Layer(alongX, bottom).ToString();
+
+    /// <inheritdoc/>
+    public override string Drawn(bool alongX, bool bottom) => Layer(alongX, bottom).Drawn;
+
+    private BarSpec Layer(bool alongX, bool bottom) => (alongX, bottom) switch { (true, true) => BottomX, (false, true) => BottomY, (true, false) => TopX, _ => TopY };
 
     /// <summary>The bars in the base.</summary>
     /// <param name="sideCover">Cover at the sides, m.</param>

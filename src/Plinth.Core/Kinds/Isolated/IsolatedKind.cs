@@ -79,6 +79,9 @@ public sealed class IsolatedKind : FoundationKind
     }
 
     /// <inheritdoc/>
+    public override string ScheduleName => IsolatedSchedule.Name;
+
+    /// <inheritdoc/>
     public override DataTable Schedule(Project project, IReadOnlyList<FootingRow> rows) => IsolatedSchedule.Of(project, rows);
 
     /// <inheritdoc/>

@@ -8,6 +8,8 @@ namespace Plinth.Core.Kinds.Isolated;
 /// <summary>The schedule of isolated footings.</summary>
 internal static class IsolatedSchedule
 {
+    public const string Name = "Footings";
+
     /// <summary>The schedule of isolated footings.</summary>
     public static DataTable Of(Project project, IReadOnlyList<FootingRow> rows)
     {
@@ -46,6 +48,6 @@ internal static class IsolatedSchedule
                 ScheduleTables.In(Unit.Volume, row.Each.Concrete, units), ScheduleTables.In(Unit.Mass, row.Each.Steel, units),
             ];
         }).ToList();
-        return new DataTable("Footings", "Footing schedule", columns, cells, null, [us ? "B1, T1: outermost layer, B2, T2: the layer within it." : "B1, T1: outermost layer, B2, T2: the layer within it. Underside: level of the founding plane, above the blinding.", .. ScheduleCells.Existing(project, rows)]);
+        return new DataTable(Name, "Footing schedule", columns, cells, null, [us ? "B1, T1: outermost layer, B2, T2: the layer within it." : "B1, T1: outermost layer, B2, T2: the layer within it. Underside: level of the founding plane, above the blinding.", .. ScheduleCells.Existing(project, rows)]);
     }
 }
