@@ -115,4 +115,61 @@ public class CombinedSizingTests
             stop.Should().NotBeNull(step);
         }
     }
+
+    [Fact]
+    public void Bars_stand_at_whole_spacings_where_those_are_asked() => Columns.Sample(
+        c =>
+        {
+            var project = Make(c, Bounds);
+            var f = project.Foundations[0];
+            f = f with { Rules = f.Rules with { Steel = f.Rules.Steel with { SpacingStep = 0.025 } } };
+            project = project with { Foundations = [f] };
+            var found = FoundationSizer.Of(project, f).Size();
+            found.Stop.Should().BeNull();
+            var d = (CombinedDesign)found.Design!;
+            Check(project, d).Passes.Should().BeTrue();
+            foreach (var bars in d.At.Select(a => a.Band).Append(d.BottomX).Append(d.TopX).Append(d.TopY).Append(d.Rest).Where(b => b.Size is not null))
+            {
+                bars.Spacing.Should().BeGreaterThan(0, bars.ToString());
+                Math.Abs(Math.IEEERemainder(bars.Spacing, 0.025)).Should().BeLessThan(1e-9, bars.ToString());
+            }
+        },
+        iter: 15);
+
+    [Fact]
+    public void The_least_overhang_holds_where_no_edge_is_held() => Columns.Sample(
+        c =>
+        {
+            var project = Make(c, Bounds with { LeastOverhang = 0.4 }, new HeldValues { EdgeX0 = new HeldEdge(true, 0) });
+            if (FoundationSizer.Of(project, project.Foundations[0]).Size().Design is not CombinedDesign d)
+            {
+                return;
+            }
+
+            var within = new CombinedPlace(project.Foundations[0].Places[0], _ => null).Within(d);
+            within.X0.Should().BeApproximately(0, 1e-6, "the engineer holds that edge");
+            within.X1.Should().BeGreaterThanOrEqualTo(0.4 - 1e-6);
+            Math.Min(within.Y0, within.Y1).Should().BeGreaterThanOrEqualTo(0.4 - 1e-6);
+        },
+        iter: 15);
+
+    [Fact]
+    public void One_design_serves_two_places_and_each_is_no_dearer_alone()
+    {
+        var project = Make((3.0, [300, 150, 400, 200], [10, -5, 20, 0], 40.0), Bounds);
+        var f = project.Foundations[0];
+        Support[] others = [.. f.Places[0].Supports.Select(s => s with { Label = "D" + s.Label[1..], Y = 10 })];
+        var actions = new Dictionary<string, SupportAction[]>(project.Actions) { ["D1"] = [.. project.Actions["C1"].Select(a => 1.4 * a)], ["D2"] = [.. project.Actions["C2"].Select(a => 0.8 * a)] };
+        var both = f with { Places = [f.Places[0], new Place(others, 0, f.Rules.Ground)], Alike = true };
+        project = project with { Supports = [.. project.Supports, .. others], Actions = actions, Foundations = [both] };
+        var sizer = FoundationSizer.Of(project, both);
+        var found = sizer.Size().Design!;
+        new Checks.Checker(project, both).Check(found).Passes.Should().BeTrue();
+        foreach (var place in both.Places)
+        {
+            var alone = both with { Places = [place], Alike = false };
+            var own = FoundationSizer.Of(project, alone);
+            own.Cost(own.Size().Design!).Should().BeLessThanOrEqualTo(sizer.Cost(found) * 1.01);
+        }
+    }
 }

@@ -307,4 +307,22 @@ public class CombinedTests
             }
         },
         iter: 150);
+
+    [Fact]
+    public void Two_equal_squares_symmetrically_loaded_each_press_as_they_would_alone() => Gen.Select(Gen.Double[1.5, 3], Gen.Double[200, 900], Gen.Double[-60, 60]).Sample((side, n, mx) =>
+    {
+        // Columns in the middles of two squares side by side, moments across alike: no square leans on the other.
+        SupportAction action = new(n, 0, 0, mx, 0, 0);
+        var together = Project(Weightless, (0, 0, 0.4, 0.4, action), (side, 0, 0.4, 0.4, action));
+        var pair = Trial(together, Design(2 * side, side, side, 0.6, default, 2));
+        var alone = Project(Weightless, (0, 0, 0.4, 0.4, action));
+        var square = Trial(alone, Design(side, side, side, 0.6, default, 1));
+        pair.Body.Contact(0).Share.Should().BeApproximately(square.Body.Contact(0).Share, 1e-9);
+        foreach (var (x, y) in new[] { (0.0, 0.0), (-0.4, 0.45), (0.3, -0.45), (0.49, 0.49) })
+        {
+            var own = square.Body.Contact(0).Pressure.At(x * side, y * side);
+            pair.Body.Contact(0).Pressure.At((x - 0.5) * side, y * side).Should().BeApproximately(own, 1e-7 * Math.Max(1, own));
+            pair.Body.Contact(0).Pressure.At((x + 0.5) * side, y * side).Should().BeApproximately(own, 1e-7 * Math.Max(1, own));
+        }
+    });
 }

@@ -78,12 +78,17 @@ public static class BarList
     /// <summary>The bars of a design at a foundation's first place, in the order of the schedule.</summary>
     public static IReadOnlyList<BarGroup> Of(Project project, Foundation foundation, FoundationDesign design)
     {
-        ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
+        return Of(project, foundation, design, foundation.Kind.Mats(project, foundation, design));
+    }
+
+    /// <summary>The same where the bars in the base are known as they are cut.</summary>
+    internal static IReadOnlyList<BarGroup> Of(Project project, Foundation foundation, FoundationDesign design, IReadOnlyList<MatBars> mats)
+    {
+        ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(design);
         var outerIsX = foundation.Rules.Steel.OuterIsX(design.Size);
         var list = new List<BarGroup>();
-        var mats = foundation.Kind.Mats(project, foundation, design);
         foreach (var (role, layer, length, where) in mats)
         {
             if (layer is { Size: { } size, Any: true })

@@ -16,8 +16,14 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
     /// <summary>Quantities of a design at a foundation's first place.</summary>
     public static Quantities Of(Project project, Foundation foundation, FoundationDesign design)
     {
-        ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
+        return Of(project, foundation, design, foundation.Kind.Mats(project, foundation, design));
+    }
+
+    /// <summary>The same where the bars in the base are known as they are cut.</summary>
+    internal static Quantities Of(Project project, Foundation foundation, FoundationDesign design, IReadOnlyList<MatBars> mats)
+    {
+        ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(design);
         var thickness = design.Size.Thickness;
         var concrete = foundation.Rules.Concrete;
@@ -27,7 +33,7 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
         var (volume, sides) = Standing(foundation, design);
         return new Quantities(
             (area * thickness) + volume,
-            BarList.Of(project, foundation, design).Sum(b => b.Mass),
+            BarList.Of(project, foundation, design, mats).Sum(b => b.Mass),
             area * depth,
             (design.Perimeter * thickness) + sides,
             design.AreaWith(concrete.BlindingBeyond) * concrete.Blinding);

@@ -54,13 +54,11 @@ public abstract class FoundationSizer(Project project, Foundation foundation)
     /// <returns>Thinnest first; empty if none passes.</returns>
     public abstract IReadOnlyList<Alternative> Alternatives();
 
-    /// <summary>Cost of a design by the rates, in their currency.</summary>
-    public double Cost(FoundationDesign design)
-    {
-        var q = Quantities.Of(Project, Foundation, design);
-        var r = Foundation.Rules.Rates;
-        return (r.Concrete * q.Concrete) + (r.Steel * q.Steel) + (r.Excavation * q.Excavation) + (r.Formwork * q.Formwork);
-    }
+    /// <summary>Cost of a design of the foundation by its rates, in their currency.</summary>
+    public double Cost(FoundationDesign design) => Foundation.Rules.Rates.Cost(Quantities.Of(Project, Foundation, design));
+
+    /// <summary>The same where the bars in the base are known as they are cut.</summary>
+    private protected double Cost(FoundationDesign design, IReadOnlyList<MatBars> mats) => Foundation.Rules.Rates.Cost(Quantities.Of(Project, Foundation, design, mats));
 
     /// <summary>Gives back the room that the search took; it must not be used again.</summary>
     internal abstract void Release();

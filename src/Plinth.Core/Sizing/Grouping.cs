@@ -133,15 +133,14 @@ public sealed class Grouping
         }
 
         Known = candidates.Count;
-        var cost = FoundationSizer.Of(project, open[0].Foundation);
-        Thin(cost, Math.Max(FewestCandidates, MostPairs / open.Count));
+        Thin(Math.Max(FewestCandidates, MostPairs / open.Count));
         var inTime = Ask(0, start + (this.options.Time * MatrixShare), progress);
         var known = Asked = candidates.Count;
         candidates.AddRange(SizedTogether().Where(d => !candidates.Contains(d)).ToList());
         inTime &= Ask(known, start + (this.options.Time * LastShare), null);
 
         // Whatever the time, every footing's cheapest candidate is asked for.
-        double[] costs = [.. candidates.Select(cost.Cost)];
+        double[] costs = [.. candidates.Select(CostOf)];
         int[] byCost = [.. Enumerable.Range(0, costs.Length).OrderBy(t => costs[t]).ThenBy(t => t)];
         Parallel.For(0, open.Count, i => Array.Exists(byCost, t => Serves(t, i)));
         cut = !inTime;
@@ -217,8 +216,8 @@ public sealed class Grouping
     {
         var all = types.Concat(kept.Select(k => (k.Design, (IReadOnlyList<Foundation>)[k.Foundation]))).Select(t =>
         {
-            var f = t.Item2[0];
-            return new FootingType(t.Item1, t.Item2, t.Item2.Sum(x => x.Places.Count), Quantities.Of(project, f, t.Item1), FoundationSizer.Of(project, f).Cost(t.Item1));
+            var each = Quantities.Of(project, t.Item2[0], t.Item1);
+            return new FootingType(t.Item1, t.Item2, t.Item2.Sum(x => x.Places.Count), each, t.Item2[0].Rules.Rates.Cost(each));
         }).OrderBy(t => t.Cost).ThenBy(t => t.Foundations[0].Mark, MarkOrder.Natural).ToList();
         return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete), all.Sum(t => t.Number * t.Each.Steel), gap);
     }
@@ -330,16 +329,19 @@ public sealed class Grouping
     }
 
     // As many candidates as there is time to ask for, evenly by cost, the dearest among them.
-    private void Thin(FoundationSizer cost, int most)
+    private void Thin(int most)
     {
         if (candidates.Count > most)
         {
-            var ordered = candidates.OrderBy(cost.Cost).ToList();
+            var ordered = candidates.OrderBy(CostOf).ToList();
             List<IsolatedDesign> some = [.. Enumerable.Range(0, most).Select(i => ordered[(int)((long)i * (ordered.Count - 1) / (most - 1))]).Distinct()];
             candidates.Clear();
             candidates.AddRange(some);
         }
     }
+
+    // All that may change have the same rules.
+    private double CostOf(FoundationDesign design) => open[0].Foundation.Rules.Rates.Cost(Quantities.Of(project, open[0].Foundation, design));
 
     // Designs of several footings sized as one.
     private List<IsolatedDesign> SizedTogether()
@@ -355,8 +357,7 @@ public sealed class Grouping
         }
         else if (n <= MostForRuns)
         {
-            var cost = FoundationSizer.Of(project, open[0].Foundation);
-            var ordered = open.OrderBy(o => cost.Cost(o.Design)).Select(o => o.Foundation).ToList();
+            var ordered = open.OrderBy(o => CostOf(o.Design)).Select(o => o.Foundation).ToList();
             for (var from = 0; from < n; from++)
             {
                 for (var to = from + 2; to <= n; to++)
@@ -379,8 +380,7 @@ public sealed class Grouping
     private bool Ask(int from, DateTime until, Action? progress)
     {
         tried.AddRange(Enumerable.Range(from, candidates.Count - from).Select(_ => new sbyte[open.Count]));
-        var cost = FoundationSizer.Of(project, open[0].Foundation);
-        int[] dearest = [.. Enumerable.Range(from, candidates.Count - from).OrderByDescending(t => cost.Cost(candidates[t])).ThenBy(t => t)];
+        int[] dearest = [.. Enumerable.Range(from, candidates.Count - from).OrderByDescending(t => CostOf(candidates[t])).ThenBy(t => t)];
         Parallel.For(0, open.Count, i =>
         {
             Array.ForEach(dearest, t => _ = DateTime.UtcNow < until && Serves(t, i));

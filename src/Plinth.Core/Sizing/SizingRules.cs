@@ -1,3 +1,5 @@
+using Plinth.Core.Schedules;
+
 namespace Plinth.Core.Sizing;
 
 /// <summary>The plan shape that is asked.</summary>
@@ -43,4 +45,8 @@ public sealed record SizingRules(
 /// <param name="Steel">Per kg of steel.</param>
 /// <param name="Excavation">Per m3 of excavation.</param>
 /// <param name="Formwork">Per m2 of formwork.</param>
-public sealed record RateRules(double Concrete = 180, double Steel = 1.8, double Excavation = 25, double Formwork = 45);
+public sealed record RateRules(double Concrete = 180, double Steel = 1.8, double Excavation = 25, double Formwork = 45)
+{
+    /// <summary>Cost of quantities, in the rates' currency. Blinding is not counted.</summary>
+    public double Cost(in Quantities q) => (Concrete * q.Concrete) + (Steel * q.Steel) + (Excavation * q.Excavation) + (Formwork * q.Formwork);
+}

@@ -24,6 +24,7 @@ internal sealed class CombinedBars
     private readonly HeldValues held;
     private readonly Check[] depth;
     private readonly Check[] sections;
+    private readonly Check[] parts;
     private readonly Dictionary<(bool AlongX, Face Face), Check[]> deciding = [];
     private readonly int bands;
     private readonly string[] labels;
@@ -40,11 +41,12 @@ internal sealed class CombinedBars
         (rules, held) = (foundation.Rules, foundation.Held);
         sections = [.. trials[0].Checks.Listed.Where(c => c.Decides.IsOfSection && !foundation.Waives(c.Id))];
         depth = [.. sections.Where(c => c.Decides.What == Decisions.Depth)];
+        parts = [.. trials[0].Checks.Parts.Where(c => !foundation.Waives(c.Id))];
         foreach (var alongX in (ReadOnlySpan<bool>)[true, false])
         {
             foreach (var face in (ReadOnlySpan<Face>)[Face.Bottom, Face.Top])
             {
-                deciding[(alongX, face)] = [.. sections.Concat(trials[0].Checks.Parts.Where(c => !foundation.Waives(c.Id))).Where(c => c.Decides.IsOfBars(alongX, face))];
+                deciding[(alongX, face)] = [.. sections.Concat(parts).Where(c => c.Decides.IsOfBars(alongX, face))];
             }
         }
 
@@ -93,7 +95,14 @@ internal sealed class CombinedBars
         }
 
         Look(Face.None);
-        return Fails(sections) ? null : Design(sized);
+        var design = Design(sized);
+        foreach (var t in trials)
+        {
+            // As written: bars at whole spacings may be more than were counted.
+            t.Set(design);
+        }
+
+        return Fails(sections) || Fails(parts) ? null : design;
     }
 
     /// <summary>A design with the bars found last.</summary>
@@ -155,20 +164,21 @@ internal sealed class CombinedBars
     }
 
     // What is asked near a column counts the bars between the bands too, which were few when the bands got theirs; and across a trapezoid not every section has all bars.
-    private bool Trimmed(List<Zone> zones, Check[] checks)
+    private bool Trimmed(List<SoughtZone> zones, Check[] checks)
     {
         foreach (var z in zones.Where(z => z.Held is null))
         {
-            while (z.Layer.Count > z.Fewest)
+            var kept = z.Layer;
+            while (z.Shrink())
             {
-                var kept = z.Layer;
-                z.Set(kept with { Count = kept.Count - 1 });
                 Put();
                 if (Fails(checks))
                 {
                     z.Set(kept);
                     break;
                 }
+
+                kept = z.Layer;
             }
         }
 
@@ -176,7 +186,7 @@ internal sealed class CombinedBars
         return true;
     }
 
-    private bool Among(IReadOnlyList<BarSize> sizes, List<Zone> zones, Check[] checks)
+    private bool Among(IReadOnlyList<BarSize> sizes, List<SoughtZone> zones, Check[] checks)
     {
         (BarLayer[] Layers, double Mass, int Count)? best = null;
         var least = double.PositiveInfinity;
@@ -219,7 +229,7 @@ internal sealed class CombinedBars
     }
 
     // The least counts of a size in every zone: they grow by what a check finds lacking, which is never more than is needed, as strength never grows faster than steel.
-    private bool Least(List<Zone> zones, BarSize size, Check[] checks)
+    private bool Least(List<SoughtZone> zones, BarSize size, Check[] checks)
     {
         foreach (var z in zones)
         {
@@ -257,7 +267,7 @@ internal sealed class CombinedBars
     }
 
     // What is asked of bars between the bands, which come last, waits until it is their turn.
-    private (Check Check, Subject Subject, Outcome Outcome)? Lacking(Check[] checks, List<Zone> zones)
+    private (Check Check, Subject Subject, Outcome Outcome)? Lacking(Check[] checks, List<SoughtZone> zones)
     {
         foreach (var check in checks)
         {
@@ -320,99 +330,39 @@ internal sealed class CombinedBars
         }
     }
 
-    private List<Zone> Zones(bool alongX, Face face)
+    private List<SoughtZone> Zones(bool alongX, Face face)
     {
-        var t = trials[0];
-        var side = rules.Concrete.CoverSide;
+        var (t, side, bottom) = (trials[0], 2 * rules.Concrete.CoverSide, face == Face.Bottom);
         if (alongX)
         {
-            var bottom = face == Face.Bottom;
-            var widest = Math.Max(t.Body.LowWidth, t.Body.HighWidth);
-            return [new Zone(this, bottom ? held.BottomX : held.TopX, widest, Math.Min(t.Body.LowWidth, t.Body.HighWidth), t.Body.Length - (2 * side), bottom ? () => along : () => alongTop, bottom ? l => along = l : l => alongTop = l, _ => true)];
+            var (widest, narrow) = (Math.Max(t.Body.LowWidth, t.Body.HighWidth), Math.Min(t.Body.LowWidth, t.Body.HighWidth));
+            return [new SoughtZone(t, bottom ? held.BottomX : held.TopX, bottom ? () => along : () => alongTop, bottom ? l => along = l : l => alongTop = l)
+            {
+                Breadth = () => widest, Narrow = narrow, Length = t.Body.Length - side,
+            }];
         }
 
-        if (face == Face.Top)
+        var cut = t.Body.Width - side;
+        if (!bottom)
         {
-            return [new Zone(this, held.TopY, t.Body.Length, t.Body.Length, t.Body.Width - (2 * side), () => acrossTop, l => acrossTop = l, _ => true)];
+            return [new SoughtZone(t, held.TopY, () => acrossTop, l => acrossTop = l) { Breadth = () => t.Body.Length, Narrow = t.Body.Length, Length = cut }];
         }
 
-        var zones = new List<Zone>();
+        var zones = new List<SoughtZone>();
         for (var g = 0; g < bands; g++)
         {
             var band = g;
-            zones.Add(new Zone(this, CombinedFields.HeldBand(held, labels[g]), t.Bands[g].Breadth, t.Bands[g].Breadth, t.Body.Width - (2 * side), () => inBand[band], l => inBand[band] = l, s => s is LongSpan || (s is CrossSpan c && c.Index == band) || (s is PunchedArea p && t.BandOf(p.First.Index) == band)) { Inner = true });
+            zones.Add(new SoughtZone(t, CombinedFields.HeldBand(held, labels[g]), () => inBand[band], l => inBand[band] = l)
+            {
+                Breadth = () => t.Bands[band].Breadth,
+                Length = cut,
+                Inner = true,
+                Is = s => s is LongSpan || (s is CrossSpan c && c.Index == band) || (s is PunchedArea p && t.BandOf(p.First.Index) == band),
+            });
         }
 
-        zones.Add(new Zone(this, CombinedFields.HeldRest(held), t.Zones(false)[bands].Breadth, t.Zones(false)[bands].Breadth, t.Body.Width - (2 * side), () => rest, l => rest = l, s => s is LongSpan or InnerZone) { Inner = true });
+        var between = t.Zones(false)[bands];
+        zones.Add(new SoughtZone(t, CombinedFields.HeldRest(held), () => rest, l => rest = l) { Breadth = () => between.Breadth, Length = cut, Inner = true, Is = s => s is LongSpan or InnerZone });
         return zones;
-    }
-
-    /// <summary>A part of a layer with one count of bars.</summary>
-    private sealed class Zone(CombinedBars owner, BarSpec? held, double breadth, double narrow, double length, Func<BarLayer> get, Action<BarLayer> set, Func<Subject, bool> isOf)
-    {
-        private int high;
-
-        /// <summary>The fewest bars that spacing allows.</summary>
-        public int Fewest { get; private set; }
-
-        /// <summary>Whether its edges are no edges of the base.</summary>
-        public bool Inner { get; init; }
-
-        public BarSpec? Held => held;
-
-        public BarLayer Layer => get();
-
-        public double Mass => Layer.Size is { } size ? Layer.Count * size.MassPerMetre * length : 0;
-
-        public void Set(BarLayer layer) => set(layer);
-
-        public bool Is(Subject subject) => isOf(subject);
-
-        /// <summary>The held bars, else the fewest of a size that spacing allows; whether it allows any.</summary>
-        public bool Start(BarSize size)
-        {
-            if (held is not null)
-            {
-                Set(Inner ? InnerZone.Resolve(held, breadth) : held.Resolve(breadth, owner.rules.Concrete.CoverSide));
-                return true;
-            }
-
-            if (breadth <= 1e-6)
-            {
-                Set(BarLayer.None);
-                return true;
-            }
-
-            var (rules, t) = (owner.rules, owner.trials[0]);
-            var least = Math.Max(rules.Steel.LeastSpacing, t.Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter);
-            var most = Math.Min(rules.Steel.MostSpacing, t.Code.MostSpacing(t.Size.Thickness));
-            var cover = (2 * rules.Concrete.CoverSide) + size.Diameter;
-            (var low, high) = Inner
-                ? (Math.Max(1, (int)Math.Ceiling((breadth / most) - 1e-9)), Math.Max(1, (int)Math.Floor((breadth / least) + 1e-9)))
-                : (Math.Max(2, (int)Math.Ceiling(((breadth - cover) / most) - 1e-9) + 1), (int)Math.Floor(((narrow - cover) / least) + 1e-9) + 1);
-            Fewest = low;
-            Set(new BarLayer(low, size));
-            return low <= high;
-        }
-
-        /// <summary>More bars, or hooks at their ends; whether it could.</summary>
-        public bool Grow(int to, bool ends)
-        {
-            var layer = Layer;
-            if (ends && !layer.Hooked)
-            {
-                Set(layer with { Hooked = true });
-                return true;
-            }
-
-            var count = Math.Max(layer.Count + 1, to);
-            if (count > high)
-            {
-                return false;
-            }
-
-            Set(layer with { Count = count });
-            return true;
-        }
     }
 }

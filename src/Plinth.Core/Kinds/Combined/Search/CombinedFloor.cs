@@ -42,20 +42,6 @@ internal sealed class CombinedFloor
         return Bare(plan, thickness) + standing + (rules.Rates.Steel * lightest * steel);
     }
 
-    /// <summary>The same of the least plan of a length that has an area, m2; of none: nothing is dearer.</summary>
-    public double Of(CombinedPlan[] ofLength, double area, double thickness, double standing)
-    {
-        foreach (var plan in ofLength)
-        {
-            if (plan.Area >= area)
-            {
-                return Of(plan, thickness, standing);
-            }
-        }
-
-        return double.PositiveInfinity;
-    }
-
     /// <summary>By concrete and work alone.</summary>
     public double Bare(in CombinedPlan plan, double thickness)
     {
@@ -117,46 +103,20 @@ internal sealed class CombinedFloor
     private static double Perimeter(in CombinedPlan plan) =>
         plan.Low + plan.High + (2 * Math.Sqrt((plan.Length * plan.Length) + ((plan.Low - plan.High) * (plan.Low - plan.High) / 4)));
 
-    /// <summary>Plan area below which bearing cannot pass at a thickness, m2: the mean pressure never exceeds the highest. A small margin leaves the decision to the check.</summary>
+    /// <summary>Plan area below which bearing cannot pass at a thickness, m2; the size that the trials hold is lost.</summary>
     public double LeastArea(double thickness)
     {
-        if (foundation.Waives("bearing"))
+        if (!leastAreas.TryGetValue(thickness, out var least))
         {
-            return 0;
-        }
-
-        if (leastAreas.TryGetValue(thickness, out var known))
-        {
-            return known;
-        }
-
-        var least = 0.0;
-        foreach (var t in trials)
-        {
-            // Weights over the plan follow from the thickness alone.
-            t.Set(new BaseSize(t.Body.Length, t.Body.LowWidth, thickness), t.Body.HighWidth, t.Offset);
-            var g = t.Ground;
-            foreach (var k in t.CombinationsFor(Family.Ground))
+            foreach (var t in trials)
             {
-                var allowed = g.MostStatedBearing * (t.Combinations[k].Transient ? g.TransientIncrease : 1) * rules.Sizing.Target;
-                if (double.IsInfinity(allowed))
-                {
-                    continue;
-                }
-
-                allowed += g.Basis == Ground.BearingBasis.Net ? g.OverburdenBefore(t.Body.GroundColumn(k), t.Body.FoundingDepth) : 0;
-                var left = allowed + t.Body.GroundLoad(k).WaterPressure - t.Body.WeightPerArea(k) - t.Place.LoadPressure(k);
-                var down = t.Place.LoadForce(k);
-                foreach (var c in t.Columns)
-                {
-                    down += c.Action(k).N + c.PrismWeight(k);
-                }
-
-                least = left > 0 ? Math.Max(least, down / left) : least;
+                t.Set(new BaseSize(t.Body.Length, t.Body.LowWidth, thickness), t.Body.HighWidth, t.Offset);
+                least = Math.Max(least, Sizing.LeastArea.Of(t, foundation));
             }
+
+            leastAreas.Add(thickness, least);
         }
 
-        leastAreas.Add(thickness, least * (1 - 1e-6));
-        return least * (1 - 1e-6);
+        return least;
     }
 }

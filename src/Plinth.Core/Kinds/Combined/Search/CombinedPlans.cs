@@ -31,6 +31,8 @@ internal sealed class CombinedPlans
     private readonly Dictionary<(double, double, double), PlanPoint?> places = [];
     private readonly CombinedPlace[] columns;
     private readonly PlanPoint aim;
+    private readonly CombinedPlan[]?[] ofLength;
+    private CombinedPlan[]? all;
 
     /// <summary>Prepares them.</summary>
     /// <param name="project">The project.</param>
@@ -46,8 +48,7 @@ internal sealed class CombinedPlans
         (HeldLength, HeldWidth) = (columns[0].HeldLength(held), columns[0].HeldWidth(held));
         Lengths = HeldLength is { } l ? [l] : PlanCandidates.Steps(columns.Max(c => c.HighX - c.LowX), (columns.Max(c => c.Last.X - c.First.X)) + rules.MostPlan, rules.PlanStep);
         Widths = HeldWidth is { } w ? [w] : PlanCandidates.Steps(Math.Max(rules.LeastPlan, columns.Max(c => c.HighY - c.LowY)), rules.MostPlan, rules.PlanStep);
-        All = held.Trapezoid ? Trapezoids() : Rectangles();
-        ByLength = [.. All.GroupBy(p => p.Length).OrderBy(g => g.Key).Select(g => g.ToArray())];
+        ofLength = new CombinedPlan[]?[Lengths.Length];
     }
 
     /// <summary>The length that is held, m; null: open.</summary>
@@ -63,10 +64,29 @@ internal sealed class CombinedPlans
     public double[] Widths { get; }
 
     /// <summary>All plans by area.</summary>
-    public CombinedPlan[] All { get; }
+    public CombinedPlan[] All => all ??= Sorted([.. Enumerable.Range(0, Lengths.Length).SelectMany(Of)]);
 
-    /// <summary>The same length by length, each by area.</summary>
-    public IReadOnlyList<CombinedPlan[]> ByLength { get; }
+    /// <summary>Those of a length, by area: made when they are asked for, as most lengths of a wide range never are.</summary>
+    /// <param name="length">Number of the length.</param>
+    public CombinedPlan[] Of(int length) => ofLength[length] ??= held.Trapezoid ? Trapezoids(Lengths[length]) : [.. Widths.Select(w => new CombinedPlan(Lengths[length], w, w, Lengths[length] * w))];
+
+    /// <summary>A rectangle no larger than the least plan of a length that has an area, m2; null: the length has none so large.</summary>
+    /// <param name="length">Number of the length.</param>
+    /// <param name="area">m2.</param>
+    public CombinedPlan? Bound(int length, double area)
+    {
+        // The mean width of a trapezoid lies on half steps.
+        var (l, step) = (Lengths[length], held.Trapezoid ? rules.PlanStep / 2 : rules.PlanStep);
+        if (HeldMean is { } mean)
+        {
+            return l * mean >= area ? new CombinedPlan(l, mean, mean, l * mean) : null;
+        }
+
+        var width = Math.Max(rules.LeastPlan, Math.Ceiling((area / l / step) - 1e-9) * step);
+        return width <= rules.MostPlan + 1e-9 ? new CombinedPlan(l, width, width, l * width) : null;
+    }
+
+    private double? HeldMean => !held.Trapezoid ? HeldWidth : held.EndWidth is { } high && held.Width is { } low ? (low + high) / 2 : null;
 
     // The resultant of the sustained loads from the origin, its mean over the places.
     private PlanPoint Aim()
@@ -102,46 +122,31 @@ internal sealed class CombinedPlans
         return counted == 0 ? default : new PlanPoint(x / counted, y / counted);
     }
 
-    private CombinedPlan[] Rectangles()
-    {
-        var plans = new CombinedPlan[Lengths.Length * Widths.Length];
-        for (var i = 0; i < plans.Length; i++)
-        {
-            var (length, width) = (Lengths[i / Widths.Length], Widths[i % Widths.Length]);
-            plans[i] = new CombinedPlan(length, width, width, length * width);
-        }
-
-        return Sorted(plans);
-    }
-
-    // Of each length and mean width the ends that bring the centroid nearest under the resultant between the edges, and a step beside either way.
-    private CombinedPlan[] Trapezoids()
+    // Of each mean width the ends that bring the centroid nearest under the resultant between the edges, and a step beside either way.
+    private CombinedPlan[] Trapezoids(double length)
     {
         if (held.EndWidth is { } high && held.Width is { } low)
         {
-            return Sorted([.. Lengths.Select(l => new CombinedPlan(l, low, high, l * (low + high) / 2))]);
+            return [new CombinedPlan(length, low, high, length * (low + high) / 2)];
         }
 
+        // The end that is held, else the first column's least overhang, is where the centroid counts from.
+        var place = columns[0];
+        var start = place.EdgeX0(held) ?? (place.EdgeX1(held) is { } end ? end - length : place.LowX - Math.Max(rules.LeastOverhang, Math.Min((length - (place.HighX - place.LowX)) / 2, rules.PlanStep * 2)));
+        var share = Math.Clamp((aim.X - start) / length, (1 + (2 / MostTaper)) / (3 * (1 + (1 / MostTaper))), (1 + (2 * MostTaper)) / (3 * (1 + MostTaper)));
         var found = new HashSet<CombinedPlan>();
-        foreach (var length in Lengths)
+        foreach (var mean in Widths)
         {
-            // The end that is held, else the first column's least overhang, is where the centroid counts from.
-            var place = columns[0];
-            var start = place.EdgeX0(held) ?? (place.EdgeX1(held) is { } end ? end - length : place.LowX - Math.Max(rules.LeastOverhang, Math.Min((length - (place.HighX - place.LowX)) / 2, rules.PlanStep * 2)));
-            var share = Math.Clamp((aim.X - start) / length, (1 + (2 / MostTaper)) / (3 * (1 + (1 / MostTaper))), (1 + (2 * MostTaper)) / (3 * (1 + MostTaper)));
-            foreach (var mean in Widths)
+            var (a, b) = (2 * mean * (2 - (3 * share)), 2 * mean * ((3 * share) - 1));
+            foreach (var dLow in (ReadOnlySpan<double>)[-1, 0, 1])
             {
-                var (a, b) = (2 * mean * (2 - (3 * share)), 2 * mean * ((3 * share) - 1));
-                foreach (var dLow in (ReadOnlySpan<double>)[-1, 0, 1])
+                foreach (var dHigh in (ReadOnlySpan<double>)[-1, 0, 1])
                 {
-                    foreach (var dHigh in (ReadOnlySpan<double>)[-1, 0, 1])
+                    double Step(double width, double by) => Math.Round((Math.Round(width / rules.PlanStep) + by) * rules.PlanStep, 6);
+                    var (w0, w1) = (Step(a, dLow), Step(b, dHigh));
+                    if (Math.Min(w0, w1) >= rules.LeastPlan - 1e-9 && Math.Max(w0, w1) <= Math.Min(rules.MostPlan, MostTaper * Math.Min(w0, w1)) + 1e-9)
                     {
-                        double Step(double width, double by) => Math.Round((Math.Round(width / rules.PlanStep) + by) * rules.PlanStep, 6);
-                        var (w0, w1) = (Step(a, dLow), Step(b, dHigh));
-                        if (Math.Min(w0, w1) >= rules.LeastPlan - 1e-9 && Math.Max(w0, w1) <= Math.Min(rules.MostPlan, MostTaper * Math.Min(w0, w1)) + 1e-9)
-                        {
-                            found.Add(new CombinedPlan(length, w0, w1, length * (w0 + w1) / 2));
-                        }
+                        found.Add(new CombinedPlan(length, w0, w1, length * (w0 + w1) / 2));
                     }
                 }
             }
@@ -216,8 +221,12 @@ internal sealed class CombinedPlans
         }
 
         var offset = new PlanPoint(Math.Round(x.Value, 6), Math.Round(y.Value, 6));
-        offset = project.Site.IsOpen ? offset : Moved(plan, offset, step) ?? new PlanPoint(double.NaN, 0);
-        return !double.IsNaN(offset.X) && Fits(plan, offset) ? offset : null;
+        if (project.Site.IsOpen)
+        {
+            return Fits(plan, offset, false, false) ? offset : null;
+        }
+
+        return Moved(plan, offset, step) is { } moved && Fits(plan, moved, moved.X != offset.X, moved.Y != offset.Y) ? moved : null;
     }
 
     // Bounds that rounding crosses are one.
@@ -235,13 +244,15 @@ internal sealed class CombinedPlans
     }
 
     // The least overhang holds on sides that neither the engineer nor the site holds.
-    private bool Fits(in CombinedPlan plan, PlanPoint offset)
+    private bool Fits(in CombinedPlan plan, PlanPoint offset, bool movedX, bool movedY)
     {
         var design = Design(plan, 1, offset);
+        double Least(HeldEdge? edge, bool given, bool moved) => edge is null && !given && !moved ? rules.LeastOverhang : 0;
         foreach (var c in columns)
         {
             var within = c.Within(design);
-            if (Math.Min(Math.Min(within.X0, within.X1), Math.Min(within.Y0, within.Y1)) < -1e-9)
+            if (within.X0 < Least(held.EdgeX0, held.OffsetXGiven, movedX) - 1e-9 || within.X1 < Least(held.EdgeX1, held.OffsetXGiven, movedX) - 1e-9
+                || within.Y0 < Least(held.EdgeY0, held.OffsetYGiven, movedY) - 1e-9 || within.Y1 < Least(held.EdgeY1, held.OffsetYGiven, movedY) - 1e-9)
             {
                 return false;
             }

@@ -4,7 +4,6 @@ using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
-using Plinth.Core.Schedules;
 using Plinth.Core.Sizing;
 
 namespace Plinth.Core.Kinds.Combined;
@@ -15,9 +14,6 @@ namespace Plinth.Core.Kinds.Combined;
 /// </summary>
 internal sealed partial class CombinedSizer : FoundationSizer
 {
-    // After so many rounds all combinations are looked at.
-    private const int MostRounds = 8;
-
     // Sizes that may save less than this are not looked at.
     private const double Near = 0.997;
 
@@ -70,18 +66,21 @@ internal sealed partial class CombinedSizer : FoundationSizer
             return Failed(NoThickness());
         }
 
-        var chosen = trials.Select(OutermostCombinations.Of).ToList();
-        for (var round = 0; ; round++)
+        var looked = new LookedCombinations([.. trials], Foundation);
+        while (true)
         {
-            Look(round < MostRounds ? chosen : null);
+            Forget();
+            looked.LookAtSome();
             var best = Cheapest(last);
-            Look(null);
+            looked.LookAtAll();
+            Forget();
             if (best is null)
             {
                 return Failed(Stopped(last));
             }
 
-            if (round >= MostRounds || !Fails(best, chosen))
+            checker.Set(best);
+            if (looked.AllAllow())
             {
                 return new SizingResult(best, null, steps) { Checked = check ? checker.Check(best) : null };
             }
@@ -94,55 +93,12 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
     private bool LevelsFit(double thickness) => BaseLevels.Fault(Foundation, thickness, Project.Units) is null;
 
-    private void Look(List<bool[]>? chosen)
+    // What was found under some combinations does not hold under others.
+    private void Forget()
     {
-        for (var i = 0; i < trials.Length; i++)
-        {
-            if (chosen is null)
-            {
-                trials[i].LookAtAll();
-            }
-            else
-            {
-                trials[i].LookAt(chosen[i]);
-            }
-        }
-
         complete.Clear();
         pedestals.Clear();
         planFailure = null;
-    }
-
-    // Whether a design fails some combination; those that are worst for each check that fails are looked at from now on.
-    private bool Fails(CombinedDesign design, List<bool[]> chosen)
-    {
-        checker.Set(design);
-        var fails = false;
-        for (var i = 0; i < trials.Length; i++)
-        {
-            foreach (var check in trials[i].Checks.Listed)
-            {
-                if (Foundation.Waives(check.Id) || !check.Exceeds(trials[i], Foundation.Rules.Sizing.Target))
-                {
-                    continue;
-                }
-
-                fails = true;
-                if (check.For == Loads.Family.None)
-                {
-                    Array.Fill(chosen[i], true);
-                    continue;
-                }
-
-                foreach (var finding in check.Findings(trials[i]).Where(f => f.Combination >= 0))
-                {
-                    chosen[i][finding.Combination] = true;
-                    chosen[i][check.HintOf(finding.Subject)] = true;
-                }
-            }
-        }
-
-        return fails;
     }
 
     // Of every thickness and length the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than one in hand.
@@ -152,7 +108,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
         var queue = new PriorityQueue<(int T, int Length, int Plan), double>();
         var failed = new int[last];
         var uprights = new double[last];
-        var least = new int[plans.ByLength.Count];
+        var least = new int[plans.Lengths.Length];
         Array.Fill(least, -1);
         for (var t = 0; t < last; t++)
         {
@@ -163,9 +119,12 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
             uprights[t] = CostOf(standing, t);
             var area = floor.LeastArea(thicknesses[t]);
-            for (var l = 0; l < plans.ByLength.Count; l++)
+            for (var l = 0; l < plans.Lengths.Length; l++)
             {
-                queue.Enqueue((t, l, -1), floor.Of(plans.ByLength[l], area, thicknesses[t], uprights[t]));
+                if (plans.Bound(l, area) is { } bound)
+                {
+                    queue.Enqueue((t, l, -1), floor.Of(bound, thicknesses[t], uprights[t]));
+                }
             }
         }
 
@@ -182,13 +141,13 @@ internal sealed partial class CombinedSizer : FoundationSizer
                 if (Least(t, l, least[l]) is >= 0 and var found)
                 {
                     least[l] = found;
-                    queue.Enqueue((t, l, found), floor.WithSteel(plans.ByLength[l][found], uprights[t]));
+                    queue.Enqueue((t, l, found), floor.WithSteel(plans.Of(l)[found], uprights[t]));
                 }
 
                 continue;
             }
 
-            var plan = plans.ByLength[l][i];
+            var plan = plans.Of(l)[i];
             if (Set(plan, t, Pedestals(t)!) is not { } offset)
             {
                 continue;
@@ -198,16 +157,16 @@ internal sealed partial class CombinedSizer : FoundationSizer
             {
                 // A wider one presses the ground less.
                 failed[t]++;
-                if (i + 1 < plans.ByLength[l].Length && i < least[l] + MostWider)
+                if (i + 1 < plans.Of(l).Length && i < least[l] + MostWider)
                 {
-                    queue.Enqueue((t, l, i + 1), floor.Of(plans.ByLength[l][i + 1], thicknesses[t], uprights[t]));
+                    queue.Enqueue((t, l, i + 1), floor.Of(plans.Of(l)[i + 1], thicknesses[t], uprights[t]));
                 }
 
                 continue;
             }
 
             failed[t] = 0;
-            if (Cost(plan, design, uprights[t]) is var cost && cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
+            if (Cost(design, CombinedMats.Of(trials[0], design)) is var cost && cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
             {
                 steps.Add(new SizingStep(best is null ? "first" : "cheaper", design.Size));
                 best = (design, cost);
@@ -220,7 +179,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
     // The least plan of a length that stands on the ground at a thickness, left in the trials; −1: none. From what another thickness needed it is not far.
     private int Least(int t, int length, int near)
     {
-        var (list, standing) = (plans.ByLength[length], Pedestals(t)!);
+        var (list, standing) = (plans.Of(length), Pedestals(t)!);
         var area = floor.LeastArea(thicknesses[t]);
         bool Stands(int i) => Set(list[i], t, standing) is not null && !PlanExceeds();
         var first = 0;
@@ -250,26 +209,6 @@ internal sealed partial class CombinedSizer : FoundationSizer
         }
 
         return -1;
-    }
-
-    // As by its quantities, without a schedule of its bars: what is in the trials is what is built.
-    private double Cost(in CombinedPlan plan, CombinedDesign design, double standing)
-    {
-        var mass = 0.0;
-        foreach (var mat in CombinedMats.Of(trials[0], design))
-        {
-            mass += Quantities.MassOf(trials[0].Code, mat.Layer, mat.Length);
-        }
-
-        for (var i = 0; i < joints.Length; i++)
-        {
-            if (design.At[i].Upright.Dowels is { Size: { } size } dowels)
-            {
-                mass += dowels.Count * size.MassPerMetre * trials[0].Body.Thickness;
-            }
-        }
-
-        return floor.Bare(plan, thicknesses[Array.IndexOf(thicknesses, design.Size.Thickness)]) + standing + (Foundation.Rules.Rates.Steel * mass);
     }
 
     // The least bars and dowels for the size that the trials hold; null if none pass.
@@ -356,7 +295,9 @@ internal sealed partial class CombinedSizer : FoundationSizer
             return 0;
         }
 
-        var bare = plans.Design(plans.All[0], thicknesses[t], default);
+        // What stands on a base costs the same on any.
+        var most = Foundation.Rules.Sizing.MostPlan;
+        var bare = plans.Design(new CombinedPlan(most, most, most, most * most), thicknesses[t], default);
         var with = bare;
         for (var i = 0; i < standing.Length; i++)
         {

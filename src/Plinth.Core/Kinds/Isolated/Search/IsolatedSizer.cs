@@ -17,9 +17,6 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     private const double MetricShifts = 10;
     private const double InchShifts = 6;
 
-    // After so many rounds all combinations are looked at.
-    private const int MostRounds = 8;
-
     // Sizes that may save less than this are not looked at.
     private const double Near = 0.996;
 
@@ -88,19 +85,22 @@ internal sealed partial class IsolatedSizer : FoundationSizer
             return Stopped(0);
         }
 
-        var chosen = trials.Select(OutermostCombinations.Of).ToList();
-        for (var round = 0; ; round++)
+        var looked = new LookedCombinations([.. trials], foundation);
+        while (true)
         {
-            Look(round < MostRounds ? chosen : null);
+            Forget();
+            looked.LookAtSome();
             var (first, stop) = First(last);
             var best = first is null ? null : Cheapest(first, last);
-            Look(null);
+            looked.LookAtAll();
+            Forget();
             if (best is null)
             {
                 return Failed(stop!());
             }
 
-            if (round >= MostRounds || !Fails(best, chosen))
+            checker.Set(best);
+            if (looked.AllAllow())
             {
                 return Found(best) with { Checked = check ? checker.Check(best) : null };
             }
@@ -109,55 +109,12 @@ internal sealed partial class IsolatedSizer : FoundationSizer
 
     internal override void Release() => checker.Release();
 
-    private void Look(List<bool[]>? chosen)
+    // What was found under some combinations does not hold under others.
+    private void Forget()
     {
-        for (var i = 0; i < trials.Length; i++)
-        {
-            if (chosen is null)
-            {
-                trials[i].LookAtAll();
-            }
-            else
-            {
-                trials[i].LookAt(chosen[i]);
-            }
-        }
-
         barsFound.Clear();
         pedestals.Clear();
         planFailure = null;
-    }
-
-    // Whether a design fails some combination; those that are worst for each check that fails are looked at from now on.
-    private bool Fails(IsolatedDesign design, List<bool[]> chosen)
-    {
-        checker.Set(design);
-        var fails = false;
-        for (var i = 0; i < trials.Length; i++)
-        {
-            var s = trials[i];
-            foreach (var check in s.Checks.Listed)
-            {
-                if (foundation.Waives(check.Id) || !check.Exceeds(s, foundation.Rules.Sizing.Target))
-                {
-                    continue;
-                }
-
-                fails = true;
-                if (check.For == Loads.Family.None || check.Worst(s) is not { Combination: >= 0 } worst)
-                {
-                    // What knows no combination changed with all of them: none may be left out.
-                    Array.Fill(chosen[i], true);
-                }
-                else
-                {
-                    chosen[i][worst.Combination] = true;
-                    chosen[i][check.HintOf(worst.Subject)] = true;
-                }
-            }
-        }
-
-        return fails;
     }
 
     // A design that passes, from which costs are compared: the smallest plan at a thickness, or the thickness that it needs, whose weight may need more plan again.

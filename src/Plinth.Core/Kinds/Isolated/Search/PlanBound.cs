@@ -14,35 +14,14 @@ internal static class PlanBound
     /// <param name="pedestal">Its pedestal; null: none.</param>
     public static double LeastArea(ImmutableArray<IsolatedTrial> states, Foundation foundation, double thickness, Pedestal? pedestal)
     {
-        if (foundation.Waives("bearing"))
-        {
-            return 0;
-        }
-
         var least = 0.0;
         foreach (var s in states)
         {
             s.Set(pedestal, BarLayer.None);
             s.Set(new BaseSize(1, 1, thickness));
-            var g = s.Ground;
-            foreach (var k in s.CombinationsFor(Loads.Family.Ground))
-            {
-                var c = s.Combinations[k];
-                var allowed = g.MostStatedBearing * (c.Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;
-                if (double.IsInfinity(allowed))
-                {
-                    continue;
-                }
-
-                allowed += g.Basis == Ground.BearingBasis.Net ? g.OverburdenBefore(s.Body.GroundColumn(k), s.Body.FoundingDepth) : 0;
-                var left = allowed + s.Body.GroundLoad(k).WaterPressure - s.Body.WeightPerArea(k) - s.Place.LoadPressure(k);
-                if (left > 0)
-                {
-                    least = Math.Max(least, (s.Place.Sums[k].N + s.Place.LoadForce(k) + s.Column.PrismWeight(k)) / left);
-                }
-            }
+            least = Math.Max(least, Sizing.LeastArea.Of(s, foundation));
         }
 
-        return least * (1 - 1e-6);
+        return least;
     }
 }

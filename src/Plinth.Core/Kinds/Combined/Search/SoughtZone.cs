@@ -1,0 +1,128 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Buildings;
+using Plinth.Core.Concrete;
+
+namespace Plinth.Core.Kinds.Combined;
+
+/// <summary>A part of a layer whose bars are sought: so many of one size, or at whole spacings where those are asked.</summary>
+/// <param name="trial">The trial by whose sizes it lies.</param>
+/// <param name="held">What is held; null: open.</param>
+/// <param name="get">Its bars.</param>
+/// <param name="set">Sets them.</param>
+internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get, Action<BarLayer> set)
+{
+    private readonly RuleSet rules = trial.Rules;
+    private int fewest;
+    private int most;
+
+    /// <summary>Its breadth across the bars, m: of a band it follows from the depth of its bars.</summary>
+    public required Func<double> Breadth { get; init; }
+
+    /// <summary>The same where it is narrowest, m; of a zone within others not asked for.</summary>
+    public double Narrow { get; init; }
+
+    /// <summary>Length of its bars, m.</summary>
+    public required double Length { get; init; }
+
+    /// <summary>Whether its edges are no edges of the base: each bar stands in the middle of an equal strip.</summary>
+    public bool Inner { get; init; }
+
+    /// <summary>Whether what a check looks at has these bars.</summary>
+    public Func<Subject, bool> Is { get; init; } = _ => true;
+
+    /// <summary>What is held; null: open.</summary>
+    public BarSpec? Held => held;
+
+    /// <summary>Its bars.</summary>
+    public BarLayer Layer => get();
+
+    /// <summary>Mass of its bars, kg.</summary>
+    public double Mass => Layer.Size is { } size ? Layer.Count * size.MassPerMetre * Length : 0;
+
+    /// <summary>Sets its bars.</summary>
+    public void Set(BarLayer layer) => set(layer);
+
+    /// <summary>The held bars, else the fewest of a size that spacing allows; whether it allows any.</summary>
+    public bool Start(BarSize size)
+    {
+        if (held is not null)
+        {
+            Set(Inner ? InnerZone.Resolve(held, Breadth()) : held.Resolve(Breadth(), rules.Concrete.CoverSide));
+            return true;
+        }
+
+        if (Breadth() <= 1e-6)
+        {
+            Set(BarLayer.None);
+            return true;
+        }
+
+        var closest = Math.Max(rules.Steel.LeastSpacing, trial.Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter);
+        (fewest, most) = Inner
+            ? (Math.Max(1, Up(Breadth() / Widest)), Math.Max(1, Down(Breadth() / closest)))
+            : (Math.Max(2, Up((Breadth() - Cover(size)) / Widest) + 1), Down((Narrow - Cover(size)) / closest) + 1);
+        Set(Spaced(new BarLayer(fewest, size)));
+        return Layer.Count <= most;
+    }
+
+    /// <summary>More bars, or hooks at their ends; whether it could.</summary>
+    /// <param name="to">How many are wanted; at least one more is given.</param>
+    /// <param name="ends">Whether their ends are what lacks.</param>
+    public bool Grow(int to, bool ends)
+    {
+        if (ends && !Layer.Hooked)
+        {
+            Set(Layer with { Hooked = true });
+            return true;
+        }
+
+        var more = Spaced(Layer with { Count = Math.Max(Layer.Count + 1, to) });
+        if (more.Count > most)
+        {
+            return false;
+        }
+
+        Set(more);
+        return true;
+    }
+
+    /// <summary>A bar less, or the next wider spacing; whether there is one.</summary>
+    public bool Shrink()
+    {
+        var less = Layer.Spacing > 0 ? At(Layer, Math.Round(Layer.Spacing + rules.Steel.SpacingStep!.Value, 9)) : Layer with { Count = Layer.Count - 1 };
+        if (!Layer.Any || less.Count < fewest || less.Spacing > Widest + 1e-9)
+        {
+            return false;
+        }
+
+        Set(less);
+        return true;
+    }
+
+    private double Widest => Math.Min(rules.Steel.MostSpacing, trial.Code.MostSpacing(trial.Body.Thickness));
+
+    private double Cover(BarSize size) => (2 * rules.Concrete.CoverSide) + size.Diameter;
+
+    private static int Up(double value) => (int)Math.Ceiling(value - 1e-9);
+
+    private static int Down(double value) => (int)Math.Floor(value + 1e-9);
+
+    // At the widest whole step of spacing that makes so many bars.
+    private BarLayer Spaced(BarLayer layer)
+    {
+        if (rules.Steel.SpacingStep is not { } step)
+        {
+            return layer;
+        }
+
+        var even = Inner ? Breadth() / layer.Count : (Breadth() - Cover(layer.Size!)) / (layer.Count - 1);
+        var spacing = Math.Round(Math.Min(Down(even / step), Down(Widest / step)) * step, 9);
+        return spacing <= layer.Diameter ? layer : At(layer, spacing);
+    }
+
+    private BarLayer At(BarLayer layer, double spacing) => layer with
+    {
+        Spacing = spacing,
+        Count = Inner ? Up(Breadth() / spacing) : Up((Breadth() - Cover(layer.Size!)) / spacing) + 1,
+    };
+}
