@@ -23,6 +23,15 @@ internal sealed class CombinedPlans
     // A trapezoid's one end is at most so many times the other: bars that fan out between them are to be neither too near at one nor too far apart at the other.
     private const double MostTaper = 2.5;
 
+    // The ends of a trapezoid differ first by multiples of so much of the widest range, then by every step near the best.
+    private const int CoarseShare = 8;
+
+    // Of trapezoids of so many lengths every third is looked at before those about the best.
+    private const int ManyLengths = 40;
+
+    // Of every so many lengths one stands for the others at first.
+    private const int SparseStep = 6;
+
     private readonly Project project;
     private readonly Foundation foundation;
     private readonly ImmutableArray<CombinedTrial> trials;
@@ -31,7 +40,8 @@ internal sealed class CombinedPlans
     private readonly Dictionary<(double, double, double), PlanPoint?> places = [];
     private readonly CombinedPlace[] columns;
     private readonly PlanPoint aim;
-    private readonly CombinedPlan[]?[] ofLength;
+    private readonly CombinedPlan[]?[] families;
+    private readonly int[] differences;
     private CombinedPlan[]? all;
 
     /// <summary>Prepares them.</summary>
@@ -48,7 +58,8 @@ internal sealed class CombinedPlans
         (HeldLength, HeldWidth) = (columns[0].HeldLength(held), columns[0].HeldWidth(held));
         Lengths = HeldLength is { } l ? [l] : PlanCandidates.Steps(columns.Max(c => c.HighX - c.LowX), (columns.Max(c => c.Last.X - c.First.X)) + rules.MostPlan, rules.PlanStep);
         Widths = HeldWidth is { } w ? [w] : PlanCandidates.Steps(Math.Max(rules.LeastPlan, columns.Max(c => c.HighY - c.LowY)), rules.MostPlan, rules.PlanStep);
-        ofLength = new CombinedPlan[]?[Lengths.Length];
+        differences = Differences();
+        families = new CombinedPlan[]?[Lengths.Length * differences.Length];
     }
 
     /// <summary>The length that is held, m; null: open.</summary>
@@ -64,29 +75,92 @@ internal sealed class CombinedPlans
     public double[] Widths { get; }
 
     /// <summary>All plans by area.</summary>
-    public CombinedPlan[] All => all ??= Sorted([.. Enumerable.Range(0, Lengths.Length).SelectMany(Of)]);
+    public CombinedPlan[] All => all ??= Sorted([.. Enumerable.Range(0, Families).SelectMany(Of).Distinct()]);
 
-    /// <summary>Those of a length, by area: made when they are asked for, as most lengths of a wide range never are.</summary>
-    /// <param name="length">Number of the length.</param>
-    public CombinedPlan[] Of(int length) => ofLength[length] ??= held.Trapezoid ? Trapezoids(Lengths[length]) : [.. Widths.Select(w => new CombinedPlan(Lengths[length], w, w, Lengths[length] * w))];
+    /// <summary>How many families of plans there are: each a length, of trapezoids each a length and how much the ends differ.</summary>
+    public int Families => families.Length;
 
-    /// <summary>A rectangle no larger than the least plan of a length that has an area, m2; null: the length has none so large.</summary>
-    /// <param name="length">Number of the length.</param>
-    /// <param name="area">m2.</param>
-    public CombinedPlan? Bound(int length, double area)
+    /// <summary>A few families that lie far apart.</summary>
+    public IEnumerable<int> Sparse => Coarse.Where(f => f % Lengths.Length % SparseStep == 0 && differences[f / Lengths.Length] / CoarseStep % 3 == 0);
+
+    /// <summary>Families to look at before those about the best: all, but of trapezoids those whose ends differ by rounder numbers of steps.</summary>
+    public IEnumerable<int> Coarse => Enumerable.Range(0, Families).Where(f => differences[f / Lengths.Length] % CoarseStep == 0 && (!held.Trapezoid || Lengths.Length <= ManyLengths || f % Lengths.Length % 3 == 0));
+
+    /// <summary>Families about a design: of like length, and of trapezoids of ends that differ about as much.</summary>
+    public IEnumerable<int> About(CombinedDesign design)
     {
-        // The mean width of a trapezoid lies on half steps.
-        var (l, step) = (Lengths[length], held.Trapezoid ? rules.PlanStep / 2 : rules.PlanStep);
-        if (HeldMean is { } mean)
-        {
-            return l * mean >= area ? new CombinedPlan(l, mean, mean, l * mean) : null;
-        }
-
-        var width = Math.Max(rules.LeastPlan, Math.Ceiling((area / l / step) - 1e-9) * step);
-        return width <= rules.MostPlan + 1e-9 ? new CombinedPlan(l, width, width, l * width) : null;
+        var (length, difference) = (design.Size.Length, (int)Math.Round((design.HighWidth - design.Size.Width) / rules.PlanStep));
+        return Enumerable.Range(0, Families).Where(f => Math.Abs(Lengths[f % Lengths.Length] - length) <= (SparseStep * rules.PlanStep) + 1e-9 && Math.Abs(differences[f / Lengths.Length] - difference) < CoarseStep);
     }
 
-    private double? HeldMean => !held.Trapezoid ? HeldWidth : held.EndWidth is { } high && held.Width is { } low ? (low + high) / 2 : null;
+    private int CoarseStep => Math.Max(1, (int)Math.Round((rules.MostPlan - rules.LeastPlan) / rules.PlanStep / CoarseShare));
+
+    // How much the +x end may be wider than the other, in steps.
+    private int[] Differences()
+    {
+        if (!held.Trapezoid || (held.EndWidth is not null && held.Width is not null))
+        {
+            return [0];
+        }
+
+        var most = (int)Math.Floor(((rules.MostPlan - (rules.MostPlan / MostTaper)) / rules.PlanStep) + 1e-9);
+        return [.. Enumerable.Range(-most, (2 * most) + 1).Where(d => d != 0)];
+    }
+
+    /// <summary>Those of a family, by area: made when they are asked for, as most of a wide range never are.</summary>
+    /// <param name="family">Number of the family.</param>
+    public CombinedPlan[] Of(int family)
+    {
+        if (families[family] is { } known)
+        {
+            return known;
+        }
+
+        var length = Lengths[family % Lengths.Length];
+        CombinedPlan Plan(double low, double high) => new(length, low, high, length * (low + high) / 2);
+        if (!held.Trapezoid)
+        {
+            return families[family] = [.. Widths.Select(w => Plan(w, w))];
+        }
+
+        if (held.EndWidth is { } high && held.Width is { } low)
+        {
+            return families[family] = [Plan(low, high)];
+        }
+
+        var found = new List<CombinedPlan>();
+        for (var plan = Bound(family, 0); plan is { } p; plan = Bound(family, p.Area + (length * rules.PlanStep / 2)))
+        {
+            found.Add(p);
+        }
+
+        return families[family] = [.. found];
+    }
+
+    /// <summary>The least plan of a family that has an area, m2; null: the family has none so large.</summary>
+    /// <param name="family">Number of the family.</param>
+    /// <param name="area">m2.</param>
+    public CombinedPlan? Bound(int family, double area)
+    {
+        var (length, difference) = (Lengths[family % Lengths.Length], differences[family / Lengths.Length]);
+        if (!held.Trapezoid && HeldWidth is { } width)
+        {
+            return length * width >= area ? new CombinedPlan(length, width, width, length * width) : null;
+        }
+
+        if (held.Trapezoid && held.EndWidth is { } high && held.Width is { } low)
+        {
+            return length * (low + high) / 2 >= area ? new CombinedPlan(length, low, high, length * (low + high) / 2) : null;
+        }
+
+        var step = rules.PlanStep;
+        var wider = Math.Abs(difference) * step;
+        var end = Math.Max(rules.LeastPlan, Math.Max(wider / (MostTaper - 1), (area / length) - (wider / 2)));
+        end = Math.Round(Math.Ceiling((end / step) - 1e-6) * step, 6);
+        var other = Math.Round(end + wider, 6);
+        var plan = difference >= 0 ? new CombinedPlan(length, end, other, length * (end + other) / 2) : new CombinedPlan(length, other, end, length * (end + other) / 2);
+        return other <= rules.MostPlan + 1e-9 ? plan : null;
+    }
 
     // The resultant of the sustained loads from the origin, its mean over the places.
     private PlanPoint Aim()
@@ -120,39 +194,6 @@ internal sealed class CombinedPlans
         }
 
         return counted == 0 ? default : new PlanPoint(x / counted, y / counted);
-    }
-
-    // Of each mean width the ends that bring the centroid nearest under the resultant between the edges, and a step beside either way.
-    private CombinedPlan[] Trapezoids(double length)
-    {
-        if (held.EndWidth is { } high && held.Width is { } low)
-        {
-            return [new CombinedPlan(length, low, high, length * (low + high) / 2)];
-        }
-
-        // The end that is held, else the first column's least overhang, is where the centroid counts from.
-        var place = columns[0];
-        var start = place.EdgeX0(held) ?? (place.EdgeX1(held) is { } end ? end - length : place.LowX - Math.Max(rules.LeastOverhang, Math.Min((length - (place.HighX - place.LowX)) / 2, rules.PlanStep * 2)));
-        var share = Math.Clamp((aim.X - start) / length, (1 + (2 / MostTaper)) / (3 * (1 + (1 / MostTaper))), (1 + (2 * MostTaper)) / (3 * (1 + MostTaper)));
-        var found = new HashSet<CombinedPlan>();
-        foreach (var mean in Widths)
-        {
-            var (a, b) = (2 * mean * (2 - (3 * share)), 2 * mean * ((3 * share) - 1));
-            foreach (var dLow in (ReadOnlySpan<double>)[-1, 0, 1])
-            {
-                foreach (var dHigh in (ReadOnlySpan<double>)[-1, 0, 1])
-                {
-                    double Step(double width, double by) => Math.Round((Math.Round(width / rules.PlanStep) + by) * rules.PlanStep, 6);
-                    var (w0, w1) = (Step(a, dLow), Step(b, dHigh));
-                    if (Math.Min(w0, w1) >= rules.LeastPlan - 1e-9 && Math.Max(w0, w1) <= Math.Min(rules.MostPlan, MostTaper * Math.Min(w0, w1)) + 1e-9)
-                    {
-                        found.Add(new CombinedPlan(length, w0, w1, length * (w0 + w1) / 2));
-                    }
-                }
-            }
-        }
-
-        return Sorted([.. found]);
     }
 
     private static CombinedPlan[] Sorted(CombinedPlan[] plans)

@@ -176,9 +176,9 @@ internal sealed partial class CombinedSizer
                 }
 
                 tried++;
-                if (Complete(plans.All[i], t, offset) is { } design)
+                if (Complete(plans.All[i], t, offset) is { Design: var design, Cost: var cost })
                 {
-                    found.Add(new Alternative(design, Quantities.Of(Project, Foundation, design), Cost(design), []));
+                    found.Add(new Alternative(design, Quantities.Of(Project, Foundation, design), cost, []));
                 }
             }
 

@@ -17,8 +17,9 @@ internal sealed partial class CombinedSizer : FoundationSizer
     // Sizes that may save less than this are not looked at.
     private const double Near = 0.997;
 
-    // A thickness for which no bars were found for so many lengths in a row is given up.
+    // A thickness for which no bars were found so often in a row is given up; of trapezoids several lie about each length.
     private const int FailuresInRow = 100;
+    private const int FailuresOfTrapezoids = 60;
 
     // Where no bars were found, so many wider plans of the same length are looked at.
     private const int MostWider = 4;
@@ -30,9 +31,10 @@ internal sealed partial class CombinedSizer : FoundationSizer
     private readonly JointSearch[] joints;
     private readonly Check[] planChecks;
     private readonly double[] thicknesses;
+    private readonly double[] uprights;
     private readonly List<SizingStep> steps = [];
     private readonly Dictionary<int, Pedestal?[]?> pedestals = [];
-    private readonly Dictionary<(CombinedPlan Plan, int Thickness), CombinedDesign?> complete = [];
+    private readonly Dictionary<(CombinedPlan Plan, int Thickness), (CombinedDesign Design, double Cost)?> complete = [];
     private CombinedPlans plans;
     private (Check Check, CombinedTrial State)? planFailure;
 
@@ -47,6 +49,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
         planChecks = [.. trials[0].Checks.Listed.Where(c => c.Decides.What == Decisions.Plan && !foundation.Waives(c.Id))];
         var rules = foundation.Rules.Sizing;
         thicknesses = foundation.Held.Thickness is { } h ? [h] : PlanCandidates.Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep);
+        uprights = new double[thicknesses.Length];
         floor = new CombinedFloor(trials, foundation);
         Stand(new Pedestal?[joints.Length], 1);
         plans = new CombinedPlans(project, foundation, trials, _ => null);
@@ -67,23 +70,45 @@ internal sealed partial class CombinedSizer : FoundationSizer
         }
 
         var looked = new LookedCombinations([.. trials], Foundation);
+        CombinedDesign? near = null;
         while (true)
         {
             Forget();
             looked.LookAtSome();
-            var best = Cheapest(last);
+            var rough = Rough(last, near);
             looked.LookAtAll();
             Forget();
-            if (best is null)
+            if (rough is not { } found)
             {
                 return Failed(Stopped(last));
             }
 
-            checker.Set(best);
-            if (looked.AllAllow())
+            near = found.Design;
+            if (!AllAllow(near))
             {
-                return new SizingResult(best, null, steps) { Checked = check ? checker.Check(best) : null };
+                continue;
             }
+
+            if (Foundation.Held.Trapezoid)
+            {
+                // Families between those that were looked at, about the best of them.
+                looked.LookAtSome();
+                near = Cheapest(last, plans.About(near), found)!.Value.Design;
+                looked.LookAtAll();
+                Forget();
+                if (!AllAllow(near))
+                {
+                    continue;
+                }
+            }
+
+            return new SizingResult(near, null, steps) { Checked = check ? checker.Check(near) : null };
+        }
+
+        bool AllAllow(CombinedDesign design)
+        {
+            checker.Set(design);
+            return looked.AllAllow();
         }
     }
 
@@ -101,118 +126,149 @@ internal sealed partial class CombinedSizer : FoundationSizer
         planFailure = null;
     }
 
-    // Of every thickness and length the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than one in hand.
-    private CombinedDesign? Cheapest(int last)
+    // What costs less than the best of a few is soon told from what does not; the last one found, for fewer combinations, is not far.
+    private (CombinedDesign Design, double Cost)? Rough(int last, CombinedDesign? near) =>
+        Cheapest(last, plans.Coarse, Cheapest(last, near is null ? plans.Sparse : plans.About(near), null));
+
+    // Of every thickness and family of plans the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than one in hand.
+    private (CombinedDesign Design, double Cost)? Cheapest(int last, IEnumerable<int> families, (CombinedDesign Design, double Cost)? best)
     {
-        (CombinedDesign Design, double Cost)? best = null;
-        var queue = new PriorityQueue<(int T, int Length, int Plan), double>();
-        var failed = new int[last];
-        var uprights = new double[last];
-        var least = new int[plans.Lengths.Length];
-        Array.Fill(least, -1);
+        var least = new Dictionary<int, int>();
+        var queue = new PriorityQueue<(int T, int Family, int Plan), double>();
+        var (failed, areas) = (new int[last], new double[last]);
         for (var t = 0; t < last; t++)
         {
-            if (Pedestals(t) is not { } standing)
-            {
-                continue;
-            }
+            areas[t] = Pedestals(t) is not null ? floor.LeastArea(thicknesses[t]) : double.PositiveInfinity;
+            uprights[t] = Pedestals(t) is { } with ? CostOf(with, t) : 0;
+        }
 
-            uprights[t] = CostOf(standing, t);
-            var area = floor.LeastArea(thicknesses[t]);
-            for (var l = 0; l < plans.Lengths.Length; l++)
+        foreach (var f in families)
+        {
+            for (var t = 0; t < last; t++)
             {
-                if (plans.Bound(l, area) is { } bound)
+                if (areas[t] < double.PositiveInfinity && plans.Bound(f, areas[t]) is { } bound)
                 {
-                    queue.Enqueue((t, l, -1), floor.Of(bound, thicknesses[t], uprights[t]));
+                    queue.Enqueue((t, f, -1), floor.Of(bound, thicknesses[t], uprights[t]));
                 }
             }
         }
 
         while (queue.TryDequeue(out var next, out var dearest) && dearest < (best?.Cost ?? double.PositiveInfinity) * Near)
         {
-            var (t, l, i) = next;
-            if (failed[t] >= FailuresInRow)
+            var (t, f, i) = next;
+            if (failed[t] >= (Foundation.Held.Trapezoid ? FailuresOfTrapezoids : FailuresInRow))
             {
                 continue;
             }
 
             if (i < 0)
             {
-                if (Least(t, l, least[l]) is >= 0 and var found)
+                if (Least(t, f, least.GetValueOrDefault(f, -1), (best?.Cost ?? double.PositiveInfinity) * Near) is >= 0 and var found)
                 {
-                    least[l] = found;
-                    queue.Enqueue((t, l, found), floor.WithSteel(plans.Of(l)[found], uprights[t]));
+                    least[f] = found;
+                    queue.Enqueue((t, f, found), floor.WithSteel(plans.Of(f)[found], uprights[t]));
                 }
 
                 continue;
             }
 
-            var plan = plans.Of(l)[i];
+            var plan = plans.Of(f)[i];
             if (Set(plan, t, Pedestals(t)!) is not { } offset)
             {
                 continue;
             }
 
-            if (search.IsTooThin() || PlanExceeds() || Complete(plan, t, offset) is not { } design)
+            if (search.IsTooThin() || PlanExceeds() || Complete(plan, t, offset) is not { } made)
             {
                 // A wider one presses the ground less.
                 failed[t]++;
-                if (i + 1 < plans.Of(l).Length && i < least[l] + MostWider)
+                if (i + 1 < plans.Of(f).Length && i < least[f] + MostWider)
                 {
-                    queue.Enqueue((t, l, i + 1), floor.Of(plans.Of(l)[i + 1], thicknesses[t], uprights[t]));
+                    queue.Enqueue((t, f, i + 1), floor.Of(plans.Of(f)[i + 1], thicknesses[t], uprights[t]));
                 }
 
                 continue;
             }
 
             failed[t] = 0;
-            if (Cost(design, CombinedMats.Of(trials[0], design)) is var cost && cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
+            if (made.Cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
             {
-                steps.Add(new SizingStep(best is null ? "first" : "cheaper", design.Size));
-                best = (design, cost);
+                steps.Add(new SizingStep(best is null ? "first" : "cheaper", made.Design.Size));
+                best = made;
             }
         }
 
-        return best?.Design;
+        return best;
     }
 
-    // The least plan of a length that stands on the ground at a thickness, left in the trials; −1: none. From what another thickness needed it is not far.
-    private int Least(int t, int length, int near)
+    // The least plan of a family that stands on the ground at a thickness and may cost less than the best, left in the trials; −1: none.
+    private int Least(int t, int family, int near, double most)
     {
-        var (list, standing) = (plans.Of(length), Pedestals(t)!);
-        var area = floor.LeastArea(thicknesses[t]);
-        bool Stands(int i) => Set(list[i], t, standing) is not null && !PlanExceeds();
-        var first = 0;
-        while (first < list.Length && list[first].Area < area)
-        {
-            first++;
-        }
+        var (list, standing) = (plans.Of(family), Pedestals(t)!);
+        bool Lies(int i) => Set(list[i], t, standing) is not null;
+        bool Stands(int i) => Lies(i) && !PlanExceeds();
+        var first = First(list, p => p.Area >= floor.LeastArea(thicknesses[t]));
+        var end = double.IsPositiveInfinity(most) ? list.Length : First(list, p => floor.Of(p, thicknesses[t], uprights[t]) >= most);
 
-        var at = Math.Max(first, near);
-        if (at < list.Length && at > first && Stands(at))
+        // From what another thickness needed it is not far; else by doubling steps from below.
+        var (fails, stands) = (first - 1, -1);
+        if (near > first && near < end && Stands(near))
         {
-            while (at > first && Stands(at - 1))
+            stands = near;
+            for (var step = 1; stands > first && fails < first; step *= 2)
             {
-                at--;
-            }
-
-            _ = Set(list[at], t, standing);
-            return at;
-        }
-
-        for (at = near > first ? near + 1 : first; at < list.Length; at++)
-        {
-            if (Stands(at))
-            {
-                return at;
+                var at = Math.Max(first, stands - step);
+                (fails, stands) = Stands(at) ? (fails, at) : (at, stands);
             }
         }
+        else
+        {
+            // What costs as much as the best and does not stand leaves nothing smaller that does.
+            while (end > first && end < list.Length && !Lies(end - 1))
+            {
+                end--;
+            }
 
-        return -1;
+            if (end <= first || (end < list.Length && !Stands(end - 1)))
+            {
+                return -1;
+            }
+
+            for (var step = 1; stands < 0 && fails + 1 < end; step *= 2)
+            {
+                var at = Math.Min(end - 1, fails + step);
+                (fails, stands) = Stands(at) ? (fails, at) : (at, stands);
+            }
+        }
+
+        while (stands - fails > 1)
+        {
+            var middle = (stands + fails) / 2;
+            (fails, stands) = Stands(middle) ? (fails, middle) : (middle, stands);
+        }
+
+        if (stands >= 0)
+        {
+            _ = Lies(stands);
+        }
+
+        return stands;
     }
 
-    // The least bars and dowels for the size that the trials hold; null if none pass.
-    private CombinedDesign? Complete(in CombinedPlan plan, int t, in PlanPoint offset)
+    private static int First(CombinedPlan[] list, Func<CombinedPlan, bool> holds)
+    {
+        var (low, high) = (0, list.Length);
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = holds(list[middle]) ? (low, middle) : (middle + 1, high);
+        }
+
+        return low;
+    }
+
+    // The least bars and dowels for the size that the trials hold, and what they cost; null if none pass.
+    private (CombinedDesign Design, double Cost)? Complete(in CombinedPlan plan, int t, in PlanPoint offset)
     {
         if (complete.TryGetValue((plan, t), out var known))
         {
@@ -225,8 +281,10 @@ internal sealed partial class CombinedSizer : FoundationSizer
             found = joints[i].FindDowels() is { } dowels ? found.With(i, found.At[i] with { Upright = new Upright(trials[0].Columns[i].Pedestal, BarSpec.Of(dowels)) }) : null;
         }
 
-        complete.Add((plan, t), found);
-        return found;
+        // The trials hold its bars as they are cut only now.
+        var result = found is null ? default((CombinedDesign, double)?) : (found, Cost(found, CombinedMats.Of(trials[0], found)));
+        complete.Add((plan, t), result);
+        return result;
     }
 
     // The pedestals of all columns at a thickness; null where one cannot be found.
