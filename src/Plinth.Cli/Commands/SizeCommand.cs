@@ -13,7 +13,6 @@ namespace Plinth.Cli.Commands;
 /// <summary>Finds sizes and bars.</summary>
 internal static class SizeCommand
 {
-
     public static Command Build()
     {
         var command = new Command("size", """
@@ -25,6 +24,7 @@ internal static class SizeCommand
               plinth size --all        everything that is not held
               plinth size F7 --over    F7 even if it was edited by hand
               plinth size --dry-run    shows what would change, writes nothing
+              plinth size --propose    prices one base for those that overlap, writes nothing
             """);
         var marks = new Argument<string[]>("mark") { Description = "Marks or patterns (default: all)", Arity = ArgumentArity.ZeroOrMore };
         var all = new Option<bool>("--all") { Description = "Size everything that is not held, also what passes" };
@@ -35,13 +35,15 @@ internal static class SizeCommand
         command.Add(all);
         command.Add(over);
         command.Add(dry);
+        var propose = new Option<bool>("--propose") { Description = "Size and price what could stand in place of bases that overlap or find nothing; write nothing" };
         command.Add(why);
+        command.Add(propose);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(all), parsed.GetValue(over), parsed.GetValue(dry), parsed.GetValue(why)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(all), parsed.GetValue(over), parsed.GetValue(dry) || parsed.GetValue(propose), parsed.GetValue(why), parsed.GetValue(propose)));
         return command;
     }
 
-    private static int Run(Call call, string[] marks, bool all, bool over, bool dry, bool why)
+    private static int Run(Call call, string[] marks, bool all, bool over, bool dry, bool why, bool propose)
     {
         using var held = dry ? null : call.Hold();
         var loaded = call.Load();
@@ -58,6 +60,11 @@ internal static class SizeCommand
             wrote = Adopt(loaded, reports);
         }
 
+        if (propose)
+        {
+            return Proposing.Price(call, loaded, reports);
+        }
+
         var exit = CheckCommand.Print(call, loaded, reports, screen =>
         {
             ResultTables.Sizes(screen, loaded, reports, call.Quiet);
@@ -71,6 +78,11 @@ internal static class SizeCommand
                 Differences(screen, loaded, reports, before);
             }
         });
+        if (call.Format == OutputFormat.Table && !call.Quiet)
+        {
+            Proposing.Name(call, loaded, reports);
+        }
+
         Tell(call, loaded, reports, found, dry, wrote);
         return exit;
     }
@@ -116,7 +128,7 @@ internal static class SizeCommand
     {
         foreach (var r in reports.Where(r => r.Stop is not null))
         {
-            Console.Error.WriteLine($"{r.Foundation.Mark} ({Wording.Supports(r.Foundation)}): nothing found: {Reason(r.Stop!)}");
+            Console.Error.WriteLine($"{r.Foundation.Mark} ({Wording.Supports(r.Foundation)}): nothing found: {r.Stop!.Reason}");
         }
 
         var built = reports.Where(r => r.State == "built").Select(r => r.Foundation.Mark).ToList();
@@ -147,17 +159,6 @@ internal static class SizeCommand
         {
             Console.Error.WriteLine(dry ? sized == 0 ? "Nothing would change." : $"Nothing written: {sized} would be." : wrote ? $"{Math.Max(sized, 1)} written to {loaded.AdoptedPath}" : "Nothing to write.");
         }
-    }
-
-    /// <summary>Why sizing stopped, in a sentence.</summary>
-    public static string Reason(SizingStop stop)
-    {
-        if (stop.Check is null)
-        {
-            return stop.Bound;
-        }
-
-        return $"{Wording.Check(stop.Check)}{(stop.Combination is null ? "" : " under " + stop.Combination)} still at {Wording.Utilisation(stop.Utilisation, false)}; bound: {stop.Bound}" + (stop.Note is null ? "" : $" ({stop.Note})");
     }
 
     /// <summary>What stops each next smaller step.</summary>

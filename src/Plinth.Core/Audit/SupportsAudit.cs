@@ -133,12 +133,18 @@ internal static class SupportsAudit
             }
         }
 
+        var marks = d.Project.Foundations.SelectMany(f => f.Places.SelectMany(p => p.Supports.Select(s => (s.Label, Place: (f.Mark, p.Name))))).ToDictionary(x => x.Label, x => x.Place, StringComparer.Ordinal);
         foreach (var (i, j) in near.Order())
         {
             var (a, b) = (d.Supports[i], d.Supports[j]);
+            if (marks.TryGetValue(a.Label, out var first) && marks.TryGetValue(b.Label, out var second) && first == second)
+            {
+                continue;
+            }
+
             var (dx, dy) = (a.X - b.X, a.Y - b.Y);
             string Show(double v) => Unit.Length.FormatWithSymbol(v, d.Project.Units);
-            yield return new Finding("columns-near", Grade.Note, a.Label, null, $"supports {a.Label} and {b.Label} stand {Show(Math.Sqrt((dx * dx) + (dy * dy)))} apart; square bases of about {Show(sides[i])} and {Show(sides[j])} would overlap", "one base under both may serve better");
+            yield return new Finding("columns-near", Grade.Note, a.Label, null, $"supports {a.Label} and {b.Label} stand {Show(Math.Sqrt((dx * dx) + (dy * dy)))} apart; square bases of about {Show(sides[i])} and {Show(sides[j])} would overlap", $"one base under both may serve better: supports = [\"{a.Label}\", \"{b.Label}\"] under [[foundation]] in plinth.toml");
         }
     }
 

@@ -75,6 +75,10 @@ public abstract class FoundationKind
     /// <summary>Why a rigid base is doubtful; null: it is not.</summary>
     public abstract string? DoubtfullyRigid(Trial trial);
 
+    /// <summary>What of the kind could stand in place of bases that cannot be built as they are.</summary>
+    /// <param name="asked">The bases.</param>
+    public virtual IEnumerable<Proposal> Propose(ProposalCase asked) => [];
+
     /// <summary>The search for the sizes and bars of a foundation.</summary>
     public abstract FoundationSizer NewSizer(Project project, Foundation foundation);
 }

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Sizing;
@@ -73,7 +74,12 @@ public static class PlanCandidates
 /// <param name="Utilisation">Its utilisation at the bound.</param>
 /// <param name="Bound">The bound to relax, with its value.</param>
 /// <param name="Note">What the check says.</param>
-public sealed record SizingStop(string? Check, string? Place, string? Combination, double Utilisation, string Bound, string? Note);
+public sealed record SizingStop(string? Check, string? Place, string? Combination, double Utilisation, string Bound, string? Note)
+{
+    /// <summary>The same in a sentence.</summary>
+    public string Reason => Check is null ? Bound
+        : $"{Wording.Check(Check)}{(Combination is null ? "" : " under " + Combination)} still at {Wording.Utilisation(Utilisation, false)}; bound: {Bound}" + (Note is null ? "" : $" ({Note})");
+}
 
 /// <summary>A step of the search.</summary>
 /// <param name="What">What was tried or found.</param>

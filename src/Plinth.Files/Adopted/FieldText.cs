@@ -27,9 +27,7 @@ public static class FieldText
     public static IEnumerable<(string Key, string Value)> Write(DesignField field, FoundationDesign design, bool us)
     {
         ArgumentNullException.ThrowIfNull(field);
-        string Length(double metres) => TomlText.Quote(us
-            ? string.Create(CultureInfo.InvariantCulture, $"{Math.Round(metres / 0.0254, 6)} in")
-            : string.Create(CultureInfo.InvariantCulture, $"{Math.Round(metres * 1000, 6)} mm"));
+        string Length(double metres) => TomlText.Length(metres, us);
         switch (field.Get(design))
         {
             case FieldValue.Length length:

@@ -27,8 +27,9 @@ public static class ProjectReader
     /// <param name="bag">Receives what is wrong.</param>
     /// <param name="reactionsPath">A table of reactions in place of the project's own; null: its own.</param>
     /// <param name="elsewhere">Where the project's folder really stands, if a copy of it is read: files outside it are sought from there.</param>
+    /// <param name="draft">What its files are read with, as if they said so; null: as they are.</param>
     /// <returns>The project; null if there are errors.</returns>
-    public static LoadedProject? Read(string directory, DiagnosticBag bag, string? reactionsPath = null, string? elsewhere = null)
+    public static LoadedProject? Read(string directory, DiagnosticBag bag, string? reactionsPath = null, string? elsewhere = null, ProjectDraft? draft = null)
     {
         ArgumentNullException.ThrowIfNull(bag);
         bag.Project ??= directory;
@@ -42,6 +43,7 @@ public static class ProjectReader
             return null;
         }
 
+        text += draft?.Added;
         if (string.IsNullOrWhiteSpace(text))
         {
             bag.Error(new FilePlace(FileName, 0, 0), "is empty; start one with: plinth new DIR");
@@ -124,11 +126,12 @@ public static class ProjectReader
         {
             adoptedText = TextFile.Read(Path.Combine(directory, AdoptedReader.FileName), AdoptedReader.FileName, bag, out adoptedEncoding) ?? "";
             files.Add(Path.GetFullPath(Path.Combine(directory, AdoptedReader.FileName)));
+            adoptedText = draft is null ? adoptedText : AdoptedEditor.Remove(adoptedText, draft.Without);
             adopted = AdoptedReader.Read(adoptedText, bag).ToDictionary(e => e.Mark, e => e, StringComparer.Ordinal);
         }
 
         var chosen = new CombinationChoice(bag);
-        var reader = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, cases, bag);
+        var reader = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, cases, bag) { Draft = draft };
         var foundations = reader.Read(foundationTables);
         if (foundations.Any(f => f.Places.Any(p => p.Ground.Surcharge > 0)))
         {

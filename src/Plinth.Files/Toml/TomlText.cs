@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text;
 
 namespace Plinth.Files.Toml;
@@ -23,6 +24,13 @@ public static class TomlText
 
         return result.Append('"').ToString();
     }
+
+    /// <summary>A length, exact to a micrometre.</summary>
+    /// <param name="metres">m.</param>
+    /// <param name="us">Whether in inches, else in millimetres.</param>
+    public static string Length(double metres, bool us) => Quote(us
+        ? string.Create(CultureInfo.InvariantCulture, $"{Math.Round(metres / 0.0254, 6)} in")
+        : string.Create(CultureInfo.InvariantCulture, $"{Math.Round(metres * 1000, 6)} mm"));
 
     /// <summary>A key, bare where TOML allows it.</summary>
     public static string Key(string key)

@@ -94,5 +94,8 @@ public sealed class CombinedKind : FoundationKind
     public override string? DoubtfullyRigid(Trial trial) => Rigidity.Doubt(trial);
 
     /// <inheritdoc/>
+    public override IEnumerable<Proposal> Propose(ProposalCase asked) => CombinedProposals.Of(this, asked);
+
+    /// <inheritdoc/>
     public override FoundationSizer NewSizer(Project project, Foundation foundation) => new CombinedSizer(project, foundation);
 }

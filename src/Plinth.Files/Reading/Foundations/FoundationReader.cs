@@ -23,12 +23,17 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
     private readonly Dictionary<string, int> lastNumbers = new(StringComparer.Ordinal);
     private readonly HashSet<string> writtenOut = new(StringComparer.Ordinal);
     private readonly Dictionary<string, FilePlace> caught = new(StringComparer.Ordinal);
+    private HashSet<TableReader> freed = [];
 
     /// <summary>What was read of the tables of foundations, by mark.</summary>
     public Dictionary<string, SettingsLog> Logs { get; } = new(StringComparer.Ordinal);
 
+    /// <summary>What the project is read with beside its files; null: they alone.</summary>
+    public ProjectDraft? Draft { get; init; }
+
     public List<Foundation> Read(IReadOnlyList<TableReader> tables)
     {
+        freed = Draft is { } draft ? [.. tables.SkipLast(draft.Tables)] : [];
         var marks = new HashSet<string>(adopted.Keys, StringComparer.Ordinal);
         foreach (var t in tables)
         {
@@ -161,6 +166,15 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             }
 
             return;
+        }
+
+        if (freed.Contains(t) && places.Any(p => p.Supports.Any(Draft!.Freed.Contains)))
+        {
+            places = [.. places.Where(p => !p.Supports.Any(Draft!.Freed.Contains))];
+            if (places.Count == 0)
+            {
+                return;
+            }
         }
 
         if (Kind(t, places[0].Supports.Count) is not { } kind || !Agree(t, kind, places))
