@@ -13,7 +13,7 @@ public class WorkTests
         var folder = Directory.CreateTempSubdirectory("plinth-demo-").FullName;
         var ran = Program.Run(folder, "demo", "archive");
         ran.Exit.Should().Be(0, ran.Error);
-        ran.Out.Should().Contain("$ plinth size --project archive").And.Contain("17 foundations: 17 pass.").And.Contain("Footing schedule: Wherry Lane Archive");
+        ran.Out.Should().Contain("$ plinth size --project archive").And.Contain("20 foundations: 20 pass.").And.Contain("Footing schedule: Wherry Lane Archive");
         var again = Program.Run(folder, "demo", "archive");
         again.Exit.Should().Be(0);
         File.AppendAllText(Path.Combine(folder, "archive/plinth.toml"), "# mine\n");
@@ -27,7 +27,19 @@ public class WorkTests
         // Loads by plan area 26.4 × 16.5 m: floors 5.6 + 5.6 + 5.0 kPa, columns 14·0.40² + 6·0.45² over 12 m; wind 220 and 352 kN at 6.9 m.
         var rows = File.ReadLines(Path.Combine(Program.Root, "demo/wherry-lane/reactions.csv")).Skip(1).Select(l => l.Split(',')).ToList();
         var at = File.ReadLines(Path.Combine(Program.Root, "demo/wherry-lane/supports.csv")).Skip(1).Select(l => l.Split(',')).ToDictionary(c => c[0], c => (X: Number(c[1]), Y: Number(c[2])));
-        double Sum(string name, Func<string[], double> of) => rows.Where(r => r[1] == name).Sum(of);
+        var gallery = new HashSet<string> { "C21", "C22", "C23", "C24", "C25" };
+        double Sum(string name, Func<string[], double> of) => rows.Where(r => r[1] == name && !gallery.Contains(r[0])).Sum(of);
+        double Beside(string name, Func<string[], double> of) => rows.Where(r => r[1] == name && gallery.Contains(r[0])).Sum(of);
+
+        // The gallery, 4.0 × 18.45 m: floor 5.6 and roof 5.0 kPa, a strongroom over 3.85 m of it, five columns of 6.5 m, a shaft of 12 m at its end; wind at 3.5 m.
+        var dead = (4.0 * 18.45 * 10.6) + (4.0 * 3.85 * 5.6) + (5 * 25 * 0.16 * 6.5) + (4 * 1.8 * 0.20 * 12 * 25);
+        var finishes = (4.0 * 18.45 * 3.0) + (4.0 * 3.85 * 1.4);
+        Beside("DEAD", r => Number(r[4])).Should().BeApproximately(dead, 0.05);
+        Beside("SDL", r => Number(r[4])).Should().BeApproximately(finishes, 0.05);
+        Beside("LIVE", r => Number(r[4])).Should().BeApproximately((4.0 * 18.45 * 5.0) + (4.0 * 3.85 * 7.5), 0.05);
+        Beside("WX", r => Number(r[6]) - (at[r[0]].X * Number(r[4]))).Should().BeApproximately(-2 * 23.4 * 3.5, 0.5);
+        Beside("WY", r => Number(r[5]) + (at[r[0]].Y * Number(r[4]))).Should().BeApproximately(18.45 * 6.5 * 3.5, 0.1);
+        Beside("EX", r => Number(r[6]) - (at[r[0]].X * Number(r[4]))).Should().BeApproximately(-0.035 * (dead + finishes) * 4.5, 0.5);
         Sum("DEAD", r => Number(r[4])).Should().BeApproximately((26.4 * 16.5 * 16.2) + (25 * 12 * ((14 * 0.16) + (6 * 0.2025))), 0.2);
         Sum("SDL", r => Number(r[4])).Should().BeApproximately((26.4 * 16.5 * 4.4) + (2 * (26.4 + 16.5) * 5.4), 0.2);
         Sum("LIVE", r => Number(r[4])).Should().BeApproximately(26.4 * 16.5 * 10, 0.2);
