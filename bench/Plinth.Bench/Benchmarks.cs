@@ -40,13 +40,16 @@ public class SizingBenchmarks
     private LoadedProject project = null!;
 
     [Params(100, 1000)]
-    public int Supports { get; set; }
+    public int Bases { get; set; }
+
+    [Params(1, 2)]
+    public int Columns { get; set; }
 
     [GlobalSetup]
     public void Setup()
     {
         directory = Directory.CreateTempSubdirectory("plinth-bench-").FullName;
-        GeneratedProject.Write(Supports, directory);
+        GeneratedProject.Write(Bases, directory, Columns);
         project = Read();
     }
 

@@ -36,16 +36,32 @@ internal static class GeneratedProject
 
         """;
 
-    public static void Write(int count, string directory)
+    /// <summary>Writes a project.</summary>
+    /// <param name="count">How many foundations.</param>
+    /// <param name="directory">Its folder.</param>
+    /// <param name="columns">Columns on each, 2.0 to 4.4 m apart where they are several.</param>
+    public static void Write(int count, string directory, int columns = 1)
     {
         Directory.CreateDirectory(directory);
         var random = new Random(7);
         double Within(double most) => ((random.NextDouble() * 2) - 1) * most;
         var supports = new StringBuilder("support,x (m),y (m),shape,cx (mm),cy (mm)\n");
         var reactions = new StringBuilder("support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm),Mz (kNm)\n");
-        for (var i = 0; i < count; i++)
+        var bases = new StringBuilder();
+        for (var i = 0; i < count * columns; i++)
         {
-            supports.Append(CultureInfo.InvariantCulture, $"C{i + 1},{i % 40 * 7},{i / 40 * 7},rect,450,450\n");
+            var (at, of) = (i / columns, i % columns);
+            if (columns == 1)
+            {
+                supports.Append(CultureInfo.InvariantCulture, $"C{i + 1},{at % 40 * 7},{at / 40 * 7},rect,450,450\n");
+            }
+            else
+            {
+                var along = of * (2.0 + (2.4 * ((at * 7919 % 100) / 100.0)));
+                supports.Append(CultureInfo.InvariantCulture, $"C{i + 1},{(at % 40 * 7 * columns) + along:F3},{at / 40 * 9},rect,{400 + (50 * (i % 3))},450\n");
+                bases.Append(of == 0 ? "[[foundation]]\nsupports = [" : ", ").Append('"').Append(CultureInfo.InvariantCulture, $"C{i + 1}").Append('"').Append(of == columns - 1 ? "]\n" : "");
+            }
+
             var s = 0.5 + (1.1 * random.NextDouble());
             (string Case, double N, double H, double M)[] rows =
             [
@@ -58,7 +74,7 @@ internal static class GeneratedProject
             }
         }
 
-        File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml);
+        File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml + bases);
         File.WriteAllText(Path.Combine(directory, "supports.csv"), supports.ToString());
         File.WriteAllText(Path.Combine(directory, "reactions.csv"), reactions.ToString());
     }

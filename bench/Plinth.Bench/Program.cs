@@ -1,10 +1,11 @@
+using System.Globalization;
 using BenchmarkDotNet.Running;
 using Plinth.Bench;
 
-// generate N DIR lays down a project of N supports and 12 cases; anything else goes to BenchmarkDotNet.
-if (args is ["generate", var count, var directory])
+// generate N DIR [COLUMNS] lays down a project of N bases under so many columns each (default: one) and 12 cases; anything else goes to BenchmarkDotNet.
+if (args is ["generate", var count, var directory, .. var columns])
 {
-    GeneratedProject.Write(int.Parse(count, System.Globalization.CultureInfo.InvariantCulture), directory);
+    GeneratedProject.Write(int.Parse(count, CultureInfo.InvariantCulture), directory, columns is [var each] ? int.Parse(each, CultureInfo.InvariantCulture) : 1);
     return 0;
 }
 
