@@ -20,7 +20,7 @@ internal static class GridLines
     /// <summary>Room for dimensions between a plan and the first row of bubbles, mm.</summary>
     public const double DimensionsBeside = 23;
 
-    /// <summary>Lines along y, by their x; or along x, by their y. Labels are the part of "A/1" that all supports of a line share.</summary>
+    /// <summary>Lines along y, by their x; or along x, by their y. Labels are the part of "A/1" that all named supports of a line share.</summary>
     public static IReadOnlyList<GridLine> Of(IReadOnlyList<Support> supports, bool alongY)
     {
         var lines = new List<(double Position, List<Support> On)>();
@@ -57,8 +57,9 @@ internal static class GridLines
 
     private static string Label(List<Support> on, bool alongY)
     {
-        var parts = on.Select(s => Parts(s.Grid)).ToList();
-        if (parts.Exists(p => p.Length != 2))
+        // Supports between the lines have no name and spoil none.
+        var parts = on.Where(s => s.Grid.Length > 0).Select(s => Parts(s.Grid)).ToList();
+        if (parts.Count == 0 || parts.Exists(p => p.Length != 2))
         {
             return "";
         }
@@ -66,7 +67,7 @@ internal static class GridLines
         // Of one support both parts are shared: then the first names the line along y.
         for (var i = 0; i < 2; i++)
         {
-            var part = on.Count == 1 ? (alongY ? 0 : 1) : i;
+            var part = parts.Count == 1 ? (alongY ? 0 : 1) : i;
             if (parts.TrueForAll(p => p[part] == parts[0][part]))
             {
                 return parts[0][part];

@@ -62,7 +62,7 @@ public static class DetailSection
         Mats(to, m, alongX, side, per, P, calls);
         foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
         {
-            Upright(to, m, role, alongX, column, P, calls);
+            Upright(to, m, role, alongX, column, side, P, calls);
         }
 
         Ties(to, m, alongX, column, P, calls);
@@ -228,8 +228,16 @@ public static class DetailSection
         }
     }
 
-    // Upright bars with their feet on the bottom mat, turned outwards.
-    private static void Upright(Canvas to, DetailModel m, BarRole role, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
+    /// <summary>Which way the foot of an upright bar lies: outwards, but inwards where it would leave the base or its cover.</summary>
+    /// <param name="bar">Where the bar stands, m.</param>
+    /// <param name="foot">Length of its foot, m.</param>
+    /// <param name="outwards">−1 or 1.</param>
+    /// <param name="within">The base less its side cover, m.</param>
+    internal static int FootWay(double bar, double foot, int outwards, (double Low, double High) within) =>
+        bar + (outwards * foot) is var end && end >= within.Low - 1e-9 && end <= within.High + 1e-9 ? outwards : -outwards;
+
+    // Upright bars with their feet on the bottom mat.
+    private static void Upright(Canvas to, DetailModel m, BarRole role, bool alongX, double column, double side, Func<double, double, At> p, List<(At, string)> calls)
     {
         if (m.Row(role) is not { } row)
         {
@@ -240,9 +248,11 @@ public static class DetailSection
         var z = m.FootHeight(row);
         var db = row.Group.Size.Diameter / 2;
         var (top, foot) = (z + row.Group.Shape.A - db, row.Group.Shape.B - db);
+        var half = (side / 2) - m.State.Rules.Concrete.CoverSide;
         foreach (var sign in new[] { -1, 1 })
         {
-            to.Path(Layers.Bar, Stroke.Bar, p(column + (sign * (at + foot)), z), p(column + (sign * at), z), p(column + (sign * at), top));
+            var u = column + (sign * at);
+            to.Path(Layers.Bar, Stroke.Bar, p(u + (FootWay(u, foot, sign, (-half, half)) * foot), z), p(u, z), p(u, top));
         }
 
         // Called where the bar stands free of others: dowels at their top, pedestal bars a little below theirs.

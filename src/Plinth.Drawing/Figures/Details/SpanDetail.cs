@@ -176,7 +176,7 @@ public static class SpanDetail
             var mid = P(u, top);
             to.Path(Layers.Column, Stroke.Fine, a + (-2, 0), mid + (-1.2, 0), mid + (-0.5, 1.6), mid + (0.5, -1.6), mid + (1.2, 0), b + (2, 0));
             to.Write(Layers.Note, mid + (0, 2.4), stands.Support.Label, Anchor.Middle, 1.8, true);
-            Uprights(to, m, stands, alongX, u, top, P, calls);
+            Uprights(to, m, stands, alongX, u, (low + concrete.CoverSide, high - concrete.CoverSide), top, P, calls);
         }
 
         foreach (var bottom in new[] { true, false })
@@ -199,7 +199,8 @@ public static class SpanDetail
             to.Measure(new(P(stops[i - 1], 0).X, beneath), new(P(stops[i], 0).X, beneath), false, beneath - 6, L(stops[i] - stops[i - 1]));
         }
 
-        to.Measure(new(P(low, 0).X, beneath), new(P(high, 0).X, beneath), false, beneath - 12, L(high - low));
+        // The whole is the sum of its parts as they are written.
+        to.Measure(new(P(low, 0).X, beneath), new(P(high, 0).X, beneath), false, beneath - 12, L(stops.Zip(stops.Skip(1), (a, b) => Math.Round(b - a, 3)).Sum()));
         to.Measure(P(low, 0), P(low, s.Body.Thickness), true, P(low, 0).X - 8, L(s.Body.Thickness));
         var width = Left + Right + ((high - low) * per);
         if (alongX)
@@ -266,7 +267,7 @@ public static class SpanDetail
         s.Runs(false, true).Where(r => r.Where.StartsWith("at ", StringComparison.Ordinal)).MinBy(r => Math.Abs(((r.Across[0] + r.Across[^1]) / 2) - s.Columns[column].X))?.Where[3..] ?? "";
 
     // Dowels and pedestal bars with their feet on the bottom mat.
-    private static void Uprights(Canvas to, DetailModel m, Standing stands, bool alongX, double u, double top, Func<double, double, At> p, List<(At, string)> calls)
+    private static void Uprights(Canvas to, DetailModel m, Standing stands, bool alongX, double u, (double Low, double High) within, double top, Func<double, double, At> p, List<(At, string)> calls)
     {
         var s = m.State;
         var z = s.Rules.Concrete.CoverBottom + s.Runs(true, true).Max(r => r.Layer.Diameter) + s.Runs(false, true).Select(r => r.Layer.Diameter).DefaultIfEmpty(0).Max();
@@ -284,7 +285,9 @@ public static class SpanDetail
             var end = Math.Min(z + row.Group.Shape.A, top);
             foreach (var sign in new[] { -1, 1 })
             {
-                to.Path(Layers.Bar, Stroke.Bar, p(u + (sign * (half + row.Group.Shape.B)), z), p(u + (sign * half), z), p(u + (sign * half), end));
+                var at = u + (sign * half);
+                var foot = DetailSection.FootWay(at, row.Group.Shape.B, sign, within) * row.Group.Shape.B;
+                to.Path(Layers.Bar, Stroke.Bar, p(at + foot, z), p(at, z), p(at, end));
             }
 
             calls.Add((p(u + half, role == BarRole.Dowels ? end - 0.05 : Math.Min(end, stands.ColumnFoot - s.Body.Underside) - 0.1), CallOf(m, role, row.Group.Where)));
