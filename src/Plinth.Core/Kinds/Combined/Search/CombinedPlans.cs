@@ -23,11 +23,10 @@ internal sealed class CombinedPlans
     // A trapezoid's one end is at most so many times the other: bars that fan out between them are to be neither too near at one nor too far apart at the other.
     private const double MostTaper = 2.5;
 
-    // The ends of a trapezoid differ first by multiples of so much of the widest range, then by every step near the best.
+    // The ends of a trapezoid differ first by multiples of so much of the widest range, its length by such of the longest; then by a third as much about the best, until by every step.
     private const int CoarseShare = 8;
-
-    // Of trapezoids of so many lengths every third is looked at before those about the best.
-    private const int ManyLengths = 40;
+    private const int CoarseLengths = 40;
+    private const int Finer = 3;
 
     // Of every so many lengths one stands for the others at first.
     private const int SparseStep = 6;
@@ -81,19 +80,39 @@ internal sealed class CombinedPlans
     public int Families => families.Length;
 
     /// <summary>A few families that lie far apart.</summary>
-    public IEnumerable<int> Sparse => Coarse.Where(f => f % Lengths.Length % SparseStep == 0 && differences[f / Lengths.Length] / CoarseStep % 3 == 0);
+    public IEnumerable<int> Sparse => Coarse.Where(f => f % Lengths.Length / CoarseLength % SparseStep == 0 && differences[f / Lengths.Length] / CoarseStep % 3 == 0);
 
-    /// <summary>Families to look at before those about the best: all, but of trapezoids those whose ends differ by rounder numbers of steps.</summary>
-    public IEnumerable<int> Coarse => Enumerable.Range(0, Families).Where(f => differences[f / Lengths.Length] % CoarseStep == 0 && (!held.Trapezoid || Lengths.Length <= ManyLengths || f % Lengths.Length % 3 == 0));
+    /// <summary>Families to look at before those about the best: all, but of trapezoids those of rounder lengths whose ends differ by rounder numbers of steps.</summary>
+    public IEnumerable<int> Coarse => Enumerable.Range(0, Families).Where(f => differences[f / Lengths.Length] % CoarseStep == 0 && f % Lengths.Length % CoarseLength == 0);
+
+    /// <summary>How many times families of trapezoids are taken closer about the best.</summary>
+    public int Levels => 1 + (int)Math.Ceiling((Math.Log(Math.Max(CoarseStep, CoarseLength)) / Math.Log(Finer)) - 1e-9);
 
     /// <summary>Families about a design: of like length, and of trapezoids of ends that differ about as much.</summary>
-    public IEnumerable<int> About(CombinedDesign design)
+    /// <param name="design">The design.</param>
+    /// <param name="level">From 1; in the last they lie a step apart.</param>
+    public IEnumerable<int> About(CombinedDesign design, int level)
     {
-        var (length, difference) = (design.Size.Length, (int)Math.Round((design.HighWidth - design.Size.Width) / rules.PlanStep));
-        return Enumerable.Range(0, Families).Where(f => Math.Abs(Lengths[f % Lengths.Length] - length) <= (SparseStep * rules.PlanStep) + 1e-9 && Math.Abs(differences[f / Lengths.Length] - difference) < CoarseStep);
+        var own = Array.FindIndex(Lengths, l => l > design.Size.Length - 1e-9) is >= 0 and var i ? i : Lengths.Length - 1;
+        var ownDifference = (int)Math.Round((design.HighWidth - design.Size.Width) / rules.PlanStep);
+        int Level(int coarse) => level >= Levels ? 1 : Math.Max(1, (int)(coarse / Math.Pow(Finer, level)));
+        var (length, difference) = (Level(CoarseLength), Level(CoarseStep));
+        for (var d = -Finer; d <= Finer; d++)
+        {
+            var at = Array.IndexOf(differences, ownDifference + (d * difference));
+            for (var l = -Finer; l <= Finer && at >= 0; l++)
+            {
+                if (own + (l * length) is >= 0 and var n && n < Lengths.Length)
+                {
+                    yield return (at * Lengths.Length) + n;
+                }
+            }
+        }
     }
 
     private int CoarseStep => Math.Max(1, (int)Math.Round((rules.MostPlan - rules.LeastPlan) / rules.PlanStep / CoarseShare));
+
+    private int CoarseLength => held.Trapezoid ? Math.Max(1, Lengths.Length / CoarseLengths) : 1;
 
     // How much the +x end may be wider than the other, in steps.
     private int[] Differences()
