@@ -102,6 +102,7 @@ public class CombinedTests
     [InlineData("supports = [\"C1\", \"C1\"]", "support \"C1\" stands twice in one list")]
     [InlineData("supports = [\"C1\", \"C7\"]", "support \"C7\" does not stand in supports.csv")]
     [InlineData("supports = [\"C1\", \"C2\"]\n\n[[foundation]]\nsupports = [\"C2\", \"C3\"]", "support \"C2\" belongs to")]
+    [InlineData("supports = [\"C1\", \"C2\"]\noutline = \"trapezoid\"\nedge-y0 = \"1 m\"\nedge-y1 = \"1 m\"", "edge-y0 and edge-y1 hold one width, and a trapezoid has two; leave one of them out")]
     [InlineData("supports = [\"C1\", \"C2\"]\noutline = \"trapezoid\"\nwidth = \"2 m\"", "a trapezoid has a width at each end; write for example width = [")]
     [InlineData("supports = [\"C1\", \"C2\"]\nwidth = [\"2 m\", \"1.5 m\", \"1 m\"]", "width of a trapezoid is a list of two")]
     [InlineData("supports = [\"C1\", \"C2\"]\nedge-x0 = \"0.5 m\"\nedge-x1 = \"0.5 m\"\nlength = \"9 m\"", "length and both edges along x are given; keep two of the three")]

@@ -121,6 +121,34 @@ public class CombinedSizingTests
         iter: 8);
 
     [Fact]
+    public void Of_ends_on_fine_steps_none_are_cheaper() => Columns.Sample(
+        c =>
+        {
+            // The ends differ by so many steps that not all are looked at.
+            var sizing = Bounds with { LeastPlan = 1.2, MostPlan = 4.2, PlanStep = 0.1 };
+            var open = new HeldValues { EdgeX0 = new HeldEdge(false, 0.4), EdgeX1 = new HeldEdge(false, 0.5), Thickness = 0.8, Trapezoid = true };
+            var project = Make(c, sizing, open);
+            var sizer = FoundationSizer.Of(project, project.Foundations[0]);
+            var found = sizer.Size().Design;
+            var best = double.PositiveInfinity;
+            for (var a = 12; a <= 42; a++)
+            {
+                for (var b = 12; b <= 42; b++)
+                {
+                    if (a != b && Math.Max(a, b) <= 2.5 * Math.Min(a, b))
+                    {
+                        var one = Make(c, sizing, open with { Width = Math.Round(0.1 * a, 6), EndWidth = Math.Round(0.1 * b, 6) });
+                        var own = FoundationSizer.Of(one, one.Foundations[0]);
+                        best = Math.Min(best, own.Size().Design is { } d ? own.Cost(d) : double.PositiveInfinity);
+                    }
+                }
+            }
+
+            (found is null ? double.PositiveInfinity : sizer.Cost(found)).Should().BeLessThanOrEqualTo(best * 1.01, $"{found?.Size} {found?.EndWidth}");
+        },
+        iter: 4);
+
+    [Fact]
     public void Columns_stand_on_what_is_held_and_the_rest_is_found()
     {
         var c = (3.0, new double[] { 300, 150, 400, 200 }, new double[] { 10, -5, 20, 0 }, 40.0);

@@ -95,6 +95,15 @@ public class ProposalTests
     }
 
     [Fact]
+    public void A_base_between_two_walls_is_no_trapezoid()
+    {
+        var edge = new HeldEdge(false, 0.5);
+        var confined = Under("A", 0, 0, new HeldValues { EdgeX0 = edge, EdgeY0 = edge, EdgeY1 = edge });
+        var found = Proposals.Of(Of(confined, Under("B", 4, 0)), [], [Nothing(confined)]);
+        found.Should().ContainSingle().Which.Held.Should().Be(new HeldValues { EdgeX0 = edge, EdgeY0 = edge, EdgeY1 = edge });
+    }
+
+    [Fact]
     public void Where_grounds_differ_the_weakest_is_named()
     {
         Foundation On(string label, double x, string ground, double bearing)

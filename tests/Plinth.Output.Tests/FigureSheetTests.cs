@@ -79,6 +79,20 @@ public class FigureSheetTests
         ((hooked.Points.Min(p => p.X) - base0.Points.Min(p => p.X)) * 20).Should().BeApproximately(75 + 8, 1e-6, "side cover and half a bar");
     }
 
+    [Theory]
+    [InlineData(0.75)]
+    [InlineData(-0.75)]
+    [InlineData(0)]
+    public void Feet_of_upright_bars_stay_within_the_cover_of_a_base_whose_column_stands_at_its_edge(double offset)
+    {
+        var (_, _, m) = Made(Rich(), held: new HeldValues { OffsetX = offset });
+        var cut = DetailSection.Of(m, true, DrawingScale.For(UnitSystem.Metric).First(s => s.Ratio == 20));
+        var concrete = cut.Items.OfType<PathItem>().First(p => p.Layer == Layers.Footing).Points;
+        var feet = cut.Items.OfType<PathItem>().Where(p => p.Layer == Layers.Bar && p.Points.Count == 3).ToList();
+        feet.Should().HaveCount(4, "two bars of the pedestal, two dowels");
+        feet.SelectMany(f => f.Points).Should().OnlyContain(p => p.X >= concrete.Min(c => c.X) + (75 / 20.0) - 1e-6 && p.X <= concrete.Max(c => c.X) - (75 / 20.0) + 1e-6);
+    }
+
     [Fact]
     public void Calls_and_the_table_of_bars_are_rows_of_the_bar_schedule()
     {

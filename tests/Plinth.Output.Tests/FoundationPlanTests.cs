@@ -45,6 +45,17 @@ public class FoundationPlanTests
     }
 
     [Fact]
+    public void A_column_between_the_grid_lines_has_none_and_spoils_no_name()
+    {
+        var (project, designs) = Buildings.Grid();
+        var between = project.Supports[0] with { Label = "C7", X = 2.5, Grid = "" };
+        var f = designs[0].Item1 with { Mark = "F7", Places = [new Place(between, 0, Plinth.Core.Tests.Given.DefaultGround)] };
+        project = project with { Supports = [.. project.Supports, between], Foundations = [.. project.Foundations, f] };
+        var sheet = FoundationPlan.Of(project, [.. designs, (f, designs[0].Item2)], new DrawingRequest("Foundation plan"))!;
+        sheet.Items.OfType<TextItem>().Where(t => t.Layer == Layers.Grid).Select(t => t.Text).Should().BeEquivalentTo(["A", "B", "C", "1", "2"]);
+    }
+
+    [Fact]
     public void Every_dimension_says_what_it_measures_and_chains_close()
     {
         var sheet = Buildings.Plan();

@@ -21,9 +21,9 @@ internal static class CombinedProposals
 
         var named = ground.Length == 0 ? null : ground;
         yield return new Proposal(asked, kind, row, held, named);
-        if (held.EdgeX0 is not null || held.EdgeX1 is not null)
+        if ((held.EdgeX0 is not null || held.EdgeX1 is not null) && (held.EdgeY0 is null || held.EdgeY1 is null))
         {
-            // Where an end is held, a trapezoid brings the centroid nearer to the resultant.
+            // Where an end is held, a trapezoid brings the centroid nearer to the resultant; both long sides held leave it one width.
             yield return new Proposal(asked, kind, row, held with { Trapezoid = true }, named);
         }
     }

@@ -193,14 +193,15 @@ public static class SpanDetail
         DetailSection.Levels(to, m, alongX ? [.. cut.Select(x => (x.X, x.Outline.FaceX))] : [(at.Y, at.Outline.FaceY)], (low, high), P);
         string L(double v) => Canvas.Length(v, units);
         var beneath = P(low, -concrete.Blinding).Y;
+        // Halves of a section that do not add up as they are written say no more than the whole.
         double[] stops = [low, .. cut.Select(x => alongX ? x.X : x.Y).Order(), high];
-        for (var i = 1; i < stops.Length; i++)
+        var parts = stops.Zip(stops.Skip(1), (a, b) => b - a).ToList();
+        for (var i = 0; i < parts.Count && (alongX || units == UnitSystem.Us || Math.Abs(parts.Sum(v => Math.Round(v, 3)) - Math.Round(high - low, 3)) < 1e-9); i++)
         {
-            to.Measure(new(P(stops[i - 1], 0).X, beneath), new(P(stops[i], 0).X, beneath), false, beneath - 6, L(stops[i] - stops[i - 1]));
+            to.Measure(new(P(stops[i], 0).X, beneath), new(P(stops[i + 1], 0).X, beneath), false, beneath - 6, L(parts[i]));
         }
 
-        // The whole is the sum of its parts as they are written.
-        to.Measure(new(P(low, 0).X, beneath), new(P(high, 0).X, beneath), false, beneath - 12, L(stops.Zip(stops.Skip(1), (a, b) => Math.Round(b - a, 3)).Sum()));
+        to.Measure(new(P(low, 0).X, beneath), new(P(high, 0).X, beneath), false, beneath - 12, L(high - low));
         to.Measure(P(low, 0), P(low, s.Body.Thickness), true, P(low, 0).X - 8, L(s.Body.Thickness));
         var width = Left + Right + ((high - low) * per);
         if (alongX)

@@ -71,6 +71,11 @@ internal sealed partial class FoundationReader
             Exposed = t.Flag("exposed", false),
             Built = t.Flag("built", false),
         };
+        if (trapezoid && held is { EdgeY0: not null, EdgeY1: not null })
+        {
+            t.Fault("edge-y1", "edge-y0 and edge-y1 hold one width, and a trapezoid has two; leave one of them out, or write width = [\"2.4 m\", \"1.6 m\"] in place of both");
+        }
+
         Conflict(t, "x", held.EdgeX0, held.EdgeX1, "length", held.Length);
         Conflict(t, "y", held.EdgeY0, held.EdgeY1, "width", held.Width);
         return held;

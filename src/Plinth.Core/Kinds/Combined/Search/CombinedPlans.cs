@@ -85,6 +85,9 @@ internal sealed class CombinedPlans
     /// <summary>Families to look at before those about the best: all, but of trapezoids those of rounder lengths whose ends differ by rounder numbers of steps.</summary>
     public IEnumerable<int> Coarse => Enumerable.Range(0, Families).Where(f => differences[f / Lengths.Length] % CoarseStep == 0 && f % Lengths.Length % CoarseLength == 0);
 
+    /// <summary>Families of trapezoids of every length whose ends differ by less round numbers of steps, for where none of <see cref="Coarse"/> passes; none of rectangles.</summary>
+    public IEnumerable<int> Closer => Coarse.Count() == Families ? [] : Enumerable.Range(0, Families).Where(f => differences[f / Lengths.Length] % Math.Max(1, CoarseStep / Finer) == 0);
+
     /// <summary>How many times families of trapezoids are taken closer about the best.</summary>
     public int Levels => 1 + (int)Math.Ceiling((Math.Log(Math.Max(CoarseStep, CoarseLength)) / Math.Log(Finer)) - 1e-9);
 

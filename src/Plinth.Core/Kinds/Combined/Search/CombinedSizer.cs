@@ -133,7 +133,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
     // What costs less than the best of a few is soon told from what does not; the last one found, for fewer combinations, is not far.
     private (CombinedDesign Design, double Cost)? Rough(int last, CombinedDesign? near) =>
-        Cheapest(last, plans.Coarse, Cheapest(last, near is null ? plans.Sparse : plans.About(near, plans.Levels), null));
+        Cheapest(last, plans.Coarse, Cheapest(last, near is null ? plans.Sparse : plans.About(near, plans.Levels), null)) ?? Cheapest(last, plans.Closer, null);
 
     // Of every thickness and family of plans the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than one in hand.
     private (CombinedDesign Design, double Cost)? Cheapest(int last, IEnumerable<int> families, (CombinedDesign Design, double Cost)? best)
