@@ -140,6 +140,18 @@ public abstract class Trial
     /// <summary>For each check and subject, the combination that last failed: the first to try on the next trial.</summary>
     internal int[] Hints { get; }
 
+    /// <summary>Takes for the combination that failed last, before any did, the one of a family that presses most.</summary>
+    internal void HintAtMost(Family family)
+    {
+        var (best, most) = (-1, double.NegativeInfinity);
+        foreach (var k in set.For(family))
+        {
+            (best, most) = Place.Sums[k].N > most ? (k, Place.Sums[k].N) : (best, most);
+        }
+
+        Array.Fill(Hints, Math.Max(best, 0));
+    }
+
     /// <summary>Where a check keeps what it found of a subject.</summary>
     internal int Slot(int check, Subject subject) => (check * subjects) + subject.Index;
 

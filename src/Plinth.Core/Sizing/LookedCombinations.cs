@@ -19,12 +19,15 @@ internal sealed class LookedCombinations(ImmutableArray<Trial> trials, Foundatio
     private readonly bool[][] chosen = [.. trials.Select(OutermostCombinations.Of)];
     private int round;
 
+    /// <summary>Whether so many were found wanting that all are looked at.</summary>
+    public bool IsAll => round >= MostRounds;
+
     /// <summary>Looks at those chosen so far; after some rounds at all.</summary>
     public void LookAtSome()
     {
         for (var i = 0; i < trials.Length; i++)
         {
-            if (round < MostRounds)
+            if (!IsAll)
             {
                 trials[i].LookAt(chosen[i]);
             }
@@ -47,7 +50,7 @@ internal sealed class LookedCombinations(ImmutableArray<Trial> trials, Foundatio
     /// <summary>Whether the design that the trials hold stands under all combinations, which they look at; if not, those under which it fails are looked at from now on.</summary>
     public bool AllAllow()
     {
-        if (round++ >= MostRounds)
+        if (IsAll)
         {
             return true;
         }
@@ -78,6 +81,7 @@ internal sealed class LookedCombinations(ImmutableArray<Trial> trials, Foundatio
             }
         }
 
+        round += fails ? 1 : 0;
         return !fails;
     }
 }

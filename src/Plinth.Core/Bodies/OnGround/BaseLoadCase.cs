@@ -99,6 +99,10 @@ internal static partial class BaseLoadCase
     /// <summary>How a symbol of a column is told apart where a body carries several: "N[C5]".</summary>
     public static string Of(string symbol, Standing c) => c.At is null ? symbol : $"{symbol}[{c.At}]";
 
+    /// <summary>The same where it is told; composed for nobody, it would cost a search more than what it names.</summary>
+    public static string Of<T>(string symbol, Standing c)
+        where T : struct, ITrace => T.Records ? Of(symbol, c) : symbol;
+
     /// <summary>How a case of a column is told: "N[DEAD]", or "N[C5, DEAD]" where a body carries several.</summary>
     public static string Of(string symbol, Standing c, string name) => c.At is null ? $"{symbol}[{name}]" : $"{symbol}[{c.At}, {name}]";
 

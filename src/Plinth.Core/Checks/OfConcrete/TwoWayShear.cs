@@ -358,9 +358,9 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         {
             var (n, x, y) = (c.Action(k).N, c.Mx(k), c.My(k));
             var (dx, dy) = (c.X - cx, c.Y - cy);
-            var load = new Sym(BaseLoadCase.Of("N", c), n, Unit.Force);
-            sumX += trace.Let(BaseLoadCase.Of("Mx,c", c), x - (n * dy), Unit.Moment, $"{new Sym(BaseLoadCase.Of("Mx,col", c), x, Unit.Moment)} − {load}·{new Sym(BaseLoadCase.Of("y'", c), dy, Unit.Length)}");
-            sumY += trace.Let(BaseLoadCase.Of("My,c", c), y + (n * dx), Unit.Moment, $"{new Sym(BaseLoadCase.Of("My,col", c), y, Unit.Moment)} + {load}·{new Sym(BaseLoadCase.Of("x'", c), dx, Unit.Length)}");
+            var load = new Sym(BaseLoadCase.Of<T>("N", c), n, Unit.Force);
+            sumX += trace.Let(BaseLoadCase.Of<T>("Mx,c", c), x - (n * dy), Unit.Moment, $"{new Sym(BaseLoadCase.Of("Mx,col", c), x, Unit.Moment)} − {load}·{new Sym(BaseLoadCase.Of("y'", c), dy, Unit.Length)}");
+            sumY += trace.Let(BaseLoadCase.Of<T>("My,c", c), y + (n * dx), Unit.Moment, $"{new Sym(BaseLoadCase.Of("My,col", c), y, Unit.Moment)} + {load}·{new Sym(BaseLoadCase.Of("x'", c), dx, Unit.Length)}");
         }
 
         var mx = trace.Let("Mx,c", sumX + qy, Unit.Moment, $"{new Sym("ΣMx,c", sumX, Unit.Moment)} + {new Sym("∫q·y dA", qy, Unit.Moment)}");

@@ -71,7 +71,7 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         trace.Heading($"Tipping towards {(side > 0 ? "+" : "−")}{TAxis.Name}, {combination.Name}");
         foreach (var column in s.Columns)
         {
-            trace.Given(BaseLoadCase.Of("arm", column), Arm(column, edge), Unit.Length, "of the column's load to the edge");
+            trace.Given(BaseLoadCase.Of<T>("arm", column), Arm(column, edge), Unit.Length, "of the column's load to the edge");
         }
 
         foreach (var term in combination.Terms)

@@ -16,6 +16,9 @@ internal sealed class CombinedBars
     /// <summary>Bars may weigh so much more than the lightest that pass, as a share, where they are fewer.</summary>
     private const double FewerWithin = 0.05;
 
+    // No strength is taken to grow slower with the number of bars than by so much a power: shear grows by the third.
+    private const double LeastPower = 0.3;
+
     private const int MostRounds = 60;
     private const int MostAgain = 3;
 
@@ -58,12 +61,13 @@ internal sealed class CombinedBars
     /// <summary>The check that failed last, and where.</summary>
     public (Check Check, Trial State)? LastFailure { get; private set; }
 
-    /// <summary>The combinations asked for are enough to tell whether the base is too thin with any bars: the thinnest leave the greatest depth.</summary>
+    /// <summary>Puts the thinnest bars into the trials: they leave the greatest depth.</summary>
+    public void Thin() => Thinnest();
+
+    /// <summary>The combinations asked for are enough to tell whether the base is too thin with any bars; the trials must hold the thinnest.</summary>
     public bool IsTooThin()
     {
-        Thinnest();
         Look(Face.Bottom);
-        Put();
         var fails = Array.Exists(depth, c => trials.Any(t => c.ExceedsAtHint(t, rules.Sizing.Target)));
         Look(Face.None);
         return fails;
@@ -228,7 +232,8 @@ internal sealed class CombinedBars
         return true;
     }
 
-    // The least counts of a size in every zone: they grow by what a check finds lacking, which is never more than is needed, as strength never grows faster than steel.
+    // The least counts of a size in every zone: they grow by what a check finds lacking, which is never more than is needed, as strength never grows faster than steel; where it
+    // was found to grow slower, so much more. What was too much is trimmed in the end.
     private bool Least(List<SoughtZone> zones, BarSize size, Check[] checks)
     {
         foreach (var z in zones)
@@ -239,6 +244,7 @@ internal sealed class CombinedBars
             }
         }
 
+        var before = (Check: (Check?)null, Subject: (Subject?)null, Count: 0, Use: 0.0);
         for (var round = 0; round < MostRounds; round++)
         {
             Put();
@@ -252,8 +258,11 @@ internal sealed class CombinedBars
             {
                 if (z.Held is null && z.Layer.Any && z.Is(lacking.Subject))
                 {
-                    var factor = lacking.Outcome.FailsAnyhow || lacking.Check.Decides.What != Decisions.Bars ? 1 : lacking.Outcome.Utilisation / rules.Sizing.Target;
-                    grew |= z.Grow((int)Math.Min(int.MaxValue, Math.Ceiling((z.Layer.Count * factor) - 1e-6)), lacking.Check.Decides.What == Decisions.Ends);
+                    var (count, over) = (z.Layer.Count, lacking.Outcome.FailsAnyhow || lacking.Check.Decides.What != Decisions.Bars ? 1 : lacking.Outcome.Utilisation / rules.Sizing.Target);
+                    var power = over > 1 && before.Check == lacking.Check && before.Subject == lacking.Subject && count > before.Count ? Math.Log(before.Use / over) / Math.Log((double)count / before.Count) : 1;
+                    var to = Math.Ceiling((count * Math.Pow(over, 1 / Math.Clamp(power, LeastPower, 1))) - 1e-6);
+                    grew |= z.Grow((int)Math.Min(power < 1 ? Math.Max(z.Most, count + 1) : int.MaxValue, to), lacking.Check.Decides.What == Decisions.Ends);
+                    before = (lacking.Check, lacking.Subject, count, over);
                 }
             }
 

@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using Plinth.Core.Buildings;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
-using Plinth.Core.Loads;
 
 namespace Plinth.Core.Kinds.Combined;
 
@@ -13,22 +12,17 @@ internal sealed class CombinedFloor
     private readonly Foundation foundation;
     private readonly RuleSet rules;
     private readonly double lightest;
-    private readonly double thinnest;
     private readonly double ratio;
-    private readonly int flexureBottom;
-    private readonly int flexureTop;
     private readonly Dictionary<double, double> leastAreas = [];
 
     public CombinedFloor(ImmutableArray<CombinedTrial> trials, Foundation foundation)
     {
         (this.trials, this.foundation, rules) = (trials, foundation, foundation.Rules);
         BarSize[] sizes = [.. new[] { foundation.Held.BottomX?.Size, foundation.Held.TopX?.Size }.OfType<BarSize>(), .. rules.Steel.Bars, .. rules.Steel.TopBars];
-        (lightest, thinnest) = (sizes.Min(b => b.MassPerMetre / b.Area), sizes.Min(b => b.Diameter));
+        lightest = sizes.Min(b => b.MassPerMetre / b.Area);
         var none = default(Tracing.NoTrace);
         bool Sought(string id) => !foundation.Waives(id);
         ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y") ? trials[0].Code.MinimumSteelRatio(ref none, rules.Steel.Yield) : 0;
-        int Index(string id) => Sought(id) ? trials[0].Checks.Find(id)!.Index : -1;
-        (flexureBottom, flexureTop) = (foundation.Held.BottomX is null ? Index("flexure-bottom-x") : -1, foundation.Held.TopX is null ? Index("flexure-top-x") : -1);
     }
 
     /// <summary>By concrete, work and the code's least steel at the bottom.</summary>
@@ -50,54 +44,19 @@ internal sealed class CombinedFloor
         return (plan.Length * (plan.Low + plan.High) / 2 * ((r.Concrete * thickness) + (r.Excavation * depth))) + (r.Formwork * Perimeter(plan) * thickness);
     }
 
-    /// <summary>The same with the steel along the base that some combinations are known to need, for the size that the trials hold.</summary>
-    public double WithSteel(in CombinedPlan plan, double standing)
+    /// <summary>The same with the steel that some combinations are known to need, for the size that the trials hold, with the thinnest bars.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="standing">What stands on the base costs.</param>
+    /// <param name="need">What steel it needs at least.</param>
+    public double WithSteel(in CombinedPlan plan, double standing, in SteelNeed need)
     {
-        var t = trials[0];
-        var (thickness, along) = (t.Body.Thickness, plan.Length - (2 * rules.Concrete.CoverSide));
-        var least = ratio * thickness * ((plan.Low + plan.High) / 2);
-        var depth = thickness - Math.Min(rules.Concrete.CoverBottom, rules.Concrete.CoverTop) - (thinnest / 2);
-        if (depth <= 0)
-        {
-            return Of(plan, thickness, standing);
-        }
-
-        var (bottom, top) = (0.0, 0.0);
-        foreach (var s in trials)
-        {
-            bottom = Math.Max(bottom, Needed(s, flexureBottom, 1, depth));
-            top = Math.Max(top, Needed(s, flexureTop, -1, depth));
-        }
+        var (thickness, side, width) = (trials[0].Body.Thickness, 2 * rules.Concrete.CoverSide, (plan.Low + plan.High) / 2);
+        var (along, least, leastAcross) = (plan.Length - side, ratio * thickness * width, ratio * thickness * plan.Length);
 
         // Top bars both ways, where any are needed: what lifts a hair needs none.
-        var mat = top > 0 && rules.Steel.TopSteel == TopSteel.Demand && trials.Any(s => s.NeedsTopSteel)
-            ? (Math.Max(least, top) * along) + (ratio * thickness * plan.Length * (((plan.Low + plan.High) / 2) - (2 * rules.Concrete.CoverSide))) : 0;
-        var steel = (Math.Max(0, bottom - least) * along) + mat;
+        var mat = need.Top > 0 && rules.Steel.TopSteel == TopSteel.Demand && trials.Any(s => s.NeedsTopSteel) ? (Math.Max(least, need.Top) * along) + (leastAcross * (width - side)) : 0;
+        var steel = (Math.Max(0, need.Bottom - least) * along) + (Math.Max(0, need.Across - leastAcross) * (width - side)) + mat;
         return Of(plan, thickness, standing) + (rules.Rates.Steel * lightest * steel);
-    }
-
-    // Steel that the combination which failed last needs at least: the lever arm is never longer than the depth of the thinnest bars.
-    private static double Needed(CombinedTrial t, int check, int sign, double depth)
-    {
-        if (check < 0)
-        {
-            return 0;
-        }
-
-        var k = t.Hints[(t.Slot(check, t.Long))];
-        if (!t.Combinations[k].IsFor(Family.Concrete) || t.Body.Contact(k).State == Contact.ContactState.NoEquilibrium)
-        {
-            return 0;
-        }
-
-        var most = 0.0;
-        foreach (var s in t.Long.Sections(k))
-        {
-            most = Math.Max(most, sign * s.Moment);
-        }
-
-        var none = default(Tracing.NoTrace);
-        return most <= 0 ? 0 : most / (t.Code.Flexure(ref none, t.Rules.Concrete, t.Rules.Steel.Yield, 1e-9, t.Body.Width, depth).Strength / 1e-9);
     }
 
     private static double Perimeter(in CombinedPlan plan) =>

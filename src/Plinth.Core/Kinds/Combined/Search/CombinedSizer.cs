@@ -4,6 +4,7 @@ using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
+using Plinth.Core.Loads;
 using Plinth.Core.Sizing;
 
 namespace Plinth.Core.Kinds.Combined;
@@ -24,18 +25,28 @@ internal sealed partial class CombinedSizer : FoundationSizer
     // Where no bars were found, so many wider plans of the same length are looked at.
     private const int MostWider = 4;
 
+    // The next wider plan has at least so much more area, as a share.
+    private const double Wider = 1e-4;
+
+    // What is known of a family that waits its turn: its least area; the steel that it needs.
+    private const int Bounded = -2;
+    private const int Needing = -1;
+
     private readonly Checker checker;
     private readonly ImmutableArray<CombinedTrial> trials;
     private readonly CombinedBars search;
     private readonly CombinedFloor floor;
+    private readonly SteelFloor steel;
     private readonly JointSearch[] joints;
     private readonly Check[] planChecks;
     private readonly double[] thicknesses;
     private readonly double[] uprights;
     private readonly List<SizingStep> steps = [];
     private readonly Dictionary<int, Pedestal?[]?> pedestals = [];
+    private readonly Dictionary<(int Thickness, int Family), (double Area, double Cost)> needing = [];
     private readonly Dictionary<(CombinedPlan Plan, int Thickness), (CombinedDesign Design, double Cost)?> complete = [];
-    private CombinedPlans plans;
+    private readonly CombinedPlans plans;
+    private LookedCombinations? looked;
     private (Check Check, CombinedTrial State)? planFailure;
 
     /// <summary>Prepares the search.</summary>
@@ -51,6 +62,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
         thicknesses = foundation.Held.Thickness is { } h ? [h] : PlanCandidates.Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep);
         uprights = new double[thicknesses.Length];
         floor = new CombinedFloor(trials, foundation);
+        steel = new SteelFloor(trials, foundation);
         Stand(new Pedestal?[joints.Length], 1);
         plans = new CombinedPlans(project, foundation, trials, _ => null);
     }
@@ -69,52 +81,44 @@ internal sealed partial class CombinedSizer : FoundationSizer
             return Failed(NoThickness());
         }
 
-        var looked = new LookedCombinations([.. trials], Foundation);
-        CombinedDesign? near = null;
-        while (true)
+        foreach (var t in trials)
         {
-            Forget();
-            looked.LookAtSome();
-            var rough = Rough(last, near);
-            looked.LookAtAll();
-            Forget();
-            if (rough is not { } found)
-            {
-                return Failed(Stopped(last));
-            }
-
-            near = found.Design;
-            if (!AllAllow(near))
-            {
-                continue;
-            }
-
-            if (Foundation.Held.Trapezoid)
-            {
-                // Families between those that were looked at, about the best of them.
-                looked.LookAtSome();
-                for (var level = 1; level <= plans.Levels; level++)
-                {
-                    found = Cheapest(last, plans.About(found.Design, level), found)!.Value;
-                }
-
-                near = found.Design;
-                looked.LookAtAll();
-                Forget();
-                if (!AllAllow(near))
-                {
-                    continue;
-                }
-            }
-
-            return new SizingResult(near, null, steps) { Checked = check ? checker.Check(near) : null };
+            t.HintAtMost(Family.Concrete);
         }
 
-        bool AllAllow(CombinedDesign design)
+        looked = new LookedCombinations([.. trials], Foundation);
+        looked.LookAtSome();
+        var found = Rough(last);
+        for (var level = 1; Foundation.Held.Trapezoid && found is { } best && level <= plans.Levels; level++)
         {
-            checker.Set(design);
-            return looked.AllAllow();
+            // Families between those that were looked at, about the best of them.
+            found = Cheapest(last, plans.About(best.Design, level), best);
         }
+
+        looked.LookAtAll();
+        complete.Clear();
+        pedestals.Clear();
+        planFailure = null;
+        return found is { Design: var design } ? new SizingResult(design, null, steps) { Checked = check ? checker.Check(design) : null } : Failed(Stopped(last));
+    }
+
+    // Whether a design found for some combinations stands under all; if not, those under which it fails are looked at from now on, and what was found without them is sought again.
+    private bool AllAllow(CombinedDesign design)
+    {
+        looked!.LookAtAll();
+        checker.Set(design);
+        var allow = looked.AllAllow();
+        looked.LookAtSome();
+        if (!allow)
+        {
+            pedestals.Clear();
+            foreach (var key in complete.Where(c => c.Value is not null).Select(c => c.Key).ToList())
+            {
+                complete.Remove(key);
+            }
+        }
+
+        return allow;
     }
 
     internal override void Release() => checker.Release();
@@ -123,23 +127,15 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
     private bool LevelsFit(double thickness) => BaseLevels.Fault(Foundation, thickness, Project.Units) is null;
 
-    // What was found under some combinations does not hold under others.
-    private void Forget()
-    {
-        complete.Clear();
-        pedestals.Clear();
-        planFailure = null;
-    }
+    // What costs less than the best of a few is soon told from what does not.
+    private (CombinedDesign Design, double Cost)? Rough(int last) => Cheapest(last, plans.Coarse, Cheapest(last, plans.Sparse, null)) ?? Cheapest(last, plans.Closer, null);
 
-    // What costs less than the best of a few is soon told from what does not; the last one found, for fewer combinations, is not far.
-    private (CombinedDesign Design, double Cost)? Rough(int last, CombinedDesign? near) =>
-        Cheapest(last, plans.Coarse, Cheapest(last, near is null ? plans.Sparse : plans.About(near, plans.Levels), null)) ?? Cheapest(last, plans.Closer, null);
-
-    // Of every thickness and family of plans the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than one in hand.
+    // Of every thickness and family of plans the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than one in hand. What a
+    // family costs at least is known ever better: by its area, by the steel that shear and moment need in any case, by the least plan that stands.
     private (CombinedDesign Design, double Cost)? Cheapest(int last, IEnumerable<int> families, (CombinedDesign Design, double Cost)? best)
     {
         var least = new Dictionary<int, int>();
-        var queue = new PriorityQueue<(int T, int Family, int Plan), double>();
+        var queue = new PriorityQueue<(int T, int Family, int Plan, double Area), double>();
         var (failed, areas) = (new int[last], new double[last]);
         for (var t = 0; t < last; t++)
         {
@@ -151,45 +147,58 @@ internal sealed partial class CombinedSizer : FoundationSizer
         {
             for (var t = 0; t < last; t++)
             {
-                if (areas[t] < double.PositiveInfinity && plans.Bound(f, areas[t]) is { } bound)
+                if (needing.TryGetValue((t, f), out var known))
                 {
-                    queue.Enqueue((t, f, -1), floor.Of(bound, thicknesses[t], uprights[t]));
+                    queue.Enqueue((t, f, Needing, known.Area), known.Cost);
+                }
+                else if (areas[t] < double.PositiveInfinity && plans.Bound(f, areas[t]) is { } bound)
+                {
+                    queue.Enqueue((t, f, Bounded, areas[t]), floor.Of(bound, thicknesses[t], uprights[t]));
                 }
             }
         }
 
         while (queue.TryDequeue(out var next, out var dearest) && dearest < (best?.Cost ?? double.PositiveInfinity) * Near)
         {
-            var (t, f, i) = next;
-            if (failed[t] >= (Foundation.Held.Trapezoid ? FailuresOfTrapezoids : FailuresInRow))
+            var (t, f, i, area) = next;
+            if (failed[t] >= (Foundation.Held.Trapezoid ? FailuresOfTrapezoids : FailuresInRow) || Pedestals(t) is not { } standing)
             {
                 continue;
             }
 
-            if (i < 0)
+            if (i == Bounded)
             {
-                if (Least(t, f, least.GetValueOrDefault(f, -1), (best?.Cost ?? double.PositiveInfinity) * Near) is >= 0 and var found)
+                needing[(t, f)] = Sharper(t, f, area, standing);
+                queue.Enqueue((t, f, Needing, needing[(t, f)].Area), needing[(t, f)].Cost);
+
+                continue;
+            }
+
+            if (i == Needing)
+            {
+                if (Least(t, f, area, least.GetValueOrDefault(f, -1), (best?.Cost ?? double.PositiveInfinity) * Near) is >= 0 and var found)
                 {
                     least[f] = found;
-                    queue.Enqueue((t, f, found), floor.WithSteel(plans.Of(f)[found], uprights[t]));
+                    search.Thin();
+                    queue.Enqueue((t, f, found, area), floor.WithSteel(plans.Of(f)[found], uprights[t], steel.Need()));
                 }
 
                 continue;
             }
 
             var plan = plans.Of(f)[i];
-            if (Set(plan, t, Pedestals(t)!) is not { } offset)
+            if (Set(plan, t, standing) is not { } offset)
             {
                 continue;
             }
 
-            if (search.IsTooThin() || PlanExceeds() || Complete(plan, t, offset) is not { } made)
+            if (IsTooThin() || PlanExceeds() || Complete(plan, t, offset) is not { } made)
             {
                 // A wider one presses the ground less.
                 failed[t]++;
                 if (i + 1 < plans.Of(f).Length && i < least[f] + MostWider)
                 {
-                    queue.Enqueue((t, f, i + 1), floor.Of(plans.Of(f)[i + 1], thicknesses[t], uprights[t]));
+                    queue.Enqueue((t, f, i + 1, area), floor.Of(plans.Of(f)[i + 1], thicknesses[t], uprights[t]));
                 }
 
                 continue;
@@ -198,6 +207,12 @@ internal sealed partial class CombinedSizer : FoundationSizer
             failed[t] = 0;
             if (made.Cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
             {
+                if (!AllAllow(made.Design))
+                {
+                    queue.Enqueue(next, dearest);
+                    continue;
+                }
+
                 steps.Add(new SizingStep(best is null ? "first" : "cheaper", made.Design.Size));
                 best = made;
             }
@@ -206,13 +221,42 @@ internal sealed partial class CombinedSizer : FoundationSizer
         return best;
     }
 
+    // What a family costs at least with the steel that it needs in any case, and the area that shear asks for; infinite: none of its plans passes.
+    private (double Area, double Cost) Sharper(int t, int family, double area, Pedestal?[] standing)
+    {
+        while (plans.Bound(family, area) is { } plan)
+        {
+            if (Foundation.Held.Trapezoid || Set(plan, t, standing) is null)
+            {
+                return (area, floor.Of(plan, thicknesses[t], uprights[t]));
+            }
+
+            search.Thin();
+            var need = steel.Need();
+            if (!need.Fails)
+            {
+                return (area, floor.WithSteel(plan, uprights[t], need));
+            }
+
+            area = need.IsHopeless ? double.PositiveInfinity : plan.Area * Math.Max(need.Wider, 1 + Wider);
+        }
+
+        return (double.PositiveInfinity, double.PositiveInfinity);
+    }
+
+    private bool IsTooThin()
+    {
+        search.Thin();
+        return search.IsTooThin() || steel.Need().Fails;
+    }
+
     // The least plan of a family that stands on the ground at a thickness and may cost less than the best, left in the trials; −1: none.
-    private int Least(int t, int family, int near, double most)
+    private int Least(int t, int family, double area, int near, double most)
     {
         var (list, standing) = (plans.Of(family), Pedestals(t)!);
         bool Lies(int i) => Set(list[i], t, standing) is not null;
         bool Stands(int i) => Lies(i) && !PlanExceeds();
-        var first = First(list, p => p.Area >= floor.LeastArea(thicknesses[t]));
+        var first = First(list, p => p.Area >= area);
         var end = double.IsPositiveInfinity(most) ? list.Length : First(list, p => floor.Of(p, thicknesses[t], uprights[t]) >= most);
 
         // From what another thickness needed it is not far; else by doubling steps from below.

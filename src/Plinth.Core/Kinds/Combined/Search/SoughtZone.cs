@@ -39,6 +39,9 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
     /// <summary>Mass of its bars, kg.</summary>
     public double Mass => Layer.Size is { } size ? Layer.Count * size.MassPerMetre * Length : 0;
 
+    /// <summary>The most bars of its size that spacing allows.</summary>
+    public int Most => most;
+
     /// <summary>Sets its bars.</summary>
     public void Set(BarLayer layer) => set(layer);
 

@@ -16,6 +16,9 @@ internal readonly record struct PartForce(double Force, double Moment)
     public static PartForce operator -(PartForce a, PartForce b) => new(a.Force - b.Force, a.Moment - b.Moment);
 }
 
+/// <summary>The plane of a part of a body: its area, and that with the distance along an axis from the body's centroid and with its square, m2, m3 and m4.</summary>
+internal readonly record struct PartPlane(double Area, double First, double Second);
+
 /// <summary>
 /// The free body towards the beginning of an axis from a section across a body under several columns. Along x: V = ∫q dA − ΣN, M = ∫q·(x − ξ) dA − Σ[N·(x − xi) − My'] with
 /// My' = My + H·Fx; along y with −Mx' = H·Fy − Mx. Within a column's own width its load is spread evenly and its moment linearly.
@@ -30,7 +33,8 @@ internal static class LongForces
     /// <param name="x">Where it lies, m from the body's centroid.</param>
     public static LongSection At(GroundBody body, Standing[] columns, bool alongX, int k, double x)
     {
-        var part = Push(body, alongX, k, x) - Press(body, alongX, k, x);
+        var plane = Plane(body, alongX, x);
+        var part = Push(body, alongX, k, x, plane) - Press(body, alongX, k, x, plane);
         var (shear, moment) = (part.Force, (x * part.Force) - part.Moment);
         foreach (var c in columns)
         {
@@ -49,25 +53,43 @@ internal static class LongForces
     }
 
     /// <summary>What ground and water push up on the part before a section.</summary>
-    public static PartForce Push(GroundBody body, bool alongX, int k, double x)
+    public static PartForce Push(GroundBody body, bool alongX, int k, double x) => Push(body, alongX, k, x, Plane(body, alongX, x));
+
+    private static PartForce Push(GroundBody body, bool alongX, int k, double x, in PartPlane plane)
     {
-        Span<PlanPoint> corners = stackalloc PlanPoint[ConvexPolygon.MostCorners];
-        var part = Before(body, alongX, x, corners);
-        ref readonly var p = ref body.Contact(k);
-        var (half, water) = (body.Width / 2, body.GroundLoad(k).WaterPressure);
-        var ground = !body.IsRectangle ? p.Pressure.Over(part)
-            : alongX ? p.Pressure.OverRectangle(body.LowX, -half, x, half) : p.Pressure.OverRectangle(body.LowX, -half, body.HighX, x);
-        var plane = ConvexPolygon.Moments(part);
-        return new PartForce(ground.Force + (water * plane.Area), alongX ? ground.MomentX + (water * plane.X) : ground.MomentY + (water * plane.Y));
+        ref readonly var contact = ref body.Contact(k);
+        var water = body.GroundLoad(k).WaterPressure;
+        var pushed = new PartForce(water * plane.Area, water * plane.First);
+        var p = contact.Pressure;
+        if (contact.State == ContactState.Full && (alongX || body.IsRectangle))
+        {
+            // The part lies alike on both sides of the axis: what the pressure changes across it cancels.
+            var (middle, slope) = (p.A, alongX ? p.B : p.C);
+            return new PartForce(pushed.Force + (middle * plane.Area) + (slope * plane.First), pushed.Moment + (middle * plane.First) + (slope * plane.Second));
+        }
+
+        PressureResultant ground;
+        if (body.IsRectangle)
+        {
+            var half = body.Width / 2;
+            ground = alongX ? p.OverRectangle(body.LowX, -half, x, half) : p.OverRectangle(body.LowX, -half, body.HighX, x);
+        }
+        else
+        {
+            Span<PlanPoint> corners = stackalloc PlanPoint[ConvexPolygon.MostCorners];
+            ground = p.Over(Before(body, alongX, x, corners));
+        }
+
+        return new PartForce(ground.Force + pushed.Force, (alongX ? ground.MomentX : ground.MomentY) + pushed.Moment);
     }
 
     /// <summary>What presses down on it but for the columns: weights, loads beside them, and soil that a rising base lifts.</summary>
-    public static PartForce Press(GroundBody body, bool alongX, int k, double x)
+    public static PartForce Press(GroundBody body, bool alongX, int k, double x) => Press(body, alongX, k, x, Plane(body, alongX, x));
+
+    private static PartForce Press(GroundBody body, bool alongX, int k, double x, in PartPlane plane)
     {
-        Span<PlanPoint> corners = stackalloc PlanPoint[ConvexPolygon.MostCorners];
-        var plane = ConvexPolygon.Moments(Before(body, alongX, x, corners));
         var q = body.PressedPerArea(k);
-        var (force, moment) = (q * plane.Area, q * (alongX ? plane.X : plane.Y));
+        var (force, moment) = (q * plane.Area, q * plane.First);
         if (body.PlacedLoads.Length > 0)
         {
             // Loads that stand on the very edge are not lost by rounding.
@@ -79,6 +101,24 @@ internal static class LongForces
 
         var (rising, turning) = body.RisingPart(k, alongX, x);
         return new PartForce(force + rising, moment + turning);
+    }
+
+    // The plane before a section.
+    private static PartPlane Plane(GroundBody body, bool alongX, double x)
+    {
+        if (!alongX && !body.IsRectangle)
+        {
+            Span<PlanPoint> corners = stackalloc PlanPoint[ConvexPolygon.MostCorners];
+            var m = ConvexPolygon.Moments(Before(body, false, x, corners));
+            return new PartPlane(m.Area, m.Y, m.YY);
+        }
+
+        // Between two parallel edges, about the first of them.
+        var low = alongX ? body.LowX : -body.Width / 2;
+        var (length, from, to) = (x - low, alongX ? body.LowWidth : body.Length, alongX ? body.WidthAt(x) : body.Length);
+        var area = length * (from + to) / 2;
+        var (first, second) = (length * length * (from + (2 * to)) / 6, length * length * length * (from + (3 * to)) / 12);
+        return new PartPlane(area, first + (low * area), second + (2 * low * first) + (low * low * area));
     }
 
     // The outline before a section.

@@ -1,0 +1,216 @@
+using System.Collections.Immutable;
+using Plinth.Core.Bodies;
+using Plinth.Core.Buildings;
+using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Core.Loads;
+
+namespace Plinth.Core.Kinds.Combined;
+
+/// <summary>What steel a base needs at least for what some combinations are known to ask.</summary>
+/// <param name="Bottom">Bottom bars along, m2.</param>
+/// <param name="Top">Top bars along, m2.</param>
+/// <param name="Across">Bottom bars across, m2.</param>
+/// <param name="Wider">How many times as wide it must be for shear along with the most bars; 1: it is wide enough.</param>
+/// <param name="IsHopeless">Whether with the most bars shear across fails in it and in any wider base of its length.</param>
+internal readonly record struct SteelNeed(double Bottom, double Top, double Across, double Wider, bool IsHopeless)
+{
+    /// <summary>Whether no bars make it pass.</summary>
+    public bool Fails => Wider > 1 || IsHopeless;
+
+    /// <summary>What both ask.</summary>
+    public SteelNeed With(in SteelNeed other) => new(Math.Max(Bottom, other.Bottom), Math.Max(Top, other.Top), Math.Max(Across, other.Across), Math.Max(Wider, other.Wider), IsHopeless || other.IsHopeless);
+}
+
+/// <summary>
+/// What steel the size that the trials hold needs at least, without a search for its bars: by the combinations that failed last, with the depth that the thinnest bars leave.
+/// Moment and shear along a base that bears wholly do not depend on its breadth.
+/// </summary>
+internal sealed class SteelFloor
+{
+    // What is needed is found to so many halvings of what is the most.
+    private const int Halvings = 10;
+
+    // The check decides what is this near.
+    private const double Margin = 1e-6;
+
+    private readonly ImmutableArray<CombinedTrial> trials;
+    private readonly RuleSet rules;
+    private readonly (BarSize Size, double Closest)[] bottomBars;
+    private readonly (BarSize Size, double Closest)[] topBars;
+    private readonly double thinnest;
+    private readonly int flexureBottom;
+    private readonly int flexureTop;
+    private readonly int flexureAcross;
+    private readonly int shearAlong;
+    private readonly int shearAcross;
+
+    /// <summary>Prepares it.</summary>
+    public SteelFloor(ImmutableArray<CombinedTrial> trials, Foundation foundation)
+    {
+        (this.trials, rules) = (trials, foundation.Rules);
+        (BarSize, double)[] Allowed(IEnumerable<BarSize> sizes) => [.. sizes.Select(b => (b, Math.Max(rules.Steel.LeastSpacing, trials[0].Code.LeastClear(b.Diameter, rules.Concrete.Aggregate) + b.Diameter)))];
+        bottomBars = Allowed(rules.Steel.Bars);
+        topBars = Allowed(rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars);
+        thinnest = rules.Steel.Bars.Concat(rules.Steel.TopBars).Min(b => b.Diameter);
+        var (held, openAcross) = (foundation.Held, CombinedFields.HeldRest(foundation.Held) is null);
+        foreach (var support in foundation.Places[0].Supports)
+        {
+            openAcross &= CombinedFields.HeldBand(held, support.Label) is null;
+        }
+
+        int Sought(string id, bool open) => open && !foundation.Waives(id) ? trials[0].Checks.Find(id)!.Index : -1;
+        (flexureBottom, flexureTop, flexureAcross) = (Sought("flexure-bottom-x", held.BottomX is null), Sought("flexure-top-x", held.TopX is null), Sought("flexure-bottom-y", openAcross));
+        (shearAlong, shearAcross) = (Sought("one-way-shear-x", held.BottomX is null && held.TopX is null), Sought("one-way-shear-y", openAcross));
+    }
+
+    /// <summary>What the size that the trials hold needs; they must hold the thinnest bars.</summary>
+    public SteelNeed Need()
+    {
+        var need = new SteelNeed(0, 0, 0, 1, false);
+        foreach (var t in trials)
+        {
+            need = need.With(Of(t));
+        }
+
+        return need;
+    }
+
+    private SteelNeed Of(CombinedTrial t)
+    {
+        var topDepth = t.Body.Thickness - rules.Concrete.CoverTop - (thinnest / 2);
+        if (t.Long.Depth(true) <= 0 || topDepth <= 0)
+        {
+            return new SteelNeed(0, 0, 0, 1, false);
+        }
+
+        var (bottom, top, wider) = Shear(t, topDepth);
+        var (across, hopeless) = Across(t);
+        return new SteelNeed(
+            Math.Max(bottom, Bending(t, flexureBottom, 1, t.Long.Depth(true))), Math.Max(top, Bending(t, flexureTop, -1, topDepth)), across, wider, hopeless);
+    }
+
+    // The combination that failed last; −1: none that bears wholly.
+    private static int Hint(CombinedTrial t, int check, Subject subject) =>
+        check >= 0 && t.Hints[t.Slot(check, subject)] is var k && t.Combinations[k].IsFor(Family.Concrete) && t.Body.Contact(k).State == ContactState.Full ? k : -1;
+
+    // Area by the longest lever arm there may be: the whole depth.
+    private static double Area(CombinedTrial t, double moment, double breadth, double depth)
+    {
+        var none = default(Tracing.NoTrace);
+        return moment <= 0 ? 0 : moment / (t.Code.Flexure(ref none, t.Rules.Concrete, t.Rules.Steel.Yield, 1e-9, breadth, depth).Strength / 1e-9);
+    }
+
+    private static double Bending(CombinedTrial t, int check, int sign, double depth)
+    {
+        var most = 0.0;
+        if (Hint(t, check, t.Long) is >= 0 and var k)
+        {
+            foreach (ref readonly var s in t.Long.Sections(k))
+            {
+                most = Math.Max(most, sign * s.Moment);
+            }
+        }
+
+        return Area(t, most, t.Body.Width, depth);
+    }
+
+    private (double Bottom, double Top, double Wider) Shear(CombinedTrial t, double topDepth)
+    {
+        var (bottom, top, wider) = (0.0, 0.0, 1.0);
+        if (Hint(t, shearAlong, t.Long) is not (>= 0 and var k))
+        {
+            return (0, 0, 1);
+        }
+
+        var s = t.Long;
+        foreach (var c in s.Columns)
+        {
+            foreach (var side in (ReadOnlySpan<int>)[-1, 1])
+            {
+                if (LongShear.Place(s, k, c, side) is not { } place)
+                {
+                    continue;
+                }
+
+                // Plain concrete may hold what stretches the top of an overhang.
+                var section = s.Section(k, place.At);
+                var below = section.Moment >= 0;
+                if (!below && s.IsBeyond(place.At))
+                {
+                    continue;
+                }
+
+                var breadth = s.BreadthAt(place.At);
+                var (area, over) = Shear(t, Math.Abs(section.Shear), breadth, below ? s.Depth(true) : topDepth, below ? bottomBars : topBars, 2 * rules.Concrete.CoverSide);
+                (bottom, top, wider) = (below ? Math.Max(bottom, area) : bottom, below ? top : Math.Max(top, area), Math.Max(wider, over));
+            }
+        }
+
+        return (bottom, top, wider);
+    }
+
+    // The area that shear needs, and how many times the strength with the most bars that spacing allows it is; 1: no more. Thicker bars leave less depth.
+    private (double Area, double Over) Shear(CombinedTrial t, double shear, double breadth, double depth, (BarSize Size, double Closest)[] bars, double cover)
+    {
+        var target = rules.Sizing.Target * (1 + Margin);
+        double Strength(double area, double deep)
+        {
+            var none = default(Tracing.NoTrace);
+            return deep <= 0 ? 0 : t.Code.OneWayShear(ref none, rules.Concrete, breadth, deep, area) * target;
+        }
+
+        var (most, held) = (0.0, 0.0);
+        foreach (var (size, closest) in bars)
+        {
+            var area = ((Math.Max(0, breadth - cover - (cover > 0 ? size.Diameter : 0)) / closest) + 1) * size.Area;
+            (most, held) = (Math.Max(most, area), Math.Max(held, Strength(area, depth - ((size.Diameter - thinnest) / 2))));
+        }
+
+        if (held < shear)
+        {
+            return (most, shear / held);
+        }
+
+        var (low, high) = (0.0, most);
+        for (var i = 0; i < Halvings && Strength(low, depth) < shear; i++)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = Strength(middle, depth) < shear ? (middle, high) : (low, middle);
+        }
+
+        return (low, 1);
+    }
+
+    private (double Area, bool IsHopeless) Across(CombinedTrial t)
+    {
+        var none = default(Tracing.NoTrace);
+        var ratio = t.Code.MinimumSteelRatio(ref none, rules.Steel.Yield) * t.Body.Thickness;
+        var (bent, sheared) = (ratio * t.Body.Length, ratio * t.Body.Length);
+        for (var g = 0; g < t.Bands.Length; g++)
+        {
+            var (band, strip) = (t.Bands[g], (CrossSpan)t.TributarySpans[g]);
+            if (Hint(t, flexureAcross, band) is >= 0 and var k)
+            {
+                var moment = Math.Max(band.AtFace(k, -1).MomentUp, band.AtFace(k, 1).MomentUp);
+                bent += Math.Max(0, Area(t, moment, band.Breadth, band.Depth(true)) - (ratio * band.Breadth));
+            }
+
+            if (Hint(t, shearAcross, strip) is >= 0 and var s)
+            {
+                var (low, high) = (strip.Beyond(s, -1, strip.Depth(true)).ShearUp, strip.Beyond(s, 1, strip.Depth(true)).ShearUp);
+                var (area, over) = Shear(t, Math.Max(low, high), strip.Breadth, strip.Depth(true), bottomBars, 0);
+                if (over > 1 && Math.Min(low, high) >= Math.Max(low, high) / 2)
+                {
+                    // Where moments do not rule, the shear of a wider base is no less.
+                    return (0, true);
+                }
+
+                sheared += Math.Max(0, area - (ratio * strip.Breadth));
+            }
+        }
+
+        return (Math.Max(bent, sheared), false);
+    }
+}
