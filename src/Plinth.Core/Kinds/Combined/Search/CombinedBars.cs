@@ -36,6 +36,7 @@ internal sealed class CombinedBars
     private BarLayer acrossTop;
     private BarLayer rest;
     private readonly BarLayer[] inBand;
+    private BarBudget budget = BarBudget.Any;
 
     /// <summary>Prepares the search.</summary>
     public CombinedBars(ImmutableArray<CombinedTrial> trials, Foundation foundation)
@@ -61,8 +62,12 @@ internal sealed class CombinedBars
     /// <summary>The check that failed last, and where.</summary>
     public (Check Check, Trial State)? LastFailure { get; private set; }
 
-    /// <summary>Puts the thinnest bars into the trials: they leave the greatest depth.</summary>
-    public void Thin() => Thinnest();
+    /// <summary>Puts the thinnest bars into the trials, which leave the greatest depth; nothing was found of them yet.</summary>
+    public void Thin()
+    {
+        (LastFailure, IsDearer) = (null, false);
+        Thinnest();
+    }
 
     /// <summary>The combinations asked for are enough to tell whether the base is too thin with any bars; the trials must hold the thinnest.</summary>
     public bool IsTooThin()
@@ -73,11 +78,16 @@ internal sealed class CombinedBars
         return fails;
     }
 
+    /// <summary>Whether the last search was given up because its bars would weigh more than its budget.</summary>
+    public bool IsDearer { get; private set; }
+
     /// <summary>Finds the bars for the sizes that the trials hold, and leaves them there.</summary>
-    /// <returns>Null if no bars allowed pass.</returns>
-    public CombinedDesign? Find(CombinedDesign sized)
+    /// <param name="sized">The design without its bars.</param>
+    /// <param name="weighs">What they may weigh.</param>
+    /// <returns>Null if no bars allowed pass, or if they weigh too much.</returns>
+    public CombinedDesign? Find(CombinedDesign sized, in BarBudget weighs)
     {
-        LastFailure = null;
+        (LastFailure, IsDearer, budget) = (null, false, weighs);
         Thinnest();
         Look(Face.Bottom);
         if (!OfFace(Face.Bottom) || Fails(depth))
@@ -130,7 +140,7 @@ internal sealed class CombinedBars
         var outerIsX = trials[0].OuterIsX;
         for (var again = 0; again < MostAgain; again++)
         {
-            if (!Direction(outerIsX, face) || !Direction(!outerIsX, face))
+            if (!Direction(outerIsX, face) || IsOver(outerIsX, face) || !Direction(!outerIsX, face) || IsOver(!outerIsX, face))
             {
                 return false;
             }
@@ -143,6 +153,19 @@ internal sealed class CombinedBars
         }
 
         return false;
+    }
+
+    // Whether bars found, with those that are not yet, weigh more than they may.
+    private bool IsOver(bool alongX, Face face)
+    {
+        if (double.IsInfinity(budget.Most))
+        {
+            return false;
+        }
+
+        var found = Zones(alongX, face).Sum(z => z.Mass);
+        budget = face == Face.Top ? budget with { Top = Math.Max(found, budget.Top) } : alongX ? budget with { Along = found } : budget with { Across = found };
+        return IsDearer = budget.Along + budget.Across + budget.Top >= budget.Most;
     }
 
     private bool Direction(bool alongX, Face face)
@@ -197,7 +220,7 @@ internal sealed class CombinedBars
         var found = new List<(BarLayer[] Layers, double Mass, int Count)>();
         foreach (var size in sizes)
         {
-            if (Least(zones, size, checks))
+            if (Least(zones, size, checks, least * (1 + FewerWithin)))
             {
                 var mass = zones.Sum(z => z.Mass);
                 found.Add(([.. zones.Select(z => z.Layer)], mass, zones.Sum(z => z.Layer.Count)));
@@ -234,7 +257,7 @@ internal sealed class CombinedBars
 
     // The least counts of a size in every zone: they grow by what a check finds lacking, which is never more than is needed, as strength never grows faster than steel; where it
     // was found to grow slower, so much more. What was too much is trimmed in the end.
-    private bool Least(List<SoughtZone> zones, BarSize size, Check[] checks)
+    private bool Least(List<SoughtZone> zones, BarSize size, Check[] checks, double heaviest)
     {
         foreach (var z in zones)
         {
@@ -266,7 +289,8 @@ internal sealed class CombinedBars
                 }
             }
 
-            if (!grew)
+            // Those that weigh more than others that pass are not chosen.
+            if (!grew || zones.Sum(z => z.Mass) > heaviest)
             {
                 return false;
             }

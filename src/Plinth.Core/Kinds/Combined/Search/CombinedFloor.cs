@@ -5,6 +5,17 @@ using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Kinds.Combined;
 
+/// <summary>What bars may weigh, and what they do at least, kg.</summary>
+/// <param name="Most">All together, for the base to be worth its cost; infinite: anything.</param>
+/// <param name="Along">At least at the bottom along.</param>
+/// <param name="Across">At least at the bottom across.</param>
+/// <param name="Top">At least at the top.</param>
+internal readonly record struct BarBudget(double Most, double Along, double Across, double Top)
+{
+    /// <summary>Anything will do.</summary>
+    public static readonly BarBudget Any = new(double.PositiveInfinity, 0, 0, 0);
+}
+
 /// <summary>What a base of a size costs at least, and what area it cannot do without, found without a search for its bars.</summary>
 internal sealed class CombinedFloor
 {
@@ -50,13 +61,27 @@ internal sealed class CombinedFloor
     /// <param name="need">What steel it needs at least.</param>
     public double WithSteel(in CombinedPlan plan, double standing, in SteelNeed need)
     {
+        var mass = Mass(plan, need);
+        return Bare(plan, trials[0].Body.Thickness) + standing + (rules.Rates.Steel * (mass.Along + mass.Across + mass.Top));
+    }
+
+    /// <summary>What bars weigh at least, for the size that the trials hold, and how much they may for the base to cost less than so much.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="standing">What stands on the base costs.</param>
+    /// <param name="need">What steel it needs at least.</param>
+    /// <param name="most">What it must cost less than; infinite: anything.</param>
+    public BarBudget Budget(in CombinedPlan plan, double standing, in SteelNeed need, double most) =>
+        Mass(plan, need) with { Most = rules.Rates.Steel > 0 ? (most - Bare(plan, trials[0].Body.Thickness) - standing) / rules.Rates.Steel : double.PositiveInfinity };
+
+    private BarBudget Mass(in CombinedPlan plan, in SteelNeed need)
+    {
         var (thickness, side, width) = (trials[0].Body.Thickness, 2 * rules.Concrete.CoverSide, (plan.Low + plan.High) / 2);
-        var (along, least, leastAcross) = (plan.Length - side, ratio * thickness * width, ratio * thickness * plan.Length);
+        var (along, across) = (Math.Max(0, plan.Length - side) * lightest, Math.Max(0, width - side) * lightest);
+        var (least, leastAcross) = (ratio * thickness * width, ratio * thickness * plan.Length);
 
         // Top bars both ways, where any are needed: what lifts a hair needs none.
-        var mat = need.Top > 0 && rules.Steel.TopSteel == TopSteel.Demand && trials.Any(s => s.NeedsTopSteel) ? (Math.Max(least, need.Top) * along) + (leastAcross * (width - side)) : 0;
-        var steel = (Math.Max(0, need.Bottom - least) * along) + (Math.Max(0, need.Across - leastAcross) * (width - side)) + mat;
-        return Of(plan, thickness, standing) + (rules.Rates.Steel * lightest * steel);
+        var top = need.Top > 0 && rules.Steel.TopSteel == TopSteel.Demand && trials.Any(s => s.NeedsTopSteel) ? (Math.Max(least, need.Top) * along) + (leastAcross * across) : 0;
+        return new BarBudget(double.PositiveInfinity, Math.Max(least, need.Bottom) * along, Math.Max(leastAcross, need.Across) * across, top);
     }
 
     private static double Perimeter(in CombinedPlan plan) =>

@@ -75,7 +75,7 @@ internal sealed partial class CombinedSizer
             return Stop(planFailure!.Value, "");
         }
 
-        if (search.Find(smaller) is not { } barred)
+        if (search.Find(smaller, BarBudget.Any) is not { } barred)
         {
             return search.LastFailure is { } lacking ? Stop(lacking, "") : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null);
         }
@@ -135,7 +135,7 @@ internal sealed partial class CombinedSizer
             }
 
             var thick = $"{bound}, thickness {(Foundation.Held.Thickness is { } h ? "held at " : "up to ")}{Dimension.Section(thicknesses[t], units)} and the bars of [steel]";
-            if (search.Find(plans.Design(plans.All[i], thicknesses[t], offset)) is null)
+            if (search.Find(plans.Design(plans.All[i], thicknesses[t], offset), BarBudget.Any) is null)
             {
                 return search.LastFailure is { } lacking ? Stop(lacking, thick) : new SizingStop(null, null, null, 0, thick, null);
             }
@@ -176,7 +176,7 @@ internal sealed partial class CombinedSizer
                 }
 
                 tried++;
-                if (Complete(plans.All[i], t, offset) is { Design: var design, Cost: var cost })
+                if (Complete(plans.All[i], t, offset, BarBudget.Any) is { Design: var design, Cost: var cost })
                 {
                     found.Add(new Alternative(design, Quantities.Of(Project, Foundation, design), cost, []));
                 }

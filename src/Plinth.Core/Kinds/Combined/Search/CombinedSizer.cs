@@ -192,11 +192,18 @@ internal sealed partial class CombinedSizer : FoundationSizer
                 continue;
             }
 
-            if (IsTooThin() || PlanExceeds() || Complete(plan, t, offset) is not { } made)
+            search.Thin();
+            var need = steel.Need();
+            if (need.Fails || search.IsTooThin() || PlanExceeds() || Complete(plan, t, offset, floor.Budget(plan, uprights[t], need, best?.Cost ?? double.PositiveInfinity)) is not { } made)
             {
-                // A wider one presses the ground less.
+                if (search.IsDearer)
+                {
+                    continue;
+                }
+
+                // A wider one presses the ground less, but spans farther across.
                 failed[t]++;
-                if (i + 1 < plans.Of(f).Length && i < least[f] + MostWider)
+                if (!need.IsHopeless && (search.LastFailure?.Check.Decides.AlongX != false || need.TurnsAcross) && i + 1 < plans.Of(f).Length && i < least[f] + MostWider)
                 {
                     queue.Enqueue((t, f, i + 1, area), floor.Of(plans.Of(f)[i + 1], thicknesses[t], uprights[t]));
                 }
@@ -242,12 +249,6 @@ internal sealed partial class CombinedSizer : FoundationSizer
         }
 
         return (double.PositiveInfinity, double.PositiveInfinity);
-    }
-
-    private bool IsTooThin()
-    {
-        search.Thin();
-        return search.IsTooThin() || steel.Need().Fails;
     }
 
     // The least plan of a family that stands on the ground at a thickness and may cost less than the best, left in the trials; −1: none.
@@ -317,14 +318,14 @@ internal sealed partial class CombinedSizer : FoundationSizer
     }
 
     // The least bars and dowels for the size that the trials hold, and what they cost; null if none pass.
-    private (CombinedDesign Design, double Cost)? Complete(in CombinedPlan plan, int t, in PlanPoint offset)
+    private (CombinedDesign Design, double Cost)? Complete(in CombinedPlan plan, int t, in PlanPoint offset, in BarBudget budget)
     {
         if (complete.TryGetValue((plan, t), out var known))
         {
             return known;
         }
 
-        var found = search.Find(plans.Design(plan, thicknesses[t], offset));
+        var found = search.Find(plans.Design(plan, thicknesses[t], offset), budget);
         for (var i = 0; i < joints.Length && found is not null; i++)
         {
             found = joints[i].FindDowels() is { } dowels ? found.With(i, found.At[i] with { Upright = new Upright(trials[0].Columns[i].Pedestal, BarSpec.Of(dowels)) }) : null;
@@ -332,7 +333,11 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
         // The trials hold its bars as they are cut only now.
         var result = found is null ? default((CombinedDesign, double)?) : (found, Cost(found, CombinedMats.Of(trials[0], found)));
-        complete.Add((plan, t), result);
+        if (!search.IsDearer)
+        {
+            complete.Add((plan, t), result);
+        }
+
         return result;
     }
 

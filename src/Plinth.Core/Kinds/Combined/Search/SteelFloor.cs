@@ -14,13 +14,14 @@ namespace Plinth.Core.Kinds.Combined;
 /// <param name="Across">Bottom bars across, m2.</param>
 /// <param name="Wider">How many times as wide it must be for shear along with the most bars; 1: it is wide enough.</param>
 /// <param name="IsHopeless">Whether with the most bars shear across fails in it and in any wider base of its length.</param>
-internal readonly record struct SteelNeed(double Bottom, double Top, double Across, double Wider, bool IsHopeless)
+/// <param name="TurnsAcross">Whether moments rule the shear across, which a wider base may lessen.</param>
+internal readonly record struct SteelNeed(double Bottom, double Top, double Across, double Wider, bool IsHopeless, bool TurnsAcross)
 {
     /// <summary>Whether no bars make it pass.</summary>
     public bool Fails => Wider > 1 || IsHopeless;
 
     /// <summary>What both ask.</summary>
-    public SteelNeed With(in SteelNeed other) => new(Math.Max(Bottom, other.Bottom), Math.Max(Top, other.Top), Math.Max(Across, other.Across), Math.Max(Wider, other.Wider), IsHopeless || other.IsHopeless);
+    public SteelNeed With(in SteelNeed other) => new(Math.Max(Bottom, other.Bottom), Math.Max(Top, other.Top), Math.Max(Across, other.Across), Math.Max(Wider, other.Wider), IsHopeless || other.IsHopeless, TurnsAcross || other.TurnsAcross);
 }
 
 /// <summary>
@@ -30,7 +31,7 @@ internal readonly record struct SteelNeed(double Bottom, double Top, double Acro
 internal sealed class SteelFloor
 {
     // What is needed is found to so many halvings of what is the most.
-    private const int Halvings = 10;
+    private const int Halvings = 7;
 
     // The check decides what is this near.
     private const double Margin = 1e-6;
@@ -45,6 +46,8 @@ internal sealed class SteelFloor
     private readonly int flexureAcross;
     private readonly int shearAlong;
     private readonly int shearAcross;
+
+    private static readonly SteelNeed Nothing = new(0, 0, 0, 1, false, false);
 
     /// <summary>Prepares it.</summary>
     public SteelFloor(ImmutableArray<CombinedTrial> trials, Foundation foundation)
@@ -68,7 +71,7 @@ internal sealed class SteelFloor
     /// <summary>What the size that the trials hold needs; they must hold the thinnest bars.</summary>
     public SteelNeed Need()
     {
-        var need = new SteelNeed(0, 0, 0, 1, false);
+        var need = Nothing;
         foreach (var t in trials)
         {
             need = need.With(Of(t));
@@ -82,13 +85,13 @@ internal sealed class SteelFloor
         var topDepth = t.Body.Thickness - rules.Concrete.CoverTop - (thinnest / 2);
         if (t.Long.Depth(true) <= 0 || topDepth <= 0)
         {
-            return new SteelNeed(0, 0, 0, 1, false);
+            return Nothing;
         }
 
         var (bottom, top, wider) = Shear(t, topDepth);
-        var (across, hopeless) = Across(t);
-        return new SteelNeed(
-            Math.Max(bottom, Bending(t, flexureBottom, 1, t.Long.Depth(true))), Math.Max(top, Bending(t, flexureTop, -1, topDepth)), across, wider, hopeless);
+        (bottom, top) = (Math.Max(bottom, Bending(t, flexureBottom, 1, t.Long.Depth(true))), Math.Max(top, Bending(t, flexureTop, -1, topDepth)));
+        var (across, hopeless, turns) = Across(t, t.OuterIsX ? Thinnest(t.Body.Width, bottom) - thinnest : 0);
+        return new SteelNeed(bottom, top, across, wider, hopeless, turns);
     }
 
     // The combination that failed last; −1: none that bears wholly.
@@ -118,7 +121,7 @@ internal sealed class SteelFloor
 
     private (double Bottom, double Top, double Wider) Shear(CombinedTrial t, double topDepth)
     {
-        var (bottom, top, wider) = (0.0, 0.0, 1.0);
+        var (below, above) = (default(LongSection), default(LongSection));
         if (Hint(t, shearAlong, t.Long) is not (>= 0 and var k))
         {
             return (0, 0, 1);
@@ -134,26 +137,53 @@ internal sealed class SteelFloor
                     continue;
                 }
 
-                // Plain concrete may hold what stretches the top of an overhang.
+                // Plain concrete may hold what stretches the top of an overhang. Over one breadth the greatest shear tells.
                 var section = s.Section(k, place.At);
-                var below = section.Moment >= 0;
-                if (!below && s.IsBeyond(place.At))
+                if (!s.Body.IsRectangle)
                 {
                     continue;
                 }
 
-                var breadth = s.BreadthAt(place.At);
-                var (area, over) = Shear(t, Math.Abs(section.Shear), breadth, below ? s.Depth(true) : topDepth, below ? bottomBars : topBars, 2 * rules.Concrete.CoverSide);
-                (bottom, top, wider) = (below ? Math.Max(bottom, area) : bottom, below ? top : Math.Max(top, area), Math.Max(wider, over));
+                if (section.Moment >= 0)
+                {
+                    below = Math.Abs(section.Shear) > Math.Abs(below.Shear) ? section : below;
+                }
+                else if (!s.IsBeyond(place.At) && Math.Abs(section.Shear) > Math.Abs(above.Shear))
+                {
+                    above = section;
+                }
             }
         }
 
-        return (bottom, top, wider);
+        var cover = 2 * rules.Concrete.CoverSide;
+        var (bottom, under) = Shear(t, Math.Abs(below.Shear), s.Body.Width, s.Depth(true), bottomBars, cover);
+        var (top, over) = Shear(t, Math.Abs(above.Shear), s.Body.Width, topDepth, topBars, cover);
+        return (bottom, top, Math.Max(under, over));
     }
+
+    // Diameter of the thinnest bars that make so much area along.
+    private double Thinnest(double breadth, double area)
+    {
+        var least = double.PositiveInfinity;
+        foreach (var (size, closest) in bottomBars)
+        {
+            least = Held(breadth, size, closest, 2 * rules.Concrete.CoverSide) >= area ? Math.Min(least, size.Diameter) : least;
+        }
+
+        return double.IsInfinity(least) ? thinnest : least;
+    }
+
+    // The most area of a size that spacing allows.
+    private static double Held(double breadth, BarSize size, double closest, double cover) => ((Math.Max(0, breadth - cover - (cover > 0 ? size.Diameter : 0)) / closest) + 1) * size.Area;
 
     // The area that shear needs, and how many times the strength with the most bars that spacing allows it is; 1: no more. Thicker bars leave less depth.
     private (double Area, double Over) Shear(CombinedTrial t, double shear, double breadth, double depth, (BarSize Size, double Closest)[] bars, double cover)
     {
+        if (shear <= 0)
+        {
+            return (0, 1);
+        }
+
         var target = rules.Sizing.Target * (1 + Margin);
         double Strength(double area, double deep)
         {
@@ -164,7 +194,7 @@ internal sealed class SteelFloor
         var (most, held) = (0.0, 0.0);
         foreach (var (size, closest) in bars)
         {
-            var area = ((Math.Max(0, breadth - cover - (cover > 0 ? size.Diameter : 0)) / closest) + 1) * size.Area;
+            var area = Held(breadth, size, closest, cover);
             (most, held) = (Math.Max(most, area), Math.Max(held, Strength(area, depth - ((size.Diameter - thinnest) / 2))));
         }
 
@@ -183,34 +213,43 @@ internal sealed class SteelFloor
         return (low, 1);
     }
 
-    private (double Area, bool IsHopeless) Across(CombinedTrial t)
+    // The bars along lie under them, so much thicker than the thinnest.
+    private (double Area, bool IsHopeless, bool Turns) Across(CombinedTrial t, double lost)
     {
         var none = default(Tracing.NoTrace);
         var ratio = t.Code.MinimumSteelRatio(ref none, rules.Steel.Yield) * t.Body.Thickness;
-        var (bent, sheared) = (ratio * t.Body.Length, ratio * t.Body.Length);
+        var (bent, sheared, turns) = (ratio * t.Body.Length, ratio * t.Body.Length, false);
         for (var g = 0; g < t.Bands.Length; g++)
         {
             var (band, strip) = (t.Bands[g], (CrossSpan)t.TributarySpans[g]);
+            var depth = strip.Depth(true) - lost;
+            if (depth <= 0)
+            {
+                continue;
+            }
+
             if (Hint(t, flexureAcross, band) is >= 0 and var k)
             {
                 var moment = Math.Max(band.AtFace(k, -1).MomentUp, band.AtFace(k, 1).MomentUp);
-                bent += Math.Max(0, Area(t, moment, band.Breadth, band.Depth(true)) - (ratio * band.Breadth));
+                bent += Math.Max(0, Area(t, moment, band.Breadth, depth) - (ratio * band.Breadth));
             }
 
             if (Hint(t, shearAcross, strip) is >= 0 and var s)
             {
+                // Where moments do not rule, the shear of a wider base is no less.
                 var (low, high) = (strip.Beyond(s, -1, strip.Depth(true)).ShearUp, strip.Beyond(s, 1, strip.Depth(true)).ShearUp);
-                var (area, over) = Shear(t, Math.Max(low, high), strip.Breadth, strip.Depth(true), bottomBars, 0);
-                if (over > 1 && Math.Min(low, high) >= Math.Max(low, high) / 2)
+                var even = Math.Min(low, high) >= Math.Max(low, high) / 2;
+                turns |= !even;
+                var (area, over) = Shear(t, Math.Max(low, high), strip.Breadth, depth, bottomBars, 0);
+                if (over > 1 && even)
                 {
-                    // Where moments do not rule, the shear of a wider base is no less.
-                    return (0, true);
+                    return (0, true, turns);
                 }
 
                 sheared += Math.Max(0, area - (ratio * strip.Breadth));
             }
         }
 
-        return (Math.Max(bent, sheared), false);
+        return (Math.Max(bent, sheared), false, turns);
     }
 }
