@@ -371,7 +371,7 @@ internal sealed class CombinedBars
             var (widest, narrow) = (Math.Max(t.Body.LowWidth, t.Body.HighWidth), Math.Min(t.Body.LowWidth, t.Body.HighWidth));
             return [new SoughtZone(t, bottom ? held.BottomX : held.TopX, bottom ? () => along : () => alongTop, bottom ? l => along = l : l => alongTop = l)
             {
-                Breadth = () => widest, Narrow = narrow, Length = t.Body.Length - side,
+                Breadth = () => widest, Narrow = narrow, Length = t.Body.Length - side, LeastArea = bottom ? budget.Area : 0,
             }];
         }
 

@@ -10,10 +10,11 @@ namespace Plinth.Core.Kinds.Combined;
 /// <param name="Along">At least at the bottom along.</param>
 /// <param name="Across">At least at the bottom across.</param>
 /// <param name="Top">At least at the top.</param>
-internal readonly record struct BarBudget(double Most, double Along, double Across, double Top)
+/// <param name="Area">Area that those at the bottom along need in any case, m2.</param>
+internal readonly record struct BarBudget(double Most, double Along, double Across, double Top, double Area)
 {
     /// <summary>Anything will do.</summary>
-    public static readonly BarBudget Any = new(double.PositiveInfinity, 0, 0, 0);
+    public static readonly BarBudget Any = new(double.PositiveInfinity, 0, 0, 0, 0);
 }
 
 /// <summary>What a base of a size costs at least, and what area it cannot do without, found without a search for its bars.</summary>
@@ -81,7 +82,7 @@ internal sealed class CombinedFloor
 
         // Top bars both ways, where any are needed: what lifts a hair needs none.
         var top = need.Top > 0 && rules.Steel.TopSteel == TopSteel.Demand && trials.Any(s => s.NeedsTopSteel) ? (Math.Max(least, need.Top) * along) + (leastAcross * across) : 0;
-        return new BarBudget(double.PositiveInfinity, Math.Max(least, need.Bottom) * along, Math.Max(leastAcross, need.Across) * across, top);
+        return new BarBudget(double.PositiveInfinity, Math.Max(least, need.Bottom) * along, Math.Max(leastAcross, need.Across) * across, top, need.Bottom);
     }
 
     private static double Perimeter(in CombinedPlan plan) =>

@@ -105,7 +105,7 @@ internal sealed partial class CombinedSizer
         : new SizingStop(null, null, null, 0, BaseLevels.Fault(Foundation, thicknesses[0], Project.Units) ?? "[sizing] range.thickness", null);
 
     // What the largest plan at the greatest thickness fails says what to relax.
-    private SizingStop Stopped(int last)
+    private SizingStop Stopped()
     {
         var (rules, units) = (Foundation.Rules.Sizing, Project.Units);
         string L(double v) => Dimension.Plan(v, units);

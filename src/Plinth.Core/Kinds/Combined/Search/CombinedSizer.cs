@@ -41,6 +41,9 @@ internal sealed partial class CombinedSizer : FoundationSizer
     private readonly Check[] planChecks;
     private readonly double[] thicknesses;
     private readonly double[] uprights;
+    private readonly Dictionary<int, int> thinnest = [];
+    private double[] areas = [];
+    private int last;
     private readonly List<SizingStep> steps = [];
     private readonly Dictionary<int, Pedestal?[]?> pedestals = [];
     private readonly Dictionary<(int Thickness, int Family), (double Area, double Cost)> needing = [];
@@ -70,7 +73,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
     /// <inheritdoc/>
     public override SizingResult Size(bool check = false)
     {
-        var last = 0;
+        last = 0;
         while (last < thicknesses.Length && LevelsFit(thicknesses[last]))
         {
             last++;
@@ -88,18 +91,18 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
         looked = new LookedCombinations([.. trials], Foundation);
         looked.LookAtSome();
-        var found = Rough(last);
+        var found = Rough();
         for (var level = 1; Foundation.Held.Trapezoid && found is { } best && level <= plans.Levels; level++)
         {
             // Families between those that were looked at, about the best of them.
-            found = Cheapest(last, plans.About(best.Design, level), best);
+            found = Cheapest(plans.About(best.Design, level), best);
         }
 
         looked.LookAtAll();
         complete.Clear();
         pedestals.Clear();
         planFailure = null;
-        return found is { Design: var design } ? new SizingResult(design, null, steps) { Checked = check ? checker.Check(design) : null } : Failed(Stopped(last));
+        return found is { Design: var design } ? new SizingResult(design, null, steps) { Checked = check ? checker.Check(design) : null } : Failed(Stopped());
     }
 
     // Whether a design found for some combinations stands under all; if not, those under which it fails are looked at from now on, and what was found without them is sought again.
@@ -128,15 +131,16 @@ internal sealed partial class CombinedSizer : FoundationSizer
     private bool LevelsFit(double thickness) => BaseLevels.Fault(Foundation, thickness, Project.Units) is null;
 
     // What costs less than the best of a few is soon told from what does not.
-    private (CombinedDesign Design, double Cost)? Rough(int last) => Cheapest(last, plans.Coarse, Cheapest(last, plans.Sparse, null)) ?? Cheapest(last, plans.Closer, null);
+    private (CombinedDesign Design, double Cost)? Rough() => Cheapest(plans.Coarse, Cheapest(plans.Sparse, null)) ?? Cheapest(plans.Closer, null);
 
     // Of every thickness and family of plans the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than one in hand. What a
     // family costs at least is known ever better: by its area, by the steel that shear and moment need in any case, by the least plan that stands.
-    private (CombinedDesign Design, double Cost)? Cheapest(int last, IEnumerable<int> families, (CombinedDesign Design, double Cost)? best)
+    private (CombinedDesign Design, double Cost)? Cheapest(IEnumerable<int> families, (CombinedDesign Design, double Cost)? best)
     {
         var least = new Dictionary<int, int>();
         var queue = new PriorityQueue<(int T, int Family, int Plan, double Area), double>();
-        var (failed, areas) = (new int[last], new double[last]);
+        var failed = new int[last];
+        areas = new double[last];
         for (var t = 0; t < last; t++)
         {
             areas[t] = Pedestals(t) is not null ? floor.LeastArea(thicknesses[t]) : double.PositiveInfinity;
@@ -168,8 +172,10 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
             if (i == Bounded)
             {
-                needing[(t, f)] = Sharper(t, f, area, standing);
-                queue.Enqueue((t, f, Needing, needing[(t, f)].Area), needing[(t, f)].Cost);
+                if (!IsHopeless(t, f, standing))
+                {
+                    queue.Enqueue((t, f, Needing, needing[(t, f)].Area), needing[(t, f)].Cost);
+                }
 
                 continue;
             }
@@ -226,6 +232,35 @@ internal sealed partial class CombinedSizer : FoundationSizer
         }
 
         return best;
+    }
+
+    // Whether a thickness is too thin for every plan of a family: then every thinner one is too, so that the least that is not is sought by halves when it is first asked for.
+    private bool IsHopeless(int t, int family, Pedestal?[] standing)
+    {
+        if (!thinnest.TryGetValue(family, out var least))
+        {
+            var (low, high) = (t, last);
+            while (low < high)
+            {
+                var middle = (low + high) / 2;
+                var fails = Pedestals(middle) is { } there && plans.Bound(family, areas[middle]) is not null && double.IsInfinity(Needs(middle, family, areas[middle], there).Cost);
+                (low, high) = fails ? (middle + 1, high) : (low, middle);
+            }
+
+            thinnest.Add(family, least = low);
+        }
+
+        return t < least || double.IsInfinity(Needs(t, family, areas[t], standing).Cost);
+    }
+
+    private (double Area, double Cost) Needs(int t, int family, double area, Pedestal?[] standing)
+    {
+        if (!needing.TryGetValue((t, family), out var known))
+        {
+            needing.Add((t, family), known = Sharper(t, family, area, standing));
+        }
+
+        return known;
     }
 
     // What a family costs at least with the steel that it needs in any case, and the area that shear asks for; infinite: none of its plans passes.

@@ -24,6 +24,9 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
     /// <summary>Length of its bars, m.</summary>
     public required double Length { get; init; }
 
+    /// <summary>Area that its bars need in any case, m2.</summary>
+    public double LeastArea { get; init; }
+
     /// <summary>Whether its edges are no edges of the base: each bar stands in the middle of an equal strip.</summary>
     public bool Inner { get; init; }
 
@@ -64,6 +67,7 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
         (fewest, most) = Inner
             ? (Math.Max(1, Up(Breadth() / Widest)), Math.Max(1, Down(Breadth() / closest)))
             : (Math.Max(2, Up((Breadth() - Cover(size)) / Widest) + 1), Down((Narrow - Cover(size)) / closest) + 1);
+        fewest = Math.Max(fewest, Up(LeastArea / size.Area));
         Set(Spaced(new BarLayer(fewest, size)));
         return Layer.Count <= most;
     }

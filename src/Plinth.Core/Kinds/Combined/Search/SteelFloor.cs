@@ -105,14 +105,32 @@ internal sealed class SteelFloor
         return moment <= 0 ? 0 : moment / (t.Code.Flexure(ref none, t.Rules.Concrete, t.Rules.Steel.Yield, 1e-9, breadth, depth).Strength / 1e-9);
     }
 
+    // At the faces, and between columns where the shear would pass through nil if it were linear: no more than the greatest anywhere.
     private static double Bending(CombinedTrial t, int check, int sign, double depth)
     {
-        var most = 0.0;
-        if (Hint(t, check, t.Long) is >= 0 and var k)
+        if (Hint(t, check, t.Long) is not (>= 0 and var k))
         {
-            foreach (ref readonly var s in t.Long.Sections(k))
+            return 0;
+        }
+
+        var (s, most) = (t.Long, 0.0);
+        foreach (var c in s.Columns)
+        {
+            foreach (var side in (ReadOnlySpan<int>)[-1, 1])
             {
-                most = Math.Max(most, sign * s.Moment);
+                var face = s.Face(c, side);
+                if (face <= s.Low || face >= s.High)
+                {
+                    continue;
+                }
+
+                var own = s.Section(k, face);
+                most = Math.Max(most, sign * own.Moment);
+                if (side > 0 && s.Next(c, side) is (var to, true) && to > face)
+                {
+                    var other = s.Section(k, to);
+                    most = own.Shear * other.Shear < 0 ? Math.Max(most, sign * s.Section(k, face + ((to - face) * own.Shear / (own.Shear - other.Shear))).Moment) : most;
+                }
             }
         }
 
@@ -184,11 +202,17 @@ internal sealed class SteelFloor
             return (0, 1);
         }
 
+        var none = default(Tracing.NoTrace);
         var target = rules.Sizing.Target * (1 + Margin);
         double Strength(double area, double deep)
         {
-            var none = default(Tracing.NoTrace);
             return deep <= 0 ? 0 : t.Code.OneWayShear(ref none, rules.Concrete, breadth, deep, area) * target;
+        }
+
+        var least = t.Code.MinimumSteelRatio(ref none, rules.Steel.Yield) * t.Body.Thickness * breadth;
+        if (Strength(least, depth) >= shear)
+        {
+            return (0, 1);
         }
 
         var (most, held) = (0.0, 0.0);
@@ -203,8 +227,8 @@ internal sealed class SteelFloor
             return (most, shear / held);
         }
 
-        var (low, high) = (0.0, most);
-        for (var i = 0; i < Halvings && Strength(low, depth) < shear; i++)
+        var (low, high) = (least, Math.Max(least, most));
+        for (var i = 0; i < Halvings; i++)
         {
             var middle = (low + high) / 2;
             (low, high) = Strength(middle, depth) < shear ? (middle, high) : (low, middle);
