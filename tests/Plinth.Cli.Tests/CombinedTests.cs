@@ -1,3 +1,5 @@
+using System.Text.RegularExpressions;
+
 namespace Plinth.Cli.Tests;
 
 /// <summary>Bases under several columns, from the project's file to schedules and drawings, through the built program.</summary>
@@ -87,6 +89,12 @@ public class CombinedTests
         f.Run("size").Exit.Should().Be(0);
         f["adopted.toml"].Should().MatchRegex("width = \\[\"\\d+ mm\", \"\\d+ mm\"\\]").And.Contain("length = \"3400 mm\"");
         f.Run("schedule", "--what", "combined", "--format", "csv").Out.Should().Contain("width at −x");
+
+        // A table that told but one width would pass for a rectangle.
+        var plan = Regex.Match(f.Run("check").Out, "3\\.40 × \\d\\.\\d\\d/\\d\\.\\d\\d").Value;
+        plan.Should().NotBeEmpty();
+        f.Run("report", "--to", "r.html").Exit.Should().Be(0);
+        f["r.html"].Should().Contain(">" + plan + "<");
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 using CsCheck;
 using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds.Combined;
 using Plinth.Core.Loads;
@@ -82,6 +83,60 @@ public class CombinedSizingTests
             }
         },
         iter: 12);
+
+    [Fact]
+    public void No_plan_near_it_on_the_usual_steps_is_cheaper() => Columns.Sample(
+        c =>
+        {
+            var sizing = Bounds with { MostPlan = 4, PlanStep = 0.05, ThicknessStep = 0.05 };
+            var project = Make(c, sizing);
+            var sizer = FoundationSizer.Of(project, project.Foundations[0]);
+            if (sizer.Size().Design is not CombinedDesign found)
+            {
+                return;
+            }
+
+            var cost = sizer.Cost(found);
+            for (var (l, b, h) = (-4, -4, -2); h <= 2; (l, b, h) = l < 4 ? (l + 1, b, h) : b < 4 ? (-4, b + 1, h) : (-4, -4, h + 1))
+            {
+                var size = found.Size;
+                var held = Make(c, sizing, new HeldValues { Length = Math.Round(size.Length + (0.05 * l), 6), Width = Math.Round(size.Width + (0.05 * b), 6), Thickness = Math.Round(size.Thickness + (0.05 * h), 6) });
+                var one = FoundationSizer.Of(held, held.Foundations[0]);
+                if (one.Size().Design is { } other)
+                {
+                    one.Cost(other).Should().BeGreaterThan(cost / 1.01, $"{other.Size} passes beside {size}");
+                }
+            }
+        },
+        iter: 4);
+
+    [Fact]
+    public void What_steel_is_needed_in_any_case_is_never_more_than_a_design_has() => Columns.Sample(
+        c =>
+        {
+            var project = Make(c, Bounds with { PlanStep = 0.05, ThicknessStep = 0.05 });
+            var f = project.Foundations[0];
+            if (FoundationSizer.Of(project, f).Size().Design is not CombinedDesign found)
+            {
+                return;
+            }
+
+            var t = (CombinedTrial)new Checker(project, f).Trials[0];
+            t.Adopt(found);
+            var (along, across) = (t.Long.Layer(true).Area, t.Zones(false).ToArray().Where(z => z.Has(true)).Sum(z => z.Layer(true).Area));
+            var (top, bars, floor) = (found.HasTop ? t.Long.Layer(false).Area : double.PositiveInfinity, new CombinedBars([t], f), new SteelFloor([t], f));
+            foreach (var k in t.CombinationsFor(Family.Concrete).ToArray())
+            {
+                Array.Fill(t.Hints, k);
+                bars.Thin();
+                var need = floor.Need();
+                need.Fails.Should().BeFalse($"{found} passes under {t.Combinations[k].Name}");
+                need.Bottom.Should().BeLessThanOrEqualTo(along * (1 + 1e-6));
+                need.Across.Should().BeLessThanOrEqualTo(across * (1 + 1e-6));
+                need.Top.Should().BeLessThanOrEqualTo(top * (1 + 1e-6));
+            }
+        },
+        iter: 60);
 
     [Fact]
     public void No_trapezoid_with_ends_of_its_own_is_cheaper() => Columns.Sample(

@@ -60,14 +60,12 @@ public static class Wording
         return marks.Count <= 6 ? string.Join(", ", marks) : string.Join(", ", marks.Take(5)) + string.Create(CultureInfo.InvariantCulture, $" and {marks.Count - 5} more");
     }
 
-    /// <summary>Plan size under a heading with the unit: 2.40 × 2.40, 9'-0" × 9'-0".</summary>
-    public static string Plan(BaseSize size, UnitSystem units) => $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.PlainPlan(size.Width, units)}";
-
-    /// <summary>The same of a design: of a trapezoid both widths, 5.50 × 2.50/1.10.</summary>
+    /// <summary>Plan size of a design under a heading with the unit: 2.40 × 2.40, 9'-0" × 9'-0", of a trapezoid with both widths, 5.50 × 2.50/1.10.</summary>
     public static string Plan(FoundationDesign design, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(design);
-        return Plan(design.Size, units) + (design.EndWidth == design.Size.Width ? "" : "/" + Dimension.PlainPlan(design.EndWidth, units));
+        var (size, end) = (design.Size, design.EndWidth);
+        return $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.PlainPlan(size.Width, units)}" + (end == size.Width ? "" : "/" + Dimension.PlainPlan(end, units));
     }
 
     /// <summary>The whole size of a design: of a trapezoid with both widths.</summary>

@@ -115,7 +115,7 @@ internal static class GeneralChapters
                 var g = result.Governing;
                 return
                 [
-                    new(f.Mark, Tone.Strong, link), new(Wording.Supports(f)), new(Wording.Plan(d.Size, units)), new(Dimension.PlainSection(d.Size.Thickness, units)),
+                    new(f.Mark, Tone.Strong, link), new(Wording.Supports(f)), new(Wording.Plan(d, units)), new(Dimension.PlainSection(d.Size.Thickness, units)),
                     new(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), FootingChapter.ToneOf(r)), new(r.Room is { } room ? Wording.Room(room) : ""), new(Wording.Verdict(r), FootingChapter.ToneOf(r)), new(Wording.Words(g)), new(Wording.Combination(g)),
                 ];
             })],

@@ -160,7 +160,7 @@ internal static class ScheduleCommand
         List<(string Head, Func<FootingRow, string> Cell)> columns =
         [
             ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports) + (r.Existing ? " (existing)" : "")), (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
-            (Dimension.Heading("plan", Unit.Length, units), r => Wording.Plan(r.Size, units)), (Dimension.Heading(">h", Unit.Section, units), r => Dimension.PlainSection(r.Size.Thickness, units)), (Dimension.Heading(">level", Unit.Length, units), r => Dimension.PlainPlan(r.Underside, units)),
+            (Dimension.Heading("plan", Unit.Length, units), r => Wording.Plan(r.Design, units)), (Dimension.Heading(">h", Unit.Section, units), r => Dimension.PlainSection(r.Size.Thickness, units)), (Dimension.Heading(">level", Unit.Length, units), r => Dimension.PlainPlan(r.Underside, units)),
             ("bot. x", r => Bars(r, true, true)), ("bot. y", r => Bars(r, false, true)),
             .. top ? [("top x", r => Bars(r, true, false)), ("top y", r => Bars(r, false, false))] : (List<(string, Func<FootingRow, string>)>)[],
             .. dowels || pedestals ? [(dowels && pedestals ? "dowels, pedestal" : dowels ? "dowels" : "pedestal", r => Upright(r.Design.Under(0), units))] : (List<(string, Func<FootingRow, string>)>)[],

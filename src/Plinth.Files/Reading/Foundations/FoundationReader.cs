@@ -23,6 +23,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
     private readonly Dictionary<string, int> lastNumbers = new(StringComparer.Ordinal);
     private readonly HashSet<string> writtenOut = new(StringComparer.Ordinal);
     private readonly Dictionary<string, FilePlace> caught = new(StringComparer.Ordinal);
+    private readonly ILookup<string, AdoptedEntry> adoptedAt = adopted.Values.SelectMany(a => a.Supports, (a, label) => (Label: label, Entry: a)).ToLookup(a => a.Label, a => a.Entry, StringComparer.Ordinal);
     private HashSet<TableReader> freed = [];
 
     /// <summary>What was read of the tables of foundations, by mark.</summary>
@@ -59,17 +60,20 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         }
 
         // Marks that nobody gave follow the order of supports.csv.
+        var first = new Dictionary<string, (FoundationKind Kind, Action<string> Add)>(StringComparer.Ordinal);
+        foreach (var (labels, kind, add) in unmarked)
+        {
+            first.TryAdd(labels[0], (kind, add));
+        }
+
+        var later = unmarked.SelectMany(p => p.Labels).ToHashSet(StringComparer.Ordinal);
         foreach (var label in order)
         {
-            if (unmarked.Find(p => p.Labels[0] == label) is { Add: { } add, Kind: var kind })
+            if (first.TryGetValue(label, out var own))
             {
-                add(NextMark(kind, marks));
+                own.Add(NextMark(own.Kind, marks));
             }
-            else if (unmarked.Any(p => p.Labels.Contains(label)))
-            {
-                continue;
-            }
-            else if (!taken.ContainsKey(label))
+            else if (!later.Contains(label) && !taken.ContainsKey(label))
             {
                 Add(NextMark(FoundationKinds.Usual, marks), FoundationKinds.Usual, [new WrittenPlace([label], Lie.AsDrawn)], false, HeldValues.Nothing, rules, null, null, supports[label].Place);
             }
@@ -228,7 +232,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                 chosen.Add(labels, choice);
             }
 
-            var belongs = mark ?? adopted.Values.FirstOrDefault(a => a.Supports.ToHashSet().SetEquals(labels))?.Mark;
+            var belongs = mark ?? adoptedAt[labels[0]].FirstOrDefault(a => a.Supports.ToHashSet().SetEquals(labels))?.Mark;
             var add = (string given) =>
             {
                 if (t.Log is { } log)
