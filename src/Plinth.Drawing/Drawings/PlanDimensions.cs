@@ -48,19 +48,30 @@ internal static class PlanDimensions
                 own.AddRange(items.Skip(from).OfType<DimensionItem>().SelectMany(Corners).Select(c => (f, c)));
                 continue;
 
-                // From edge to edge by all columns, but for one in the middle.
+                // From edge to edge by all columns, but for one in the middle; and from a grid line to the nearest column, where none stands on one.
                 void Stops(IEnumerable<double> columns, double low, double high, bool vertical)
                 {
-                    double[] stops = [low, .. columns.Select(c => Math.Round(c, 3)).Distinct().Where(c => c > low + 0.001 && c < high - 0.001).Order(), high];
-                    if (stops.Length == 3 && Math.Abs(stops[0] + stops[2] - (2 * stops[1])) < 0.002)
+                    double[] at = [.. columns.Select(c => Math.Round(c, 3)).Distinct().Order()];
+                    double[] stops = [low, .. at.Where(c => c > low + 0.001 && c < high - 0.001), high];
+                    var (line, between) = (vertical ? p(x0, 0).X - 5 : p(0, y0).Y - 5, stops.Length != 3 || Math.Abs(stops[0] + stops[2] - (2 * stops[1])) >= 0.002);
+                    At Stop(double at) => vertical ? new(p(x0, 0).X, p(0, at).Y) : new(p(at, 0).X, p(0, y0).Y);
+                    for (var i = 1; between && i < stops.Length; i++)
                     {
-                        return;
+                        Add(stops[i - 1], stops[i], line, i == 1 ? -1 : i == stops.Length - 1 ? 1 : 0);
                     }
 
-                    At Stop(double at) => vertical ? new(p(x0, 0).X, p(0, at).Y) : new(p(at, 0).X, p(0, y0).Y);
-                    for (var i = 1; i < stops.Length; i++)
+                    var ties = (vertical ? plan.Across : plan.Along).SelectMany(g => at.Select(c => (Grid: g.Position, Column: c))).ToList();
+                    if (ties.Count > 0 && ties.MinBy(t => Math.Round(Math.Abs(t.Grid - t.Column), 3)) is var (grid, column) && Math.Abs(grid - column) > 0.001)
                     {
-                        items.Add(new DimensionItem(Stop(stops[i - 1]), Stop(stops[i]), vertical, vertical ? p(x0, 0).X - 5 : p(0, y0).Y - 5, L(stops[i] - stops[i - 1])));
+                        Add(Math.Min(grid, column), Math.Max(grid, column), between ? line - 5 : line, column < grid ? -1 : 1);
+                    }
+
+                    // A text that is too wide for its part stands before it, −1, or after it, +1; between others it cannot.
+                    void Add(double from, double to, double line, int aside)
+                    {
+                        var (a, b, text) = (Stop(from), Stop(to), L(to - from));
+                        var (part, width) = (vertical ? b.Y - a.Y : b.X - a.X, Lettering.Width(text, DimensionItem.TextHeight) + 1);
+                        items.Add(new DimensionItem(a, b, vertical, line, text) { TextShare = width <= part ? 0.5 : 0.5 + (aside * (0.5 + (((width / 2) + 0.5) / part))) });
                     }
                 }
             }

@@ -26,7 +26,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
     private const int MostWider = 4;
 
     // The next wider plan has at least so much more area, as a share.
-    private const double Wider = 1e-4;
+    private const double NextWider = 1e-4;
 
     // What is known of a family that waits its turn: its least area; the steel that it needs.
     private const int Bounded = -2;
@@ -41,12 +41,10 @@ internal sealed partial class CombinedSizer : FoundationSizer
     private readonly Check[] planChecks;
     private readonly double[] thicknesses;
     private readonly double[] uprights;
-    private readonly Dictionary<int, int> thinnest = [];
     private double[] areas = [];
     private int last;
     private readonly List<SizingStep> steps = [];
     private readonly Dictionary<int, Pedestal?[]?> pedestals = [];
-    private readonly Dictionary<(int Thickness, int Family), (double Area, double Cost)> needing = [];
     private readonly Dictionary<(CombinedPlan Plan, int Thickness), (CombinedDesign Design, double Cost)?> complete = [];
     private readonly CombinedPlans plans;
     private LookedCombinations? looked;
@@ -209,7 +207,8 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
                 // A wider one presses the ground less, but spans farther across.
                 failed[t]++;
-                if (!need.IsHopeless && (search.LastFailure?.Check.Decides.AlongX != false || need.TurnsAcross) && i + 1 < plans.Of(f).Length && i < least[f] + MostWider)
+                var across = search.LastFailure?.Check.Decides is { What: Decisions.Bars, AlongX: false };
+                if (!need.IsHopeless && (!across || need.TurnsAcross) && i + 1 < plans.Of(f).Length && i < least[f] + MostWider)
                 {
                     queue.Enqueue((t, f, i + 1, area), floor.Of(plans.Of(f)[i + 1], thicknesses[t], uprights[t]));
                 }
@@ -232,124 +231,6 @@ internal sealed partial class CombinedSizer : FoundationSizer
         }
 
         return best;
-    }
-
-    // Whether a thickness is too thin for every plan of a family: then every thinner one is too, so that the least that is not is sought by halves when it is first asked for.
-    private bool IsHopeless(int t, int family, Pedestal?[] standing)
-    {
-        if (!thinnest.TryGetValue(family, out var least))
-        {
-            var (low, high) = (t, last);
-            while (low < high)
-            {
-                var middle = (low + high) / 2;
-                var fails = Pedestals(middle) is { } there && plans.Bound(family, areas[middle]) is not null && double.IsInfinity(Needs(middle, family, areas[middle], there).Cost);
-                (low, high) = fails ? (middle + 1, high) : (low, middle);
-            }
-
-            thinnest.Add(family, least = low);
-        }
-
-        return t < least || double.IsInfinity(Needs(t, family, areas[t], standing).Cost);
-    }
-
-    private (double Area, double Cost) Needs(int t, int family, double area, Pedestal?[] standing)
-    {
-        if (!needing.TryGetValue((t, family), out var known))
-        {
-            needing.Add((t, family), known = Sharper(t, family, area, standing));
-        }
-
-        return known;
-    }
-
-    // What a family costs at least with the steel that it needs in any case, and the area that shear asks for; infinite: none of its plans passes.
-    private (double Area, double Cost) Sharper(int t, int family, double area, Pedestal?[] standing)
-    {
-        while (plans.Bound(family, area) is { } plan)
-        {
-            if (Foundation.Held.Trapezoid || Set(plan, t, standing) is null)
-            {
-                return (area, floor.Of(plan, thicknesses[t], uprights[t]));
-            }
-
-            search.Thin();
-            var need = steel.Need();
-            if (!need.Fails)
-            {
-                return (area, floor.WithSteel(plan, uprights[t], need));
-            }
-
-            area = need.IsHopeless ? double.PositiveInfinity : plan.Area * Math.Max(need.Wider, 1 + Wider);
-        }
-
-        return (double.PositiveInfinity, double.PositiveInfinity);
-    }
-
-    // The least plan of a family that stands on the ground at a thickness and may cost less than the best, left in the trials; −1: none.
-    private int Least(int t, int family, double area, int near, double most)
-    {
-        var (list, standing) = (plans.Of(family), Pedestals(t)!);
-        bool Lies(int i) => Set(list[i], t, standing) is not null;
-        bool Stands(int i) => Lies(i) && !PlanExceeds();
-        var first = First(list, p => p.Area >= area);
-        var end = double.IsPositiveInfinity(most) ? list.Length : First(list, p => floor.Of(p, thicknesses[t], uprights[t]) >= most);
-
-        // From what another thickness needed it is not far; else by doubling steps from below.
-        var (fails, stands) = (first - 1, -1);
-        if (near > first && near < end && Stands(near))
-        {
-            stands = near;
-            for (var step = 1; stands > first && fails < first; step *= 2)
-            {
-                var at = Math.Max(first, stands - step);
-                (fails, stands) = Stands(at) ? (fails, at) : (at, stands);
-            }
-        }
-        else
-        {
-            // What costs as much as the best and does not stand leaves nothing smaller that does.
-            while (end > first && end < list.Length && !Lies(end - 1))
-            {
-                end--;
-            }
-
-            if (end <= first || (end < list.Length && !Stands(end - 1)))
-            {
-                return -1;
-            }
-
-            for (var step = 1; stands < 0 && fails + 1 < end; step *= 2)
-            {
-                var at = Math.Min(end - 1, fails + step);
-                (fails, stands) = Stands(at) ? (fails, at) : (at, stands);
-            }
-        }
-
-        while (stands - fails > 1)
-        {
-            var middle = (stands + fails) / 2;
-            (fails, stands) = Stands(middle) ? (fails, middle) : (middle, stands);
-        }
-
-        if (stands >= 0)
-        {
-            _ = Lies(stands);
-        }
-
-        return stands;
-    }
-
-    private static int First(CombinedPlan[] list, Func<CombinedPlan, bool> holds)
-    {
-        var (low, high) = (0, list.Length);
-        while (low < high)
-        {
-            var middle = (low + high) / 2;
-            (low, high) = holds(list[middle]) ? (low, middle) : (middle + 1, high);
-        }
-
-        return low;
     }
 
     // The least bars and dowels for the size that the trials hold, and what they cost; null if none pass.
