@@ -81,6 +81,49 @@ public class CombinedTests
     }
 
     [Fact]
+    public void Shear_and_moment_along_it_are_told_section_by_section()
+    {
+        using var f = Made();
+        f.Run("size");
+        var found = f.Run("check", "--diagrams", "--format", "json").Json.GetProperty("foundations").EnumerateArray().ToList();
+        found[1].TryGetProperty("diagrams", out _).Should().BeFalse("the other stands under one column");
+        var checks = found[0].GetProperty("checks").EnumerateArray().ToDictionary(c => c.GetProperty("id").GetString() + c.GetProperty("place").GetString() + (c.TryGetProperty("at", out var at) ? at.GetString() : ""));
+        var (width, governs) = (found[0].GetProperty("width_m").GetDouble(), new List<string>());
+        foreach (var d in found[0].GetProperty("diagrams").EnumerateArray())
+        {
+            double Balance(string name) => d.GetProperty("balance").GetProperty(name + "_kN").GetDouble();
+            Balance("difference").Should().BeApproximately(0, 1e-6 * Balance("columns"));
+            (Balance("columns") + Balance("weights") + Balance("loads") - Balance("ground") - Balance("water")).Should().BeApproximately(0, 1e-6 * Balance("columns"));
+            var points = d.GetProperty("points").EnumerateArray().Select(p => (X: p.GetProperty("x_m").GetDouble(), V: p.GetProperty("V_kN").GetDouble(), M: p.GetProperty("M_kNm").GetDouble(), P: p.GetProperty("p_kPa").GetDouble())).ToList();
+            points.Zip(points.Skip(1)).Sum(p => (p.First.P + p.Second.P) / 2 * width * (p.Second.X - p.First.X)).Should().BeApproximately(Balance("ground"), 0.01 * Balance("ground"), "the pressure over the base is what the ground holds");
+            foreach (var end in new[] { points[0], points[^1] })
+            {
+                Math.Abs(end.V).Should().BeLessThan(1e-6 * Balance("columns"));
+                Math.Abs(end.M).Should().BeLessThan(1e-6 * Balance("columns"));
+            }
+
+            foreach (var id in d.GetProperty("governs").EnumerateArray().Select(g => g.GetString()!))
+            {
+                // What a check tells stands among the sections, at the place that it tells.
+                governs.Add(id);
+                var check = checks.Values.Single(c => c.GetProperty("id").GetString() == id);
+                check.GetProperty("combination").GetString().Should().Be(d.GetProperty("combination").GetString());
+                var (x, name) = (check.GetProperty("x_m").GetDouble(), id.StartsWith("one-way", StringComparison.Ordinal) ? "V_kN" : "M_kNm");
+                d.GetProperty("sections").EnumerateArray().Should().Contain(s => Math.Abs(s.GetProperty("x_m").GetDouble() - x) < 1e-9 && Math.Abs(Math.Abs(s.GetProperty(name).GetDouble()) - check.GetProperty("demand").GetDouble()) < 1e-6);
+            }
+        }
+
+        governs.Should().Contain(["one-way-shear-x", "flexure-bottom-x"]).And.OnlyHaveUniqueItems();
+        var shown = f.Run("show", "C1", "--diagrams").Out;
+        shown.Should().Contain("the ground holds").And.Contain("difference 0.0").And.MatchRegex("face (left|right) of C1").And.MatchRegex("d (left|right) of C2");
+        shown.Should().MatchRegex("bottom flexure x +x -?\\d\\.\\d\\d ", "its row says where");
+        f.Run("show", "C3", "--diagrams").Error.Should().Contain("stands under one column").And.Contain("plinth draw F1 --what forces");
+        f.Run("show", "CF1", "bearing", "--diagrams").Error.Should().Contain("--diagrams goes without \"bearing\"");
+        f.Run("show", "CF1", "--diagrams", "--format", "csv").Error.Should().Contain("no CSV");
+        f.Run("check", "--diagrams").Error.Should().Contain("plinth show MARK --diagrams");
+    }
+
+    [Fact]
     public void A_trapezoid_is_asked_for_and_found()
     {
         using var f = Made("supports = [\"C1\", \"C2\"]\noutline = \"trapezoid\"\nedge-x0 = \"0.5 m\"\nedge-x1 = \"0.5 m\"\nbearing = 1");

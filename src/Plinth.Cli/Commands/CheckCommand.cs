@@ -1,6 +1,7 @@
 using System.CommandLine;
 using Plinth.Cli.Output;
 using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
 using Plinth.Core.Sizing;
 using Plinth.Files.Adopted;
@@ -34,10 +35,12 @@ internal static class CheckCommand
         command.Add(below);
         var room = new Option<bool>("--room") { Description = "Say how much all actions may grow also of many foundations, in JSON and CSV (a table of up to 200 says so anyway)" };
         var watch = new Option<bool>("--watch") { Description = "Check again whenever a file of the project is saved" };
+        var diagrams = new Option<bool>("--diagrams") { Description = "In JSON also shear and moment along bases under several columns, in the combinations that govern" };
         command.Add(room);
+        command.Add(diagrams);
         command.Add(watch);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(set) ?? [], parsed.GetValue(below), parsed.GetValue(room), parsed.GetValue(watch)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(set) ?? [], parsed.GetValue(below), parsed.GetValue(room), parsed.GetValue(diagrams), parsed.GetValue(watch)));
         return command;
     }
 
@@ -115,11 +118,16 @@ internal static class CheckCommand
         };
     }
 
-    private static int Run(Call call, string[] marks, string[] set, double? below, bool room, bool watch) =>
-        watch ? Watch.Repeat(call, () => Once(call, marks, set, below, room)) : Once(call, marks, set, below, room);
+    private static int Run(Call call, string[] marks, string[] set, double? below, bool room, bool diagrams, bool watch) =>
+        watch ? Watch.Repeat(call, () => Once(call, marks, set, below, room, diagrams)) : Once(call, marks, set, below, room, diagrams);
 
-    private static int Once(Call call, string[] marks, string[] set, double? below, bool room)
+    private static int Once(Call call, string[] marks, string[] set, double? below, bool room, bool diagrams)
     {
+        if (diagrams && call.Format != OutputFormat.Json)
+        {
+            throw new CallException("--diagrams goes with --format json here; as a table: plinth show MARK --diagrams");
+        }
+
         var loaded = call.Load();
         var foundations = Call.Choose(loaded.Project, marks);
         var reports = Check(loaded, foundations, f => loaded.Design(f) is { } d ? With(loaded, f, d, set) : null);
@@ -133,8 +141,13 @@ internal static class CheckCommand
             reports = WithRoom(loaded, reports);
         }
 
+        reports = diagrams ? WithDiagrams(loaded, reports) : reports;
         return Print(call, loaded, reports, screen => ResultTables.Checks(screen, loaded, reports, call.Quiet));
     }
+
+    /// <summary>The reports with shear and moment along those under several columns.</summary>
+    public static IReadOnlyList<FoundationReport> WithDiagrams(LoadedProject loaded, IReadOnlyList<FoundationReport> reports) =>
+        [.. reports.Select(r => r.Design is { } d && r.Foundation.Kind.UnderSeveral ? r with { Diagrams = new Checker(loaded.Project, r.Foundation).Diagrams(d) } : r)];
 
     /// <summary>The reports with the room of those that are sized.</summary>
     public static IReadOnlyList<FoundationReport> WithRoom(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)

@@ -25,6 +25,7 @@ internal static class ShowCommand
               plinth show F7 bearing --combination S7:+WX       another combination
               plinth show F7 --why                              what stops the next smaller step
               plinth show F7 --settings                         every value in force and where it is set
+              plinth show CF1 --diagrams                        shear and moment along a base under several columns
             """);
         var mark = new Argument<string>("mark") { Description = "The mark, or the label of a support" };
         var places = new Option<bool>("--places") { Description = "Every check at every place of a mark made alike (default: where it is worst)" };
@@ -39,17 +40,19 @@ internal static class ShowCommand
         command.Add(place);
         command.Add(at);
         var settings = new Option<bool>("--settings") { Description = "Every value in force and where it is set" };
+        var diagrams = new Option<bool>("--diagrams") { Description = "Shear and moment along a base under several columns, in the combinations that govern, with its balance" };
         command.Add(why);
+        command.Add(diagrams);
         command.Add(places);
         command.Add(settings);
         var common = new Common(command);
         command.SetAction(parsed => parsed.GetValue(settings)
             ? SettingsTable.Show(common.Read(parsed), parsed.GetValue(check) is { } other ? throw new CallException($"--settings goes without \"{other}\"; leave one of them away") : parsed.GetValue(mark)!)
-            : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(at), parsed.GetValue(why), parsed.GetValue(places)));
+            : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(at), parsed.GetValue(why), parsed.GetValue(places), parsed.GetValue(diagrams)));
         return command;
     }
 
-    private static int Run(Call call, string mark, string? checkId, string? combination, string? place, string? at, bool why, bool places)
+    private static int Run(Call call, string mark, string? checkId, string? combination, string? place, string? at, bool why, bool places, bool diagrams)
     {
         var loaded = call.Load();
         var project = loaded.Project;
@@ -63,6 +66,13 @@ internal static class ShowCommand
         if (place is not null && !f.Places.Any(p => p.Name == place))
         {
             throw new CallException($"{f.Mark} does not stand under {place}; its places are {string.Join(", ", f.Places.Select(p => p.Name))}");
+        }
+
+        if (diagrams && (checkId is not null || !f.Kind.UnderSeveral || call.Format == OutputFormat.Csv))
+        {
+            throw new CallException(checkId is not null ? $"--diagrams goes without \"{checkId}\"; leave one of them away"
+                : call.Format == OutputFormat.Csv ? "--diagrams makes a table or --format json, no CSV"
+                : $"{f.Mark} stands under one column and has no diagram along it; its forces: plinth draw {f.Mark} --what forces");
         }
 
         if (checkId is not null)
@@ -81,10 +91,16 @@ internal static class ShowCommand
         }
 
         var reports = CheckCommand.Check(loaded, [f]);
+        reports = diagrams ? CheckCommand.WithDiagrams(loaded, reports) : reports;
         return CheckCommand.Print(call, loaded, reports, screen =>
         {
             Head(screen, loaded, f, design);
             ResultTables.Foundation(screen, loaded, f, reports[0].Result!, places);
+            if (reports[0].Diagrams is { } found)
+            {
+                DiagramTables.Write(screen, found, loaded.Project.Units);
+            }
+
             if (why)
             {
                 SizeCommand.Why(screen, loaded, reports);

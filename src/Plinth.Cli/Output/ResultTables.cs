@@ -80,7 +80,7 @@ internal static class ResultTables
         var units = loaded.Project.Units;
         var many = f.Places.Count > 1;
         var parts = result.Checks.Any(c => c.At is not null);
-        string At(CheckResult c) => (many ? c.Where : c.At) ?? "";
+        string At(CheckResult c) => (many ? c.Where : c.At) ?? (c.Along is { } x ? $"x {Dimension.PlainPlan(x, units)}" : "");
         var table = Screen.Table("check", many || parts ? "at" : "", "combination", ">demand", ">capacity", "", ">util.", "result", "clause or factor");
         var shown = Grouped(result, many && !places);
         foreach (var (c, i) in shown.Select((c, i) => (c, i)))

@@ -15,6 +15,9 @@ public sealed record FoundationReport(Foundation Foundation, FoundationDesign? D
     /// <summary>How much all actions may grow, as a share of them; null: not asked.</summary>
     public double? Room { get; init; }
 
+    /// <summary>Shear and moment along it in the combinations that govern; null: not asked.</summary>
+    public IReadOnlyList<Figures.GoverningDiagram>? Diagrams { get; init; }
+
     /// <summary>Whether it is sized and all its checks pass.</summary>
     public bool Passes => Result is { Passes: true };
 }

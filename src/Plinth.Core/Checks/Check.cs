@@ -42,7 +42,8 @@ internal readonly struct Nothing;
 /// <param name="Combination">The combination; −1 where it depends on none.</param>
 /// <param name="Outcome">What was found.</param>
 /// <param name="Note">What to say of it; null if nothing.</param>
-public readonly record struct Finding(Subject Subject, int Combination, Outcome Outcome, string? Note);
+/// <param name="Along">Where along x the section lies, m from the base's centroid; null: it is of no section along x.</param>
+public readonly record struct Finding(Subject Subject, int Combination, Outcome Outcome, string? Note, double? Along = null);
 
 /// <summary>One verification of a foundation.</summary>
 public abstract class Check
@@ -277,7 +278,7 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             }
         }
 
-        return governing < 0 ? null : new Finding(s, governing, TRule.Evaluate(s, capacity, governing, ref notes), slot.Text);
+        return governing < 0 ? null : new Finding(s, governing, TRule.Evaluate(s, capacity, governing, ref notes), slot.Text, slot.Along);
     }
 
     public override Outcome Trace(Subject subject, int combination, List<TraceStep> steps, NoteSlot note)

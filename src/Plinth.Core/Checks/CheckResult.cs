@@ -88,6 +88,9 @@ public sealed record CheckResult(string Id, string? Place, string? Combination, 
     /// <summary>The part of the foundation that it is of, a support's label or those of several; null where there is but one.</summary>
     public string? At { get; init; }
 
+    /// <summary>Where along its own x the section lies, m from the base's centroid; null: it is of no section along x.</summary>
+    public double? Along { get; init; }
+
     /// <summary>Where it is: its place, and the part there; null where it is of the whole mark.</summary>
     public string? Where => At is null ? Place : Place is null ? At : $"{Place}: {At}";
 

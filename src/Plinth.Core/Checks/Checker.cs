@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
+using Plinth.Core.Figures;
 using Plinth.Core.Foundations;
 using Plinth.Core.Tracing;
 
@@ -149,7 +150,27 @@ public sealed class Checker
         var steps = new List<TraceStep>();
         var note = new NoteSlot();
         var outcome = known.Trace(subject, k, steps, note);
-        return (steps, Result(known, new Finding(subject, k, outcome, note.Text)));
+        return (steps, Result(known, new Finding(subject, k, outcome, note.Text, note.Along)));
+    }
+
+    /// <summary>Shear and moment along a base under several columns, place by place, in each combination that governs its bars along x; empty for a base under one.</summary>
+    public IReadOnlyList<GoverningDiagram> Diagrams(FoundationDesign design)
+    {
+        Set(design);
+        var list = new List<GoverningDiagram>();
+        foreach (var trial in Trials)
+        {
+            var governing = List.Listed.Where(c => c.For == Loads.Family.Concrete && c.Decides is { What: Decisions.Bars, AlongX: true }).Select(c => (c.Id, Found: c.Worst(trial))).Where(f => f.Found is { Outcome.Demand: > 0 });
+            foreach (var g in governing.GroupBy(f => f.Found!.Value.Combination))
+            {
+                if (trial.Along(g.Key) is { } diagram)
+                {
+                    list.Add(new GoverningDiagram(Trials.Length > 1 ? trial.Place.Place.Name : null, trial.Combinations[g.Key].Name, trial.Body.WaterWords(g.Key), [.. g.Select(f => f.Id)], diagram, trial.Body.Balance(g.Key)));
+                }
+            }
+        }
+
+        return list;
     }
 
     /// <summary>What a check looks at of a design, as results call it; empty where it is of the whole foundation.</summary>
@@ -210,6 +231,7 @@ public sealed class Checker
             found.Note)
         {
             At = found.Subject.At,
+            Along = found.Along,
             Water = k < 0 || !check.KnowsWater ? null : trial.Body.WaterWords(k),
             Leave = Foundation.LeaveOf(check.Id),
             OfLeast = check.Definition.OfLeast,

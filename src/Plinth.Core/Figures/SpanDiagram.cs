@@ -15,6 +15,13 @@ public enum SpanMark
     Shear,
 }
 
+/// <summary>A point of a diagram along a base under several columns.</summary>
+/// <param name="At">Where it lies from the base's centroid, m.</param>
+/// <param name="Shear">V, kN.</param>
+/// <param name="Moment">M, positive where it stretches the bottom, kNm.</param>
+/// <param name="Pressure">Pressure of the ground, its mean over the breadth there, kPa.</param>
+public readonly record struct SpanPoint(double At, double Shear, double Moment, double Pressure);
+
 /// <summary>A section along a base under several columns with what is demanded and what holds.</summary>
 /// <param name="Mark">What it is looked at for.</param>
 /// <param name="At">Where it lies from the base's centroid, m.</param>
@@ -44,4 +51,4 @@ public readonly record struct BandSection(string Column, double From, double To,
 /// <param name="Columns">Where each column's faces lie, and its name.</param>
 /// <param name="Sections">In order of place.</param>
 /// <param name="Bands">From −x.</param>
-public sealed record SpanDiagram(ContactState State, IReadOnlyList<SectionPoint> Points, IReadOnlyList<(double Low, double High, string Name)> Columns, IReadOnlyList<SpanSection> Sections, IReadOnlyList<BandSection> Bands);
+public sealed record SpanDiagram(ContactState State, IReadOnlyList<SpanPoint> Points, IReadOnlyList<(double Low, double High, string Name)> Columns, IReadOnlyList<SpanSection> Sections, IReadOnlyList<BandSection> Bands);

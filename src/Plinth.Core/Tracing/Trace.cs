@@ -31,6 +31,9 @@ public interface ITrace
 
     /// <summary>Keeps the note that goes with the result; a later one replaces it.</summary>
     void Note(string text);
+
+    /// <summary>Keeps where along its own x, from the base's centroid, m, the section lies that decides.</summary>
+    void Along(double x);
 }
 
 /// <summary>What a step of a trace is.</summary>
@@ -99,6 +102,12 @@ public readonly struct NoTrace : ITrace
     {
         // Nothing is kept, by design of the type.
     }
+
+    /// <inheritdoc/>
+    public void Along(double x)
+    {
+        // Nothing is kept, by design of the type.
+    }
 }
 
 /// <summary>Holds the note of a result.</summary>
@@ -106,6 +115,9 @@ public sealed class NoteSlot
 {
     /// <summary>The note; null if there is none.</summary>
     public string? Text { get; set; }
+
+    /// <summary>Where along x the section lies that decides, m from the base's centroid; null: it is of no section along x.</summary>
+    public double? Along { get; set; }
 }
 
 /// <summary>Composes notes but records no steps: for results.</summary>
@@ -126,6 +138,9 @@ public readonly struct NotesOnly(NoteSlot slot) : ITrace
 
     /// <inheritdoc/>
     public void Note(string text) => slot.Text = text;
+
+    /// <inheritdoc/>
+    public void Along(double x) => slot.Along = x;
 }
 
 /// <summary>Records every step.</summary>
@@ -144,6 +159,9 @@ public readonly struct Recorder(List<TraceStep> steps, NoteSlot slot) : ITrace
 
     /// <inheritdoc/>
     public void Note(string text) => slot.Text = text;
+
+    /// <inheritdoc/>
+    public void Along(double x) => slot.Along = x;
 }
 
 /// <summary>A formula written as an interpolated string of <see cref="Sym"/>; nothing of it is evaluated unless the recorder records.</summary>

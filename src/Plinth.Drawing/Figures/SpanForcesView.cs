@@ -78,7 +78,7 @@ internal static class SpanForcesView
         string Head(string symbol, Unit unit) => $"{symbol} {unit.Symbol(units)}";
     }
 
-    private static double Curve(Canvas to, SpanDiagram d, Func<double, double> x, double zero, Func<SectionPoint, double> value)
+    private static double Curve(Canvas to, SpanDiagram d, Func<double, double> x, double zero, Func<SpanPoint, double> value)
     {
         var scale = Plot / 2 / Math.Max(d.Points.Max(p => Math.Abs(value(p))), 1e-9);
         to.Area(Layers.Result, Stroke.Thin, [new(x(d.Points[0].At), zero), .. d.Points.Select(p => new At(x(p.At), zero + (value(p) * scale))), new(x(d.Points[^1].At), zero)], Fill.Light);

@@ -74,6 +74,11 @@ public static class ResultsJson
             json.WriteString("at", at);
         }
 
+        if (check.Along is { } along)
+        {
+            json.WriteNumber("x_m", along);
+        }
+
         json.WriteString("combination", check.Combination);
         if (check.Water is { } water)
         {
@@ -239,6 +244,11 @@ public static class ResultsJson
         }
 
         json.WriteEndArray();
+        if (report.Diagrams is { Count: > 0 } diagrams)
+        {
+            DiagramsJson.Write(json, diagrams);
+        }
+
         json.WriteEndObject();
     }
 

@@ -235,6 +235,24 @@ public sealed partial class GroundBody : Subject
     /// <summary>The pressures that hold loads at the centroid.</summary>
     internal ContactSolution Solved(in BaseLoads l) => IsRectangle ? ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR) : ContactSolver.Polygon(outline, l.N, l.XR, l.YR);
 
+    /// <summary>What presses on it in a combination and what holds it.</summary>
+    public Figures.BodyBalance Balance(int combination)
+    {
+        ref readonly var l = ref Loads(combination);
+        var (columnsN, beside, water) = (0.0, 0.0, GroundLoad(combination).WaterPressure * Area);
+        foreach (var c in columns)
+        {
+            columnsN += c.Action(combination).N;
+        }
+
+        for (var i = 0; i < placedLoads.Length; i++)
+        {
+            beside += Place.LoadTerms[combination][i].Factor * placedLoads[i].N;
+        }
+
+        return new Figures.BodyBalance(columnsN, l.N + water - columnsN - beside, beside, Contact(combination).Pressure.Over(outline).Force, water);
+    }
+
     /// <summary>The loads beside the columns, on this base.</summary>
     public ReadOnlySpan<PlacedLoad> PlacedLoads => placedLoads;
 

@@ -63,6 +63,7 @@ internal readonly struct LongAnchorage : ICheckRule<LongSpan, AnchorageLengths>
 
         if (T.Notes)
         {
+            trace.Along(at);
             trace.Note($"{Unit.Length.FormatWithSymbol(at, s.Units)} along {s.Axis} from the base's centroid");
         }
 

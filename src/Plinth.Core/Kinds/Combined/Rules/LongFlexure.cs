@@ -78,6 +78,11 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
 
         if (T.Notes && worst.Demand > 0)
         {
+            if (s.AlongX)
+            {
+                trace.Along(at);
+            }
+
             trace.Note($"{Unit.Length.FormatWithSymbol(at, s.Units)} along {s.Axis} from the base's centroid"
                 + (!ductile ? ": too much steel for the depth; thicken the base" : plain && worst.Passes ? ": plain concrete holds it (14.5)" : s.Layer(TFace.IsBottom).Any || plain ? "" : TFace.IsBottom ? ": no bottom bars" : ": top steel is needed"));
         }

@@ -84,6 +84,11 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
 
         if (T.Notes && worst.Demand > 0)
         {
+            if (s.AlongX)
+            {
+                trace.Along(governing.X);
+            }
+
             trace.Note($"{Unit.Length.FormatWithSymbol(governing.X, s.Units)} along {s.Axis} from the base's centroid{(atFace ? ", at the face" : "")}");
         }
 

@@ -56,13 +56,13 @@ internal static class LongDiagram
         }
 
         stops.Sort();
-        var points = new List<SectionPoint>();
+        var points = new List<SpanPoint>();
         for (var i = 1; i < stops.Count; i++)
         {
             for (var j = i == 1 ? 0 : 1; j <= Steps; j++)
             {
                 var at = s.Section(k, stops[i - 1] + ((stops[i] - stops[i - 1]) * j / Steps));
-                points.Add(new SectionPoint(at.X, at.Shear, at.Moment));
+                points.Add(new SpanPoint(at.X, at.Shear, at.Moment, LongForces.Pressure(t.Body, true, k, at.X)));
             }
         }
 

@@ -134,15 +134,20 @@ internal static class LongForces
         return corners[..4];
     }
 
-    /// <summary>Mean net pressure on a section, upwards, kN/m: the slope of the shear where no column stands.</summary>
+    /// <summary>Net pressure on a section, upwards, kN/m: the slope of the shear where no column stands.</summary>
     public static double Slope(GroundBody body, bool alongX, int k, double x)
+    {
+        var (from, to) = body.Chord(alongX, x);
+        return (to - from) * (Pressure(body, alongX, k, x) + body.GroundLoad(k).WaterPressure - body.PressedPerArea(k));
+    }
+
+    /// <summary>Pressure of the ground in a section, its mean over the breadth there, kPa.</summary>
+    public static double Pressure(GroundBody body, bool alongX, int k, double x)
     {
         var p = body.Contact(k).Pressure;
         var (from, to) = body.Chord(alongX, x);
-        var half = (to - from) / 2;
         var (low, high) = alongX ? (p.Plane(x, from), p.Plane(x, to)) : (p.Plane(from, x), p.Plane(to, x));
-        var pressed = low >= 0 && high >= 0 ? (low + high) * half : low <= 0 && high <= 0 ? 0 : Math.Max(low, high) * Math.Max(low, high) * half / Math.Abs(high - low);
-        return pressed + (2 * half * (body.GroundLoad(k).WaterPressure - body.PressedPerArea(k)));
+        return low >= 0 && high >= 0 ? (low + high) / 2 : low <= 0 && high <= 0 ? 0 : Math.Max(low, high) * Math.Max(low, high) / (2 * Math.Abs(high - low));
     }
 
     /// <summary>What loads beside the columns and soil that rises beside the base press on a metre of an axis, kN/m; what lies over the whole of a trapezoid stands in <see cref="Slope"/>.</summary>
