@@ -134,6 +134,9 @@ public abstract class Trial
     /// <summary>While sizing seeks the bars of one face: that face; else none, and checks look at both.</summary>
     public Face Looking { get; set; }
 
+    /// <summary>Utilisations that differ by less, as a share, are alike: of such combinations the first governs.</summary>
+    public virtual double Alike => 0;
+
     /// <summary>Whether checks look at a face.</summary>
     public bool LooksAt(Face face) => Looking == Face.None || Looking == face;
 

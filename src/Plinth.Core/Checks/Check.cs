@@ -94,7 +94,10 @@ public abstract class Check
     internal int HintOf(Subject subject) => subject.Trial.Hints[subject.Trial.Slot(Index, subject)];
 
     /// <summary>Whether one outcome is worse than another.</summary>
-    internal static bool IsWorse(in Outcome a, in Outcome b) => a.FailsAnyhow != b.FailsAnyhow ? a.FailsAnyhow : a.Utilisation > b.Utilisation;
+    /// <param name="a">The one.</param>
+    /// <param name="b">The other.</param>
+    /// <param name="alike">By how much it must be, as a share.</param>
+    internal static bool IsWorse(in Outcome a, in Outcome b, double alike) => a.FailsAnyhow != b.FailsAnyhow ? a.FailsAnyhow : a.Utilisation > b.Utilisation * (1 + alike);
 }
 
 /// <summary>Runs a rule over parts and combinations.</summary>
@@ -226,7 +229,7 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
         Finding? worst = null;
         foreach (var s in TRule.Of(trial))
         {
-            if (Worst(trial, s) is { } own && (worst is not { } w || IsWorse(own.Outcome, w.Outcome)))
+            if (Worst(trial, s) is { } own && (worst is not { } w || IsWorse(own.Outcome, w.Outcome, trial.Alike)))
             {
                 worst = own;
             }
@@ -272,7 +275,7 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             }
 
             var o = TRule.Evaluate(s, capacity, k, ref none);
-            if (o.Done && (governing < 0 || IsWorse(o, worst)))
+            if (o.Done && (governing < 0 || IsWorse(o, worst, trial.Alike)))
             {
                 (governing, worst) = (k, o);
             }

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Plinth.Core.Ground;
 
 namespace Plinth.Core.Bodies;
@@ -23,10 +24,13 @@ public sealed partial class GroundBody
     /// Factored weight of soil beside the base that hangs on it in a combination: where what stands on the base pulls up as a whole; on a metre of edge and at each
     /// corner, kN/m and kN.
     /// </summary>
-    public (double Wedge, double Corner) Rising(int combination)
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    public (double Wedge, double Corner) Rising(int combination) => GroundLoad(combination).Wedge == 0 ? default : Lifted(combination);
+
+    private (double Wedge, double Corner) Lifted(int combination)
     {
         ref readonly var g = ref GroundLoad(combination);
-        if (g.Wedge == 0 || Place.Sums[combination].N + Place.LoadForce(combination) + (Place.LoadPressure(combination) * Area) >= 0)
+        if (Place.Sums[combination].N + Place.LoadForce(combination) + (Place.LoadPressure(combination) * Area) >= 0)
         {
             return default;
         }

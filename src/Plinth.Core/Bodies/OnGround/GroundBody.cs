@@ -1,4 +1,5 @@
 using System.Buffers;
+using System.Runtime.CompilerServices;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
@@ -165,6 +166,7 @@ public sealed partial class GroundBody : Subject
     public PlanPoint[] InPlan() => BaseGeometry.Corners(Place.Place, BaseGeometry.Centre(Place.Place, origin), outline);
 
     /// <summary>What ground and water do over and under the base in a combination.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public ref readonly GroundLoad GroundLoad(int combination) => ref groundLoads[(int)Place.Waters[combination]];
 
     /// <summary>The ground by depth in a combination.</summary>
@@ -299,6 +301,7 @@ public sealed partial class GroundBody : Subject
         (Combinations[combination].WeightFactor * GroundLoad(combination).WeightPerArea) + (Place.SurchargeFactors[combination] * Ground.Surcharge);
 
     /// <summary>The same with what is laid over the whole of an outline that is no rectangle: there it goes with the area, not with a rectangle's sides.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public double PressedPerArea(int combination) => IsRectangle ? WeightPerArea(combination) : WeightPerArea(combination) + Place.LoadPressure(combination);
 
     // Full weights; the water's own push stands apart.

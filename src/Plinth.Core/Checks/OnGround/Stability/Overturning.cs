@@ -69,9 +69,12 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         var half = edge.Distance;
         double tips = 0, holds = 0;
         trace.Heading($"Tipping towards {(side > 0 ? "+" : "−")}{TAxis.Name}, {combination.Name}");
-        foreach (var column in s.Columns)
+        if (T.Records)
         {
-            trace.Given(BaseLoadCase.Of<T>("arm", column), Arm(column, edge), Unit.Length, "of the column's load to the edge");
+            foreach (var column in s.Columns)
+            {
+                trace.Given(BaseLoadCase.Of("arm", column), Arm(column, edge), Unit.Length, "of the column's load to the edge");
+            }
         }
 
         foreach (var term in combination.Terms)
