@@ -41,6 +41,7 @@ internal sealed class SteelFloor
     private readonly (BarSize Size, double Closest)[] bottomBars;
     private readonly (BarSize Size, double Closest)[] topBars;
     private readonly double thinnest;
+    private readonly double leastRatio;
     private readonly int flexureBottom;
     private readonly int flexureTop;
     private readonly int flexureAcross;
@@ -63,6 +64,8 @@ internal sealed class SteelFloor
             openAcross &= CombinedFields.HeldBand(held, support.Label) is null;
         }
 
+        var none = default(Tracing.NoTrace);
+        leastRatio = foundation.Waives("minimum-steel-x") || foundation.Waives("minimum-steel-y") ? 0 : trials[0].Code.MinimumSteelRatio(ref none, rules.Steel.Yield);
         int Sought(string id, bool open) => open && !foundation.Waives(id) ? trials[0].Checks.Find(id)!.Index : -1;
         (flexureBottom, flexureTop, flexureAcross) = (Sought("flexure-bottom-x", held.BottomX is null), Sought("flexure-top-x", held.TopX is null), Sought("flexure-bottom-y", openAcross));
         (shearAlong, shearAcross) = (Sought("one-way-shear-x", held.BottomX is null && held.TopX is null), Sought("one-way-shear-y", openAcross));
@@ -240,8 +243,7 @@ internal sealed class SteelFloor
     // The bars along lie under them, so much thicker than the thinnest.
     private (double Area, bool IsHopeless, bool Turns) Across(CombinedTrial t, double lost)
     {
-        var none = default(Tracing.NoTrace);
-        var ratio = t.Code.MinimumSteelRatio(ref none, rules.Steel.Yield) * t.Body.Thickness;
+        var ratio = leastRatio * t.Body.Thickness;
         var (bent, sheared, turns) = (ratio * t.Body.Length, ratio * t.Body.Length, false);
         for (var g = 0; g < t.Bands.Length; g++)
         {
