@@ -16,9 +16,11 @@ internal static class DiagramTables
         foreach (var d in diagrams)
         {
             screen.Line();
-            screen.Line($"Along x under {d.Combination}{(d.Water is null ? "" : ", " + d.Water)}{(d.Place is null ? "" : " at " + d.Place)}: governs {string.Join(", ", d.Governs.Select(Wording.Check))}", Styles.Head);
+            var under = d.Combination + (d.Water is null ? "" : ", " + d.Water) + (d.Place is null ? "" : " at " + d.Place);
+            screen.Line($"Along x under {under}: governs {string.Join(", ", d.Governs.Select(Wording.Check))}", Styles.Head);
             var b = d.Balance;
-            screen.Wrapped($"ΣN of the columns {Force(b.Columns)}, weights {Force(b.Weights)}{(b.Loads == 0 ? "" : $", loads beside them {Force(b.Loads)}")}; the ground holds {Force(b.Ground)}, the water {Force(b.Water)} {force}; difference {Force(b.Difference)}");
+            var down = $"ΣN of the columns {Force(b.Columns)}, weights {Force(b.Weights)}" + (b.Loads == 0 ? "" : $", loads beside them {Force(b.Loads)}");
+            screen.Wrapped($"{down}; the ground holds {Force(b.Ground)}, the water {Force(b.Water)} {force}; difference {Force(b.Difference)}");
             screen.Line();
             var table = Screen.Table("section", Dimension.Heading(">x", Unit.Length, units), $">V {force}", $">M {moment}", ">strength", "", ">util.");
             foreach (var s in d.Diagram.Sections)
@@ -26,8 +28,12 @@ internal static class DiagramTables
                 var shear = s.Mark == SpanMark.Shear;
                 var used = s.Strength > 0 ? s.Demand / s.Strength : double.NaN;
                 table.AddRow(
-                    Screen.Cell(s.Words), Screen.Cell(Dimension.PlainPlan(s.At, units)), Screen.Cell(Force(s.Shear)), Screen.Cell(Unit.Moment.Format(s.Moment, units)),
-                    Screen.Cell(s.Strength > 0 ? (shear ? Unit.Force : Unit.Moment).Format(s.Strength, units) : "no bars"), Screen.Cell(shear ? force : moment),
+                    Screen.Cell(s.Words),
+                    Screen.Cell(Dimension.PlainPlan(s.At, units)),
+                    Screen.Cell(Force(s.Shear)),
+                    Screen.Cell(Unit.Moment.Format(s.Moment, units)),
+                    Screen.Cell(s.Strength > 0 ? (shear ? Unit.Force : Unit.Moment).Format(s.Strength, units) : "no bars"),
+                    Screen.Cell(shear ? force : moment),
                     double.IsNaN(used) ? Screen.Cell("—") : Screen.Cell(Wording.Utilisation(used, used <= 1), Styles.Of(used <= 1)));
             }
 

@@ -153,19 +153,24 @@ public sealed class Checker
         return (steps, Result(known, new Finding(subject, k, outcome, note.Text, note.Along)));
     }
 
-    /// <summary>Shear and moment along a base under several columns, place by place, in each combination that governs its bars along x; empty for a base under one.</summary>
+    /// <summary>
+    /// Shear and moment along a base under several columns, place by place, in each combination that governs its bars along x; empty for a base under one.
+    /// </summary>
     public IReadOnlyList<GoverningDiagram> Diagrams(FoundationDesign design)
     {
         Set(design);
         var list = new List<GoverningDiagram>();
         foreach (var trial in Trials)
         {
-            var governing = List.Listed.Where(c => c.For == Loads.Family.Concrete && c.Decides is { What: Decisions.Bars, AlongX: true }).Select(c => (c.Id, Found: c.Worst(trial))).Where(f => f.Found is { Outcome.Demand: > 0 });
+            var along = List.Listed.Where(c => c.For == Loads.Family.Concrete && c.Decides is { What: Decisions.Bars, AlongX: true });
+            var governing = along.Select(c => (c.Id, Found: c.Worst(trial))).Where(f => f.Found is { Outcome.Demand: > 0 });
             foreach (var g in governing.GroupBy(f => f.Found!.Value.Combination))
             {
                 if (trial.Along(g.Key) is { } diagram)
                 {
-                    list.Add(new GoverningDiagram(Trials.Length > 1 ? trial.Place.Place.Name : null, trial.Combinations[g.Key].Name, trial.Body.WaterWords(g.Key), [.. g.Select(f => f.Id)], diagram, trial.Body.Balance(g.Key)));
+                    var place = Trials.Length > 1 ? trial.Place.Place.Name : null;
+                    var (name, water, body) = (trial.Combinations[g.Key].Name, trial.Body.WaterWords(g.Key), trial.Body.Balance(g.Key));
+                    list.Add(new GoverningDiagram(place, name, water, [.. g.Select(f => f.Id)], diagram, body));
                 }
             }
         }

@@ -11,13 +11,10 @@ namespace Plinth.Core.Kinds.Combined;
 /// Finds the steel of a base under several columns of given sizes: layer by layer for each size of bar the least counts that pass every check that the layer decides;
 /// of those that weigh at most 5 % more than the lightest the one with the fewest bars. What a check finds says by how much a zone lacks; it has no formulas of its own.
 /// </summary>
-internal sealed class CombinedBars
+internal sealed partial class CombinedBars
 {
     /// <summary>Bars may weigh so much more than the lightest that pass, as a share, where they are fewer.</summary>
     private const double FewerWithin = 0.05;
-
-    // No strength is taken to grow slower with the number of bars than by so much a power: shear grows by the third.
-    private const double LeastPower = 0.3;
 
     private const int MostRounds = 60;
     private const int MostAgain = 3;
@@ -163,8 +160,12 @@ internal sealed class CombinedBars
             return false;
         }
 
-        var found = Zones(alongX, face).Sum(z => z.Mass);
-        budget = face == Face.Top ? budget with { Top = Math.Max(found, budget.Top) } : alongX ? budget with { Along = found } : budget with { Across = found };
+        // Across a trapezoid they may lie where it is narrowest.
+        var body = trials[0].Body;
+        var least = alongX || body.IsRectangle ? 1 : Math.Min(body.LowWidth, body.HighWidth) / body.Width;
+        var found = least * Zones(alongX, face).Sum(z => z.Mass);
+        budget = face == Face.Top ? budget with { Top = Math.Max(found, budget.Top) }
+            : alongX ? budget with { Along = found } : budget with { Across = Math.Max(found, budget.Across) };
         return IsDearer = budget.Along + budget.Across + budget.Top >= budget.Most;
     }
 
@@ -255,8 +256,7 @@ internal sealed class CombinedBars
         return true;
     }
 
-    // The least counts of a size in every zone: they grow by what a check finds lacking, which is never more than is needed, as strength never grows faster than steel; where it
-    // was found to grow slower, so much more. What was too much is trimmed in the end.
+    // The least counts of a size in every zone: they grow by what a check finds lacking; what was too much is trimmed in the end.
     private bool Least(List<SoughtZone> zones, BarSize size, Check[] checks, double heaviest)
     {
         foreach (var z in zones)
@@ -267,7 +267,6 @@ internal sealed class CombinedBars
             }
         }
 
-        var before = (Check: (Check?)null, Subject: (Subject?)null, Count: 0, Use: 0.0);
         for (var round = 0; round < MostRounds; round++)
         {
             Put();
@@ -281,11 +280,8 @@ internal sealed class CombinedBars
             {
                 if (z.Held is null && z.Layer.Any && z.Is(lacking.Subject))
                 {
-                    var (count, over) = (z.Layer.Count, lacking.Outcome.FailsAnyhow || lacking.Check.Decides.What != Decisions.Bars ? 1 : lacking.Outcome.Utilisation / rules.Sizing.Target);
-                    var power = over > 1 && before.Check == lacking.Check && before.Subject == lacking.Subject && count > before.Count ? Math.Log(before.Use / over) / Math.Log((double)count / before.Count) : 1;
-                    var to = Math.Ceiling((count * Math.Pow(over, 1 / Math.Clamp(power, LeastPower, 1))) - 1e-6);
-                    grew |= z.Grow((int)Math.Min(power < 1 ? Math.Max(z.Most, count + 1) : int.MaxValue, to), lacking.Check.Decides.What == Decisions.Ends);
-                    before = (lacking.Check, lacking.Subject, count, over);
+                    var told = !lacking.Outcome.FailsAnyhow && lacking.Check.Decides.What == Decisions.Bars;
+                    grew |= z.Answer(lacking.Check, lacking.Subject, told ? lacking.Outcome.Utilisation / rules.Sizing.Target : 1);
                 }
             }
 
@@ -332,70 +328,5 @@ internal sealed class CombinedBars
         }
 
         return false;
-    }
-
-    private void Look(Face face)
-    {
-        foreach (var t in trials)
-        {
-            t.Looking = face;
-        }
-    }
-
-    private void Thinnest()
-    {
-        var thin = new BarLayer(2, rules.Steel.Bars.MinBy(b => b.Diameter));
-        (along, rest) = (held.BottomX is { } x ? new BarLayer(2, x.Size) : thin, CombinedFields.HeldRest(held) is { } r ? new BarLayer(2, r.Size) : thin);
-        (alongTop, acrossTop) = (BarLayer.None, BarLayer.None);
-        for (var g = 0; g < bands; g++)
-        {
-            inBand[g] = CombinedFields.HeldBand(held, labels[g]) is { } band ? new BarLayer(2, band.Size) : thin;
-        }
-
-        Put();
-    }
-
-    private void Put()
-    {
-        foreach (var t in trials)
-        {
-            t.Set(along, alongTop, acrossTop, rest, inBand);
-        }
-    }
-
-    private List<SoughtZone> Zones(bool alongX, Face face)
-    {
-        var (t, side, bottom) = (trials[0], 2 * rules.Concrete.CoverSide, face == Face.Bottom);
-        if (alongX)
-        {
-            var (widest, narrow) = (Math.Max(t.Body.LowWidth, t.Body.HighWidth), Math.Min(t.Body.LowWidth, t.Body.HighWidth));
-            return [new SoughtZone(t, bottom ? held.BottomX : held.TopX, bottom ? () => along : () => alongTop, bottom ? l => along = l : l => alongTop = l)
-            {
-                Breadth = () => widest, Narrow = narrow, Length = t.Body.Length - side, LeastArea = bottom ? budget.Area : 0,
-            }];
-        }
-
-        var cut = t.Body.Width - side;
-        if (!bottom)
-        {
-            return [new SoughtZone(t, held.TopY, () => acrossTop, l => acrossTop = l) { Breadth = () => t.Body.Length, Narrow = t.Body.Length, Length = cut }];
-        }
-
-        var zones = new List<SoughtZone>();
-        for (var g = 0; g < bands; g++)
-        {
-            var band = g;
-            zones.Add(new SoughtZone(t, CombinedFields.HeldBand(held, labels[g]), () => inBand[band], l => inBand[band] = l)
-            {
-                Breadth = () => t.Bands[band].Breadth,
-                Length = cut,
-                Inner = true,
-                Is = s => s is LongSpan || (s is CrossSpan c && c.Index == band) || (s is PunchedArea p && t.BandOf(p.First.Index) == band),
-            });
-        }
-
-        var between = t.Zones(false)[bands];
-        zones.Add(new SoughtZone(t, CombinedFields.HeldRest(held), () => rest, l => rest = l) { Breadth = () => between.Breadth, Length = cut, Inner = true, Is = s => s is LongSpan or InnerZone });
-        return zones;
     }
 }

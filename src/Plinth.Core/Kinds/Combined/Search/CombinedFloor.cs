@@ -81,8 +81,13 @@ internal sealed class CombinedFloor
         var (least, leastAcross) = (ratio * thickness * width, ratio * thickness * plan.Length);
 
         // Top bars both ways, where any are needed: what lifts a hair needs none.
-        var top = need.Top > 0 && rules.Steel.TopSteel == TopSteel.Demand && trials.Any(s => s.NeedsTopSteel) ? (Math.Max(least, need.Top) * along) + (leastAcross * across) : 0;
-        return new BarBudget(double.PositiveInfinity, Math.Max(least, need.Bottom) * along, Math.Max(leastAcross, need.Across) * across, top, need.Bottom);
+        var needsTop = need.Top > 0 && rules.Steel.TopSteel == TopSteel.Demand && trials.Any(s => s.NeedsTopSteel);
+        var top = needsTop ? (Math.Max(least, need.Top) * along) + (leastAcross * across) : 0;
+
+        // What a band needs beyond the code's least may lie where a trapezoid is narrowest.
+        var narrow = Math.Max(0, Math.Min(plan.Low, plan.High) - side) * lightest;
+        var acrossAll = (leastAcross * across) + (Math.Max(0, need.Across - leastAcross) * narrow);
+        return new BarBudget(double.PositiveInfinity, Math.Max(least, need.Bottom) * along, acrossAll, top, need.Bottom);
     }
 
     private static double Perimeter(in CombinedPlan plan) =>

@@ -96,7 +96,7 @@ internal sealed class CombinedPlans
     /// <param name="level">From 1; in the last they lie a step apart.</param>
     public IEnumerable<int> About(CombinedDesign design, int level)
     {
-        var own = Array.FindIndex(Lengths, l => l > design.Size.Length - 1e-9) is >= 0 and var i ? i : Lengths.Length - 1;
+        var own = Own(design);
         var ownDifference = (int)Math.Round((design.HighWidth - design.Size.Width) / rules.PlanStep);
         int Level(int coarse) => level >= Levels ? 1 : Math.Max(1, (int)(coarse / Math.Pow(Finer, level)));
         var (length, difference) = (Level(CoarseLength), Level(CoarseStep));
@@ -112,6 +112,17 @@ internal sealed class CombinedPlans
             }
         }
     }
+
+    /// <summary>Families of trapezoids of a design's length, their ends of any difference: where a widest end is all there is, one may stand alone.</summary>
+    /// <param name="design">The design.</param>
+    public IEnumerable<int> Ends(CombinedDesign design) => OfLength(Own(design));
+
+    /// <summary>All families where only one length may be; else none.</summary>
+    public IEnumerable<int> OfHeldLength => Lengths.Length == 1 && held.Trapezoid ? OfLength(0) : [];
+
+    private IEnumerable<int> OfLength(int length) => Enumerable.Range(0, differences.Length).Select(d => (d * Lengths.Length) + length);
+
+    private int Own(CombinedDesign design) => Array.FindIndex(Lengths, l => l > design.Size.Length - 1e-9) is >= 0 and var i ? i : Lengths.Length - 1;
 
     private int CoarseStep => Math.Max(1, (int)Math.Round((rules.MostPlan - rules.LeastPlan) / rules.PlanStep / CoarseShare));
 

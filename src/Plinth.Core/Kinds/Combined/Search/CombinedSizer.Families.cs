@@ -8,7 +8,8 @@ internal sealed partial class CombinedSizer
     private readonly Dictionary<(int Thickness, int Family), (double Area, double Cost)> needing = [];
     private readonly Dictionary<int, int> thinnest = [];
 
-    // Whether a thickness is too thin for every plan of a family: then every thinner one is too, so that the least that is not is sought by halves when it is first asked for.
+    // Whether a thickness is too thin for every plan of a family: then every thinner one is too, so that the least that is not is sought by halves when
+    // it is first asked for.
     private bool IsHopeless(int t, int family, Pedestal?[] standing)
     {
         if (!thinnest.TryGetValue(family, out var least))
@@ -17,7 +18,8 @@ internal sealed partial class CombinedSizer
             while (low < high)
             {
                 var middle = (low + high) / 2;
-                var fails = Pedestals(middle) is { } there && plans.Bound(family, areas[middle]) is not null && double.IsInfinity(Needs(middle, family, areas[middle], there).Cost);
+                var fails = Pedestals(middle) is { } there && plans.Bound(family, areas[middle]) is not null
+                    && double.IsInfinity(Needs(middle, family, areas[middle], there).Cost);
                 (low, high) = fails ? (middle + 1, high) : (low, middle);
             }
 

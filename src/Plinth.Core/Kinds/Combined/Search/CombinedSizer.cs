@@ -96,14 +96,21 @@ internal sealed partial class CombinedSizer : FoundationSizer
             found = Cheapest(plans.About(best.Design, level), best);
         }
 
+        if (Foundation.Held.Trapezoid && found is { } near)
+        {
+            found = Cheapest(plans.Ends(near.Design), near);
+        }
+
         looked.LookAtAll();
         complete.Clear();
         pedestals.Clear();
         planFailure = null;
-        return found is { Design: var design } ? new SizingResult(design, null, steps) { Checked = check ? checker.Check(design) : null } : Failed(Stopped());
+        return found is not { Design: var design } ? Failed(Stopped())
+            : new SizingResult(design, null, steps) { Checked = check ? checker.Check(design) : null };
     }
 
-    // Whether a design found for some combinations stands under all; if not, those under which it fails are looked at from now on, and what was found without them is sought again.
+    // Whether a design found for some combinations stands under all; if not, those under which it fails are looked at from now on, and what was found
+    // without them is sought again. What a family needs was found with the pedestals, and these may be larger now.
     private bool AllAllow(CombinedDesign design)
     {
         looked!.LookAtAll();
@@ -113,6 +120,12 @@ internal sealed partial class CombinedSizer : FoundationSizer
         if (!allow)
         {
             pedestals.Clear();
+            if (HasPedestals)
+            {
+                needing.Clear();
+                thinnest.Clear();
+            }
+
             foreach (var key in complete.Where(c => c.Value is not null).Select(c => c.Key).ToList())
             {
                 complete.Remove(key);
@@ -128,16 +141,19 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
     private bool LevelsFit(double thickness) => BaseLevels.Fault(Foundation, thickness, Project.Units) is null;
 
-    // What costs less than the best of a few is soon told from what does not.
-    private (CombinedDesign Design, double Cost)? Rough() => Cheapest(plans.Coarse, Cheapest(plans.Sparse, null)) ?? Cheapest(plans.Closer, null);
+    private bool HasPedestals => Array.Exists(joints, j => j.HasPedestal);
 
-    // Of every thickness and family of plans the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than one in hand. What a
-    // family costs at least is known ever better: by its area, by the steel that shear and moment need in any case, by the least plan that stands.
+    // What costs less than the best of a few is soon told from what does not.
+    private (CombinedDesign Design, double Cost)? Rough() => Cheapest(plans.Coarse, Cheapest(plans.Sparse, null)) ?? Cheapest(plans.Closer, null) ?? Cheapest(plans.OfHeldLength, null);
+
+    // Of every thickness and family of plans the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than
+    // one in hand. What a family costs at least is known ever better: by its area, by the steel that shear and moment need in any case, by the least plan
+    // that stands.
     private (CombinedDesign Design, double Cost)? Cheapest(IEnumerable<int> families, (CombinedDesign Design, double Cost)? best)
     {
         var least = new Dictionary<int, int>();
         var queue = new PriorityQueue<(int T, int Family, int Plan, double Area), double>();
-        var failed = new int[last];
+        var (failed, most) = (new int[last], Foundation.Held.Trapezoid ? FailuresOfTrapezoids : FailuresInRow);
         areas = new double[last];
         for (var t = 0; t < last; t++)
         {
@@ -163,7 +179,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
         while (queue.TryDequeue(out var next, out var dearest) && dearest < (best?.Cost ?? double.PositiveInfinity) * Near)
         {
             var (t, f, i, area) = next;
-            if (failed[t] >= (Foundation.Held.Trapezoid ? FailuresOfTrapezoids : FailuresInRow) || Pedestals(t) is not { } standing)
+            if (failed[t] >= most || Pedestals(t) is not { } standing)
             {
                 continue;
             }
@@ -180,7 +196,8 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
             if (i == Needing)
             {
-                if (Least(t, f, area, least.GetValueOrDefault(f, -1), (best?.Cost ?? double.PositiveInfinity) * Near) is >= 0 and var found)
+                var dearer = (best?.Cost ?? double.PositiveInfinity) * Near;
+                if (Least(t, f, area, least.GetValueOrDefault(f, -1), dearer) is >= 0 and var found)
                 {
                     least[f] = found;
                     search.Thin();
@@ -198,7 +215,8 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
             search.Thin();
             var need = steel.Need();
-            if (need.Fails || search.IsTooThin() || PlanExceeds() || Complete(plan, t, offset, floor.Budget(plan, uprights[t], need, best?.Cost ?? double.PositiveInfinity)) is not { } made)
+            var weighs = floor.Budget(plan, uprights[t], need, best?.Cost ?? double.PositiveInfinity);
+            if (need.Fails || search.IsTooThin() || PlanExceeds() || Complete(plan, t, offset, weighs) is not { } made)
             {
                 if (search.IsDearer)
                 {
@@ -221,6 +239,11 @@ internal sealed partial class CombinedSizer : FoundationSizer
             {
                 if (!AllAllow(made.Design))
                 {
+                    if (HasPedestals)
+                    {
+                        return Cheapest(families, best);
+                    }
+
                     queue.Enqueue(next, dearest);
                     continue;
                 }
@@ -263,7 +286,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
         if (!pedestals.TryGetValue(t, out var found))
         {
             found = new Pedestal?[joints.Length];
-            if (joints.Any(j => j.HasPedestal))
+            if (HasPedestals)
             {
                 Stand(found, thicknesses[t]);
                 for (var i = 0; i < joints.Length && found is not null; i++)

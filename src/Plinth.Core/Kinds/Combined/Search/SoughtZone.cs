@@ -1,5 +1,6 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 
 namespace Plinth.Core.Kinds.Combined;
@@ -11,9 +12,13 @@ namespace Plinth.Core.Kinds.Combined;
 /// <param name="set">Sets them.</param>
 internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get, Action<BarLayer> set)
 {
+    // No strength is taken to grow slower with the number of bars than by so much a power: shear grows by the third.
+    private const double LeastPower = 0.3;
+
     private readonly RuleSet rules = trial.Rules;
     private int fewest;
     private int most;
+    private (Check? Check, Subject? Subject, int Count, double Over) before;
 
     /// <summary>Its breadth across the bars, m: of a band it follows from the depth of its bars.</summary>
     public required Func<double> Breadth { get; init; }
@@ -42,15 +47,13 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
     /// <summary>Mass of its bars, kg.</summary>
     public double Mass => Layer.Size is { } size ? Layer.Count * size.MassPerMetre * Length : 0;
 
-    /// <summary>The most bars of its size that spacing allows.</summary>
-    public int Most => most;
-
     /// <summary>Sets its bars.</summary>
     public void Set(BarLayer layer) => set(layer);
 
     /// <summary>The held bars, else the fewest of a size that spacing allows; whether it allows any.</summary>
     public bool Start(BarSize size)
     {
+        before = default;
         if (held is not null)
         {
             Set(Inner ? InnerZone.Resolve(held, Breadth()) : held.Resolve(Breadth(), rules.Concrete.CoverSide));
@@ -72,18 +75,28 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
         return Layer.Count <= most;
     }
 
-    /// <summary>More bars, or hooks at their ends; whether it could.</summary>
-    /// <param name="to">How many are wanted; at least one more is given.</param>
-    /// <param name="ends">Whether their ends are what lacks.</param>
-    public bool Grow(int to, bool ends)
+    /// <summary>More bars for what a check finds lacking, or hooks at their ends; whether it could.</summary>
+    /// <param name="check">The check.</param>
+    /// <param name="subject">What it looked at.</param>
+    /// <param name="over">How many times what there is it asks for; 1: not told.</param>
+    public bool Answer(Check check, Subject subject, double over)
     {
-        if (ends && !Layer.Hooked)
+        var count = Layer.Count;
+        if (check.Decides.What == Decisions.Ends && !Layer.Hooked)
         {
             Set(Layer with { Hooked = true });
             return true;
         }
 
-        var more = Spaced(Layer with { Count = Math.Max(Layer.Count + 1, to) });
+        // Strength never grows faster than steel; where it was found to grow slower, so many more are wanted.
+        var slower = over > 1 && before.Check == check && before.Subject == subject && count > before.Count;
+        var power = slower ? Math.Log(before.Over / over) / Math.Log((double)count / before.Count) : 1;
+        var wanted = Math.Ceiling((count * Math.Pow(over, 1 / Math.Clamp(power, LeastPower, 1))) - 1e-6);
+        before = (check, subject, count, over);
+
+        // So reckoned it may be more than are needed: the most that spacing allows are tried.
+        wanted = Math.Max(count + 1, power < 1 ? Math.Min(wanted, most) : wanted);
+        var more = Spaced(Layer with { Count = (int)Math.Min(int.MaxValue, wanted) });
         if (more.Count > most)
         {
             return false;

@@ -21,12 +21,18 @@ internal readonly record struct SteelNeed(double Bottom, double Top, double Acro
     public bool Fails => Wider > 1 || IsHopeless;
 
     /// <summary>What both ask.</summary>
-    public SteelNeed With(in SteelNeed other) => new(Math.Max(Bottom, other.Bottom), Math.Max(Top, other.Top), Math.Max(Across, other.Across), Math.Max(Wider, other.Wider), IsHopeless || other.IsHopeless, TurnsAcross || other.TurnsAcross);
+    public SteelNeed With(in SteelNeed other) => new(
+        Math.Max(Bottom, other.Bottom),
+        Math.Max(Top, other.Top),
+        Math.Max(Across, other.Across),
+        Math.Max(Wider, other.Wider),
+        IsHopeless || other.IsHopeless,
+        TurnsAcross || other.TurnsAcross);
 }
 
 /// <summary>
-/// What steel the size that the trials hold needs at least, without a search for its bars: by the combinations that failed last, with the depth that the thinnest bars leave.
-/// Moment and shear along a base that bears wholly do not depend on its breadth.
+/// What steel the size that the trials hold needs at least, without a search for its bars: by the combinations that failed last, with the depth that
+/// the thinnest bars leave. Moment and shear along a base that bears wholly do not depend on its breadth.
 /// </summary>
 internal sealed class SteelFloor
 {
@@ -41,6 +47,7 @@ internal sealed class SteelFloor
     private readonly (BarSize Size, double Closest)[] bottomBars;
     private readonly (BarSize Size, double Closest)[] topBars;
     private readonly double thinnest;
+    private readonly double lessDepth;
     private readonly double leastRatio;
     private readonly int flexureBottom;
     private readonly int flexureTop;
@@ -54,10 +61,15 @@ internal sealed class SteelFloor
     public SteelFloor(ImmutableArray<CombinedTrial> trials, Foundation foundation)
     {
         (this.trials, rules) = (trials, foundation.Rules);
-        (BarSize, double)[] Allowed(IEnumerable<BarSize> sizes) => [.. sizes.Select(b => (b, Math.Max(rules.Steel.LeastSpacing, trials[0].Code.LeastClear(b.Diameter, rules.Concrete.Aggregate) + b.Diameter)))];
+        double Closest(BarSize b) => Math.Max(rules.Steel.LeastSpacing, trials[0].Code.LeastClear(b.Diameter, rules.Concrete.Aggregate) + b.Diameter);
+        (BarSize, double)[] Allowed(IEnumerable<BarSize> sizes) => [.. sizes.Select(b => (b, Closest(b)))];
         bottomBars = Allowed(rules.Steel.Bars);
         topBars = Allowed(rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars);
         thinnest = rules.Steel.Bars.Concat(rules.Steel.TopBars).Min(b => b.Diameter);
+
+        // The bottom bars along may be so much nearer to the top than the thinnest: by half of their own, by all of those under them.
+        var thickest = rules.Steel.Bars.Max(b => b.Diameter);
+        lessDepth = 1.5 * (thickest - thinnest);
         var (held, openAcross) = (foundation.Held, CombinedFields.HeldRest(foundation.Held) is null);
         foreach (var support in foundation.Places[0].Supports)
         {
@@ -65,10 +77,14 @@ internal sealed class SteelFloor
         }
 
         var none = default(Tracing.NoTrace);
-        leastRatio = foundation.Waives("minimum-steel-x") || foundation.Waives("minimum-steel-y") ? 0 : trials[0].Code.MinimumSteelRatio(ref none, rules.Steel.Yield);
+        var waived = foundation.Waives("minimum-steel-x") || foundation.Waives("minimum-steel-y");
+        leastRatio = waived ? 0 : trials[0].Code.MinimumSteelRatio(ref none, rules.Steel.Yield);
         int Sought(string id, bool open) => open && !foundation.Waives(id) ? trials[0].Checks.Find(id)!.Index : -1;
-        (flexureBottom, flexureTop, flexureAcross) = (Sought("flexure-bottom-x", held.BottomX is null), Sought("flexure-top-x", held.TopX is null), Sought("flexure-bottom-y", openAcross));
-        (shearAlong, shearAcross) = (Sought("one-way-shear-x", held.BottomX is null && held.TopX is null), Sought("one-way-shear-y", openAcross));
+        flexureBottom = Sought("flexure-bottom-x", held.BottomX is null);
+        flexureTop = Sought("flexure-top-x", held.TopX is null);
+        flexureAcross = Sought("flexure-bottom-y", openAcross);
+        shearAlong = Sought("one-way-shear-x", held.BottomX is null && held.TopX is null);
+        shearAcross = Sought("one-way-shear-y", openAcross);
     }
 
     /// <summary>What the size that the trials hold needs; they must hold the thinnest bars.</summary>
@@ -92,20 +108,23 @@ internal sealed class SteelFloor
         }
 
         var (bottom, top, wider) = Shear(t, topDepth);
-        (bottom, top) = (Math.Max(bottom, Bending(t, flexureBottom, 1, t.Long.Depth(true))), Math.Max(top, Bending(t, flexureTop, -1, topDepth)));
+        bottom = Math.Max(bottom, Bending(t, flexureBottom, 1, t.Long.Depth(true)));
+        top = Math.Max(top, Bending(t, flexureTop, -1, topDepth));
         var (across, hopeless, turns) = Across(t, t.OuterIsX ? Thinnest(t.Body.Width, bottom) - thinnest : 0);
         return new SteelNeed(bottom, top, across, wider, hopeless, turns);
     }
 
     // The combination that failed last; −1: none that bears wholly.
     private static int Hint(CombinedTrial t, int check, Subject subject) =>
-        check >= 0 && t.Hints[t.Slot(check, subject)] is var k && t.Combinations[k].IsFor(Family.Concrete) && t.Body.Contact(k).State == ContactState.Full ? k : -1;
+        check >= 0 && t.Hints[t.Slot(check, subject)] is var k && t.Combinations[k].IsFor(Family.Concrete)
+            && t.Body.Contact(k).State == ContactState.Full ? k : -1;
 
     // Area by the longest lever arm there may be: the whole depth.
     private static double Area(CombinedTrial t, double moment, double breadth, double depth)
     {
         var none = default(Tracing.NoTrace);
-        return moment <= 0 ? 0 : moment / (t.Code.Flexure(ref none, t.Rules.Concrete, t.Rules.Steel.Yield, 1e-9, breadth, depth).Strength / 1e-9);
+        const double little = 1e-9;
+        return moment <= 0 ? 0 : moment * little / t.Code.Flexure(ref none, t.Rules.Concrete, t.Rules.Steel.Yield, little, breadth, depth).Strength;
     }
 
     // At the faces, and between columns where the shear would pass through nil if it were linear: no more than the greatest anywhere.
@@ -132,7 +151,8 @@ internal sealed class SteelFloor
                 if (side > 0 && s.Next(c, side) is (var to, true) && to > face)
                 {
                     var other = s.Section(k, to);
-                    most = own.Shear * other.Shear < 0 ? Math.Max(most, sign * s.Section(k, face + ((to - face) * own.Shear / (own.Shear - other.Shear))).Moment) : most;
+                    var share = own.Shear * other.Shear < 0 ? own.Shear / (own.Shear - other.Shear) : 0;
+                    most = share > 0 ? Math.Max(most, sign * s.Section(k, face + ((to - face) * share)).Moment) : most;
                 }
             }
         }
@@ -143,7 +163,7 @@ internal sealed class SteelFloor
     private (double Bottom, double Top, double Wider) Shear(CombinedTrial t, double topDepth)
     {
         var (below, above) = (default(LongSection), default(LongSection));
-        if (Hint(t, shearAlong, t.Long) is not (>= 0 and var k))
+        if (!t.Body.IsRectangle || Hint(t, shearAlong, t.Long) is not (>= 0 and var k))
         {
             return (0, 0, 1);
         }
@@ -158,9 +178,10 @@ internal sealed class SteelFloor
                     continue;
                 }
 
-                // Plain concrete may hold what stretches the top of an overhang. Over one breadth the greatest shear tells.
+                // Plain concrete may hold what stretches the top of an overhang. Over one breadth the greatest shear tells. Thicker bars draw the section
+                // nearer to the face, where it may stretch the other side.
                 var section = s.Section(k, place.At);
-                if (!s.Body.IsRectangle)
+                if (Math.Abs(section.Moment) <= Math.Abs(section.Shear) * lessDepth)
                 {
                     continue;
                 }
@@ -195,10 +216,16 @@ internal sealed class SteelFloor
     }
 
     // The most area of a size that spacing allows.
-    private static double Held(double breadth, BarSize size, double closest, double cover) => ((Math.Max(0, breadth - cover - (cover > 0 ? size.Diameter : 0)) / closest) + 1) * size.Area;
+    private static double Held(double breadth, BarSize size, double closest, double cover)
+    {
+        var free = Math.Max(0, breadth - cover - (cover > 0 ? size.Diameter : 0));
+        return ((free / closest) + 1) * size.Area;
+    }
 
-    // The area that shear needs, and how many times the strength with the most bars that spacing allows it is; 1: no more. Thicker bars leave less depth.
-    private (double Area, double Over) Shear(CombinedTrial t, double shear, double breadth, double depth, (BarSize Size, double Closest)[] bars, double cover)
+    // The area that shear needs, and how many times the strength with the most bars that spacing allows it is; 1: no more. Thicker bars leave less
+    // depth.
+    private (double Area, double Over) Shear(
+        CombinedTrial t, double shear, double breadth, double depth, (BarSize Size, double Closest)[] bars, double cover)
     {
         if (shear <= 0)
         {
