@@ -54,6 +54,30 @@ public class CombinedTests
     }
 
     [Fact]
+    public void Pairs_whose_columns_stand_alike_are_built_to_one_design_under_their_own_marks()
+    {
+        using var f = Made("""
+            supports = ["C1", "C2"]
+
+            [[foundation]]
+            supports = ["C4", "C5"]
+            """);
+        f["supports.csv"] += "C4,0,9,400,400\nC5,2.4,9,400,400\n";
+        f["reactions.csv"] += "C4,DEAD,2,0,380,0,5\nC4,LIVE,1,0,170,0,3\nC4,WX,-15,0,-20,0,-30\nC5,DEAD,0,0,660,4,0\nC5,LIVE,0,0,280,2,0\nC5,WX,-18,0,0,0,-36\n";
+        f.Run("size");
+        string Table(string mark) => f["adopted.toml"].Split($"[{mark}]\n")[1].Split("\n[")[0];
+        Table("CF1").Replace("C1", "C4").Replace("C2", "C5").Should().NotBe(Table("CF2"), "each is sized for its own columns");
+        f.Run("group").Out.Should().Contain("2 of ").And.Contain("(CF1, CF2)");
+        var ran = f.Run("group", "--types", "2");
+        ran.Exit.Should().Be(0, ran.Error + ran.Out);
+        string Sizes(string mark) => string.Join('\n', Table(mark).Split('\n').Where(l => !l.StartsWith("supports", StringComparison.Ordinal) && !l.StartsWith("found", StringComparison.Ordinal) && l.Length > 0));
+        Sizes("CF1").Replace("C1", "C4").Replace("C2", "C5").Should().Be(Sizes("CF2"));
+        Table("CF2").Should().Contain("supports = [\"C4\", \"C5\"]").And.Contain("bottom-y.at.C4");
+        f.Run("check").Exit.Should().Be(0);
+        f.Run("schedule").Out.Should().Contain("CF2");
+    }
+
+    [Fact]
     public void It_is_scheduled_drawn_and_reported()
     {
         using var f = Made();

@@ -144,6 +144,13 @@ public sealed record Place(IReadOnlyList<Support> Supports, double AngleDegrees,
         return [.. Supports.Select(s => (X: s.X - origin.X, Y: s.Y - origin.Y)).Select(p => new Contact.PlanPoint((p.X * cos) + (p.Y * sin), (p.Y * cos) - (p.X * sin)))];
     }
 
+    /// <summary>Whether two supports of one design stand alike at two places: to 1 mm, project tolerance of what is set out.</summary>
+    /// <param name="one">A support in the axes of its place, m.</param>
+    /// <param name="other">The same support of another place, m.</param>
+    public static bool StandAlike(in Contact.PlanPoint one, in Contact.PlanPoint other) => Math.Max(Math.Abs(one.X - other.X), Math.Abs(one.Y - other.Y)) <= Apart + 1e-9;
+
+    private const double Apart = 1e-3;
+
     /// <summary>The place's name in results: its supports' labels, "C5" or "C5, C9".</summary>
     public string Name => Supports.Count == 1 ? Supports[0].Label : string.Join(", ", Supports.Select(s => s.Label));
 }

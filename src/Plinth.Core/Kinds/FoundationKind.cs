@@ -79,6 +79,9 @@ public abstract class FoundationKind
     /// <param name="asked">The bases.</param>
     public virtual IEnumerable<Proposal> Propose(ProposalCase asked) => [];
 
+    /// <summary>How its foundations are built alike; null: each has a design of its own.</summary>
+    public virtual TypesOfKind? Types => null;
+
     /// <summary>The search for the sizes and bars of a foundation.</summary>
     public abstract FoundationSizer NewSizer(Project project, Foundation foundation);
 }

@@ -1,9 +1,7 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
-using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds;
-using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Schedules;
 
 namespace Plinth.Core.Sizing;
@@ -45,9 +43,9 @@ public sealed record GroupingOptions(double Within, TimeSpan Time, bool Shift)
 }
 
 /// <summary>
-/// Finds the few types of footing with which a building costs least. Candidates are the designs adopted for the foundations and, for every plan and thickness among
-/// them, the two joined with the densest bars of what they would serve, and, of few footings, sets of them sized together; which serves which is asked of the
-/// checks; <see cref="TypeChoice"/> chooses among them.
+/// Finds the few types of footing with which a building costs least. Candidates are the designs adopted for the foundations, what their kind joins from them
+/// (<see cref="TypesOfKind"/>) and, of few footings, sets of them sized together; which serves which is asked of the checks; <see cref="TypeChoice"/> chooses
+/// among them all. Only foundations of a family may share a design: of one kind and one set of rules, with columns that stand alike.
 /// </summary>
 public sealed class Grouping
 {
@@ -55,15 +53,12 @@ public sealed class Grouping
     private const int MostForAllSets = 6;
     private const int MostForRuns = 24;
 
-    // So many joined candidates are enough: beyond, only those near the diagonal of plan and thickness are made.
-    private const int MostJoined = 160;
+    // Runs of more than so many take too long to size together.
+    private const int LongestRun = 48;
 
     // So many questions which candidate serves which footing are asked; of many footings some of the candidates stand for those near them in cost.
     private const int MostPairs = 60_000;
     private const int FewestCandidates = 40;
-
-    // So many plans beyond the largest.
-    private const int StepsLarger = 4;
 
     // When in the time it ends to ask which candidate serves which footing, to size sets together, and to ask the same of those.
     private const double MatrixShare = 0.6;
@@ -73,9 +68,10 @@ public sealed class Grouping
     private static readonly TimeSpan Least = TimeSpan.FromSeconds(0.2);
 
     private readonly Project project;
-    private readonly List<(Foundation Foundation, IsolatedDesign Design)> open = [];
+    private readonly List<Footing> open = [];
     private readonly List<(Foundation Foundation, FoundationDesign Design)> kept = [];
-    private readonly List<IsolatedDesign> candidates = [];
+    private readonly List<Family> families = [];
+    private readonly List<Candidate> candidates = [];
     private readonly Checker?[,] checkers = new Checker?[0, 0];
     private readonly List<sbyte[]> tried = [];
     private readonly Dictionary<(double Thickness, Pedestal? Pedestal), double>?[] leastAreas = [];
@@ -96,23 +92,23 @@ public sealed class Grouping
         ArgumentNullException.ThrowIfNull(adopted);
         ArgumentNullException.ThrowIfNull(mayChange);
         this.project = project;
-        var rules = Commonest([.. adopted.Select(a => a.Foundation).Where(f => mayChange(f) && IsPlain(f)).Select(f => f.Rules)]);
-        var may = adopted.Select(a => rules is not null && mayChange(a.Foundation) && IsPlain(a.Foundation) && SameRules(a.Foundation.Rules, rules)).ToArray();
         var loaded = new Checker?[adopted.Count];
+        var of = Families(adopted, [.. adopted.Select(a => mayChange(a.Foundation) && IsPlain(a.Foundation))]);
         Parallel.For(0, adopted.Count, i =>
         {
             // What fails as it is is no type for anything.
-            loaded[i] = may[i] ? new Checker(project, adopted[i].Foundation) : null;
-            may[i] = may[i] && Fits(loaded[i]!, adopted[i].Foundation, (IsolatedDesign)adopted[i].Design);
+            loaded[i] = of[i] is not null ? new Checker(project, adopted[i].Foundation) : null;
+            of[i] = of[i] is not null && Fits(loaded[i]!, adopted[i].Foundation, adopted[i].Design) ? of[i] : null;
         });
         for (var i = 0; i < adopted.Count; i++)
         {
-            if (may[i])
+            if (of[i] is { } family && (family.Types.Joins || Array.FindAll(of, o => o == family).Length > 1))
             {
-                open.Add((adopted[i].Foundation, (IsolatedDesign)adopted[i].Design));
+                open.Add(new Footing(adopted[i].Foundation, family.Types.Under(family.First, adopted[i].Design), family));
             }
             else
             {
+                of[i] = null;
                 kept.Add(adopted[i]);
             }
         }
@@ -120,13 +116,18 @@ public sealed class Grouping
         checkers = new Checker?[open.Count, Lie.All.Count];
         leastAreas = new Dictionary<(double, Pedestal?), double>?[open.Count];
         var at = 0;
-        foreach (var checker in loaded.Where((_, i) => may[i]))
+        foreach (var checker in loaded.Where((_, i) => of[i] is not null))
         {
             checkers[at++, 0] = Few(checker!);
         }
 
-        candidates.AddRange(open.Select(o => o.Design).Distinct());
-        candidates.AddRange(Joined());
+        candidates.AddRange(open.Select(o => o.AsAdopted).Distinct());
+        foreach (var family in families)
+        {
+            List<FoundationDesign> own = [.. candidates.Where(c => c.Family == family).Select(c => c.Design)];
+            candidates.AddRange(own.Count == 0 ? [] : family.Types.Joined(project, family.First, own).Select(d => new Candidate(d, family)));
+        }
+
         if (open.Count == 0)
         {
             return;
@@ -136,7 +137,7 @@ public sealed class Grouping
         Thin(Math.Max(FewestCandidates, MostPairs / open.Count));
         var inTime = Ask(0, start + (this.options.Time * MatrixShare), progress);
         var known = Asked = candidates.Count;
-        candidates.AddRange(SizedTogether().Where(d => !candidates.Contains(d)).ToList());
+        candidates.AddRange(SizedTogether().Where(c => !candidates.Contains(c)).ToList());
         inTime &= Ask(known, start + (this.options.Time * LastShare), null);
 
         // Whatever the time, every footing's cheapest candidate is asked for.
@@ -147,7 +148,7 @@ public sealed class Grouping
         choice = new TypeChoice(costs, [.. open.Select(o => (double)o.Foundation.Places.Count)], Serves);
     }
 
-    /// <summary>Foundations that keep their design: held, or with sizes, rules, loads or leaves of their own.</summary>
+    /// <summary>Foundations that keep their design: held, with sizes, rules, loads or leaves of their own, or with nothing else that could take it.</summary>
     public IReadOnlyList<Foundation> Kept => [.. kept.Select(k => k.Foundation)];
 
     /// <summary>How many designs there are to choose among, joins included.</summary>
@@ -157,7 +158,7 @@ public sealed class Grouping
     public int Asked { get; }
 
     /// <summary>How many types there are as adopted.</summary>
-    public int Now => open.Select(o => o.Design).Distinct().Count() + kept.Count;
+    public int Now => open.Select(o => o.AsAdopted).Distinct().Count() + kept.Count;
 
     /// <summary>The building with at most some types, those kept included; null if no choice of so few serves all.</summary>
     /// <param name="most">How many.</param>
@@ -179,9 +180,12 @@ public sealed class Grouping
         }
 
         return chosen is not null
-            ? Of([.. chosen.Types.Select(t => (candidates[t], (IReadOnlyList<Foundation>)[.. Enumerable.Range(0, open.Count).Where(i => chosen.Of[i] == t).Select(i => Lying(i, Lie.All[tried[t][i] - 1]))]))], chosen.Gap)
+            ? Of([.. chosen.Types.Select(t => Type(candidates[t], [.. Enumerable.Range(0, open.Count).Where(i => chosen.Of[i] == t).Select(i => Lying(i, Lie.All[tried[t][i] - 1]))]))], chosen.Gap)
             : null;
     }
+
+    private static (FoundationDesign Design, IReadOnlyList<Foundation> Foundations) Type(Candidate candidate, IReadOnlyList<Foundation> foundations) =>
+        (candidate.Family.Types.Under(foundations[0], candidate.Design), foundations);
 
     /// <summary>The same, each type sized once more for the places that it serves: that can only lower its cost.</summary>
     public TypedBuilding? BestSized(int most, CancellationToken cancel)
@@ -222,8 +226,31 @@ public sealed class Grouping
         return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete), all.Sum(t => t.Number * t.Each.Steel), gap);
     }
 
-    // One column, and nothing of its own: any design that passes its checks will do.
-    private static bool IsPlain(Foundation f) => f.Kind == FoundationKinds.Usual && f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0;
+    // Nothing of its own: any design that passes its checks will do.
+    private static bool IsPlain(Foundation f) => f.Kind.Types is not null && f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0;
+
+    // The family of each foundation that may share a design, null of others: of a kind the rules that most have, then whose columns stand alike.
+    private Family?[] Families(IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> adopted, bool[] may)
+    {
+        var result = new Family?[adopted.Count];
+        foreach (var kind in Enumerable.Range(0, adopted.Count).Where(i => may[i]).GroupBy(i => adopted[i].Foundation.Kind))
+        {
+            var rules = Commonest([.. kind.Select(i => adopted[i].Foundation.Rules)])!;
+            foreach (var i in kind.Where(i => SameRules(adopted[i].Foundation.Rules, rules)))
+            {
+                var f = adopted[i].Foundation;
+                var family = families.Find(o => o.First.Kind == f.Kind && o.Types.MayShare(o.First, f));
+                if (family is null)
+                {
+                    families.Add(family = new Family(f, kind.Key.Types!));
+                }
+
+                result[i] = family;
+            }
+        }
+
+        return result;
+    }
 
     // The rules that most of them have: what has others keeps its design.
     private static RuleSet? Commonest(IReadOnlyList<RuleSet> all)
@@ -254,126 +281,72 @@ public sealed class Grouping
         return lie == Lie.AsDrawn ? f : f with { Places = [.. f.Places.Select(p => p.Lying(lie))] };
     }
 
-    // The ways in which a design may lie that are not the same base: a base under the middle of its column has but its quarter turn, and a square one not that.
-    private static IEnumerable<Lie> Lies(IsolatedDesign design)
-    {
-        var size = design.Size;
-        var square = size.Length == size.Width && (design.Pedestal is null || design.Pedestal.SizeX == design.Pedestal.SizeY);
-        return (size.ShiftX, size.ShiftY) switch
-        {
-            (0, 0) => Lie.All.Take(square ? 1 : 2),
-            (0, _) or (_, 0) => Lie.All.Take(4),
-            _ => Lie.All,
-        };
-    }
-
-    // Every plan with every thickness among the designs, with the densest bars of those that are no larger; bases moved under their columns stand for themselves.
-    private List<IsolatedDesign> Joined()
-    {
-        var designs = candidates.Where(d => d.Size is { ShiftX: 0, ShiftY: 0 }).ToList();
-        var plans = designs.Select(d => (d.Size.Length, d.Size.Width)).Distinct().OrderBy(p => p.Length * p.Width).ToList();
-        var thicknesses = designs.Select(d => d.Size.Thickness).Distinct().Order().ToList();
-
-        // The thickest on the largest plan may weigh too much for the ground: some steps larger.
-        if (plans.Count > 0 && open[0].Foundation.Rules.Sizing is var sizing)
-        {
-            var (length, width) = (plans.Max(p => p.Length), plans.Max(p => p.Width));
-            double More(double side, int steps) => Math.Max(side, Math.Min(Math.Round(side + (steps * sizing.PlanStep), 6), sizing.MostPlan));
-            plans.AddRange(Enumerable.Range(0, StepsLarger).Select(i => (More(length, i), More(width, i))).Where(p => !plans.Contains(p)).ToList());
-        }
-
-        var all = plans.SelectMany((p, i) => thicknesses.Select((h, j) => (Plan: p, H: h, Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
-        var result = new List<IsolatedDesign>();
-        var none = default(Tracing.NoTrace);
-        var ratio = open.Count == 0 ? 0 : project.Code.MinimumSteelRatio(ref none, open[0].Foundation.Rules.Steel.Yield);
-        foreach (var (plan, h, _) in all)
-        {
-            var size = new BaseSize(plan.Length, plan.Width, h);
-            var within = designs.Where(d => d.Size.Length <= plan.Length + 1e-9 && d.Size.Width <= plan.Width + 1e-9 && d.Size.Thickness <= h + 1e-9).ToList();
-            if (within.Count == 0)
-            {
-                continue;
-            }
-
-            var side = open[0].Foundation.Rules.Concrete.CoverSide;
-            BarSpec Densest(Func<IsolatedDesign, BarSpec> of, bool alongX)
-            {
-                double Breadth(BaseSize s) => alongX ? s.Width : s.Length;
-                var layers = within.Select(of).Zip(within).Where(b => b.First.Size is not null)
-                    .Select(b => (Bars: b.First, Layer: b.First.Resolve(Breadth(b.Second.Size), side), Breadth: Breadth(b.Second.Size))).ToList();
-                if (layers.Count == 0)
-                {
-                    return BarSpec.None;
-                }
-
-                var best = layers.MaxBy(b => b.Layer.Area / b.Breadth);
-
-                var spacing = (best.Breadth - (2 * side) - best.Layer.Diameter) / (best.Layer.Count - 1);
-                var count = (int)Math.Ceiling(((Breadth(size) - (2 * side) - best.Layer.Diameter) / spacing) - 1e-9) + 1;
-
-                // In a thicker base no fewer than the code's least.
-                count = Math.Max(count, (int)Math.Ceiling((ratio * Breadth(size) * size.Thickness / best.Layer.Size!.Area) - 1e-9));
-                return best.Bars with { Count = count, Spacing = 0, Band = 0 };
-            }
-
-            var upright = within.MaxBy(d => (d.Dowels.Size?.Area ?? 0) * d.Dowels.Count)!;
-            var pedestal = within.Select(d => d.Pedestal).MaxBy(p => p?.Area ?? 0);
-            var joined = new IsolatedDesign(size, Densest(d => d.BottomX, true), Densest(d => d.BottomY, false), Densest(d => d.TopX, true), Densest(d => d.TopY, false)) { Dowels = upright.Dowels, Pedestal = pedestal };
-            if (!candidates.Contains(joined) && !result.Contains(joined))
-            {
-                result.Add(joined);
-            }
-        }
-
-        return result;
-    }
-
-    // As many candidates as there is time to ask for, evenly by cost, the dearest among them.
+    // As many candidates as there is time to ask for, evenly by cost, the dearest among them; of each family its own.
     private void Thin(int most)
     {
-        if (candidates.Count > most)
+        if (candidates.Count <= most)
         {
-            var ordered = candidates.OrderBy(CostOf).ToList();
-            List<IsolatedDesign> some = [.. Enumerable.Range(0, most).Select(i => ordered[(int)((long)i * (ordered.Count - 1) / (most - 1))]).Distinct()];
-            candidates.Clear();
-            candidates.AddRange(some);
+            return;
         }
+
+        var some = new List<Candidate>();
+        foreach (var own in families.Select(f => candidates.Where(c => c.Family == f).OrderBy(CostOf).ToList()).Where(o => o.Count > 0))
+        {
+            var share = Math.Max(1, (int)((long)most * own.Count / candidates.Count));
+            some.AddRange(share == 1 ? [own[^1]] : Enumerable.Range(0, share).Select(i => own[(int)((long)i * (own.Count - 1) / (share - 1))]).Distinct());
+        }
+
+        candidates.Clear();
+        candidates.AddRange(some);
     }
 
-    // All that may change have the same rules.
-    private double CostOf(FoundationDesign design) => open[0].Foundation.Rules.Rates.Cost(Quantities.Of(project, open[0].Foundation, design));
+    // All of a family have the same rules.
+    private double CostOf(Candidate c) => c.Family.First.Rules.Rates.Cost(Quantities.Of(project, c.Family.First, c.Design));
 
-    // Designs of several footings sized as one.
-    private List<IsolatedDesign> SizedTogether()
+    // Designs of several footings of a family sized as one.
+    private List<Candidate> SizedTogether()
     {
-        var n = open.Count;
+        var sets = new List<(List<Foundation> Foundations, Family Family)>();
+        foreach (var family in families)
+        {
+            sets.AddRange(SetsOf([.. open.Where(o => o.Family == family)]).Select(s => (s, family)));
+        }
+
+        // Small sets first: they are sized soonest. What stands in the middle under its column takes no design that the site moves.
+        var moved = open.Where(o => o.Family.Types.IsOffCentre(o.Design)).Select(o => o.Foundation.Mark).ToHashSet(StringComparer.Ordinal);
+        sets = [.. sets.Where(s => s.Foundations.Count > 1 && (options.Shift || s.Foundations.Select(f => moved.Contains(f.Mark)).Distinct().Count() == 1)).OrderBy(s => s.Foundations.Count)];
+        var found = new FoundationDesign?[sets.Count];
+        var time = start + (options.Time * TogetherShare);
+        Parallel.For(0, sets.Count, i => found[i] = DateTime.UtcNow > time ? null : FoundationSizer.Of(project, Joint(sets[i].Foundations)).Size().Design);
+        return [.. found.Zip(sets).Where(f => f.First is not null).Select(f => new Candidate(f.Second.Family.Types.Under(f.Second.Family.First, f.First!), f.Second.Family)).Distinct()];
+    }
+
+    private List<List<Foundation>> SetsOf(List<Footing> members)
+    {
+        var n = members.Count;
         var sets = new List<List<Foundation>>();
         if (n <= MostForAllSets)
         {
             for (var set = 1; set < 1 << n; set++)
             {
-                sets.Add([.. open.Where((_, i) => (set & (1 << i)) != 0).Select(o => o.Foundation)]);
+                sets.Add([.. members.Where((_, i) => (set & (1 << i)) != 0).Select(o => o.Foundation)]);
             }
         }
-        else if (n <= MostForRuns)
+        else if (n <= MostForRuns || !members[0].Family.Types.Joins)
         {
-            var ordered = open.OrderBy(o => CostOf(o.Design)).Select(o => o.Foundation).ToList();
-            for (var from = 0; from < n; from++)
+            // Of more that nothing joins runs of some, evenly.
+            var ordered = members.OrderBy(o => CostOf(o.AsAdopted)).Select(o => o.Foundation).ToList();
+            var step = (n + MostForRuns - 1) / MostForRuns;
+            for (var from = 0; from < n; from += step)
             {
-                for (var to = from + 2; to <= n; to++)
+                for (var to = from + Math.Max(2, step); to <= Math.Min(n, from + LongestRun); to += step)
                 {
                     sets.Add(ordered[from..to]);
                 }
             }
         }
 
-        // Small sets first: they are sized soonest. What stands in the middle under its column takes no design that the site moves.
-        var moved = open.Where(o => o.Design.Size is { ShiftX: not 0 } or { ShiftY: not 0 }).Select(o => o.Foundation.Mark).ToHashSet(StringComparer.Ordinal);
-        sets = [.. sets.Where(s => s.Count > 1 && (options.Shift || s.Select(f => moved.Contains(f.Mark)).Distinct().Count() == 1)).OrderBy(s => s.Count)];
-        var found = new FoundationDesign?[sets.Count];
-        var time = start + (options.Time * TogetherShare);
-        Parallel.For(0, sets.Count, i => found[i] = DateTime.UtcNow > time ? null : FoundationSizer.Of(project, Joint(sets[i])).Size().Design);
-        return [.. found.OfType<IsolatedDesign>().Distinct()];
+        return sets;
     }
 
     // Which footings the candidates from one on serve, the dearest first, while there is time; whether there was.
@@ -394,32 +367,29 @@ public sealed class Grouping
         ref var known = ref tried[candidate][footing];
         if (known == 0)
         {
-            known = candidates[candidate] == open[footing].Design ? (sbyte)1 : cut ? (sbyte)-1 : Found(candidate, footing);
+            known = candidates[candidate] == open[footing].AsAdopted ? (sbyte)1 : cut ? (sbyte)-1 : Found(candidates[candidate], footing);
         }
 
         return known > 0;
     }
 
     // The way in which a candidate serves a footing, counted from one; −1: none. One that stands in the middle under its column stays there.
-    private sbyte Found(int candidate, int footing)
+    private sbyte Found(Candidate candidate, int footing)
     {
-        if (!options.Shift && candidates[candidate].Size is { ShiftX: not 0 } or { ShiftY: not 0 } && open[footing].Design.Size is { ShiftX: 0, ShiftY: 0 })
-        {
-            return -1;
-        }
-
-        if (candidates[candidate].Size is var size && size.Length * size.Width < LeastArea(footing, candidates[candidate]))
+        var (design, types) = (candidate.Design, candidate.Family.Types);
+        if (candidate.Family != open[footing].Family || (!options.Shift && types.IsOffCentre(design) && !types.IsOffCentre(open[footing].Design))
+            || design.Area < LeastArea(footing, candidate))
         {
             return -1;
         }
 
         sbyte way = 0;
-        foreach (var lie in Lies(candidates[candidate]))
+        foreach (var lie in types.Lies(design))
         {
             var f = Lying(footing, lie);
             var checker = checkers[footing, way] ??= Few(new Checker(project, f));
             way++;
-            if (Fits(checker, f, candidates[candidate]))
+            if (Fits(checker, f, design))
             {
                 return way;
             }
@@ -451,14 +421,14 @@ public sealed class Grouping
         Parallel.For(0, open.Count, i =>
         {
             var t = chosen.Of[i];
-            if (candidates[t] == open[i].Design)
+            if (candidates[t] == open[i].AsAdopted)
             {
                 return;
             }
 
-            var f = Lying(i, Lies(candidates[t]).ElementAt(tried[t][i] - 1));
+            var f = Lying(i, candidates[t].Family.Types.Lies(candidates[t].Design).ElementAt(tried[t][i] - 1));
             var checker = new Checker(project, f);
-            var fits = Fits(checker, f, candidates[t]);
+            var fits = Fits(checker, f, candidates[t].Design);
             checker.Release();
             if (!fits)
             {
@@ -469,26 +439,23 @@ public sealed class Grouping
         return wrong == 0;
     }
 
-    private double LeastArea(int footing, IsolatedDesign design)
+    private double LeastArea(int footing, Candidate candidate)
     {
         var known = leastAreas[footing] ??= [];
-        var key = (design.Size.Thickness, design.Pedestal);
+        var key = (candidate.Design.Size.Thickness, candidate.Design.Under(0).Pedestal);
         if (!known.TryGetValue(key, out var least))
         {
-            known.Add(key, least = PlanBound.LeastArea([.. checkers[footing, 0]!.Trials.Cast<IsolatedTrial>()], open[footing].Foundation, key.Thickness, key.Pedestal));
+            known.Add(key, least = candidate.Family.Types.LeastArea(checkers[footing, 0]!.Trials, open[footing].Foundation, candidate.Design));
         }
 
         return least;
     }
 
-    private bool Fits(Checker checker, Foundation f, IsolatedDesign design)
+    private bool Fits(Checker checker, Foundation f, FoundationDesign design)
     {
-        foreach (var place in f.Places)
+        if (f.Kind.FaultOfPlan(f, design, project.Units) is not null)
         {
-            if (!BaseGeometry.AllOnBase(f, BaseGeometry.Outline(place, design.Pedestal), design.Size))
-            {
-                return false;
-            }
+            return false;
         }
 
         if (BaseGeometry.Standing(f, design).Fit != PedestalFit.Fits || BaseLevels.Fault(f, design.Size.Thickness, project.Units) is not null)
@@ -500,5 +467,20 @@ public sealed class Grouping
         checker.Set(design);
         var target = f.Rules.Sizing.Target;
         return !checker.List.Listed.Any(c => checker.Trials.Any(s => c.ExceedsAtHint(s, target))) && !checker.List.Listed.Any(c => checker.Trials.Any(s => c.Exceeds(s, target)));
+    }
+
+    // Foundations that may share a design, as it stands under the first of them.
+    private sealed class Family(Foundation first, TypesOfKind types)
+    {
+        public Foundation First => first;
+
+        public TypesOfKind Types => types;
+    }
+
+    private readonly record struct Candidate(FoundationDesign Design, Family Family);
+
+    private readonly record struct Footing(Foundation Foundation, FoundationDesign Design, Family Family)
+    {
+        public Candidate AsAdopted => new(Design, Family);
     }
 }

@@ -29,6 +29,7 @@ internal static class GroupCommand
             Says what it costs to build the building with 1, 2, 3 … types of footing, each choice the cheapest of its number.
             What is held by hand, or has sizes or rules of its own in plinth.toml, keeps its design and counts as a type;
             what else is written for a mark there (leave-out, combinations, a ground) keeps its mark and takes a type's design.
+            Combined footings share designs where their columns stand alike, each under its own mark.
 
             Examples:
               plinth group               the cost of 1, 2, 3 … types
@@ -50,8 +51,8 @@ internal static class GroupCommand
             ? percent / 100
             : throw new CallException($"--within {text}: it is a share in percent, from 0 to 50; write for example --within \"1 %\"");
 
-    // Whether plinth.toml says something of it, which stands under its mark and would be lost under another.
-    private static bool Described(LoadedProject loaded, Foundation f) => f.Chosen is not null || loaded.Settings.Foundations.ContainsKey(f.Mark);
+    // Whether plinth.toml says something of it, if only which columns it carries: that stands under its mark and would be lost under another.
+    private static bool Described(LoadedProject loaded, Foundation f) => f.Kind.UnderSeveral || f.Chosen is not null || loaded.Settings.Foundations.ContainsKey(f.Mark);
 
     private static int Run(Call call, int? types, double within, bool shift)
     {
@@ -112,7 +113,7 @@ internal static class GroupCommand
         foreach (var t in fresh)
         {
             List<Foundation> joined = [.. t.Foundations.Where(f => !Described(loaded, f))];
-            tables.AddRange(t.Foundations.Where(f => Described(loaded, f)).Select(f => (f, t.Design)));
+            tables.AddRange(t.Foundations.Where(f => Described(loaded, f)).Select(f => (f, f.Kind.Types!.Under(f, t.Design))));
             gone.AddRange(joined.Skip(1).Select(f => f.Mark));
             if (joined.Count > 0)
             {

@@ -97,5 +97,8 @@ public sealed class CombinedKind : FoundationKind
     public override IEnumerable<Proposal> Propose(ProposalCase asked) => CombinedProposals.Of(this, asked);
 
     /// <inheritdoc/>
+    public override TypesOfKind? Types { get; } = new CombinedTypes();
+
+    /// <inheritdoc/>
     public override FoundationSizer NewSizer(Project project, Foundation foundation) => new CombinedSizer(project, foundation);
 }

@@ -97,5 +97,8 @@ public sealed class IsolatedKind : FoundationKind
     }
 
     /// <inheritdoc/>
+    public override TypesOfKind? Types { get; } = new IsolatedTypes();
+
+    /// <inheritdoc/>
     public override FoundationSizer NewSizer(Project project, Foundation foundation) => new IsolatedSizer(project, foundation);
 }

@@ -70,7 +70,7 @@ internal sealed partial class FoundationReader
                     }
                 }
 
-                if (Math.Max(Math.Abs(own[i].X - first[i].X), Math.Abs(own[i].Y - first[i].Y)) > Apart + 1e-9)
+                if (!Place.StandAlike(own[i], first[i]))
                 {
                     bag.Error(place, $"{string.Join(", ", labels)} stand otherwise than {string.Join(", ", places[0].Supports)}: \"{labels[i]}\" by {Math.Max(Math.Abs(own[i].X - first[i].X), Math.Abs(own[i].Y - first[i].Y)) * 1000:0.#} mm; one design is for places alike to 1 mm: give them marks of their own");
                     return false;
