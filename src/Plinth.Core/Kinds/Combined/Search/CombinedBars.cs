@@ -26,6 +26,7 @@ internal sealed partial class CombinedBars
     private readonly Check[] sections;
     private readonly Check[] parts;
     private readonly Dictionary<(bool AlongX, Face Face), Check[]> deciding = [];
+    private readonly Dictionary<Face, Check[]> ofFace = [];
     private readonly int bands;
     private readonly string[] labels;
     private BarLayer along;
@@ -34,6 +35,7 @@ internal sealed partial class CombinedBars
     private BarLayer rest;
     private readonly BarLayer[] inBand;
     private BarBudget budget = BarBudget.Any;
+    private List<SoughtZone> sought = [];
 
     /// <summary>Prepares the search.</summary>
     public CombinedBars(ImmutableArray<CombinedTrial> trials, Foundation foundation)
@@ -49,6 +51,11 @@ internal sealed partial class CombinedBars
             {
                 deciding[(alongX, face)] = [.. sections.Concat(parts).Where(c => c.Decides.IsOfBars(alongX, face))];
             }
+        }
+
+        foreach (var face in (ReadOnlySpan<Face>)[Face.Bottom, Face.Top])
+        {
+            ofFace[face] = [.. deciding[(true, face)].Union(deciding[(false, face)])];
         }
 
         bands = trials[0].Bands.Length;
@@ -137,13 +144,22 @@ internal sealed partial class CombinedBars
         var outerIsX = trials[0].OuterIsX;
         for (var again = 0; again < MostAgain; again++)
         {
-            if (!Direction(outerIsX, face) || IsOver(outerIsX, face) || !Direction(!outerIsX, face) || IsOver(!outerIsX, face))
+            if (!Direction(outerIsX, face) || IsOver(outerIsX, face))
             {
                 return false;
             }
 
+            var outer = sought;
+            if (!Direction(!outerIsX, face) || IsOver(!outerIsX, face))
+            {
+                return false;
+            }
+
+            // What both layers answer together may ask less of the outer one now.
+            Trim(outer, ofFace[face]);
+
             // Thicker inner bars leave less depth at the columns than the outer ones were found for.
-            if (!Fails(deciding[(outerIsX, face)]) && !Fails(deciding[(!outerIsX, face)]))
+            if (!Fails(ofFace[face]))
             {
                 return true;
             }
@@ -178,21 +194,20 @@ internal sealed partial class CombinedBars
 
     private bool Among(IReadOnlyList<BarSize> sizes, bool alongX, Face face)
     {
-        var zones = Zones(alongX, face);
+        var (zones, checks) = (sought = Zones(alongX, face), deciding[(alongX, face)]);
         if (zones.Count == 1)
         {
-            return Among(sizes, zones, deciding[(alongX, face)]) && Trimmed(zones, deciding[(alongX, face)]);
+            return Among(sizes, zones, checks) && Trim(zones, checks);
         }
 
         // Between the bands the thinnest, until the bands have theirs; then every size.
         var between = zones[^1];
         _ = between.Start(sizes.MinBy(s => s.Diameter)!);
-        var checks = deciding[(alongX, face)];
-        return Among(sizes, zones.GetRange(0, zones.Count - 1), checks) && Among(sizes, [between], checks) && Trimmed(zones, checks);
+        return Among(sizes, zones.GetRange(0, zones.Count - 1), checks) && Among(sizes, [between], checks) && Trim(zones, checks);
     }
 
     // What is asked near a column counts the bars between the bands too, which were few when the bands got theirs; and across a trapezoid not every section has all bars.
-    private bool Trimmed(List<SoughtZone> zones, Check[] checks)
+    private bool Trim(List<SoughtZone> zones, Check[] checks)
     {
         foreach (var z in zones.Where(z => z.Held is null))
         {
@@ -249,7 +264,7 @@ internal sealed partial class CombinedBars
 
         for (var i = 0; i < zones.Count; i++)
         {
-            zones[i].Set(chosen.Layers[i]);
+            zones[i].Take(chosen.Layers[i]);
         }
 
         Put();

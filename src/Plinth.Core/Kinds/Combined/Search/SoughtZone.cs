@@ -66,13 +66,29 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
             return true;
         }
 
+        Bound(size);
+        Set(Spaced(new BarLayer(fewest, size)));
+        return Layer.Count <= most;
+    }
+
+    /// <summary>Takes bars of a size that was tried before others.</summary>
+    public void Take(BarLayer layer)
+    {
+        if (held is null && layer.Size is { } size)
+        {
+            Bound(size);
+        }
+
+        Set(layer);
+    }
+
+    private void Bound(BarSize size)
+    {
         var closest = Math.Max(rules.Steel.LeastSpacing, trial.Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter);
         (fewest, most) = Inner
             ? (Math.Max(1, Up(Breadth() / Widest)), Math.Max(1, Down(Breadth() / closest)))
             : (Math.Max(2, Up((Breadth() - Cover(size)) / Widest) + 1), Down((Narrow - Cover(size)) / closest) + 1);
         fewest = Math.Max(fewest, Up(LeastArea / size.Area));
-        Set(Spaced(new BarLayer(fewest, size)));
-        return Layer.Count <= most;
     }
 
     /// <summary>More bars for what a check finds lacking, or hooks at their ends; whether it could.</summary>
