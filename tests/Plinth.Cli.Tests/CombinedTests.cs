@@ -98,7 +98,7 @@ public class CombinedTests
         f.Run("draw", "CF1", "--what", "steel", "--to", "x.svg").Error.Should().Contain("--what forces shows strength beside demand");
         f.Run("draw", "CF1", "--what", "bars", "--to", "x.svg").Error.Should().Contain("are shown by its detail");
         f.Has("x.svg").Should().BeFalse();
-        f["forces.svg"].Should().Contain("C1").And.Contain("C2");
+        f["forces.svg"].Should().Contain("C1").And.Contain("C2").And.Contain("Free body along x").And.Contain("ground −");
         f["detail.svg"].Should().Contain("section C–C, at C2");
         f.Run("report", "--depth", "full", "--to", "r.html").Exit.Should().Be(0);
         f["r.html"].Should().Contain("Combined footings").And.Contain("of all towards −x");
@@ -118,6 +118,9 @@ public class CombinedTests
             double Balance(string name) => d.GetProperty("balance").GetProperty(name + "_kN").GetDouble();
             Balance("difference").Should().BeApproximately(0, 1e-6 * Balance("columns"));
             (Balance("columns") + Balance("weights") + Balance("loads") - Balance("ground") - Balance("water")).Should().BeApproximately(0, 1e-6 * Balance("columns"));
+            var forces = d.GetProperty("forces").EnumerateArray().Select(p => (Down: p.GetProperty("down_kN").GetDouble(), X: p.GetProperty("x_m").GetDouble(), M: p.GetProperty("M_kNm").GetDouble())).ToList();
+            forces.Sum(p => p.Down).Should().BeApproximately(0, 1e-6 * Balance("columns"));
+            forces.Sum(p => (p.Down * p.X) + p.M).Should().BeApproximately(0, 1e-6 * Balance("columns"));
             var points = d.GetProperty("points").EnumerateArray().Select(p => (X: p.GetProperty("x_m").GetDouble(), V: p.GetProperty("V_kN").GetDouble(), M: p.GetProperty("M_kNm").GetDouble(), P: p.GetProperty("p_kPa").GetDouble())).ToList();
             points.Zip(points.Skip(1)).Sum(p => (p.First.P + p.Second.P) / 2 * width * (p.Second.X - p.First.X)).Should().BeApproximately(Balance("ground"), 0.01 * Balance("ground"), "the pressure over the base is what the ground holds");
             foreach (var end in new[] { points[0], points[^1] })

@@ -2,6 +2,7 @@ using CsCheck;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Contact;
+using Plinth.Core.Figures;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds.Combined;
 using Plinth.Core.Tracing;
@@ -34,6 +35,43 @@ public class CombinedFreeBodyTests
             iter: 300);
         risen.Should().BeGreaterThan(30, "of about 150 that are pulled most lift such soil");
     }
+
+    [Fact]
+    public void All_forces_that_are_told_of_the_body_close_and_stand_where_the_columns_do() => Gen.Select(Cases, Gen.Bool).Sample(
+        (c, lifts) =>
+        {
+            var (project, design) = Loaded(lifts ? Lifted(c) : c);
+            var t = Trial(project, design);
+            if (t.Along(0) is not { } d)
+            {
+                return;
+            }
+
+            var (balance, scale) = (t.Body.Balance(0), Math.Abs(t.Body.Loads(0).N) + 1000);
+            d.Body.Sum(f => f.Force).Should().BeApproximately(0, 1e-9 * scale);
+            d.Body.Sum(f => f.Moment).Should().BeApproximately(0, 1e-8 * scale * c.L);
+            double Of(params BodyForceKind[] kinds) => d.Body.Where(f => kinds.Contains(f.Kind)).Sum(f => f.Force);
+            Of(BodyForceKind.Ground).Should().BeApproximately(-balance.Ground, 1e-9 * scale);
+            Of(BodyForceKind.Column).Should().BeApproximately(balance.Columns, 1e-9 * scale);
+            Of(BodyForceKind.Water).Should().BeApproximately(-balance.Water, 1e-9 * scale);
+            foreach (var (f, column) in d.Body.Where(f => f.Kind == BodyForceKind.Column).Zip(t.Columns.ToArray()))
+            {
+                (f.Words, f.Force, f.At).Should().Be((column.Support.Label, column.Action(0).N, column.X));
+            }
+
+            // What the ground pushes on each metre is all of it, and lies where it is said to.
+            var ground = d.Body.Where(f => f.Kind == BodyForceKind.Ground).ToList();
+            var (push, first) = (0.0, 0.0);
+            foreach (var (a, b) in d.Points.Zip(d.Points.Skip(1)))
+            {
+                push += (b.At - a.At) * (a.Push + b.Push) / 2;
+                first += (b.At - a.At) * ((a.At * a.Push) + (b.At * b.Push)) / 2;
+            }
+
+            push.Should().BeApproximately(-ground.Sum(f => f.Force), 2e-3 * scale);
+            first.Should().BeApproximately(-ground.Sum(f => f.Moment), 4e-3 * scale * c.L);
+        },
+        iter: 200);
 
     private static void Closes(Case c, bool lifts, ref int risen)
     {

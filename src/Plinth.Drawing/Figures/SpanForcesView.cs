@@ -6,12 +6,16 @@ using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
 
-/// <summary>Shear and moment along a base under several columns with values at faces, at d, where the shear is nil and at peaks; the strips across as a table.</summary>
+/// <summary>
+/// The free body of a base under several columns, and shear and moment along it with values at faces, at d, where the shear is nil and at peaks; all forces on the
+/// body, and the strips across, as tables.
+/// </summary>
 internal static class SpanForcesView
 {
-    private const double Left = 8;
+    private const double Left = 12;
     private const double Right = 22;
-    private const double Elevation = 14;
+    private const double Beside = 8;
+    private const double Between = 3;
     private const double Plot = 40;
     private const double Gap = 9;
     private const double Row = 2.6;
@@ -31,24 +35,23 @@ internal static class SpanForcesView
         var rows = d.Bands.Select(b => (IReadOnlyList<string>)[b.Column, Unit.Length.Format(b.From, units), Unit.Length.Format(b.To, units), Unit.Moment.Format(b.Moment, units), Unit.Moment.Format(b.MomentStrength, units), Unit.Force.Format(b.Shear, units), Unit.Force.Format(b.ShearStrength, units)]).ToList();
         bool[] numbers = [false, true, true, true, true, true, true];
         var table = Layout.Size(heads, rows);
-        var height = Elevation + (2 * (Plot + Gap)) + table.Height + 14;
         var (low, high) = (s.Body.LowX, s.Body.HighX);
         var per = (width - Left - Right) / (high - low);
         double X(double at) => Left + ((at - low) * per);
-        var ground = height - Elevation + 2;
-        to.Box(Layers.Footing, Stroke.Edge, new(X(low), ground), new(X(high), ground + 4), Fill.Light);
-        foreach (var c in d.Columns)
-        {
-            to.Box(Layers.Column, Stroke.Thin, new(X(c.Low), ground + 4), new(X(c.High), ground + 8), Fill.Light);
-            to.Write(Layers.Note, new(X((c.Low + c.High) / 2), ground + 8.8), c.Name, Anchor.Middle, 1.8, true);
-        }
-
-        var shearZero = ground - Gap - (Plot / 2);
+        var body = new FreeBodyView(s, d, X);
+        var (forceHeads, forceRows) = body.Table();
+        var forces = Layout.Size(forceHeads, forceRows);
+        var sideBySide = Left + table.Width + Beside + forces.Width <= width;
+        var tables = sideBySide ? Math.Max(table.Height, forces.Height) : table.Height + forces.Height + Between;
+        var height = body.Height + (2 * (Plot + Gap)) + tables + 14;
+        body.Draw(to, height - 2);
+        var ground = height - 2 - body.Height;
+        var shearZero = ground - (Plot / 2);
         var shear = Curve(to, d, X, shearZero, p => p.Shear);
-        to.Write(Layers.Note, new(X(high) + 1, shearZero - 0.9), Head("V", Unit.Force), Anchor.Left, 1.8);
+        to.Write(Layers.Note, new(X(low) - 1, shearZero - 0.9), Head("V", Unit.Force), Anchor.Right, 1.8);
         var momentZero = shearZero - Plot - Gap;
         var moment = Curve(to, d, X, momentZero, p => -p.Moment);
-        to.Write(Layers.Note, new(X(high) + 1, momentZero - 0.9), Head("M", Unit.Moment), Anchor.Left, 1.8);
+        to.Write(Layers.Note, new(X(low) - 1, momentZero - 0.9), Head("M", Unit.Moment), Anchor.Right, 1.8);
         foreach (var face in d.Columns.SelectMany(c => new[] { c.Low, c.High }).Where(f => f > low && f < high))
         {
             to.Path(Layers.Result, new Stroke(0.13, Dash.Hidden), new(X(face), ground), new(X(face), momentZero - (Plot / 2)));
@@ -65,15 +68,17 @@ internal static class SpanForcesView
             Label(to, placed, at, Canvas.Signed(unit, value, units) + strength, isShear ? value >= 0 : value < 0);
         }
 
-        var words = $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. V of the part towards −x, at d from the faces where the ground pushes towards the column; M at faces and where V = 0, drawn on the side that it stretches: value / strength there.";
+        var words = $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. V of the part towards −x, at d from the faces where the ground pushes towards the column; M at faces and where V = 0, drawn on the side that it stretches: value / strength there. M of a force, its own at the underside and that about the base's centroid, presses the +x side where it is positive.";
         var note = Layout.Wrapped(words, 1.8, width - Left - 2);
-        Layout.Table(to.Items, new(Left, table.Height + 8 + (Row * (note.Count - 1))), "Across, in the strip of each column: worse side", heads, numbers, rows);
+        var corner = new At(Left, tables + 8 + (Row * (note.Count - 1)));
+        Layout.Table(to.Items, corner, "Free body along x, factored", forceHeads, [false, true, true, true, true], forceRows);
+        Layout.Table(to.Items, sideBySide ? corner + (forces.Width + Beside, 0) : corner + (0, -forces.Height - Between), "Across, in the strip of each column: worse side", heads, numbers, rows);
         foreach (var (line, i) in note.Select((line, i) => (line, i)))
         {
             to.Write(Layers.Note, new(Left, 1 + (Row * (note.Count - 1 - i))), line, Anchor.Left, 1.8);
         }
 
-        return new Figure($"{mark}: shear and moment", width, height, null, to.Items);
+        return new Figure($"{mark}: free body, shear and moment", width, height, null, to.Items);
 
         string Head(string symbol, Unit unit) => $"{symbol} {unit.Symbol(units)}";
     }

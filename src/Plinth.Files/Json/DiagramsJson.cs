@@ -35,6 +35,18 @@ internal static class DiagramsJson
             json.WriteNumber("water_kN", d.Balance.Water);
             json.WriteNumber("difference_kN", d.Balance.Difference);
             json.WriteEndObject();
+            json.WriteStartArray("forces");
+            foreach (var f in d.Diagram.Body)
+            {
+                json.WriteStartObject();
+                json.WriteString("of", f.Words);
+                json.WriteNumber("down_kN", f.Force);
+                json.WriteNumber("x_m", f.At);
+                json.WriteNumber("M_kNm", f.Turns);
+                json.WriteEndObject();
+            }
+
+            json.WriteEndArray();
             json.WriteStartArray("sections");
             foreach (var s in d.Diagram.Sections)
             {
@@ -57,6 +69,7 @@ internal static class DiagramsJson
                 json.WriteNumber("V_kN", p.Shear);
                 json.WriteNumber("M_kNm", p.Moment);
                 json.WriteNumber("p_kPa", p.Pressure);
+                json.WriteNumber("b_m", p.Breadth);
                 json.WriteEndObject();
             }
 
