@@ -54,6 +54,20 @@ public class CombinedTests
     }
 
     [Fact]
+    public void Its_pedestals_are_drawn_cut_across_with_their_ties_alike_ones_once()
+    {
+        using var f = Made("supports = [\"C1\", \"C2\"]\npedestal.under = \"all\"\npedestal.height = \"700 mm\"");
+        f.Run("size").Exit.Should().Be(0);
+        f.Run("draw", "CF1", "--to", "one.svg").Exit.Should().Be(0);
+        f["one.svg"].Should().Contain("CF1: pedestal of C1, C2");
+        f.Run("set", "CF1", "at.C2.pedestal.ties=T10 @ 150 mm");
+        f.Run("draw", "CF1", "--to", "two.svg").Exit.Should().Be(0);
+        f["two.svg"].Should().Contain("CF1: pedestal of C1<").And.Contain("CF1: pedestal of C2<").And.Contain("@ 150 mm");
+        var set = f["adopted.toml"].Split('\n').First(l => l.StartsWith("at.C1.pedestal.ties", StringComparison.Ordinal)).Split('"')[1].Split('@')[1].Trim();
+        f["two.svg"].Should().Contain("@ " + set, "the ties of each pedestal are called with their own spacing");
+    }
+
+    [Fact]
     public void Pairs_whose_columns_stand_alike_are_built_to_one_design_under_their_own_marks()
     {
         using var f = Made("""

@@ -65,7 +65,7 @@ public static class BarsView
             {
                 var cover = s.Rules.Pedestal.Cover;
                 var (tx, ty) = ((p.SizeX / 2) - cover, ((p.Round ? p.SizeX : p.SizeY) / 2) - cover);
-                var set = m.PedestalTies!;
+                var set = m.PedestalTies()!;
                 foreach (var level in set.Levels)
                 {
                     var z = s.Body.Thickness + level;

@@ -38,8 +38,6 @@ public sealed class DetailModel
     /// <summary>Its design.</summary>
     public FoundationDesign Design { get; }
 
-    private Upright Upright => Design.Under(0);
-
     /// <summary>The base at its first place.</summary>
     public Trial State { get; }
 
@@ -49,8 +47,10 @@ public sealed class DetailModel
     /// <summary>Units of display.</summary>
     public UnitSystem Units => Project.Units;
 
-    /// <summary>Where the pedestal's ties and cross-ties stand; null without a pedestal.</summary>
-    public PedestalTies? PedestalTies => Upright.Pedestal is { } p ? Core.Schedules.PedestalTies.Of(Project.Code, Foundation.Rules, State.Columns[0].Support, p, State.Columns[0].PedestalHeight) : null;
+    /// <summary>Where the ties and cross-ties of a column's pedestal stand; null without a pedestal.</summary>
+    /// <param name="column">Which, in the order of the supports.</param>
+    public PedestalTies? PedestalTies(int column = 0) =>
+        Design.Under(column).Pedestal is { } p ? Core.Schedules.PedestalTies.Of(Project.Code, Foundation.Rules, State.Columns[column].Support, p, State.Columns[column].PedestalHeight) : null;
 
     /// <summary>The row of a role; null where there are no such bars.</summary>
     public BarRow? Row(BarRole role) => Rows.FirstOrDefault(r => r.Group.Role == role);
@@ -63,7 +63,8 @@ public sealed class DetailModel
     {
         ArgumentNullException.ThrowIfNull(row);
         var g = row.Group;
-        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY && Upright.Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
+        var under = Math.Max(0, Array.FindIndex(State.Columns.ToArray(), c => g.Where == "at " + c.Support.Label));
+        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY && Design.Under(under).Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
         return $"{g.Count} {g.Size.Name}-{row.BarMark}{spacing}{(g.Layer.Length > 0 ? " " + g.Layer : "")}";
     }
 
@@ -75,27 +76,26 @@ public sealed class DetailModel
         BarPositions.Across(State.Spans(alongX)[0].Layer(bottom), alongX ? State.Body.Width : State.Body.Length, alongX ? State.Body.Length : State.Body.Width, State.Rules.Concrete.CoverSide);
 
     /// <summary>Where upright bars stand on either side of the column's centre along an axis, m; 0 without.</summary>
-    public double UprightAt(BarRole role, bool alongX)
+    public double UprightAt(BarRole role, bool alongX, int column = 0)
     {
-        var s = State;
-        var support = s.Columns[0].Support;
+        var (s, upright) = (State, Design.Under(column));
+        var support = s.Columns[column].Support;
         return role switch
         {
-            BarRole.Pedestal when Upright.Pedestal is { Bars.Size: { } bar } p => ((alongX || p.Round ? p.SizeX : p.SizeY) / 2) - s.Rules.Pedestal.Cover - (p.Ties.Size?.Diameter ?? 0) - (bar.Diameter / 2),
-            BarRole.Dowels when Upright.Dowels.Size is { } dowel => ((alongX || support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY) / 2) - s.Rules.Column.Cover - s.Code.LeastTie(dowel.Diameter) - (dowel.Diameter / 2),
+            BarRole.Pedestal when upright.Pedestal is { Bars.Size: { } bar } p => ((alongX || p.Round ? p.SizeX : p.SizeY) / 2) - s.Rules.Pedestal.Cover - (p.Ties.Size?.Diameter ?? 0) - (bar.Diameter / 2),
+            BarRole.Dowels when upright.Dowels.Size is { } dowel => ((alongX || support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY) / 2) - s.Rules.Column.Cover - s.Code.LeastTie(dowel.Diameter) - (dowel.Diameter / 2),
             _ => 0,
         };
     }
 
     /// <summary>The centres of upright bars about the column's centre, m.</summary>
-    public IReadOnlyList<SectionBar> UprightBars(BarRole role)
+    public IReadOnlyList<SectionBar> UprightBars(BarRole role, int column = 0)
     {
-        var s = State;
-        var support = s.Columns[0].Support;
-        return role == BarRole.Pedestal && Upright.Pedestal is { Bars.Size: { } bar } p
-            ? ColumnSection.Around(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, new BarLayer(p.Bars.Count, bar), (p.SizeX / 2) - UprightAt(role, true))
-            : role == BarRole.Dowels && Upright.Dowels.Size is { } dowel
-                ? ColumnSection.Around(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, support.Shape == ColumnShape.Round, new BarLayer(Upright.Dowels.Count, dowel), (support.SizeX / 2) - UprightAt(role, true))
+        var (support, upright) = (State.Columns[column].Support, Design.Under(column));
+        return role == BarRole.Pedestal && upright.Pedestal is { Bars.Size: { } bar } p
+            ? ColumnSection.Around(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, new BarLayer(p.Bars.Count, bar), (p.SizeX / 2) - UprightAt(role, true, column))
+            : role == BarRole.Dowels && upright.Dowels.Size is { } dowel
+                ? ColumnSection.Around(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, support.Shape == ColumnShape.Round, new BarLayer(upright.Dowels.Count, dowel), (support.SizeX / 2) - UprightAt(role, true, column))
                 : [];
     }
 

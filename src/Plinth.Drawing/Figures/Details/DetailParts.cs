@@ -32,12 +32,15 @@ public static class DetailParts
         return new Figure("", width, height + 4, null, to.Items);
     }
 
-    /// <summary>The pedestal cut across; null without one.</summary>
-    public static Figure? Pedestal(DetailModel m, DrawingScale scale)
+    /// <summary>The pedestal of a column cut across; null without one.</summary>
+    /// <param name="m">The footing.</param>
+    /// <param name="scale">Its scale.</param>
+    /// <param name="column">Which column, in the order of the supports.</param>
+    public static Figure? Pedestal(DetailModel m, DrawingScale scale, int column = 0)
     {
         ArgumentNullException.ThrowIfNull(m);
         ArgumentNullException.ThrowIfNull(scale);
-        if (m.Design.Under(0).Pedestal is not { } p)
+        if (m.Design.Under(column).Pedestal is not { } p)
         {
             return null;
         }
@@ -64,19 +67,20 @@ public static class DetailParts
             }
         }
 
-        foreach (var at in m.PedestalTies!.AlongY)
+        var ties = m.PedestalTies(column)!;
+        foreach (var at in ties.AlongY)
         {
             to.Path(Layers.Bar, Stroke.Thin, centre + (at * per, -y + cover), centre + (at * per, y - cover));
         }
 
-        foreach (var at in m.PedestalTies.AlongX)
+        foreach (var at in ties.AlongX)
         {
             to.Path(Layers.Bar, Stroke.Thin, centre + (-x + cover, at * per), centre + (x - cover, at * per));
         }
 
         foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
         {
-            foreach (var bar in m.UprightBars(role))
+            foreach (var bar in m.UprightBars(role, column))
             {
                 to.Circle(Layers.Bar, role == BarRole.Dowels ? Stroke.Thin : Stroke.None, centre + (bar.X * per, bar.Y * per), Math.Max(Math.Sqrt(bar.Area / Math.PI) * per, 0.5), role == BarRole.Dowels ? Fill.Paper : Fill.Solid);
             }
@@ -93,6 +97,26 @@ public static class DetailParts
             to.Write(Layers.Note, new(2, 1), "● pedestal bars   ○ dowels", Anchor.Left, 1.8);
         }
 
-        return new Figure($"{m.Foundation.Mark}: pedestal", Math.Max(44, 24 + (2 * x)), 18 + (2 * y), scale, to.Items);
+        return new Figure($"{m.Foundation.Mark}: pedestal{Under(m, column)}", Math.Max(44, 24 + (2 * x)), 18 + (2 * y), scale, to.Items);
+    }
+
+    // Of several columns those whose pedestals are alike.
+    private static string Under(DetailModel m, int column) =>
+        m.State.Columns.Length == 1 ? "" : " of " + string.Join(", ", m.State.Columns.ToArray().Where(c => m.Design.Under(c.Index) == m.Design.Under(column)).Select(c => c.Support.Label));
+
+    /// <summary>The pedestals of a base under several columns cut across, alike ones once.</summary>
+    /// <param name="m">The footing.</param>
+    /// <param name="scale">Their scale.</param>
+    public static IEnumerable<Figure> Pedestals(DetailModel m, DrawingScale scale)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        var seen = new HashSet<Core.Foundations.Upright>();
+        for (var i = 0; i < m.State.Columns.Length; i++)
+        {
+            if (seen.Add(m.Design.Under(i)) && Pedestal(m, scale, i) is { } figure)
+            {
+                yield return figure;
+            }
+        }
     }
 }

@@ -268,7 +268,7 @@ public static class DetailSection
 
         var s = m.State;
         var half = ((alongX || pedestal.Round ? pedestal.SizeX : pedestal.SizeY) / 2) - s.Rules.Pedestal.Cover;
-        foreach (var level in m.PedestalTies!.Levels)
+        foreach (var level in m.PedestalTies()!.Levels)
         {
             to.Path(Layers.Bar, new Stroke(0.35), p(column - half, s.Body.Thickness + level), p(column + half, s.Body.Thickness + level));
         }

@@ -293,6 +293,29 @@ public static class SpanDetail
 
             calls.Add((p(u + half, role == BarRole.Dowels ? end - 0.05 : Math.Min(end, stands.ColumnFoot - s.Body.Underside) - 0.1), CallOf(m, role, row.Group.Where)));
         }
+
+        if (stands.Pedestal is { } pedestal && m.PedestalTies(stands.Index) is { } ties)
+        {
+            Ties(to, m, stands, pedestal, ties, alongX, u, p, calls);
+        }
+    }
+
+    // Ties at their levels; those across the section are called with them.
+    private static void Ties(Canvas to, DetailModel m, Standing stands, Pedestal pedestal, PedestalTies ties, bool alongX, double u, Func<double, double, At> p, List<(At, string)> calls)
+    {
+        var (half, foot) = (((alongX || pedestal.Round ? pedestal.SizeX : pedestal.SizeY) / 2) - m.State.Rules.Pedestal.Cover, m.State.Body.Thickness);
+        foreach (var level in ties.Levels)
+        {
+            to.Path(Layers.Bar, new Stroke(0.35), p(u - half, foot + level), p(u + half, foot + level));
+        }
+
+        foreach (var (role, share) in new[] { (BarRole.Ties, 0.5), (BarRole.InnerTies, 0.4), (alongX ? BarRole.CrossTiesX : BarRole.CrossTiesY, 0.3) })
+        {
+            if (CallOf(m, role, "at " + stands.Support.Label) is { Length: > 0 } call)
+            {
+                calls.Add((p(u + half, foot + (stands.PedestalHeight * share)), call));
+            }
+        }
     }
 
     private static BarRole BarRoleOf(bool alongX, bool bottom) => DetailModel.Role(alongX, bottom);
