@@ -12,14 +12,6 @@ namespace Plinth.Core.Bodies;
 /// <param name="BesideY">The same along y, kNm.</param>
 internal readonly record struct FreeBody(PressureResultant Ground, double Water, double Weight, double Beside, double BesideX, double BesideY)
 {
-    /// <summary>What acts on a rectangle.</summary>
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public static FreeBody Over(GroundBody body, int k, double x0, double y0, double x1, double y1)
-    {
-        var (beside, besideX, besideY) = body.PlacedLoads.Length == 0 ? default : body.LoadsWithin(k, x0, y0, x1, y1);
-        return new FreeBody(body.Contact(k).Pressure.OverRectangle(x0, y0, x1, y1), body.GroundLoad(k).WaterPressure, body.WeightPerArea(k), beside, besideX, besideY);
-    }
-
     /// <summary>What acts on a strip over the whole breadth of a rectangular body.</summary>
     /// <param name="body">The body.</param>
     /// <param name="k">The combination.</param>

@@ -394,7 +394,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         trace.Let("bo", section.Perimeter, Unit.Section, $"{(nx == 2 ? "2·" : "")}{new Sym("bx", section.SideX, Unit.Section)} + {(ny == 2 ? "2·" : "")}{new Sym("by", section.SideY, Unit.Section)}");
         trace.Given("x'", s.X - section.CentroidX, Unit.Length, "column from the section's centroid");
         trace.Given("y'", s.Y - section.CentroidY, Unit.Length, "column from the section's centroid");
-        trace.Given("w", s.Body.WeightPerArea(k), Unit.Pressure, "factored weight of base, soil and surcharge per area");
+        trace.Given("w", s.Body.PressedPerArea(k), Unit.Pressure, $"factored weight of base, soil and surcharge{(s.Body.IsRectangle ? "" : ", and of loads over the whole base,")} per area");
         if (section.OpenX != 0 && section.OpenY != 0)
         {
             trace.Remark("Two-sided section: the product of inertia is ignored.");
