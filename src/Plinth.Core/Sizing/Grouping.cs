@@ -53,6 +53,10 @@ public sealed class Grouping
     private const int MostForAllSets = 6;
     private const int MostForRuns = 24;
 
+    // Types among foundations whose designs are not joined are sought in so many families, beside so many foundations.
+    private const int MostApart = 6;
+    private const int MostBeside = 200;
+
     // Runs of more than so many take too long to size together.
     private const int LongestRun = 48;
 
@@ -100,9 +104,12 @@ public sealed class Grouping
             loaded[i] = of[i] is not null ? new Checker(project, adopted[i].Foundation) : null;
             of[i] = of[i] is not null && Fits(loaded[i]!, adopted[i].Foundation, adopted[i].Design) ? of[i] : null;
         });
+        // Nothing that is joined serves the like of them all: in a large building they keep their designs, that there is a choice of few for the rest.
+        var apart = of.Where(f => f is { Types.Joins: false }).Distinct().Count(f => Array.FindAll(of, o => o == f).Length > 1);
+        var keeps = apart > MostApart || adopted.Count > MostBeside;
         for (var i = 0; i < adopted.Count; i++)
         {
-            if (of[i] is { } family && (family.Types.Joins || Array.FindAll(of, o => o == family).Length > 1))
+            if (of[i] is { } family && (family.Types.Joins || (!keeps && Array.FindAll(of, o => o == family).Length is > 1 and <= MostForRuns)))
             {
                 open.Add(new Footing(adopted[i].Foundation, family.Types.Under(family.First, adopted[i].Design), family));
             }
