@@ -22,7 +22,7 @@ internal static class DiagramTables
             var down = $"ΣN of the columns {Force(b.Columns)}, weights {Force(b.Weights)}" + (b.Loads == 0 ? "" : $", loads beside them {Force(b.Loads)}");
             screen.Wrapped($"{down}; the ground holds {Force(b.Ground)}, the water {Force(b.Water)} {force}; difference {Force(b.Difference)}");
             screen.Line();
-            var body = Screen.Table("force on the body", $">down {force}", Dimension.Heading(">x", Unit.Length, units), $">own M {moment}", ">M about x = 0");
+            var body = Screen.Table("force on the body", $">down {force}", Dimension.Heading(">x", Unit.Length, units), $">own M {moment}", $">M about x = 0 {moment}");
             foreach (var f in d.Diagram.Body)
             {
                 body.AddRow(Screen.Cell(f.Words), Screen.Cell(Force(f.Force)), Screen.Cell(Dimension.PlainPlan(f.At, units)), Screen.Cell(Unit.Moment.Format(f.Turns, units)), Screen.Cell(Unit.Moment.Format(f.Moment, units)));

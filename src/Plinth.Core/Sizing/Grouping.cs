@@ -57,9 +57,6 @@ public sealed class Grouping
     private const int MostApart = 6;
     private const int MostBeside = 200;
 
-    // Runs of more than so many take too long to size together.
-    private const int LongestRun = 48;
-
     // So many questions which candidate serves which footing are asked; of many footings some of the candidates stand for those near them in cost.
     private const int MostPairs = 60_000;
     private const int FewestCandidates = 40;
@@ -104,6 +101,7 @@ public sealed class Grouping
             loaded[i] = of[i] is not null ? new Checker(project, adopted[i].Foundation) : null;
             of[i] = of[i] is not null && Fits(loaded[i]!, adopted[i].Foundation, adopted[i].Design) ? of[i] : null;
         });
+
         // Nothing that is joined serves the like of them all: in a large building they keep their designs, that there is a choice of few for the rest.
         var apart = of.Where(f => f is { Types.Joins: false }).Distinct().Count(f => Array.FindAll(of, o => o == f).Length > 1);
         var keeps = apart > MostApart || adopted.Count > MostBeside;
@@ -296,8 +294,9 @@ public sealed class Grouping
             return;
         }
 
-        var some = new List<Candidate>();
-        foreach (var own in families.Select(f => candidates.Where(c => c.Family == f).OrderBy(CostOf).ToList()).Where(o => o.Count > 0))
+        // Where nothing is joined none need serve many: all stay.
+        var some = candidates.Where(c => !c.Family.Types.Joins).ToList();
+        foreach (var own in families.Where(f => f.Types.Joins).Select(f => candidates.Where(c => c.Family == f).OrderBy(CostOf).ToList()).Where(o => o.Count > 0))
         {
             var share = Math.Max(1, (int)((long)most * own.Count / candidates.Count));
             some.AddRange(share == 1 ? [own[^1]] : Enumerable.Range(0, share).Select(i => own[(int)((long)i * (own.Count - 1) / (share - 1))]).Distinct());
@@ -339,14 +338,12 @@ public sealed class Grouping
                 sets.Add([.. members.Where((_, i) => (set & (1 << i)) != 0).Select(o => o.Foundation)]);
             }
         }
-        else if (n <= MostForRuns || !members[0].Family.Types.Joins)
+        else if (n <= MostForRuns)
         {
-            // Of more that nothing joins runs of some, evenly.
             var ordered = members.OrderBy(o => CostOf(o.AsAdopted)).Select(o => o.Foundation).ToList();
-            var step = (n + MostForRuns - 1) / MostForRuns;
-            for (var from = 0; from < n; from += step)
+            for (var from = 0; from < n; from++)
             {
-                for (var to = from + Math.Max(2, step); to <= Math.Min(n, from + LongestRun); to += step)
+                for (var to = from + 2; to <= n; to++)
                 {
                     sets.Add(ordered[from..to]);
                 }

@@ -62,8 +62,7 @@ internal sealed class FreeBodyView
     public double Height { get; }
 
     /// <summary>Draws it, its top at a height.</summary>
-    /// <returns>The underside of the base, mm.</returns>
-    public double Draw(Canvas to, double top)
+    public void Draw(Canvas to, double top)
     {
         var units = s.Units;
         var under = top - Height + Below + Push;
@@ -101,13 +100,11 @@ internal sealed class FreeBodyView
         }
 
         // The centroid, where no column hides it.
-        if (s.Body.LowX < 0 && !d.Columns.Any(c => x(c.Low) < x(0) + 4 && x(c.High) > x(0) - 4))
+        if (!d.Columns.Any(c => x(c.Low) < x(0) + 4 && x(c.High) > x(0) - 4))
         {
             to.Path(Layers.Result, new Stroke(0.18, Dash.Chain), new(x(0), under - 0.5), new(x(0), under + Slab + 1.2));
             to.Write(Layers.Note, new(x(0), under + Slab + 1.8), "x = 0", Anchor.Middle, Letters);
         }
-
-        return under;
     }
 
     private void Named(Canvas to, At at, string words, double force)
@@ -116,7 +113,7 @@ internal sealed class FreeBodyView
         to.Write(Layers.Note, at + (0, -Row), Canvas.Signed(Unit.Force, force, s.Units), Anchor.Left, Letters);
     }
 
-    // Push of the ground on each metre, with its values at the ends and where it is most, its resultant where it acts.
+    // Push of the ground on each metre, with its values at the ends, its resultant where it acts.
     private void Ground(Canvas to, double under)
     {
         var ground = d.Body.FirstOrDefault(f => f.Kind == BodyForceKind.Ground);
@@ -130,15 +127,12 @@ internal sealed class FreeBodyView
         double Y(double push) => under - 1 - (push * scale);
         var (first, last) = (d.Points[0], d.Points[^1]);
         to.Area(Layers.Result, Stroke.Thin, [new(x(first.At), Y(0)), .. d.Points.Select(p => new At(x(p.At), Y(p.Push))), new(x(last.At), Y(0))], Fill.Light);
-        string Line(double push) => LineLoad(push, s.Units);
+        string Line(double push) => Unit.LineLoad.FormatWithSymbol(push, s.Units);
         to.Write(Layers.Result, new(x(first.At), Y(first.Push) - Row), Line(first.Push), Anchor.Left, Letters);
         to.Write(Layers.Result, new(x(last.At), Y(last.Push) - Row), Line(last.Push), Anchor.Right, Letters);
         Arrowed(to, new(x(ground.At), under - Push - 7), new(x(ground.At), under - 1));
         to.Write(Layers.Result, new(x(ground.At) + 1.5, under - Push - 7), "ground " + Canvas.Signed(Unit.Force, ground.Force, s.Units), Anchor.Left, Letters, true);
     }
-
-    /// <summary>A force on a length of the base, with its unit.</summary>
-    private static string LineLoad(double perMetre, UnitSystem units) => Unit.LineLoad.FormatWithSymbol(perMetre, units);
 
     private static void Arrowed(Canvas to, At from, At head)
     {
@@ -157,6 +151,6 @@ internal sealed class FreeBodyView
         double Closed(Func<BodyForce, double> of) => d.Body.Sum(of) is var sum && Math.Abs(sum) < Nil ? 0 : sum;
         var rows = d.Body.Select(f => (IReadOnlyList<string>)[f.Words, Force(f.Force), At(f.At), Moment(f.Turns), Moment(f.Moment)]).ToList();
         rows.Add(["sum", Force(Closed(f => f.Force)), "", "", Moment(Closed(f => f.Moment))]);
-        return (["force", $"down {Unit.Force.Symbol(units)}", $"x {Unit.Length.Symbol(units)}", $"own M {Unit.Moment.Symbol(units)}", "M about x = 0"], rows);
+        return (["force", $"down {Unit.Force.Symbol(units)}", $"x {Unit.Length.Symbol(units)}", $"own M {Unit.Moment.Symbol(units)}", $"M about x = 0 {Unit.Moment.Symbol(units)}"], rows);
     }
 }
