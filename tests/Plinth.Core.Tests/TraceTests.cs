@@ -333,6 +333,20 @@ public class TraceTests
     }
 
     [Fact]
+    public void Every_formula_of_a_cap_on_piles_gives_its_result()
+    {
+        var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
+        Gen.OneOf(PileCapPropertyTests.Some, PileCapPropertyTests.Some, PileCapPropertyTests.Hexagons).Sample(
+            g =>
+            {
+                var (project, design) = PileCapPropertyTests.Make(g);
+                EveryFormulaGivesItsResult(project, design, seen);
+            },
+            iter: 60);
+        seen.Keys.Should().Contain(["pile-compression R,most", "pile-tension T", "pile-lateral H", "pile-axial φPn", "pile-bending Mx", "pile-punching Vu", "strut φFns", "node φFnn", "tie-x T", "one-way-shear-y Vu", "flexure-bottom-x Mu", "two-way-shear vu"]);
+    }
+
+    [Fact]
     public void A_recorded_result_is_the_unrecorded_one()
     {
         var project = OneAction(new SupportAction(700, 30, 40, 50, 160, 0));

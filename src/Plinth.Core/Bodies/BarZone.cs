@@ -30,6 +30,9 @@ public class BarZone : Subject
     /// <summary>Its breadth across the bars, m.</summary>
     public double Breadth { get; protected set; }
 
+    /// <summary>Breadth of the concrete that its bars hold, m: more than <see cref="Breadth"/> where they keep clear of sharp corners.</summary>
+    public virtual double GrossBreadth => Breadth;
+
     /// <summary>Its breadth where it is narrowest, m: bars that run through it stand nearest there.</summary>
     public virtual double NarrowBreadth => Breadth;
 
@@ -66,7 +69,7 @@ public class BarZone : Subject
     /// <param name="outer">Diameter of the bars between it and the cover, m.</param>
     internal void Sink(bool bottom, double outer)
     {
-        var cover = bottom ? Rules.Concrete.CoverBottom : Rules.Concrete.CoverTop;
+        var cover = bottom ? Trial.BottomCover : Rules.Concrete.CoverTop;
         depths[bottom ? 0 : 1] = Thickness - cover - outer - (Layer(bottom).Diameter / 2);
     }
 

@@ -10,6 +10,6 @@ internal readonly record struct PlainConcrete(bool OnTop)
     {
         var earthquake = combination.Terms.Any(t => s.Place.Cases[t.Case].Symbol == LoadSymbol.E && t.Factor != 0);
         var pulled = s.Action(k).N < -1e-9;
-        return new PlainConcrete(s.Rules.Steel.PlainTop && !pulled && (!earthquake || s.Trial.Category is SeismicCategory.A or SeismicCategory.B or SeismicCategory.C));
+        return new PlainConcrete(s.Trial.Foundation.Kind.MayBePlain && s.Rules.Steel.PlainTop && !pulled && (!earthquake || s.Trial.Category is SeismicCategory.A or SeismicCategory.B or SeismicCategory.C));
     }
 }

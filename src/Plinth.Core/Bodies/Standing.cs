@@ -103,6 +103,14 @@ public sealed class Standing : Subject
     /// <summary>Mean effective depth of both layers of a face where it stands, m.</summary>
     public double MeanDepth(bool bottom) => (SpanX.Depth(bottom) + SpanY.Depth(bottom)) / 2;
 
+    /// <summary>Whether a neighbour stands so near that both may be punched through together: nearer than twice the depth.</summary>
+    internal bool StandsNear(Standing other)
+    {
+        var depth = Math.Max(MeanDepth(true), other.MeanDepth(true));
+        var (gapX, gapY) = (Math.Abs(X - other.X) - ((Outline.X + other.Outline.X) / 2), Math.Abs(Y - other.Y) - ((Outline.Y + other.Outline.Y) / 2));
+        return Math.Max(gapX, gapY) < 2 * depth;
+    }
+
     /// <summary>Diameter of the bottom bars along an axis where it stands, m; 0 without.</summary>
     public double Diameter(bool alongX) => (alongX ? SpanX : SpanY).Layer(true).Diameter;
 
@@ -112,6 +120,13 @@ public sealed class Standing : Subject
         if (Body.IsRectangle)
         {
             return alongX ? (Body.Length / 2) - Math.Abs(X) : (Body.Width / 2) - Math.Abs(Y);
+        }
+
+        if (Body.IsPolygon)
+        {
+            var (at, across, half) = alongX ? (X, Y, Outline.FaceY / 2) : (Y, X, Outline.FaceX / 2);
+            var (a, b) = (Body.Chord(!alongX, across - half), Body.Chord(!alongX, across + half));
+            return Math.Min(at - Math.Max(a.From, b.From), Math.Min(a.To, b.To) - at);
         }
 
         return alongX

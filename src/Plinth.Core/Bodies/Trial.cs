@@ -114,6 +114,18 @@ public abstract class Trial
     /// <param name="alongX">Along x, or along y.</param>
     public abstract ReadOnlySpan<SlabSpan> Spans(bool alongX);
 
+    /// <summary>The piles that hold it; none under a base on the ground.</summary>
+    public virtual ReadOnlySpan<Pile> Piles => [];
+
+    /// <summary>Length of its piles, m; null: it has none, or it is not stated.</summary>
+    public virtual double? PileLength => null;
+
+    /// <summary>What a pile may carry as the ground's layers hold it; null: it has none, or it is stated.</summary>
+    public virtual Core.Piles.PileCapacity? PileCapacity => null;
+
+    /// <summary>Concrete between the underside and the lowest bars, m.</summary>
+    public virtual double BottomCover => Rules.Concrete.CoverBottom;
+
     /// <summary>The bars that run along an axis, by zones.</summary>
     /// <param name="alongX">Along x, or along y.</param>
     public abstract ReadOnlySpan<BarZone> Zones(bool alongX);
@@ -190,6 +202,25 @@ public abstract class Trial
     {
         topSteel = (-1, false);
         Array.Fill(governing, (-1, 0.0, 0));
+    }
+
+    /// <summary>The combination under whose resultant the base is to lie: dead load with live load, else dead load alone; −1: there is none of the ground without wind and earthquake.</summary>
+    public int Sustained
+    {
+        get
+        {
+            var (best, rank) = (-1, 0);
+            foreach (var k in CombinationsFor(Family.Ground))
+            {
+                var c = Combinations[k];
+                var own = c.Transient || c.Counteracting ? 0
+                    : !c.Terms.All(t => Place.Cases[t.Case].Symbol is LoadSymbol.D or LoadSymbol.L) ? 1
+                    : c.Terms.Any(t => Place.Cases[t.Case].Symbol == LoadSymbol.L && !Place.Cases[t.Case].IsSurcharge) ? 3 : 2;
+                (best, rank) = own > rank ? (k, own) : (best, rank);
+            }
+
+            return best;
+        }
     }
 
     /// <summary>The combination found to govern a check of a subject at this size for a key; −1 if none was found yet.</summary>

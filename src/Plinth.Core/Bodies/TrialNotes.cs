@@ -27,7 +27,7 @@ internal static class TrialNotes
             notes.Add(doubt);
         }
 
-        if (Enumerable.Range(0, trial.Combinations.Length).Any(k => Torsion(trial, k)))
+        if (!trial.Foundation.Kind.CarriesTorsion && Enumerable.Range(0, trial.Combinations.Length).Any(k => Torsion(trial, k)))
         {
             notes.Add("moment about the vertical exceeds 5 % of the horizontal force times the longer side: it is not carried into any check");
         }

@@ -22,6 +22,9 @@ public sealed record RuleSet(GroundRules Ground, StabilityRules Stability, Concr
 
     /// <summary>Pedestals.</summary>
     public PedestalRules Pedestal { get; init; } = PedestalRules.None;
+
+    /// <summary>Piles.</summary>
+    public Piles.PileRules Piles { get; init; } = Core.Piles.PileRules.Nothing;
 }
 
 /// <summary>What a project is called and who works on it, for title blocks.</summary>

@@ -102,7 +102,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
             return [];
         }
 
-        var settled = bases.SelectMany(b => Settlements(project, b.Foundation, b.Design)).ToList();
+        var settled = bases.Where(b => b.Foundation.Kind.BearsOnGround).SelectMany(b => Settlements(project, b.Foundation, b.Design)).ToList();
         var nearest = settled.Select((s, i) => Nearest(settled, i)).ToList();
         var result = new List<Distortion>();
         for (var i = 0; i < settled.Count; i++)

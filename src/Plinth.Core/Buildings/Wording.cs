@@ -13,7 +13,8 @@ public static class Wording
     {
         if (passes)
         {
-            return Math.Min(value, 1).ToString("0.00", CultureInfo.InvariantCulture);
+            // What is only shown may be more than is there.
+            return (value > Checks.Outcome.Limit ? value : Math.Min(value, 1)).ToString("0.00", CultureInfo.InvariantCulture);
         }
 
         var up = Math.Ceiling((value * 100) - 1e-7) / 100;
@@ -27,7 +28,7 @@ public static class Wording
     public static string Verdict(CheckResult check)
     {
         ArgumentNullException.ThrowIfNull(check);
-        return check.Allowed || check.Leave is { UpTo: null } ? "✓ " + check.Leave!.Word : check.Passes ? "✓ ok" : "✗ FAIL";
+        return check.Outcome.Shown ? "shown" : check.Allowed || check.Leave is { UpTo: null } ? "✓ " + check.Leave!.Word : check.Passes ? "✓ ok" : "✗ FAIL";
     }
 
     /// <summary>The same of a foundation.</summary>
@@ -60,21 +61,30 @@ public static class Wording
         return marks.Count <= 6 ? string.Join(", ", marks) : string.Join(", ", marks.Take(5)) + string.Create(CultureInfo.InvariantCulture, $" and {marks.Count - 5} more");
     }
 
-    /// <summary>Plan size of a design under a heading with the unit: 2.40 × 2.40, 9'-0" × 9'-0", of a trapezoid with both widths, 5.50 × 2.50/1.10.</summary>
+    /// <summary>Plan size of a design under a heading with the unit: 2.40 × 2.40, 9'-0" × 9'-0", of a trapezoid with both widths, 5.50 × 2.50/1.10; of a cap with its piles.</summary>
     public static string Plan(FoundationDesign design, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(design);
         var (size, end) = (design.Size, design.EndWidth);
-        return $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.PlainPlan(size.Width, units)}" + (end == size.Width ? "" : "/" + Dimension.PlainPlan(end, units));
+        return $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.PlainPlan(size.Width, units)}" + (end == size.Width ? "" : "/" + Dimension.PlainPlan(end, units)) + (design.OutlineName.Length == 0 ? "" : " " + design.OutlineName)
+            + Piles(design);
     }
 
-    /// <summary>The whole size of a design: of a trapezoid with both widths.</summary>
+    /// <summary>The whole size of a design: of a trapezoid with both widths, of a cap with its piles.</summary>
     public static string Size(FoundationDesign design, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(design);
-        return design.EndWidth == design.Size.Width ? Size(design.Size, units)
+        var size = design.EndWidth == design.Size.Width ? Size(design.Size, units)
             : $"{Dimension.PlainPlan(design.Size.Length, units)} × {Dimension.PlainPlan(design.Size.Width, units)}/{Dimension.Plan(design.EndWidth, units)} × {Dimension.Section(design.Size.Thickness, units)}";
+        return size + (design.OutlineName.Length == 0 ? "" : " " + design.OutlineName) + Piles(design);
     }
+
+    private static string Piles(FoundationDesign design) => design.Piling.Count switch
+    {
+        0 => "",
+        1 => ", 1 pile",
+        var n => string.Create(CultureInfo.InvariantCulture, $", {n} piles"),
+    };
 
     /// <summary>The whole size: 2.40 × 2.40 m × 400 mm, 9'-0" × 9'-0" × 16".</summary>
     public static string Size(BaseSize size, UnitSystem units) => $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.Plan(size.Width, units)} × {Dimension.Section(size.Thickness, units)}";

@@ -299,5 +299,5 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
     // The same combination with the other water.
     private static bool Again(ReadOnlySpan<Ground.WaterState> waters, int k) => waters.Length > 0 && waters[k] == Ground.WaterState.Low;
 
-    private static bool Over(in Outcome o, double limit) => o.Done && (o.FailsAnyhow || o.Utilisation > limit + 1e-9);
+    private static bool Over(in Outcome o, double limit) => o is { Done: true, Shown: false } && (o.FailsAnyhow || o.Utilisation > limit + 1e-9);
 }

@@ -25,6 +25,9 @@ public sealed record CheckDefinition(string Id, string Name, string About, Famil
     /// <summary>Whether every part that it looks at gets a row of its own in results; else the worst alone.</summary>
     public bool Lists { get; init; }
 
+    /// <summary>Whether more effective depth never makes it worse; else thicker bars may pass where thinner ones do not.</summary>
+    public bool GainsByDepth { get; init; } = true;
+
     /// <summary>Whether it depends on the place though not on loads.</summary>
     public bool OfPlace { get; init; }
 
@@ -79,12 +82,26 @@ public static class CheckCatalog
             OfPlace = true,
             Missing = f => f.Places.Any(p => p.Ground.FrostDepth is null) ? "give [ground] frost-depth" : null,
         },
+        new("pile-compression", "pile compression", "greatest load of a pile, out of place in its worst direction, against what one may carry in the group",
+            Family.Ground | Family.Concrete, Unit.Force, Decides.Plan),
+        new("pile-tension", "pile tension", "greatest pull of a pile, surcharge left out, against what one may carry in tension",
+            Family.Ground | Family.Stability | Family.Concrete, Unit.Force, Decides.Plan),
+        new("pile-lateral", "pile lateral", "load across the pile that gets most of it, against what one may carry",
+            Family.Ground | Family.Stability | Family.Concrete, Unit.Force, Decides.Plan),
+        new("pile-axial", "pile axial", "greatest force in a concrete shaft against its axial strength by how it is made",
+            Family.Concrete, Unit.Force, Decides.Plan, c => c.DeepMemberPhi(false) is null ? null : c.Name + " 13.4.3") { Missing = Kinds.PileCap.Shaft.MissingAxial },
+        new("pile-bending", "pile bending", "force with bending in a concrete shaft by the load across its head in elastic ground",
+            Family.Concrete, Unit.Ratio, Decides.Plan, c => c.ColumnClause) { Missing = Kinds.PileCap.Shaft.Missing },
+        new("pile-spacing", "pile spacing", "least distance of piles' centres, and of a centre from the edge of the cap",
+            Family.None, Unit.Section, Decides.Plan) { OfLeast = true },
         new("one-way-shear-x", "shear across x", "shear over the whole width, upward at d from the face, downward at the face",
             Family.Concrete, Unit.Force, Decides.Bars(true), c => c.OneWayShearClause),
         new("one-way-shear-y", "shear across y", "the same along y",
             Family.Concrete, Unit.Force, Decides.Bars(false), c => c.OneWayShearClause),
         new("two-way-shear", "two-way shear", "stress at d/2 round the column with unbalanced moments both ways, closed and open sections",
             Family.Concrete, Unit.Stress, Decides.Depth, c => c.TwoWayShearClause) { Lists = true },
+        new("pile-punching", "pile punching", "load of a pile on the section at d/2 round it, or round two whose sections overlap, closed or open to edges",
+            Family.Concrete, Unit.Force, Decides.Depth, c => c.TwoWayShearClause),
         new("flexure-bottom-x", "bottom flexure x", "moment at the column's face against the bottom bars along x",
             Family.Concrete, Unit.Moment, Decides.Bars(true, Face.Bottom), c => c.FlexureClause),
         new("flexure-bottom-y", "bottom flexure y", "the same along y",
@@ -93,6 +110,14 @@ public static class CheckCatalog
             Family.Concrete, Unit.Moment, Decides.Bars(true, Face.Top), c => c.FlexureClause),
         new("flexure-top-y", "top flexure y", "the same along y",
             Family.Concrete, Unit.Moment, Decides.Bars(false, Face.Top), c => c.FlexureClause),
+        new("tie-x", "tie x", "pull of the bars along x in the strut-and-tie model of a pile cap, where a pile stands within d of a column's face",
+            Family.Concrete, Unit.Force, Decides.Bars(true), c => c.StrutAndTieClause),
+        new("tie-y", "tie y", "the same along y",
+            Family.Concrete, Unit.Force, Decides.Bars(false), c => c.StrutAndTieClause),
+        new("strut", "strut", "push in the strut from a pile to the column's load",
+            Family.Concrete, Unit.Force, Decides.Depth, c => c.StrutAndTieClause) { GainsByDepth = false },
+        new("node", "node", "bearing of the struts at the piles' heads and under the column",
+            Family.Concrete, Unit.Force, Decides.Depth, c => c.StrutAndTieClause),
         new("minimum-steel-x", "minimum steel x", "least steel along x of the bottom, and of the top where it is stretched or top steel is asked",
             Family.None, Unit.SteelArea, Decides.Bars(true), c => c.MinimumSteelClause) { OfLeast = true },
         new("minimum-steel-y", "minimum steel y", "the same along y",

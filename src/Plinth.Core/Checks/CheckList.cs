@@ -38,13 +38,13 @@ public sealed class CheckList
     /// <summary>The check with an id, or null.</summary>
     public Check? Find(string id) => Array.Find(all, c => string.Equals(c.Id, id, StringComparison.Ordinal));
 
-    /// <summary>A check of the catalogue, done by a rule.</summary>
-    internal static Check Rule<TRule, TSubject, TCapacity>(string id)
+    /// <summary>A check of the catalogue, done by a rule; by another clause where the kind's own is given.</summary>
+    internal static Check Rule<TRule, TSubject, TCapacity>(string id, Func<Concrete.Codes.ConcreteCode, string?>? clause = null)
         where TRule : struct, ICheckRule<TSubject, TCapacity>
         where TSubject : Bodies.Subject
         where TCapacity : struct
     {
-        var definition = Definition(id);
+        var definition = clause is null ? Definition(id) : Definition(id) with { ClauseOf = clause };
         return new Check<TRule, TSubject, TCapacity> { Definition = definition, Decides = definition.Decides };
     }
 

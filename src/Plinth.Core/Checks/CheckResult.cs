@@ -48,6 +48,9 @@ public readonly record struct Outcome
     /// <summary>Set where the check fails whatever its utilisation reads.</summary>
     public bool FailsAnyhow { get; init; }
 
+    /// <summary>Whether it is told alone: it neither governs nor fails.</summary>
+    public bool Shown { get; init; }
+
     /// <summary>The face looked at.</summary>
     public Face Face { get; init; }
 
@@ -55,7 +58,7 @@ public readonly record struct Outcome
     public bool Plain { get; init; }
 
     /// <summary>Whether the check passes.</summary>
-    public bool Passes => Utilisation <= Limit && !FailsAnyhow;
+    public bool Passes => Shown || (Utilisation <= Limit && !FailsAnyhow);
 
     /// <summary>Demand over capacity: 0 without demand, 99.99 without capacity.</summary>
     public static Outcome Ratio(double demand, double capacity) => new()
@@ -118,11 +121,14 @@ public sealed record CheckResult(string Id, string? Place, string? Combination, 
 /// <param name="Notes">Remarks on the whole foundation.</param>
 public sealed record FoundationResult(IReadOnlyList<CheckResult> Checks, IReadOnlyList<string> Notes)
 {
+    /// <summary>The piles with their loads, place by place; none of a base on the ground.</summary>
+    public IReadOnlyList<Piles.PileResult> Piles { get; init; } = [];
+
     /// <summary>The check of ground or strength with the highest utilisation; a failing one, of least amounts too, before any that passes.</summary>
     public CheckResult Governing => Checks.Aggregate((best, c) => Rank(c).CompareTo(Rank(best)) < 0 ? c : best);
 
     // What is waived governs nothing; what is accepted still does. Least amounts that are there say nothing of how much is used.
-    private static (bool Passes, bool Waived, bool OfLeast, double Room) Rank(CheckResult c) => (c.Passes, c.Leave is { UpTo: null }, c.Passes && c.OfLeast, -c.Utilisation);
+    private static (bool Passes, bool Waived, bool OfLeast, double Room) Rank(CheckResult c) => (c.Passes, c.Leave is { UpTo: null } || c.Outcome.Shown, c.Passes && c.OfLeast, -c.Utilisation);
 
     /// <summary>Whether all pass.</summary>
     public bool Passes => Checks.All(c => c.Passes);

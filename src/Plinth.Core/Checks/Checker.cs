@@ -42,6 +42,8 @@ public sealed class Checker
     /// <summary>The checks of its kind.</summary>
     public CheckList List => Trials[0].Checks;
 
+    private FoundationDesign? set;
+
     /// <summary>Gives back the room that its states take, for the next checker; this one must not be used again.</summary>
     internal void Release()
     {
@@ -83,7 +85,7 @@ public sealed class Checker
             }
         }
 
-        return new FoundationResult(results, Notes());
+        return new FoundationResult(results, Notes()) { Piles = PileResults() };
     }
 
     private static IReadOnlyList<Finding> Found(Check check, Trial trial) => check.Definition.Lists ? check.Findings(trial) : check.Worst(trial) is { } worst ? [worst] : [];
@@ -130,6 +132,24 @@ public sealed class Checker
         }
 
         return (grows ? near : far) - 1;
+    }
+
+    // Of the design that is set.
+    private IReadOnlyList<Piles.PileResult> PileResults()
+    {
+        if (Foundation.Kind.BearsOnGround || set is not { } design)
+        {
+            return [];
+        }
+
+        return
+        [
+            .. Trials.SelectMany(t =>
+            {
+                var forces = Foundation.Kind.PileForces(t);
+                return Foundation.Kind.PilesAt(Foundation, t.Place.Place, design).Select(p => new Piles.PileResult(p, forces.FirstOrDefault(f => f.Number == p.Number)));
+            }),
+        ];
     }
 
     /// <summary>The trace of a check in a combination, or in its governing one.</summary>
@@ -251,6 +271,8 @@ public sealed class Checker
         {
             trial.Adopt(design);
         }
+
+        set = design;
     }
 
     // A combination by name, with the water that is worse where it stands with both.

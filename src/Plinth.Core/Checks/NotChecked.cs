@@ -49,16 +49,17 @@ public static class NotChecked
             list.Add(("overstrength", null));
         }
 
-        if (foundation.Supports.Any(s => project.Actions[s.Label].Any(a => a.Mz != 0)))
+        if (!foundation.Kind.CarriesTorsion && foundation.Supports.Any(s => project.Actions[s.Label].Any(a => a.Mz != 0)))
         {
             list.Add(("torsion", null));
         }
 
-        if (places.Any(p => p.Ground is { Basis: BearingBasis.Net, LevelBefore: null }))
+        if (foundation.Kind.BearsOnGround && places.Any(p => p.Ground is { Basis: BearingBasis.Net, LevelBefore: null }))
         {
             list.Add(("level-before", "give [ground] level-before"));
         }
 
+        list.AddRange(foundation.Kind.NeverChecked.Select(id => (id, (string?)null)));
         list.AddRange(Never.Select(id => (id, (string?)null)));
         return list;
     }

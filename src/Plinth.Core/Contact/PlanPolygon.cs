@@ -44,6 +44,19 @@ public static class PlanPolygon
         return best;
     }
 
+    /// <summary>Length of its edges, m.</summary>
+    public static double Perimeter(IReadOnlyList<PlanPoint> polygon)
+    {
+        ArgumentNullException.ThrowIfNull(polygon);
+        var sum = 0.0;
+        for (var i = 0; i < polygon.Count; i++)
+        {
+            sum += Math.Sqrt(Square(polygon[i], polygon[(i + 1) % polygon.Count]));
+        }
+
+        return sum;
+    }
+
     /// <summary>Twice the signed area: positive where the corners run anticlockwise, m2.</summary>
     public static double DoubleArea(IReadOnlyList<PlanPoint> polygon)
     {

@@ -82,6 +82,37 @@ public static class ConvexPolygon
         return count;
     }
 
+    /// <summary>Where a line across an axis crosses a convex polygon, m along the other axis; at its end where it lies beyond.</summary>
+    /// <param name="corners">The polygon.</param>
+    /// <param name="alongX">The line stands across x, or across y.</param>
+    /// <param name="at">Where, m.</param>
+    public static (double From, double To) Chord(ReadOnlySpan<PlanPoint> corners, bool alongX, double at)
+    {
+        var (low, high) = (double.PositiveInfinity, double.NegativeInfinity);
+        foreach (var c in corners)
+        {
+            var u = alongX ? c.X : c.Y;
+            (low, high) = (Math.Min(low, u), Math.Max(high, u));
+        }
+
+        at = Math.Clamp(at, low, high);
+        var (from, to) = (double.PositiveInfinity, double.NegativeInfinity);
+        for (var i = 0; i < corners.Length; i++)
+        {
+            var (p, q) = (corners[i], corners[(i + 1) % corners.Length]);
+            var (u0, u1, v0, v1) = alongX ? (p.X, q.X, p.Y, q.Y) : (p.Y, q.Y, p.X, q.X);
+            if (at < Math.Min(u0, u1) || at > Math.Max(u0, u1))
+            {
+                continue;
+            }
+
+            var (a, b) = u0 == u1 ? (v0, v1) : (v0 + ((v1 - v0) * (at - u0) / (u1 - u0)), v0 + ((v1 - v0) * (at - u0) / (u1 - u0)));
+            (from, to) = (Math.Min(from, Math.Min(a, b)), Math.Max(to, Math.Max(a, b)));
+        }
+
+        return (from, to);
+    }
+
     /// <summary>The corners of a rectangle, anticlockwise from (x0, y0).</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static void Rectangle(double x0, double y0, double x1, double y1, Span<PlanPoint> corners)

@@ -152,7 +152,7 @@ public static class BaseGeometry
     {
         ArgumentNullException.ThrowIfNull(place);
         ArgumentNullException.ThrowIfNull(design);
-        return Corners(place, Centre(foundation, place, design), design.Outline);
+        return Corners(place, Centre(foundation, place, design), place.Lie.OfOutline(design.Outline));
     }
 
     /// <summary>The side that two held edges leave, m; null if it is open.</summary>

@@ -101,6 +101,13 @@ public readonly record struct Lie(int QuarterTurns, bool Mirrored)
     /// <summary>In words: "turned 180°, mirrored"; empty as drawn.</summary>
     public string Words => string.Join(", ", new[] { QuarterTurns == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"turned {90 * QuarterTurns}°"), Mirrored ? "mirrored" : "" }.Where(w => w.Length > 0));
 
+    /// <summary>Corners of the design, as they lie in the axes of the turned base, in the same order round.</summary>
+    public IReadOnlyList<Contact.PlanPoint> OfOutline(IReadOnlyList<Contact.PlanPoint> corners)
+    {
+        ArgumentNullException.ThrowIfNull(corners);
+        return Mirrored ? [.. corners.Reverse().Select(c => new Contact.PlanPoint(-c.X, c.Y))] : corners;
+    }
+
     /// <summary>A point of the design, as it lies in the axes of the turned base.</summary>
     public Contact.PlanPoint Of(in Contact.PlanPoint point) => Mirrored ? new Contact.PlanPoint(-point.X, point.Y) : point;
 }

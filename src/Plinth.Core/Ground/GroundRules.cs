@@ -102,6 +102,9 @@ public sealed record GroundRules(
     /// <summary>Layers from the ground downwards; empty: none are stated.</summary>
     public IReadOnlyList<GroundLayer> Layers { get; init; } = [];
 
+    /// <summary>What is stated of piles there.</summary>
+    public Piles.PileRules Piles { get; init; } = Core.Piles.PileRules.Nothing;
+
     /// <summary>By how much a load spreads sideways on each side per depth below the underside.</summary>
     public double LoadSpread { get; init; } = 0.5;
 

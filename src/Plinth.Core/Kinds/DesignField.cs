@@ -1,4 +1,5 @@
 using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Kinds;
@@ -18,6 +19,18 @@ public abstract record FieldValue
     /// <summary>Bars.</summary>
     /// <param name="Spec">As written.</param>
     public sealed record Bars(BarSpec Spec) : FieldValue;
+
+    /// <summary>A word.</summary>
+    /// <param name="Text">As written.</param>
+    public sealed record Word(string Text) : FieldValue;
+
+    /// <summary>Quarter turns anticlockwise.</summary>
+    /// <param name="Quarters">0 to 3.</param>
+    public sealed record Turn(int Quarters) : FieldValue;
+
+    /// <summary>Points in plan.</summary>
+    /// <param name="Points">From the place's origin, m.</param>
+    public sealed record Places(IReadOnlyList<PlanPoint> Points) : FieldValue;
 
     /// <summary>A pedestal with its bars, ties and socket.</summary>
     /// <param name="Of">The pedestal.</param>
@@ -39,8 +52,20 @@ public enum FieldForm
     /// <summary>A layer of bars.</summary>
     Bars,
 
+    /// <summary>A word out of a list, told by <see cref="DesignField.IsWord"/>.</summary>
+    Word,
+
+    /// <summary>A whole number of quarter turns; not written where it is none.</summary>
+    Turn,
+
+    /// <summary>Bars that stand in no layer: upright ones of a pile, or its ties; not written where there are none.</summary>
+    Shaft,
+
     /// <summary>Bars that stand round a section, an even number from 4; not written where there are none.</summary>
     Dowels,
+
+    /// <summary>Points in plan; not written where there are none, and changed in files alone.</summary>
+    Places,
 
     /// <summary>A pedestal: a table of its own.</summary>
     Pedestal,
@@ -70,8 +95,17 @@ public sealed record DesignField(IReadOnlyList<string> Path, FieldForm Form)
     /// <summary>Whether a table without it is incomplete.</summary>
     public bool Required { get; init; }
 
+    /// <summary>The key of another field in whose place this one stands: with that one it is neither required nor allowed; null: of none.</summary>
+    public IReadOnlyList<string>? Unless { get; init; }
+
     /// <summary>A value as it may be written: "2400 mm".</summary>
     public string Example { get; init; } = "";
+
+    /// <summary>Whether plinth.toml holds it under the same key among what is the kind's own.</summary>
+    public bool HeldByKey { get; init; }
+
+    /// <summary>Of a word: what is wrong with it; null: nothing.</summary>
+    public Func<string, string?> IsWord { get; init; } = _ => null;
 
     /// <summary>Its value in a design; null: it is not written.</summary>
     public required Func<FoundationDesign, FieldValue?> Get { get; init; }

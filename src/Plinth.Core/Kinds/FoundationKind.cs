@@ -19,11 +19,30 @@ public abstract class FoundationKind
     /// <summary>What it is called: "combined footing".</summary>
     public abstract string Title { get; }
 
+    /// <summary>What one of it is called on its own drawing: "footing".</summary>
+    public virtual string Noun => "footing";
+
     /// <summary>The letters before the number of a mark that nobody gave.</summary>
     public abstract string MarkLetters { get; }
 
     /// <summary>Whether one base carries several columns.</summary>
     public virtual bool UnderSeveral => false;
+
+    /// <summary>Whether one base may carry so many columns.</summary>
+    /// <param name="columns">How many.</param>
+    public virtual bool Carries(int columns) => UnderSeveral == columns > 1;
+
+    /// <summary>Whether codes let plain concrete carry a part of it.</summary>
+    public virtual bool MayBePlain => true;
+
+    /// <summary>Whether its checks carry moments about the vertical.</summary>
+    public virtual bool CarriesTorsion => false;
+
+    /// <summary>Whether it presses on the ground, whose bearing must then be stated.</summary>
+    public virtual bool BearsOnGround => true;
+
+    /// <summary>Ids of what of its own is never checked, whatever is stated.</summary>
+    public virtual IReadOnlyList<string> NeverChecked => [];
 
     /// <summary>Its checks under a code, which number the slots in which trials keep what they found.</summary>
     public abstract CheckList Checks(ConcreteCode code);
@@ -58,6 +77,18 @@ public abstract class FoundationKind
     /// <summary>The bars in a base at a foundation's first place, layer by layer, in the order of the schedule.</summary>
     public abstract IReadOnlyList<MatBars> Mats(Project project, Foundation foundation, FoundationDesign design);
 
+    /// <summary>Bars of the base that lie in no layer and stand at no column.</summary>
+    public virtual IReadOnlyList<BarGroup> OtherBars(Project project, Foundation foundation, FoundationDesign design) => [];
+
+    /// <summary>The shaft of its piles under force with moments; null: it has none, or too little is stated of it.</summary>
+    public virtual Figures.InteractionFigure? Shaft(Trial trial) => null;
+
+    /// <summary>The strut-and-tie model of a cap on piles in a combination; null: there is none.</summary>
+    public virtual Figures.StrutFigure? Struts(Trial trial, int combination) => null;
+
+    /// <summary>Bars of the piles: scheduled with those of the cap, but no part of its steel.</summary>
+    public virtual IReadOnlyList<BarGroup> PileBars(Project project, Foundation foundation, FoundationDesign design) => [];
+
     /// <summary>What its schedule is called, as a sheet of a workbook and a table to ask for: "Footings".</summary>
     public abstract string ScheduleName { get; }
 
@@ -68,6 +99,15 @@ public abstract class FoundationKind
 
     /// <summary>A trial of a foundation at a place; a design must be set before it is read.</summary>
     public abstract Trial NewTrial(Project project, Foundation foundation, LoadedPlace place);
+
+    /// <summary>The piles of a design at a place, by number; none of a base on the ground.</summary>
+    public virtual IReadOnlyList<Piles.PlacedPile> PilesAt(Foundation foundation, Place place, FoundationDesign design) => [];
+
+    /// <summary>The greatest and least loads of the piles of a trial whose design is set, by number; none of a base on the ground.</summary>
+    public virtual IReadOnlyList<Piles.PileForces> PileForces(Trial trial) => [];
+
+    /// <summary>What the piles of a trial carry in a combination, in place, and by how much more or less out of it, by number, kN.</summary>
+    public virtual IReadOnlyList<(double Force, double Spread)> PileForces(Trial trial, int combination) => [];
 
     /// <summary>Remarks on a trial whose design is set.</summary>
     public virtual IEnumerable<string> Notes(Trial trial) => TrialNotes.Of(trial);
@@ -89,7 +129,7 @@ public abstract class FoundationKind
 /// <summary>The kinds that there are.</summary>
 public static class FoundationKinds
 {
-    private static readonly FoundationKind[] List = [new Isolated.IsolatedKind(), new Combined.CombinedKind()];
+    private static readonly FoundationKind[] List = [new Isolated.IsolatedKind(), new Combined.CombinedKind(), new PileCap.PileCapKind()];
 
     /// <summary>All of them.</summary>
     public static IReadOnlyList<FoundationKind> All => List;

@@ -38,6 +38,15 @@ public enum BarRole
 
     /// <summary>Dowels into the column.</summary>
     Dowels,
+
+    /// <summary>Bars along the sides of a cap.</summary>
+    Sides,
+
+    /// <summary>Upright bars of piles.</summary>
+    PileBars,
+
+    /// <summary>Ties of piles.</summary>
+    PileTies,
 }
 
 /// <summary>What roles have in common.</summary>
@@ -79,7 +88,7 @@ public static class BarList
     public static IReadOnlyList<BarGroup> Of(Project project, Foundation foundation, FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(foundation);
-        return Of(project, foundation, design, foundation.Kind.Mats(project, foundation, design));
+        return [.. Of(project, foundation, design, foundation.Kind.Mats(project, foundation, design)), .. foundation.Kind.PileBars(project, foundation, design)];
     }
 
     /// <summary>The same where the bars in the base are known as they are cut.</summary>
@@ -103,6 +112,7 @@ public static class BarList
             Standing(project, foundation, design, i, below, list);
         }
 
+        list.AddRange(foundation.Kind.OtherBars(project, foundation, design));
         return list;
     }
 

@@ -11,7 +11,9 @@ namespace Plinth.Core.Schedules;
 /// <param name="Excavation">m3: the plan of the base to the underside of the blinding; no working space.</param>
 /// <param name="Formwork">m2: the sides of base and pedestal, inside and outside of a socket.</param>
 /// <param name="Blinding">m3, under the plan of the base and as far beyond it as the rules say.</param>
-public readonly record struct Quantities(double Concrete, double Steel, double Excavation, double Formwork, double Blinding)
+/// <param name="Piles">Number of piles.</param>
+/// <param name="PileMetres">m of piles, where their length is stated.</param>
+public readonly record struct Quantities(double Concrete, double Steel, double Excavation, double Formwork, double Blinding, double Piles = 0, double PileMetres = 0)
 {
     /// <summary>Quantities of a design at a foundation's first place.</summary>
     public static Quantities Of(Project project, Foundation foundation, FoundationDesign design)
@@ -36,14 +38,16 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
             BarList.Of(project, foundation, design, mats).Sum(b => b.Mass),
             area * depth,
             (design.Perimeter * thickness) + sides,
-            design.AreaWith(concrete.BlindingBeyond) * concrete.Blinding);
+            design.AreaWith(concrete.BlindingBeyond) * concrete.Blinding,
+            foundation.Kind.BearsOnGround ? 0 : foundation.Kind.PilesAt(foundation, foundation.Places[0], design).Count,
+            foundation.Kind.BearsOnGround ? 0 : foundation.Kind.PilesAt(foundation, foundation.Places[0], design).Sum(p => p.Length ?? 0));
     }
 
     /// <summary>A number of the same.</summary>
-    public static Quantities operator *(int number, in Quantities q) => new(number * q.Concrete, number * q.Steel, number * q.Excavation, number * q.Formwork, number * q.Blinding);
+    public static Quantities operator *(int number, in Quantities q) => new(number * q.Concrete, number * q.Steel, number * q.Excavation, number * q.Formwork, number * q.Blinding, number * q.Piles, number * q.PileMetres);
 
     /// <summary>Both together.</summary>
-    public static Quantities operator +(in Quantities a, in Quantities b) => new(a.Concrete + b.Concrete, a.Steel + b.Steel, a.Excavation + b.Excavation, a.Formwork + b.Formwork, a.Blinding + b.Blinding);
+    public static Quantities operator +(in Quantities a, in Quantities b) => new(a.Concrete + b.Concrete, a.Steel + b.Steel, a.Excavation + b.Excavation, a.Formwork + b.Formwork, a.Blinding + b.Blinding, a.Piles + b.Piles, a.PileMetres + b.PileMetres);
 
     /// <summary>Mass of a layer, kg, by cutting lengths.</summary>
     /// <param name="code">The code whose hooks they are.</param>

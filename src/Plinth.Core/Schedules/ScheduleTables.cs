@@ -32,6 +32,11 @@ public static class ScheduleTables
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(designs);
         IReadOnlyList<DataTable> members = [.. Members(project, FootingSchedule.Of(project, designs)), Bars(project, BarSchedule.Of(project, designs))];
+        if (PileSchedule.Of(project, designs) is { } piles)
+        {
+            members = [.. members.SkipLast(1), piles, members[^1]];
+        }
+
         if (revision is { Fails.Count: > 0 })
         {
             members = [.. members.Select(t => Failing(t, revision))];
@@ -59,15 +64,18 @@ public static class ScheduleTables
     private static DataTable Failing(DataTable table, ScheduleRevision revision) => table with
     {
         Columns = [.. table.Columns, new TableColumn("FAILS", "", null, 28)],
-        Rows = [.. table.Rows.Select(r => (IReadOnlyList<object?>)[.. r, revision.Fails.GetValueOrDefault((string)r[0]!, "")])],
+        Rows = [.. table.Rows.Select(r => (IReadOnlyList<object?>)[.. r, revision.Fails.GetValueOrDefault(MarkOf(r), "")])],
         Total = table.Total is { } total ? [.. total, null] : null,
     };
+
+    // A pile's row is of its cap's mark: "PC7/3".
+    private static string MarkOf(IReadOnlyList<object?> row) => ((string)row[0]!).Split('/', '@')[0];
 
     // The revision in the first column of each row whose mark, now in the second, changed.
     private static DataTable Marked(DataTable table, ScheduleRevision revision) => table with
     {
         Columns = [new TableColumn("rev", "", null, 5), .. table.Columns],
-        Rows = [.. table.Rows.Select(r => (IReadOnlyList<object?>)[revision.Changed.Contains((string)r[0]!) ? revision.Revision : "", .. r])],
+        Rows = [.. table.Rows.Select(r => (IReadOnlyList<object?>)[revision.Changed.Contains(MarkOf(r)) ? revision.Revision : "", .. r])],
         Total = table.Total is { } total ? [null, .. total] : null,
     };
 
@@ -137,6 +145,9 @@ public static class ScheduleTables
             BarRole.InnerTies => "inner ties",
             BarRole.CrossTiesX => "cross-ties along x",
             BarRole.CrossTiesY => "cross-ties along y",
+            BarRole.Sides => "sides",
+            BarRole.PileBars => "piles",
+            BarRole.PileTies => "ties of piles",
             _ => "dowels",
         } + (group.Where.Length > 0 ? " " + group.Where : "") + (group.Layer.Length > 0 ? $" ({group.Layer})" : "");
     }
@@ -155,7 +166,18 @@ public static class ScheduleTables
             Add("steel " + size.Size.Name, size.Mass, Unit.Mass, Unit.Length.FormatWithSymbol(size.Length, units) + " by cutting lengths");
         }
 
-        Add("steel, all", bars.Mass, Unit.Mass, "no waste, no chairs");
+        Add("steel, all", bars.Mass, Unit.Mass, "no waste, no chairs" + (bars.Rows.Any(r => r.Group.Role is BarRole.PileBars) ? "; with the bars of piles" : ""));
+        foreach (var g in designs.Where(d => !d.Foundation.Kind.BearsOnGround).SelectMany(d => d.Foundation.Places.SelectMany(p => d.Foundation.Kind.PilesAt(d.Foundation, p, d.Design)))
+            .GroupBy(p => Piles.PileWords.Of(p.Rules, units)))
+        {
+            var stated = g.Where(p => p.Length is not null).ToList();
+            rows.Add([$"piles {g.Key}", (double)g.Count(), "no.", stated.Count == g.Count() ? "below their caps" : "their length is not stated"]);
+            if (stated.Count == g.Count())
+            {
+                Add($"piles {g.Key}, metres", stated.Sum(p => p.Length!.Value), Unit.Length, "from cut-off to toe");
+            }
+        }
+
         Add("excavation", total.Excavation, Unit.Volume, $"plan of the bases to the underside of the {Wording.Blinding(units)}; no working space, no slopes");
         Add("formwork", total.Formwork, Unit.Area, "sides of bases, pedestals and sockets");
         if (project.Carbon is { Any: true } carbon)

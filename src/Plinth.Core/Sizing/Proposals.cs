@@ -27,7 +27,8 @@ public static class Proposals
         var places = project.Foundations.SelectMany(f => f.Places.Select(p => (Foundation: f, Place: p))).ToDictionary(p => (p.Foundation.Mark, p.Place.Name), p => p);
         bool Open(string mark, string place) => MayGive(places[(mark, place)].Foundation);
         var cases = Near(near.Where(n => Open(n.First, n.FirstPlace) && Open(n.Second, n.SecondPlace)), places)
-            .Concat(reports.Where(r => r.Stop is not null).Select(r => Confined(project, r.Foundation, reports)).OfType<ProposalCase>());
+            .Concat(reports.Where(r => r.Stop is not null).Select(r => Confined(project, r.Foundation, reports)).OfType<ProposalCase>())
+            .Concat(reports.Where(r => r.Stop is not null && r.Foundation.Places is [{ Supports.Count: 1 }] && MayGive(r.Foundation)).Select(r => new ProposalCase(ProposalCause.NothingFound, [(r.Foundation, r.Foundation.Places[0])], 0)));
         return [.. cases.SelectMany(c => FoundationKinds.All.SelectMany(k => k.Propose(c)))
             .DistinctBy(p => (p.Kind, string.Join('\n', p.Supports.Select(s => s.Label).Order(StringComparer.Ordinal)), p.Held.Trapezoid))];
     }

@@ -82,7 +82,17 @@ internal static partial class BaseLoadCase
             trace.Remark("Water in the ground: " + words);
         }
 
-        trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{length}·{width}·{new Sym("h", s.Thickness, Unit.Length)}");
+        var (area, thickness) = (new Sym("A", s.Area, Unit.Area), new Sym("h", s.Thickness, Unit.Length));
+        if (s.IsPolygon)
+        {
+            trace.Given("A", s.Area, Unit.Area, "plan area within the outline");
+            trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{area}·{thickness}");
+        }
+        else
+        {
+            trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{length}·{width}·{thickness}");
+        }
+
         foreach (var c in s.Columns)
         {
             if (c.Pedestal is { } pedestal)
@@ -108,16 +118,16 @@ internal static partial class BaseLoadCase
 
         foreach (var c in s.Columns)
         {
-            var area = Math.Min(s.Area, c.Support.Area);
+            var beneath = Math.Min(s.Area, c.Support.Area);
             var (displaced, columnDepth) = c.Displacing(k);
             var above = column.Weight(0, columnDepth);
             if (c.Pedestal is { } p)
             {
-                trace.Let(Of("Wdis", c), displaced, Unit.Force, $"{new Sym(Of("Aped", c), p.Area, Unit.Area)}·{new Sym(Of("σped", c), load.SoilPerArea - above, Unit.Pressure)} + {new Sym(Of("Acol", c), area, Unit.Area)}·{new Sym(Of("σcol", c), above, Unit.Pressure)}");
+                trace.Let(Of("Wdis", c), displaced, Unit.Force, $"{new Sym(Of("Aped", c), p.Area, Unit.Area)}·{new Sym(Of("σped", c), load.SoilPerArea - above, Unit.Pressure)} + {new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym(Of("σcol", c), above, Unit.Pressure)}");
             }
             else
             {
-                trace.Let(Of("Wdis", c), displaced, Unit.Force, $"{new Sym(Of("Acol", c), area, Unit.Area)}·{new Sym("σs", load.SoilPerArea, Unit.Pressure)}");
+                trace.Let(Of("Wdis", c), displaced, Unit.Force, $"{new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym("σs", load.SoilPerArea, Unit.Pressure)}");
             }
         }
 
@@ -126,11 +136,27 @@ internal static partial class BaseLoadCase
             trace.Given("Wdis", load.Displaced, Unit.Force, "of all columns");
         }
 
-        trace.Let("Wsoil", load.Soil, Unit.Force, $"{new Sym("σs", load.SoilPerArea, Unit.Pressure)}·{length}·{width} − {new Sym("Wdis", load.Displaced, Unit.Force)}");
+        var (soil, displacedSoil) = (new Sym("σs", load.SoilPerArea, Unit.Pressure), new Sym("Wdis", load.Displaced, Unit.Force));
+        if (s.IsPolygon)
+        {
+            trace.Let("Wsoil", load.Soil, Unit.Force, $"{soil}·{area} − {displacedSoil}");
+        }
+        else
+        {
+            trace.Let("Wsoil", load.Soil, Unit.Force, $"{soil}·{length}·{width} − {displacedSoil}");
+        }
+
         if (load.WaterPressure > 0)
         {
             trace.Let("u", load.WaterPressure, Unit.Pressure, $"{new Sym("γw", g.WaterWeight, Unit.UnitWeight)}·({new Sym("Df", s.FoundingDepth, Unit.Length)} − {new Sym("dw", column.Water, Unit.Length)})");
-            trace.Let("U", load.WaterPressure * s.Length * s.Width, Unit.Force, $"{new Sym("u", load.WaterPressure, Unit.Pressure)}·{length}·{width}");
+            if (s.IsPolygon)
+            {
+                trace.Let("U", load.WaterPressure * s.Area, Unit.Force, $"{new Sym("u", load.WaterPressure, Unit.Pressure)}·{area}");
+            }
+            else
+            {
+                trace.Let("U", load.WaterPressure * s.Length * s.Width, Unit.Force, $"{new Sym("u", load.WaterPressure, Unit.Pressure)}·{length}·{width}");
+            }
         }
     }
 
@@ -158,6 +184,12 @@ internal static partial class BaseLoadCase
 
         trace.Heading("Loads at the centre of the underside, " + s.Combinations[k].Name);
         var l = Compute(s, k, withSurcharge, ref trace);
+        if (s.Rest is { } rest)
+        {
+            rest.Tell(k, l, ref trace);
+            return s.Contact(k);
+        }
+
         trace.Heading("Contact pressure p = max(0, a + b·x + c·y)");
         var solution = s.Solved(l);
         if (solution.State == ContactState.NoEquilibrium)

@@ -31,7 +31,15 @@ internal static partial class BaseLoadCase
         var q = withSurcharge ? s.Place.SurchargeFactors[k] * s.Ground.Surcharge * s.Area : 0;
         if (q != 0)
         {
-            trace.Let("Q", q, Unit.Force, $"{new Sym("f", s.Place.SurchargeFactors[k], Unit.Ratio)}·{new Sym("q", s.Ground.Surcharge, Unit.Pressure)}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
+            var (factor, surcharge) = (new Sym("f", s.Place.SurchargeFactors[k], Unit.Ratio), new Sym("q", s.Ground.Surcharge, Unit.Pressure));
+            if (s.IsPolygon)
+            {
+                trace.Let("Q", q, Unit.Force, $"{factor}·{surcharge}·{new Sym("A", s.Area, Unit.Area)}");
+            }
+            else
+            {
+                trace.Let("Q", q, Unit.Force, $"{factor}·{surcharge}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
+            }
         }
 
         var w = Weights(s, k, ref trace);

@@ -1,22 +1,72 @@
+using Plinth.Core.Contact;
+
 namespace Plinth.Core.Bodies;
 
 /// <content>The shape of its outline.</content>
 public sealed partial class GroundBody
 {
+    // Of a polygon: its chords at every corner, in order along x, and along y; between two of them they change evenly.
+    private (double At, double From, double To)[] acrossX = [];
+    private (double At, double From, double To)[] acrossY = [];
+
+    private (double At, double From, double To)[] Chords(bool alongX) =>
+    [
+        .. outline.Select(c => alongX ? c.X : c.Y).Distinct().Order().Select(at =>
+        {
+            var (from, to) = ConvexPolygon.Chord(outline, alongX, at);
+            return (at, from, to);
+        }),
+    ];
+
     /// <summary>Its width at a distance along x from the centroid, m.</summary>
-    public double WidthAt(double x) => IsRectangle ? Width : LowWidth + ((HighWidth - LowWidth) * (x - LowX) / Length);
+    public double WidthAt(double x)
+    {
+        if (IsPolygon)
+        {
+            var (from, to) = Chord(true, x);
+            return to - from;
+        }
+
+        return IsRectangle ? Width : LowWidth + ((HighWidth - LowWidth) * (x - LowX) / Length);
+    }
 
     /// <summary>Its beginning along an axis from the centroid, m.</summary>
-    public double Low(bool alongX) => alongX ? LowX : -Math.Max(LowWidth, HighWidth) / 2;
+    public double Low(bool alongX) => alongX ? LowX : LowY;
 
     /// <summary>Its end along an axis, m.</summary>
-    public double High(bool alongX) => alongX ? HighX : Math.Max(LowWidth, HighWidth) / 2;
+    public double High(bool alongX) => alongX ? HighX : HighY;
+
+    /// <summary>Area of the part beyond a section across an axis, m2, and its moment about the section, m3.</summary>
+    /// <param name="alongX">Across x, or across y.</param>
+    /// <param name="side">+1: the part towards the axis's end; −1: towards its beginning.</param>
+    /// <param name="at">Where the section lies from the centroid along the axis, m.</param>
+    public (double Area, double Moment) Beyond(bool alongX, int side, double at)
+    {
+        Span<PlanPoint> part = stackalloc PlanPoint[outline.Length + 1];
+        var count = ConvexPolygon.Clip(outline, -side * at, alongX ? side : 0, alongX ? 0 : side, part);
+        var m = ConvexPolygon.Moments(part[..count]);
+        return (m.Area, (side * (alongX ? m.X : m.Y)) - (side * at * m.Area));
+    }
 
     /// <summary>Where a section across an axis begins and ends, m along the other; within the base.</summary>
     /// <param name="alongX">Across x, or across y.</param>
     /// <param name="at">How far it lies from the centroid along the axis, m.</param>
     public (double From, double To) Chord(bool alongX, double at)
     {
+        if (IsPolygon)
+        {
+            var chords = alongX ? acrossX : acrossY;
+            var i = 1;
+            while (i < chords.Length - 1 && chords[i].At < at)
+            {
+                i++;
+            }
+
+            var (a, b) = (chords[i - 1], chords[i]);
+            var share = Math.Clamp((at - a.At) / (b.At - a.At), 0, 1);
+            return (a.From + (share * (b.From - a.From)), a.To + (share * (b.To - a.To)));
+        }
+
         if (alongX)
         {
             return (-WidthAt(at) / 2, WidthAt(at) / 2);
@@ -92,5 +142,5 @@ public sealed partial class GroundBody
     public double LongSide => IsRectangle ? Length : Math.Sqrt((Length * Length) + ((HighWidth - LowWidth) * (HighWidth - LowWidth) / 4));
 
     /// <summary>Length of its outline, m.</summary>
-    public double Perimeter => LowWidth + HighWidth + (2 * LongSide);
+    public double Perimeter => IsPolygon ? PlanPolygon.Perimeter(outline) : LowWidth + HighWidth + (2 * LongSide);
 }

@@ -21,16 +21,22 @@ public sealed partial class GroundBody : Subject
     private Checks.OnGround.TippingBound[]? tipping;
 
     private readonly Standing[] columns;
-    private readonly PlanPoint[] outline = new PlanPoint[4];
+    private PlanPoint[] outline = new PlanPoint[4];
 
-    /// <summary>Makes the body of a trial; a size must be set before it is read.</summary>
+    /// <summary>Makes the body of a trial that bears on the ground; a size must be set before it is read.</summary>
     /// <param name="trial">The trial.</param>
     /// <param name="columns">What stands on it.</param>
     public GroundBody(Trial trial, Standing[] columns)
+        : this(trial, columns, null)
+    {
+    }
+
+    /// <summary>The same where something else holds it.</summary>
+    internal GroundBody(Trial trial, Standing[] columns, BodyRest? rest)
         : base(trial, 0, null)
     {
         ArgumentNullException.ThrowIfNull(trial);
-        this.columns = columns;
+        (this.columns, Rest) = (columns, rest);
         foreach (var c in columns)
         {
             c.Body = this;
@@ -50,6 +56,9 @@ public sealed partial class GroundBody : Subject
         (loads, contact, solvedAt) = ([], [], []);
     }
 
+    /// <summary>What holds it in place of the ground; null: the ground does.</summary>
+    internal BodyRest? Rest { get; }
+
     /// <summary>Side along x, m.</summary>
     public double Length { get; private set; }
 
@@ -62,14 +71,23 @@ public sealed partial class GroundBody : Subject
     /// <summary>Width at its +x end, m.</summary>
     public double HighWidth { get; private set; }
 
-    /// <summary>Whether it is a rectangle; else a trapezoid whose ends lie across x.</summary>
+    /// <summary>Whether it is a rectangle; else a trapezoid whose ends lie across x, or <see cref="IsPolygon"/>.</summary>
     public bool IsRectangle { get; private set; }
+
+    /// <summary>Whether it is neither rectangle nor trapezoid: length and width are then those of the rectangle round it.</summary>
+    public bool IsPolygon { get; private set; }
 
     /// <summary>Its −x end from the centroid, m.</summary>
     public double LowX { get; private set; }
 
     /// <summary>Its +x end from the centroid, m.</summary>
     public double HighX { get; private set; }
+
+    /// <summary>Its −y end from the centroid, m.</summary>
+    public double LowY { get; private set; }
+
+    /// <summary>Its +y end from the centroid, m.</summary>
+    public double HighY { get; private set; }
 
     /// <summary>Corners of its outline about the centroid, anticlockwise from (−x, −y).</summary>
     public ReadOnlySpan<PlanPoint> Outline => outline;
@@ -109,7 +127,32 @@ public sealed partial class GroundBody : Subject
         (IsRectangle, Length, Width, LowWidth, HighWidth) = (true, size.Length, size.Width, size.Width, size.Width);
         (LowX, HighX) = (-size.Length / 2, size.Length / 2);
         Area = size.Length * size.Width;
+        TakeCorners();
         Settle(size, origin);
+    }
+
+    /// <summary>Sets the size of a convex polygon that is neither rectangle nor trapezoid.</summary>
+    /// <param name="corners">Its corners about the centroid, anticlockwise.</param>
+    /// <param name="thickness">Its thickness, m.</param>
+    /// <param name="origin">The place's origin from the centroid.</param>
+    internal void Set(ReadOnlySpan<PlanPoint> corners, double thickness, in PlanPoint origin)
+    {
+        outline = outline.Length == corners.Length ? outline : new PlanPoint[corners.Length];
+        corners.CopyTo(outline);
+        (IsRectangle, IsPolygon) = (false, true);
+        (LowX, HighX, LowY, HighY) = (corners[0].X, corners[0].X, corners[0].Y, corners[0].Y);
+        foreach (var c in corners)
+        {
+            (LowX, HighX, LowY, HighY) = (Math.Min(LowX, c.X), Math.Max(HighX, c.X), Math.Min(LowY, c.Y), Math.Max(HighY, c.Y));
+        }
+
+        (Length, Width) = (HighX - LowX, HighY - LowY);
+        (LowWidth, HighWidth) = (Width, Width);
+        (acrossX, acrossY) = (Chords(true), Chords(false));
+        Area = PlanPolygon.DoubleArea(outline) / 2;
+
+        // What is laid over the whole goes with the area.
+        Settle(new BaseSize(Length, Area / Length, thickness), origin);
     }
 
     /// <summary>Sets the size of a trapezoid, or of a rectangle where both ends are alike.</summary>
@@ -129,7 +172,17 @@ public sealed partial class GroundBody : Subject
         LowX = -Length * (LowWidth + (2 * HighWidth)) / (3 * (LowWidth + HighWidth));
         HighX = LowX + Length;
         Area = Length * Width;
+        TakeCorners();
         Settle(new BaseSize(Length, Width, size.Thickness), origin);
+    }
+
+    private void TakeCorners()
+    {
+        outline = outline.Length == 4 ? outline : new PlanPoint[4];
+        IsPolygon = false;
+        (HighY, LowY) = (Math.Max(LowWidth, HighWidth) / 2, -Math.Max(LowWidth, HighWidth) / 2);
+        (outline[0], outline[1]) = (new PlanPoint(LowX, -LowWidth / 2), new PlanPoint(HighX, -HighWidth / 2));
+        (outline[2], outline[3]) = (new PlanPoint(HighX, HighWidth / 2), new PlanPoint(LowX, LowWidth / 2));
     }
 
     private void Settle(in BaseSize size, in PlanPoint origin)
@@ -137,8 +190,6 @@ public sealed partial class GroundBody : Subject
         generation = Trial.Generation;
         this.origin = origin;
         Thickness = size.Thickness;
-        (outline[0], outline[1]) = (new PlanPoint(LowX, -LowWidth / 2), new PlanPoint(HighX, -HighWidth / 2));
-        (outline[2], outline[3]) = (new PlanPoint(HighX, HighWidth / 2), new PlanPoint(LowX, LowWidth / 2));
         for (var i = 0; i < placedLoads.Length; i++)
         {
             placedLoads[i] = Place.Loads[i].On(origin, size);
@@ -282,7 +333,7 @@ public sealed partial class GroundBody : Subject
     }
 
     /// <summary>A pressure over the whole underside, kN.</summary>
-    public double Whole(double pressure) => pressure * Length * Width;
+    public double Whole(double pressure) => IsPolygon ? pressure * Area : pressure * Length * Width;
 
     /// <summary>Least pressure at a corner while the whole base bears, kPa.</summary>
     public double LeastPressure(in PressureField p)
@@ -317,7 +368,8 @@ public sealed partial class GroundBody : Subject
         }
 
         var load = new GroundLoad(soil, Area * soil, displaced, ground.WaterPressure(Ground.Level - Underside), (Rules.Concrete.Weight * Thickness) + soil);
-        return Ground.UpliftSpread > 0 ? Beside(load, ground, topDepth) : load;
+        // Where piles hold it soil beside it lifts nothing.
+        return Ground.UpliftSpread > 0 && !IsPolygon ? Beside(load, ground, topDepth) : load;
     }
 
     private void Solve(int combination)
@@ -330,7 +382,7 @@ public sealed partial class GroundBody : Subject
         var none = default(NoTrace);
         var l = BaseLoadCase.Compute(this, combination, true, ref none);
         loads[combination] = l;
-        contact[combination] = Solved(l);
+        contact[combination] = Rest is { } rest ? rest.Hold(combination, l) : Solved(l);
         solvedAt[combination] = generation;
     }
 }

@@ -16,7 +16,7 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
     public static Outcome Evaluate<T>(BarZone s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        var breadth = s.Breadth;
+        var breadth = s.GrossBreadth;
         trace.Heading($"Minimum steel along {TAxis.Name}");
         var ratio = s.Code.MinimumSteelRatio(ref trace, s.Rules.Steel.Yield);
         var least = trace.Let("As,min", ratio * breadth * s.Thickness, Unit.SteelArea, $"{new Sym("ρmin", ratio, Unit.Ratio)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h", s.Thickness, Unit.Section)}");

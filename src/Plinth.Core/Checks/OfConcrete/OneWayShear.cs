@@ -138,6 +138,6 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
             return 0;
         }
 
-        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(bottom), s.Steel(bottom));
+        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(bottom), s.Steel(bottom), s.Body.Rest is null);
     }
 }

@@ -13,6 +13,9 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="Depth">d, m.</param>
 internal readonly record struct PunchingSection(double X0, double X1, double Y0, double Y1, int OpenX, int OpenY, double Depth)
 {
+    /// <summary>Whether it stands nearer to the column than d/2, as it would else cross the outline of the base.</summary>
+    public bool DrawnIn { get; init; }
+
     /// <summary>Side along x, b1 or b2, m.</summary>
     public double SideX => X1 - X0;
 
@@ -32,7 +35,7 @@ internal readonly record struct PunchingSection(double X0, double X1, double Y0,
     /// <summary>The section in words.</summary>
     public string Words => (OpenX, OpenY) switch
     {
-        (0, 0) => "closed section",
+        (0, 0) => DrawnIn ? "closed section, drawn in to lie within the outline" : "closed section",
         (_, 0) => $"section open to the {(OpenX > 0 ? "+" : "−")}x edge",
         (0, _) => $"section open to the {(OpenY > 0 ? "+" : "−")}y edge",
         _ => $"section open to the {(OpenX > 0 ? "+" : "−")}x and {(OpenY > 0 ? "+" : "−")}y edges",
@@ -100,6 +103,11 @@ internal static class PunchingSectionFinder
             return 0;
         }
 
+        if (s.Body.IsPolygon)
+        {
+            return Within(s, depth, ref sections);
+        }
+
         var (lowX, highX, middle) = (s.Body.LowX, s.Body.HighX, (s.Body.LowX + s.Body.HighX) / 2);
         var (x0, x1) = (s.X - ((s.SideX + depth) / 2), s.X + ((s.SideX + depth) / 2));
         var (y0, y1) = (s.Y - ((s.SideY + depth) / 2), s.Y + ((s.SideY + depth) / 2));
@@ -121,6 +129,12 @@ internal static class PunchingSectionFinder
             for (var i = 0; i < 9; i++)
             {
                 var (ox, oy) = ((i / 3) - 1, (i % 3) - 1);
+                // On piles a column in the middle is nearer to no edge.
+                if (s.Body.Rest is not null && ((ox != 0 && Math.Abs(s.X - middle) <= Slack) || (oy != 0 && Math.Abs(s.Y) <= Slack)))
+                {
+                    continue;
+                }
+
                 if (Math.Abs(ox) + Math.Abs(oy) != open || ox * (s.X - middle) < -Slack || oy * s.Y < -Slack
                     || !(ox < 0 || fitsX0) || !(ox > 0 || fitsX1) || !(oy < 0 || fitsY0) || !(oy > 0 || fitsY1))
                 {
@@ -139,5 +153,28 @@ internal static class PunchingSectionFinder
         }
 
         return count;
+    }
+
+    // On piles a column in the middle of a polygon is nearer to no edge: the section is closed. Where it would cross the outline it is drawn in until it lies within:
+    // shorter than at d/2, and with less of the piles inside.
+    private static int Within(PunchedArea s, double depth, ref PunchingSections sections)
+    {
+        var outline = s.Body.Outline;
+        var fits = depth / 2;
+        for (var i = 0; i < outline.Length; i++)
+        {
+            var (p, q) = (outline[i], outline[(i + 1) % outline.Length]);
+            var (nx, ny) = (q.Y - p.Y, p.X - q.X);
+            var room = (nx * (p.X - s.X)) + (ny * (p.Y - s.Y)) - (Math.Abs(nx) * s.SideX / 2) - (Math.Abs(ny) * s.SideY / 2);
+            fits = Math.Min(fits, room / (Math.Abs(nx) + Math.Abs(ny)));
+        }
+
+        if (fits < -Slack)
+        {
+            return 0;
+        }
+
+        sections[0] = new PunchingSection(s.X - (s.SideX / 2) - fits, s.X + (s.SideX / 2) + fits, s.Y - (s.SideY / 2) - fits, s.Y + (s.SideY / 2) + fits, 0, 0, depth) { DrawnIn = fits < (depth / 2) - Slack };
+        return 1;
     }
 }

@@ -97,7 +97,7 @@ internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
     /// <summary>Where that strip begins and ends, m from the body's centroid.</summary>
     public static (double From, double To) Bounds(PunchedArea s, bool alongX)
     {
-        var (low, high) = alongX ? (-s.Body.WidthAt(s.X) / 2, s.Body.WidthAt(s.X) / 2) : (s.Body.LowX, s.Body.HighX);
+        var (low, high) = s.Body.IsPolygon ? s.Body.Chord(alongX, alongX ? s.X : s.Y) : alongX ? (-s.Body.WidthAt(s.X) / 2, s.Body.WidthAt(s.X) / 2) : (s.Body.LowX, s.Body.HighX);
         var (column, side) = alongX ? (s.Y, s.SideY) : (s.X, s.SideX);
         var reach = (side / 2) + (Beside * s.Body.Thickness);
         return (Math.Max(low, column - reach), Math.Min(high, column + reach));

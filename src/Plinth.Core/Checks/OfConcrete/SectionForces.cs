@@ -16,6 +16,12 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="Deduct">Share of the weights that counts against upward effects: 1 net, 0 gross; NaN where nothing is known.</param>
 internal readonly record struct SectionForces(int Side, double At, double Overhang, double UpShear, double UpMoment, double DownShear, double DownMoment, double Deduct)
 {
+    /// <summary>By how much the shear may be more or less, as piles may stand out of place, kN.</summary>
+    public double SpreadShear { get; init; }
+
+    /// <summary>The same of the moment, kNm.</summary>
+    public double SpreadMoment { get; init; }
+
     /// <summary>Whether the strip that the part belongs to has no equilibrium of its own, so that nothing is known of its forces.</summary>
     public bool Lost => double.IsNaN(Deduct);
 
@@ -29,18 +35,18 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
     }
 
     /// <summary>Upward shear, kN; 0 if the part is pressed down.</summary>
-    public double ShearUp => Math.Max(0, UpShear - (Deduct * DownShear));
+    public double ShearUp => Math.Max(0, UpShear - (Deduct * DownShear) + SpreadShear);
 
     /// <summary>Downward shear, kN.</summary>
-    public double ShearDown => Math.Max(0, DownShear - UpShear);
+    public double ShearDown => Math.Max(0, DownShear - UpShear + SpreadShear);
 
     /// <summary>Moment that stretches the bottom, kNm.</summary>
-    public double MomentUp => Math.Max(0, UpMoment - (Deduct * DownMoment));
+    public double MomentUp => Math.Max(0, UpMoment - (Deduct * DownMoment) + SpreadMoment);
 
     /// <summary>Moment that stretches the top, kNm.</summary>
-    public double MomentDown => Math.Max(0, DownMoment - UpMoment);
+    public double MomentDown => Math.Max(0, DownMoment - UpMoment + SpreadMoment);
 
-    /// <summary>Forces beyond a section across a whole rectangular body, with no column beyond it.</summary>
+    /// <summary>Forces beyond a section across a whole body, a rectangle or a polygon that piles hold, with no column beyond it.</summary>
     /// <param name="body">The body.</param>
     /// <param name="k">The combination.</param>
     /// <param name="alongX">The part spans along x, or along y.</param>
@@ -48,6 +54,11 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
     /// <param name="at">Where the section lies from the body's centroid, m.</param>
     public static SectionForces Of(GroundBody body, int k, bool alongX, int side, double at)
     {
+        if (body.IsPolygon)
+        {
+            return OfPolygon(body, k, alongX, side, at);
+        }
+
         var (half, across) = alongX ? (body.Length / 2, body.Width) : (body.Width / 2, body.Length);
         var overhang = half - (side * at);
         if (overhang <= 0)
@@ -71,6 +82,23 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         }
 
         return new SectionForces(side, at, overhang, f.Ground.Force + water, moment, weight + besideForce, (weight * overhang / 2) + beside, body.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
+    }
+
+    // No ground presses on it: its own weights, loads on it and the water.
+    private static SectionForces OfPolygon(GroundBody body, int k, bool alongX, int side, double at)
+    {
+        var overhang = side > 0 ? body.High(alongX) - at : at - body.Low(alongX);
+        if (overhang <= 0)
+        {
+            return new SectionForces(side, at, overhang, 0, 0, 0, 0, 1);
+        }
+
+        const double all = double.PositiveInfinity;
+        var (area, moment) = body.Beyond(alongX, side, at);
+        var (from, to) = side > 0 ? (at, all) : (-all, at);
+        var (beside, besideX, besideY) = body.PlacedLoads.Length == 0 ? default : alongX ? body.LoadsWithin(k, from, -all, to, all) : body.LoadsWithin(k, -all, from, all, to);
+        var (water, weight) = (body.GroundLoad(k).WaterPressure, body.PressedPerArea(k));
+        return new SectionForces(side, at, overhang, water * area, water * moment, (weight * area) + beside, (weight * moment) + (side * ((alongX ? besideX : besideY) - (at * beside))), 1);
     }
 
     /// <summary>Tells the forces.</summary>

@@ -97,6 +97,12 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
             return pressed with { Done = true };
         }
 
+        if (s.Body.Rest is { } rest && (rest.IsWithin(section) || (stress.Vu < 0 && s.Force(k) >= 0)))
+        {
+            trace.Note("no pile stands outside the section: nothing is carried across it");
+            return Outcome.Ratio(0, pressed.Capacity) with { Face = Face.Bottom };
+        }
+
         var outcome = pressed with { Face = Face.Bottom };
         if (stress.Vu < 0)
         {
@@ -153,7 +159,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
     public static double Direct(PunchedArea s, int k, PunchingFace face, int i)
     {
         ref readonly var section = ref face.Sections[i];
-        var pressed = s.Body.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
+        var pressed = Pushed(s, k, section);
         return s.Force(k) - Within(s, k, section, ref pressed, out _).Up;
     }
 
@@ -238,7 +244,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         var jy = Polar(ref trace, "Jy", section.PolarX, section.Depth, ("bx", section.SideX), ("by", section.SideY), section.OpenX == 0, section.OpenY == 0, ((section.X0 + section.X1) / 2) - section.CentroidX, x0 - section.CentroidX);
         var jx = Polar(ref trace, "Jx", section.PolarY, section.Depth, ("by", section.SideY), ("bx", section.SideX), section.OpenY == 0, section.OpenX == 0, ((section.Y0 + section.Y1) / 2) - section.CentroidY, y0 - section.CentroidY);
         var beta = s.Beta;
-        var strength = plain ? s.Code.PlainTwoWayShear(ref trace, s.Rules.Concrete, beta) : s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(beta, section.AlphaS, section.Perimeter, section.Depth));
+        var strength = plain ? s.Code.PlainTwoWayShear(ref trace, s.Rules.Concrete, beta) : s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(beta, section.AlphaS, section.Perimeter, section.Depth), s.Body.Rest is null);
         return new SectionProperties(section.CentroidX, section.CentroidY, section.Perimeter * section.Depth, gy / jy, gx / jx, strength);
     }
 
@@ -292,10 +298,15 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         where T : struct, ITrace
     {
         var n = s.Force(k);
-        var inside = s.Body.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
+        var inside = Pushed(s, k, section);
         var (held, weight, weightX, weightY) = Within(s, k, section, ref inside, out var water);
         var (cx, cy) = (properties.CentroidX, properties.CentroidY);
-        if (T.Records && s.Body.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
+        if (T.Records && s.Body.Rest is { } piles)
+        {
+            piles.TellWithin(k, section, ref trace);
+            trace.Given("P", inside.Force, Unit.Force, water > 0 ? "of the piles within the section by their shares, and u·bx·by" : "of the piles within the section by their shares");
+        }
+        else if (T.Records && s.Body.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
         {
             var middle = trace.Given("pm", inside.Force / (section.SideX * section.SideY), Unit.Pressure, water > 0 ? "pressure in the middle of the section, the water's included" : "pressure in the middle of the section");
             trace.Let("P", inside.Force, Unit.Force, $"{new Sym("pm", middle, Unit.Pressure)}·{new Sym("bx", section.SideX, Unit.Length)}·{new Sym("by", section.SideY, Unit.Length)}");
@@ -323,6 +334,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
 
             var at = CornerOf(section, properties, i);
             var v = sign * Stress(properties, direct, mx, my, at);
+            v += s.Body.Rest?.Spread(k, section, properties, at.X, at.Y) ?? 0;
             if (v > worst.Value)
             {
                 worst = new PunchingStress(v, vu, mx, my, at.X, at.Y);
@@ -333,11 +345,22 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         {
             trace.Given("x", worst.X, Unit.Length, "worst corner from the section's centroid");
             trace.Given("y", worst.Y, Unit.Length, "worst corner from the section's centroid");
-            trace.Let("vu", worst.Value, Unit.Stress, $"{(sign > 0 ? "" : "−")}({new Sym("v0", direct, Unit.Stress)} − {new Sym("γv,x", properties.SlopeY * section.PolarY, Unit.Ratio)}·{new Sym("Mx,c", mx, Unit.Moment)}·{new Sym("y", worst.Y, Unit.Length)}/{new Sym("Jx", section.PolarY, Unit.FourthPower)} + {new Sym("γv,y", properties.SlopeX * section.PolarX, Unit.Ratio)}·{new Sym("My,c", my, Unit.Moment)}·{new Sym("x", worst.X, Unit.Length)}/{new Sym("Jy", section.PolarX, Unit.FourthPower)})", $"{s.Code.Name} R8.4.4.2.3");
+            trace.Let("vu", worst.Value - (s.Body.Rest?.Spread(k, section, properties, worst.X, worst.Y) ?? 0), Unit.Stress, $"{(sign > 0 ? "" : "−")}({new Sym("v0", direct, Unit.Stress)} − {new Sym("γv,x", properties.SlopeY * section.PolarY, Unit.Ratio)}·{new Sym("Mx,c", mx, Unit.Moment)}·{new Sym("y", worst.Y, Unit.Length)}/{new Sym("Jx", section.PolarY, Unit.FourthPower)} + {new Sym("γv,y", properties.SlopeX * section.PolarX, Unit.Ratio)}·{new Sym("My,c", my, Unit.Moment)}·{new Sym("x", worst.X, Unit.Length)}/{new Sym("Jy", section.PolarX, Unit.FourthPower)})", $"{s.Code.Name} R8.4.4.2.3");
+        }
+
+        if (T.Records && s.Body.Rest?.Spread(k, section, properties, worst.X, worst.Y) is > 0 and var spread)
+        {
+            // The formula above stands for the piles in place.
+            trace.Given("Δvu", spread, Unit.Stress, "more where the piles stand out of place in the worst direction: |ΣN|·δ times what the stress there answers to moments of one");
+            trace.Let("vu", worst.Value, Unit.Stress, $"{new Sym("vu", worst.Value - spread, Unit.Stress)} + {new Sym("Δvu", spread, Unit.Stress)}");
         }
 
         return worst;
     }
+
+    // What pushes up within a section: the ground's pressure, or piles.
+    private static PressureResultant Pushed(PunchedArea s, int k, in PunchingSection section) =>
+        s.Body.Rest is { } rest ? rest.Within(k, section) : s.Body.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
 
     // Unbalanced moments about the section's centroid: of the column, and of the net pressure inside.
     private static (double Mx, double My) OfOne<T>(Standing c, int k, double cx, double cy, double qx, double qy, ref T trace)
@@ -386,6 +409,11 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         else
         {
             trace.Let("d", section.Depth, Unit.Section, $"({new Sym("dx", s.Depth(true, bottom), Unit.Section)} + {new Sym("dy", s.Depth(false, bottom), Unit.Section)})/2");
+        }
+
+        if (section.DrawnIn)
+        {
+            trace.Remark("At d/2 the section would cross the outline: it is drawn in until it lies within.");
         }
 
         trace.Given("bx", section.SideX, Unit.Section, "side of the section along x");

@@ -67,7 +67,7 @@ public readonly record struct FrictionJoint(double Strength, double Lightweight,
 public readonly record struct ShearColumn(double Breadth, double Depth, double Gross, double Axial, double Ties, double Spacing, double Yield);
 
 /// <summary>A design code for concrete. Checks and foundations speak to it alone and never ask which it is.</summary>
-public abstract class ConcreteCode
+public abstract partial class ConcreteCode
 {
     /// <summary>The code's key in plinth.toml: "aci318m-19".</summary>
     public abstract string Id { get; }
@@ -116,7 +116,8 @@ public abstract class ConcreteCode
     /// <param name="trace">Receives the steps.</param>
     /// <param name="concrete">The concrete.</param>
     /// <param name="section">The critical section.</param>
-    public abstract double TwoWayShear<T>(ref T trace, ConcreteRules concrete, in TwoWaySection section)
+    /// <param name="ofFooting">Whether it is a footing's on the ground, for which codes may leave the effect of its size away.</param>
+    public abstract double TwoWayShear<T>(ref T trace, ConcreteRules concrete, in TwoWaySection section, bool ofFooting = true)
         where T : struct, ITrace;
 
     /// <summary>Share of the unbalanced moment that eccentricity of shear carries, γv.</summary>

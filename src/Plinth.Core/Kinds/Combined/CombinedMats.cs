@@ -6,10 +6,6 @@ namespace Plinth.Core.Kinds.Combined;
 /// <summary>The bars in a base under several columns as they are cut.</summary>
 internal static class CombinedMats
 {
-    // Bars across a trapezoid are cut in steps, each no longer than the width where it lies.
-    private const double MetricCut = 0.05;
-    private const double InchCut = 2 * 0.0254;
-
     /// <summary>Layer by layer: bottom along, bands from −x, between them, top along and across.</summary>
     public static IReadOnlyList<MatBars> Of(CombinedTrial t, CombinedDesign design)
     {
@@ -42,8 +38,8 @@ internal static class CombinedMats
             return [new MatBars(role, layer, t.Body.Width - side, where)];
         }
 
-        var step = layer.Size!.IsUs ? InchCut : MetricCut;
-        return at.Select(x => Math.Round(Math.Floor(((t.Body.WidthAt(x) - side) / step) + 1e-9) * step, 6)).GroupBy(l => l).OrderByDescending(g => g.Key)
+        // Each no longer than the width where it lies.
+        return at.Select(x => BarPositions.CutDown(t.Body.WidthAt(x) - side, layer.Size!)).GroupBy(l => l).OrderByDescending(g => g.Key)
             .Select(g => new MatBars(role, layer with { Count = g.Count() }, g.Key, where));
     }
 }

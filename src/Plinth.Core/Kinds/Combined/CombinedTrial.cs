@@ -135,25 +135,6 @@ public sealed partial class CombinedTrial : Trial
     /// <summary>Puts what stands between the base and one of its columns; a size must be set after it.</summary>
     internal void Put(int column, Pedestal? pedestal, BarLayer dowels) => standsNew |= columns[column].Set(pedestal, dowels);
 
-    /// <summary>The combination under whose resultant the base is to lie: dead load with live load, else dead load alone; −1: there is none of the ground without wind and earthquake.</summary>
-    public int Sustained
-    {
-        get
-        {
-            var (best, rank) = (-1, 0);
-            foreach (var k in CombinationsFor(Loads.Family.Ground))
-            {
-                var c = Combinations[k];
-                var own = c.Transient || c.Counteracting ? 0
-                    : !c.Terms.All(t => Place.Cases[t.Case].Symbol is Loads.LoadSymbol.D or Loads.LoadSymbol.L) ? 1
-                    : c.Terms.Any(t => Place.Cases[t.Case].Symbol == Loads.LoadSymbol.L && !Place.Cases[t.Case].IsSurcharge) ? 3 : 2;
-                (best, rank) = own > rank ? (k, own) : (best, rank);
-            }
-
-            return best;
-        }
-    }
-
     /// <summary>Whether the bars along x lie outermost.</summary>
     public bool OuterIsX => Rules.Steel.OuterIsX(new BaseSize(Body.Length, Body.Width, Body.Thickness));
 
@@ -338,10 +319,7 @@ public sealed partial class CombinedTrial : Trial
 
         for (var i = 0; i < n - 1; i++)
         {
-            var (a, b) = (columns[i], columns[i + 1]);
-            var depth = Math.Max(a.MeanDepth(true), b.MeanDepth(true));
-            var (gapX, gapY) = (Math.Abs(a.X - b.X) - ((a.Outline.X + b.Outline.X) / 2), Math.Abs(a.Y - b.Y) - ((a.Outline.Y + b.Outline.Y) / 2));
-            if (Math.Max(gapX, gapY) < 2 * depth)
+            if (columns[i].StandsNear(columns[i + 1]))
             {
                 looked[count++] = areas[n + i];
             }

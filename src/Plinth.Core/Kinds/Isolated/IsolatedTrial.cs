@@ -6,7 +6,7 @@ using Plinth.Core.Foundations;
 namespace Plinth.Core.Kinds.Isolated;
 
 /// <summary>A rectangular base under one column: four layers of bars, a span each way over the whole breadth.</summary>
-public sealed class IsolatedTrial : Trial
+public sealed class IsolatedTrial : LayeredTrial
 {
     private readonly GroundBody[] bodies;
     private readonly Standing[] columns;
@@ -51,12 +51,6 @@ public sealed class IsolatedTrial : Trial
 
     /// <summary>The column.</summary>
     public Standing Column => column;
-
-    /// <summary>Plan size and thickness, m.</summary>
-    public BaseSize Size { get; private set; }
-
-    /// <summary>Whether the bars along x lie outermost.</summary>
-    public bool OuterIsX => Rules.Steel.OuterIsX(Size);
 
     /// <summary>The span along an axis.</summary>
     public SlabSpan Along(bool x) => x ? alongX : alongY;
@@ -105,6 +99,12 @@ public sealed class IsolatedTrial : Trial
         alongY.Resize();
         FindDepths();
     }
+
+    /// <inheritdoc/>
+    internal override bool StraightFits(bool alongX, bool bottom) => Plinth.Core.Checks.OfConcrete.Anchorage.StraightFits(Along(alongX), bottom);
+
+    /// <inheritdoc/>
+    internal override void Take(in Reinforcement bars) => Set(bars);
 
     /// <summary>Sets the bars; sizes stay.</summary>
     public void Set(in Reinforcement bars)

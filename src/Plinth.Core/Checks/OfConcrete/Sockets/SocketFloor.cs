@@ -50,7 +50,7 @@ internal readonly struct SocketFloor : ICheckRule<Standing, Nothing>
         var vu = trace.Let("Vu", Math.Max(0, n - q), Unit.Force, $"max(0; {new Sym("N", n, Unit.Force)} − {new Sym("Q", q, Unit.Force)})");
         var around = trace.Let("bo", 2 * (bx + by), Unit.Section, $"2·({new Sym("bx", bx, Unit.Section)} + {new Sym("by", by, Unit.Section)})");
         var stress = trace.Let("vu", vu / (around * d), Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", around, Unit.Section)}·{new Sym("d", d, Unit.Section)})");
-        var strength = s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(Math.Max(cx, cy) / Math.Min(cx, cy), 40, around, d));
+        var strength = s.Code.TwoWayShear(ref trace, s.Rules.Concrete, new TwoWaySection(Math.Max(cx, cy) / Math.Min(cx, cy), 40, around, d), s.Body.Rest is null);
         var result = Outcome.Ratio(stress, strength);
         trace.Let("utilisation", result.Utilisation, Unit.Ratio, $"{new Sym("vu", stress, Unit.Stress)}/{new Sym("φvc", strength, Unit.Stress)}");
         return result;

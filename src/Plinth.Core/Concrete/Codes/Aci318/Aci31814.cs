@@ -54,6 +54,18 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
     public override double PunchingSteel<T>(ref T trace, ConcreteRules concrete, double yield, double stress, double strip, in TwoWaySection section) => 0;
 
     /// <inheritdoc/>
+    public override string PileShareClause => Name + " 13.4.2.5";
+
+    /// <inheritdoc/>
+    public override double? DeepMemberPhi(bool precast) => null;
+
+    /// <inheritdoc/>
+    protected override string CapStrutClause => Name + " 13.4.2.4";
+
+    /// <inheritdoc/>
+    protected override double TwoWaySize<T>(ref T trace, double depth) => 1;
+
+    /// <inheritdoc/>
     protected override double GradeFactor<T>(ref T trace, double yield) => 1;
 
     /// <inheritdoc/>

@@ -74,6 +74,20 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
     }
 
     /// <inheritdoc/>
+    public override string PileShareClause => Name + " 13.4.6.5";
+
+    // Table 13.4.3.2.
+    /// <inheritdoc/>
+    public override double? DeepMemberPhi(bool precast) => precast ? 0.65 : 0.55;
+
+    /// <inheritdoc/>
+    protected override string CapStrutClause => Name + " 13.4.6.4";
+
+    /// <inheritdoc/>
+    protected override double TwoWaySize<T>(ref T trace, double depth) =>
+        trace.Let("λs", Math.Min(1, Math.Sqrt(2 / (1 + (depth / Edition.SizeEffect)))), Unit.Ratio, $"min(1; √(2/(1 + {new Sym("d", depth, Unit.Section)}/{new Sym("d0", Edition.SizeEffect, Unit.Section)})))", $"{Name} 22.5.5.1.3, 22.6.5.2");
+
+    /// <inheritdoc/>
     protected override double GradeFactor<T>(ref T trace, double yield)
     {
         var fy = yield / Edition.StressFactor;

@@ -63,7 +63,7 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
     public override double LeastClear(double diameter, double aggregate) => Math.Max(edition.LeastClear, Math.Max(diameter, aggregate * 4 / 3));
 
     /// <inheritdoc/>
-    public override double TwoWayShear<T>(ref T trace, ConcreteRules concrete, in TwoWaySection section)
+    public override double TwoWayShear<T>(ref T trace, ConcreteRules concrete, in TwoWaySection section, bool ofFooting = true)
     {
         ArgumentNullException.ThrowIfNull(concrete);
         var e = edition;
@@ -74,8 +74,14 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
         var second = trace.Empirical("vc(b)", e.TwoWayShape * (1 + (2 / beta)) * lambda * root, Unit.Ratio, $"{AciEdition.Text(e.TwoWayShape)}·(1 + 2/{new Sym("β", beta, Unit.Ratio)})·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}");
         var third = trace.Empirical("vc(c)", e.TwoWayPerimeter * (2 + (alpha * d / bo)) * lambda * root, Unit.Ratio, $"{AciEdition.Text(e.TwoWayPerimeter)}·(2 + {new Sym("αs", alpha, Unit.Ratio)}·{new Sym("d", d, Unit.Section)}/{new Sym("bo", bo, Unit.Section)})·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}");
         var vc = trace.Empirical("vc", Math.Min(first, Math.Min(second, third)) * e.StressFactor, e.Stress, $"min({new Sym("vc(a)", first, Unit.Ratio)}; {new Sym("vc(b)", second, Unit.Ratio)}; {new Sym("vc(c)", third, Unit.Ratio)})", TwoWayShearClause);
+        if (!ofFooting)
+        {
+            var size = TwoWaySize(ref trace, d);
+            vc = trace.Let("vc", size * vc, e.Stress, $"{new Sym("λs", size, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}");
+        }
+
         var phi = Phi(ref trace, concrete);
-        return trace.Let("φvc", phi * vc, e.Stress, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}", $"{Name} 8.5.1.1, 13.2.6.2 (λs = 1)");
+        return trace.Let("φvc", phi * vc, e.Stress, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}", $"{Name} 8.5.1.1{(ofFooting ? ", 13.2.6.2 (λs = 1)" : "")}");
     }
 
     /// <inheritdoc/>

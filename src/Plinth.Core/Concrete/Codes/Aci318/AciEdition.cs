@@ -30,6 +30,8 @@ public sealed record AciEdition
         MostSpacing = 18 * Inch,
         LeastClear = Inch,
         LeastDepth = 6 * Inch,
+        LeastDepthOverPiles = 12 * Inch,
+        ShearMost = 10,
         PlainDeduction = 2 * Inch,
         PlainFlexure = 5,
         PlainShear = 4.0 / 3,
@@ -103,6 +105,8 @@ public sealed record AciEdition
         MostSpacing = 0.450,
         LeastClear = 0.025,
         LeastDepth = 0.150,
+        LeastDepthOverPiles = 0.300,
+        ShearMost = 0.83,
         PlainDeduction = 0.050,
         PlainFlexure = 0.42,
         PlainShear = 0.11,
@@ -211,6 +215,12 @@ public sealed record AciEdition
 
     /// <summary>Least clear distance, m (25.2.1).</summary>
     public required double LeastClear { get; init; }
+
+    /// <summary>Least effective depth of a cap on piles, m (13.4.2.1).</summary>
+    public required double LeastDepthOverPiles { get; init; }
+
+    /// <summary>Coefficient of √f'c of the greatest shear of deep members (9.9.2.1).</summary>
+    public required double ShearMost { get; init; }
 
     /// <summary>Least effective depth of a footing on soil, m (13.3.1.2).</summary>
     public required double LeastDepth { get; init; }

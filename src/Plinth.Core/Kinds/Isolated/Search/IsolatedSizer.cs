@@ -54,7 +54,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
         this.foundation = foundation;
         checker = new Checker(project, foundation);
         trials = [.. checker.Trials.Cast<IsolatedTrial>()];
-        search = new BarSearch(trials, foundation);
+        search = new BarSearch([.. trials], foundation);
         joints = new JointSearch([.. trials], foundation, 0);
         bound = new CostBound(trials, foundation);
         planChecks = [.. trials[0].Checks.Listed.Where(c => c.Decides.What == Decisions.Plan && !foundation.Waives(c.Id))];

@@ -47,26 +47,7 @@ internal sealed class IsolatedTypes : TypesOfKind
             }
 
             var side = first.Rules.Concrete.CoverSide;
-            BarSpec Densest(Func<IsolatedDesign, BarSpec> of, bool alongX)
-            {
-                double Breadth(BaseSize s) => alongX ? s.Width : s.Length;
-                var layers = within.Select(of).Zip(within).Where(b => b.First.Size is not null)
-                    .Select(b => (Bars: b.First, Layer: b.First.Resolve(Breadth(b.Second.Size), side), Breadth: Breadth(b.Second.Size))).ToList();
-                if (layers.Count == 0)
-                {
-                    return BarSpec.None;
-                }
-
-                var best = layers.MaxBy(b => b.Layer.Area / b.Breadth);
-
-                var spacing = (best.Breadth - (2 * side) - best.Layer.Diameter) / (best.Layer.Count - 1);
-                var count = (int)Math.Ceiling(((Breadth(size) - (2 * side) - best.Layer.Diameter) / spacing) - 1e-9) + 1;
-
-                // In a thicker base no fewer than the code's least.
-                count = Math.Max(count, (int)Math.Ceiling((ratio * Breadth(size) * size.Thickness / best.Layer.Size!.Area) - 1e-9));
-                return best.Bars with { Count = count, Spacing = 0, Band = 0 };
-            }
-
+            BarSpec Densest(Func<IsolatedDesign, BarSpec> of, bool alongX) => JoinedBars.Densest(within.Select(d => (of(d), d.Size)), size, alongX, side, ratio);
             var upright = within.MaxBy(d => (d.Dowels.Size?.Area ?? 0) * d.Dowels.Count)!;
             var pedestal = within.Select(d => d.Pedestal).MaxBy(p => p?.Area ?? 0);
             var joined = new IsolatedDesign(size, Densest(d => d.BottomX, true), Densest(d => d.BottomY, false), Densest(d => d.TopX, true), Densest(d => d.TopY, false)) { Dowels = upright.Dowels, Pedestal = pedestal };

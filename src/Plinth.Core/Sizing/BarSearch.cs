@@ -5,7 +5,7 @@ using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 
-namespace Plinth.Core.Kinds.Isolated;
+namespace Plinth.Core.Sizing;
 
 /// <summary>
 /// Finds the steel for a base of given sizes: for each pair of bar sizes the least counts that pass every check of the concrete; of the pairs that weigh at
@@ -18,20 +18,22 @@ internal sealed partial class BarSearch
 
     private readonly Check[] sectionChecks;
     private readonly Check[] ofBothWays;
+    private readonly Check[] ofDepth;
+    private readonly Check[] ofOwnDepth;
     private readonly Check[] bottomX;
     private readonly Check[] bottomY;
     private readonly Check[] topX;
     private readonly Check[] topY;
     private readonly Check[] anchorageX;
     private readonly Check[] anchorageY;
-    private readonly ImmutableArray<IsolatedTrial> states;
+    private readonly ImmutableArray<LayeredTrial> states;
     private readonly RuleSet rules;
     private readonly HeldValues held;
     private Reinforcement bars;
     private IReadOnlyList<BarSize> sizes = [];
     private double areaGuess;
 
-    public BarSearch(ImmutableArray<IsolatedTrial> states, Foundation foundation)
+    public BarSearch(ImmutableArray<LayeredTrial> states, Foundation foundation)
     {
         this.states = states;
         rules = foundation.Rules;
@@ -39,6 +41,7 @@ internal sealed partial class BarSearch
         var checks = states[0].Checks;
         sectionChecks = [.. checks.Listed.Where(c => c.Decides.IsOfSection && !foundation.Waives(c.Id))];
         ofBothWays = [.. sectionChecks.Where(c => c.Decides.What == Decisions.Depth)];
+        (ofDepth, ofOwnDepth) = ([.. ofBothWays.Where(c => c.Definition.GainsByDepth)], [.. ofBothWays.Where(c => !c.Definition.GainsByDepth)]);
         Check[] Along(bool alongX, Face face) => [.. sectionChecks.Concat(checks.Parts.Where(c => !foundation.Waives(c.Id))).Where(c => c.Decides.IsOfBars(alongX, face))];
         anchorageX = [.. sectionChecks.Where(c => c.Decides == Decides.Ends(true))];
         anchorageY = [.. sectionChecks.Where(c => c.Decides == Decides.Ends(false))];
@@ -64,7 +67,7 @@ internal sealed partial class BarSearch
         Put(true, First(Sizes(outerIsX ? held.BottomX : held.BottomY)[0], outerIsX), outerIsX);
         Put(true, First(Sizes(outerIsX ? held.BottomY : held.BottomX)[0], !outerIsX), !outerIsX);
         Set(bars);
-        var fails = QuicklyExceeds(ofBothWays);
+        var fails = QuicklyExceeds(ofDepth);
         Reset(null);
         return fails;
     }
@@ -96,7 +99,7 @@ internal sealed partial class BarSearch
     /// <summary>Where no bars pass: of the densest layers of each size those that come nearest, left in the states, with what fails most there.</summary>
     public (Check Check, Trial State)? Nearest()
     {
-        (double Utilisation, Check Check, IsolatedTrial State, Reinforcement Bars)? best = null;
+        (double Utilisation, Check Check, LayeredTrial State, Reinforcement Bars)? best = null;
         foreach (var size in rules.Steel.Bars)
         {
             BarLayer Densest(BarSpec? stated, bool alongX) => First(new Candidate(stated is null ? size : null, stated), alongX);
@@ -104,7 +107,7 @@ internal sealed partial class BarSearch
             var top = held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == TopSteel.Least || states.Any(s => s.NeedsTopSteel);
             bars = top && rules.Steel.TopSteel != TopSteel.None ? bars with { TopX = Densest(held.TopX, true), TopY = Densest(held.TopY, false) } : bars;
             Reset(bars);
-            (double Utilisation, Check Check, IsolatedTrial State)? worst = null;
+            (double Utilisation, Check Check, LayeredTrial State)? worst = null;
             foreach (var s in states)
             {
                 foreach (var check in sectionChecks)
@@ -228,7 +231,6 @@ internal sealed partial class BarSearch
         var outerIsX = states[0].OuterIsX;
         var outers = Sizes(outerIsX ? (bottom ? held.BottomX : held.TopX) : bottom ? held.BottomY : held.TopY);
         var inners = Sizes(outerIsX ? (bottom ? held.BottomY : held.TopY) : bottom ? held.BottomX : held.TopX);
-        var first = true;
         foreach (var outer in outers)
         {
             BarLayer? outerLayer = null;
@@ -243,10 +245,15 @@ internal sealed partial class BarSearch
                 Put(bottom, First(outer, outerIsX), outerIsX);
                 Put(bottom, First(inner, !outerIsX), !outerIsX);
                 Set(bars);
-                if (QuicklyExceeds(ofBothWays))
+                if (QuicklyExceeds(ofOwnDepth))
+                {
+                    continue;
+                }
+
+                if (QuicklyExceeds(ofDepth))
                 {
                     // The thinnest bars of all leave the greatest depth: where that is not enough, no other pair is.
-                    if (first)
+                    if (ReferenceEquals(outer, outers[0]) && ReferenceEquals(inner, inners[0]))
                     {
                         return open;
                     }
@@ -255,7 +262,6 @@ internal sealed partial class BarSearch
                     break;
                 }
 
-                first = false;
                 if (!sought)
                 {
                     (outerLayer, sought) = (Least(outer, bottom, outerIsX), true);

@@ -1,9 +1,10 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete;
 
-namespace Plinth.Core.Kinds.Isolated;
+namespace Plinth.Core.Sizing;
 
 /// <content>Trial layers, and what the checks say of them.</content>
 internal sealed partial class BarSearch
@@ -11,7 +12,7 @@ internal sealed partial class BarSearch
     private (int Low, int High) CountRange(BarSize size, bool alongX)
     {
         var s = states[0];
-        var room = (alongX ? s.Size.Width : s.Size.Length) - (2 * rules.Concrete.CoverSide) - size.Diameter;
+        var room = s.MatBreadth(alongX) - (2 * rules.Concrete.CoverSide) - size.Diameter;
         if (room <= 0)
         {
             return (2, 1);
@@ -63,7 +64,7 @@ internal sealed partial class BarSearch
 
         Put(bottom, layer, alongX);
         Set(bars);
-        if (!states.All(at => Anchorage.StraightFits(at.Along(alongX), bottom)) && Exceeds(alongX ? anchorageX : anchorageY, null))
+        if (!states.All(at => at.StraightFits(alongX, bottom)) && Exceeds(alongX ? anchorageX : anchorageY, null))
         {
             // Straight bars too short stay straight where plain concrete holds the moment there.
             layer = layer with { Hooked = true };
@@ -82,7 +83,7 @@ internal sealed partial class BarSearch
             return layer;
         }
 
-        var room = (alongX ? states[0].Size.Width : states[0].Size.Length) - (2 * rules.Concrete.CoverSide) - layer.Diameter;
+        var room = states[0].MatBreadth(alongX) - (2 * rules.Concrete.CoverSide) - layer.Diameter;
         var most = Math.Min(rules.Steel.MostSpacing, states[0].Code.MostSpacing(states[0].Size.Thickness));
         int Bars(double spacing) => (int)Math.Ceiling((room / spacing) - 1e-9) + 1;
         var even = room / (layer.Count - 1) / step;
@@ -103,7 +104,7 @@ internal sealed partial class BarSearch
         }
 
         var s = states[0];
-        double Within(bool alongX) => (alongX ? s.Size.Width : s.Size.Length) - (2 * rules.Concrete.CoverSide) - a.Diameter;
+        double Within(bool alongX) => s.MatBreadth(alongX) - (2 * rules.Concrete.CoverSide) - a.Diameter;
         var stepped = a.Spacing > 0 && b.Spacing > 0;
         var spacing = stepped ? Math.Min(a.Spacing, b.Spacing) : Math.Min(Within(firstIsX) / (a.Count - 1), Within(!firstIsX) / (b.Count - 1));
         int Count(bool alongX) => (int)Math.Ceiling((Within(alongX) / spacing) - 1e-9) + 1;
@@ -125,7 +126,7 @@ internal sealed partial class BarSearch
     {
         foreach (var s in states)
         {
-            s.Set(value);
+            s.Take(value);
         }
     }
 
@@ -169,6 +170,6 @@ internal sealed partial class BarSearch
     {
         public bool Fixed => Held is not null;
 
-        public BarLayer Layer(bool alongX, IsolatedTrial s, RuleSet rules) => Held!.Resolve(alongX ? s.Size.Width : s.Size.Length, rules.Concrete.CoverSide);
+        public BarLayer Layer(bool alongX, LayeredTrial s, RuleSet rules) => Held!.Resolve(s.MatBreadth(alongX), rules.Concrete.CoverSide);
     }
 }

@@ -1,0 +1,463 @@
+using System.Collections.Immutable;
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
+using Plinth.Core.Foundations;
+using Plinth.Core.Piles;
+using Plinth.Core.Sizing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Kinds.PileCap;
+
+/// <summary>
+/// Finds a cap: the fewest piles of an allowed layout that carry the loads, of as many the least concrete. A wider pitch, up to half as much again as the least, is
+/// tried before more piles, and the layout both ways; then thickness, then bars. It only asks the checks.
+/// </summary>
+internal sealed partial class CapSizer : FoundationSizer
+{
+    // The pitch is widened up to so many times the least.
+    private const double Widest = 1.5;
+
+    // The origin lies at whole parts of the plan's step from the piles' centroid: 10 mm of 50 mm, half an inch of 3 in.
+    private const double MetricParts = 5;
+    private const double InchParts = 6;
+
+    // Lengths of piles that are found lie on such steps, m; in feet two of them.
+    private const double LengthStep = 0.5;
+    private const double FeetStep = 2 * 0.3048;
+
+    // What a thicker, heavier cap may mend.
+    private const string Pulled = "pile-tension";
+
+    // Volumes that differ by less are alike, m3.
+    private const double Alike = 1e-6;
+
+    private readonly Checker checker;
+    private readonly ImmutableArray<CapTrial> trials;
+    private readonly BarSearch search;
+    private readonly JointSearch[] joints;
+    private readonly Check[] planChecks;
+    private readonly double[] thicknesses;
+    private readonly List<SizingStep> steps = [];
+    private readonly Dictionary<int, Pedestal?[]?> pedestals = [];
+    private readonly PlanPoint offset;
+    private readonly PileLayout? own;
+    private readonly bool lengthIsSought;
+    private int last;
+    private (Check Check, CapTrial State)? planFailure;
+
+    /// <summary>Prepares the search.</summary>
+    public CapSizer(Project project, Foundation foundation)
+        : base(project, foundation)
+    {
+        checker = new Checker(project, foundation);
+        trials = [.. checker.Trials.Cast<CapTrial>()];
+        search = new BarSearch([.. trials], foundation);
+        joints = [.. Enumerable.Range(0, foundation.Places[0].Supports.Count).Select(i => new JointSearch([.. trials], foundation, i))];
+        planChecks = [.. trials[0].Checks.Listed.Where(c => c.Decides.What == Decisions.Plan && !foundation.Waives(c.Id))];
+        var rules = foundation.Rules.Sizing;
+        thicknesses = foundation.Held.Thickness is { } h ? [h] : PlanCandidates.Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep);
+        offset = Origin();
+        own = Piles.At.Count > 0 ? PileLayout.Own(Piles.At) : null;
+        lengthIsSought = Piles.Length is null && foundation.Places.Any(p => Piles.IsFoundFrom(p.Ground));
+    }
+
+    private PileRules Piles => Foundation.Rules.Piles;
+
+    private bool HasPedestals => Array.Exists(joints, j => j.HasPedestal);
+
+    internal override void Release() => checker.Release();
+
+    /// <inheritdoc/>
+    public override SizingResult Size(bool check = false)
+    {
+        if (Prepare() is { } stop)
+        {
+            return new SizingResult(null, stop, steps);
+        }
+
+        var looked = new LookedCombinations([.. trials], Foundation);
+        while (true)
+        {
+            Forget();
+            looked.LookAtSome();
+            var best = Fewest();
+            looked.LookAtAll();
+            Forget();
+            if (best is null)
+            {
+                return new SizingResult(null, Stopped(), steps);
+            }
+
+            checker.Set(best);
+            if (looked.AllAllow())
+            {
+                steps.Add(new SizingStep("found", best.Size));
+                return new SizingResult(best, null, steps) { Checked = check ? checker.Check(best) : null };
+            }
+        }
+    }
+
+    // What was found under some combinations does not hold under others.
+    private void Forget()
+    {
+        pedestals.Clear();
+        planFailure = null;
+    }
+
+    // What makes any search vain; null: nothing.
+    private SizingStop? Prepare()
+    {
+        if (Foundation.Places.Any(p => !Piles.KnownIn(p.Ground)))
+        {
+            return new SizingStop(null, null, null, 0, Piles.Size is null ? "give [piles] size, for example \"450 mm\"" : "give [piles] compression, what one pile may carry", null);
+        }
+
+        last = 0;
+        while (last < thicknesses.Length && BaseLevels.Fault(Foundation, thicknesses[last], Project.Units) is null)
+        {
+            last++;
+        }
+
+        return last > 0 ? null
+            : new SizingStop(null, null, null, 0, thicknesses.Length == 0 ? "no thickness of whole steps lies within [sizing] range.thickness" : BaseLevels.Fault(Foundation, thicknesses[0], Project.Units) ?? "[sizing] range.thickness", null);
+    }
+
+    // The layouts that may be chosen, fewest piles first: single rows only where something takes the moments across them.
+    private IEnumerable<IGrouping<int, PileLayout>> Layouts()
+    {
+        if (own is not null)
+        {
+            return [.. new[] { own }.GroupBy(l => l.Count)];
+        }
+
+        var names = CapFields.HeldLayout(Foundation.Held) is { } held ? [held] : Piles.Layouts;
+        return names.Select(PileLayout.Find).OfType<PileLayout>().DistinctBy(l => l.Name).Where(l => Piles.Count is not { } n || l.Count == n).Where(l => CapFields.HeldLayout(Foundation.Held) is not null || Stands(l))
+            .OrderBy(l => l.Count).GroupBy(l => l.Count);
+    }
+
+    private bool Stands(PileLayout layout) => Piles.FixedHead || (layout.Count == 1 ? Piles.TieBeams == TieBeams.Both : !layout.IsRow || Piles.TieBeams != TieBeams.None);
+
+    // A layout that is the same when it is turned is tried one way.
+    private IEnumerable<int> Turns(PileLayout layout)
+    {
+        if (layout.IsOwn || CapFields.HeldTurns(Foundation.Held) is not null)
+        {
+            return [layout.IsOwn ? 0 : CapFields.HeldTurns(Foundation.Held)!.Value];
+        }
+
+        var turned = layout.At(1, 1);
+        var same = layout.Unit.Zip(turned).All(p => Math.Abs(p.First.X - p.Second.X) + Math.Abs(p.First.Y - p.Second.Y) < 1e-9);
+        return same ? [0] : [0, 1];
+    }
+
+    // Whether a cap of a layout is to be a hexagon; sides that are held are those of a rectangle.
+    private IEnumerable<bool> Outlines(PileLayout layout)
+    {
+        var (held, edge) = (Foundation.Held, CapFields.HeldToEdge(Foundation.Held) is not null);
+        return layout.Name != CapPlan.OfThree || Piles.Outline == CapOutline.Rectangle || ((held.Length ?? held.Width) is not null && !edge) ? [false] : edge || Piles.Outline == CapOutline.Hexagon ? [true] : [true, false];
+    }
+
+    private double[] Pitches(PileLayout layout)
+    {
+        if (layout.IsOwn)
+        {
+            return [1];
+        }
+
+        if (CapFields.HeldPitch(Foundation.Held) is { } held)
+        {
+            return [held];
+        }
+
+        var least = Piles.Pitch * Piles.Side;
+        var found = PlanCandidates.Steps(least, least * Widest, Foundation.Rules.Sizing.PlanStep);
+        return found.Length > 0 ? found : [Math.Round(Math.Ceiling((least / Foundation.Rules.Sizing.PlanStep) - 1e-9) * Foundation.Rules.Sizing.PlanStep, 6)];
+    }
+
+    private CapDesign? Fewest()
+    {
+        foreach (var group in Layouts())
+        {
+            if (Least(group) is { } found)
+            {
+                return found;
+            }
+        }
+
+        return null;
+    }
+
+    // Of layouts of as many piles the cap of least concrete that passes, of as much the cheapest.
+    private CapDesign? Least(IEnumerable<PileLayout> layouts)
+    {
+        CapDesign? best = null;
+        var (least, cost) = (double.PositiveInfinity, 0.0);
+        foreach (var layout in layouts)
+        {
+            foreach (var turns in Turns(layout))
+            {
+                foreach (var (pitch, hexagon) in Pitches(layout).SelectMany(p => Outlines(layout).Select(o => (p, o))))
+                {
+                    var plan = Plan(layout, turns, pitch, hexagon);
+                    if (plan.Area * thicknesses[0] >= least + Alike)
+                    {
+                        continue;
+                    }
+
+                    if (Thinnest(plan, least) is { } found && found.Area * found.Size.Thickness is var volume && (volume < least - Alike || Cost(found) < cost))
+                    {
+                        (best, least, cost) = (found, volume, Cost(found));
+                    }
+                }
+            }
+        }
+
+        return best;
+    }
+
+    /// <summary>A cap of a layout without thickness and bars.</summary>
+    private CapDesign Plan(PileLayout layout, int turns, double pitch, bool hexagon)
+    {
+        var (rules, held) = (Foundation.Rules, Foundation.Held);
+        var blank = (CapDesign)Foundation.Kind.Blank([.. Foundation.Places[0].Supports.Select(s => s.Label)]);
+        var (length, width) = CapPlan.Sides(layout.At(pitch, turns).AsSpan(), Piles.ToEdge, rules.Sizing.PlanStep);
+        var plan = blank with
+        {
+            Layout = layout.Name,
+            Turns = turns,
+            Pitch = pitch,
+            Offset = offset,
+            Size = new BaseSize(held.Length ?? length, held.Width ?? width, thicknesses[0]),
+            PileLength = Piles.Length,
+            PileBars = Piles.Bars ?? BarSpec.None,
+            PileTies = Piles.Ties ?? BarSpec.None,
+            Sides = CapFields.HeldSides(held) ?? BarSpec.None,
+        };
+        return layout.IsOwn ? plan.Standing(Piles.At) : hexagon ? (plan with { ToEdge = CapFields.HeldToEdge(held) ?? CapPlan.ToEdge(Piles.ToEdge, rules.Sizing.PlanStep) }).Shaped() : plan;
+    }
+
+    // Of a plan with what stands on it, where the length of its piles is sought, the shortest that carry; the longest where none do.
+    private IEnumerable<double?> Lengths()
+    {
+        if (!lengthIsSought)
+        {
+            return [Piles.Length];
+        }
+
+        // Where shafts are checked for bending, no shorter than those for which it can be.
+        var step = Project.Units == UnitSystem.Us ? FeetStep : LengthStep;
+        var least = PileShaft.LeastLength(Piles, trials[0].Group.Stiffness) is var l && Piles.Bars is not null && Piles.IsConcrete && l > 0 ? l : 0;
+        return Enumerable.Range(1, Math.Max(1, (int)Math.Floor((Piles.Longest / step) + 1e-9))).Select(i => (double?)Math.Round(i * step, 6)).Where(v => v >= least - 1e-9);
+    }
+
+    private (CapDesign Design, bool Passes)? Carried(CapDesign sized, Pedestal?[] standing)
+    {
+        CapDesign? longest = null;
+        foreach (var length in Lengths())
+        {
+            var candidate = sized with { PileLength = length };
+            if (CapFaults.Of(Foundation, With(candidate, standing), Project.Units) is not null)
+            {
+                continue;
+            }
+
+            Put(longest = candidate, standing);
+            if (!PlanExceeds())
+            {
+                return (candidate, true);
+            }
+        }
+
+        return longest is null ? null : (longest, false);
+    }
+
+    // The thinnest cap of a plan that passes, with its bars; null: none does, or none of less volume.
+    private CapDesign? Thinnest(CapDesign plan, double most)
+    {
+        var isCarried = false;
+        for (var t = 0; t < last && plan.Area * thicknesses[t] <= most + Alike; t++)
+        {
+            var sized = plan with { Size = plan.Size with { Thickness = thicknesses[t] } };
+            if (Pedestals(sized, t) is not { } standing)
+            {
+                continue;
+            }
+
+            // Once its piles carry a thin cap, what is too thin or finds no bars is told sooner than that they carry a thicker one.
+            if (isCarried && !lengthIsSought)
+            {
+                if (CapFaults.Of(Foundation, With(sized, standing), Project.Units) is not null || Barred(sized, standing) is not { } barred)
+                {
+                    continue;
+                }
+
+                if (!PlanExceeds())
+                {
+                    return barred;
+                }
+
+                if (planFailure!.Value.Check.Id != Pulled)
+                {
+                    return null;
+                }
+
+                continue;
+            }
+
+            if (Carried(sized, standing) is not var (carried, passes))
+            {
+                continue;
+            }
+
+            if (!passes)
+            {
+                // A thicker cap is heavier: only what pulls is held by that.
+                if (planFailure!.Value.Check.Id != Pulled)
+                {
+                    return null;
+                }
+
+                continue;
+            }
+
+            isCarried = true;
+            if (Barred(carried, standing) is { } found)
+            {
+                return found;
+            }
+        }
+
+        return null;
+    }
+
+    // A cap with its bars, whatever its piles carry; null where it is too thin, or none are found.
+    private CapDesign? Barred(CapDesign sized, Pedestal?[] standing)
+    {
+        Put(sized, standing);
+        return IsDoubtful || search.IsTooThin() ? null : Complete(With(sized, standing));
+    }
+
+    // What its own remarks would call doubtful is chosen only where the thickness is held.
+    private bool IsDoubtful => thicknesses.Length > 1 && Foundation.Kind.DoubtfullyRigid(trials[0]) is not null;
+
+    private static CapDesign With(CapDesign design, Pedestal?[] standing)
+    {
+        for (var i = 0; i < standing.Length; i++)
+        {
+            design = standing[i] is null ? design : design.With(i, new Upright(standing[i], BarSpec.None));
+        }
+
+        return design;
+    }
+
+    private void Put(CapDesign design, Pedestal?[] standing)
+    {
+        foreach (var t in trials)
+        {
+            for (var i = 0; i < standing.Length; i++)
+            {
+                t.Put(i, standing[i], t.Columns[i].Dowels);
+            }
+
+            t.Set(design);
+        }
+    }
+
+    // The least bars and dowels for the size that the trials hold.
+    private CapDesign? Complete(CapDesign design)
+    {
+        if (search.Find() is not { } bars)
+        {
+            return null;
+        }
+
+        var found = design with { BottomX = BarSpec.Of(bars.BottomX), BottomY = BarSpec.Of(bars.BottomY), TopX = BarSpec.Of(bars.TopX), TopY = BarSpec.Of(bars.TopY) };
+        for (var i = 0; i < joints.Length; i++)
+        {
+            if (joints[i].FindDowels() is not { } dowels)
+            {
+                return null;
+            }
+
+            found = found.With(i, found.At[i].Upright with { Dowels = BarSpec.Of(dowels) });
+        }
+
+        return found;
+    }
+
+    // The pedestals of all columns at a thickness; null where one cannot be found.
+    private Pedestal?[]? Pedestals(CapDesign sized, int t)
+    {
+        if (!pedestals.TryGetValue(t, out var found))
+        {
+            found = new Pedestal?[joints.Length];
+            if (HasPedestals)
+            {
+                Put(sized, found);
+                for (var i = 0; i < joints.Length && found is not null; i++)
+                {
+                    found[i] = joints[i].HasPedestal ? joints[i].FindPedestal() : null;
+                    found = joints[i].HasPedestal && found[i] is null ? null : found;
+                }
+            }
+
+            pedestals.Add(t, found);
+        }
+
+        return found;
+    }
+
+    private bool PlanExceeds()
+    {
+        if (planFailure is { } before && before.Check.Exceeds(before.State, Foundation.Rules.Sizing.Target))
+        {
+            return true;
+        }
+
+        foreach (var t in trials)
+        {
+            foreach (var check in planChecks)
+            {
+                if (check.Exceeds(t, Foundation.Rules.Sizing.Target))
+                {
+                    planFailure = (check, t);
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    // Under one column the piles stand round it; under several round the resultant of the sustained loads.
+    private PlanPoint Origin()
+    {
+        var held = Foundation.Held;
+        var (x, y, counted) = (0.0, 0.0, 0);
+        foreach (var t in trials)
+        {
+            if (t.Columns.Length == 1 || t.Sustained is not (>= 0 and var k))
+            {
+                continue;
+            }
+
+            var (n, mx, my) = (0.0, 0.0, 0.0);
+            foreach (var c in t.Columns)
+            {
+                var a = c.Action(k);
+                (n, mx, my) = (n + a.N, mx + a.Mx - (a.N * c.Loaded.At.Y), my + a.My + (a.N * c.Loaded.At.X));
+            }
+
+            (x, y, counted) = n > 0 ? (x + (my / n), y - (mx / n), counted + 1) : (x, y, counted);
+        }
+
+        var plan = Foundation.Rules.Sizing.PlanStep;
+        var step = plan / (Math.Abs((plan * 1000) - Math.Round(plan * 1000)) < 1e-6 ? MetricParts : InchParts);
+        double Rounded(double value, double to) => counted == 0 ? 0 : Math.Round(-Math.Round(value / counted / to) * to, 6);
+
+        // Small moments across move nothing: the piles stay on the line of the columns.
+        return new PlanPoint(held.OffsetXGiven ? held.OffsetX : Rounded(x, step), held.OffsetYGiven ? held.OffsetY : Rounded(y, plan));
+    }
+}

@@ -1,0 +1,279 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Contact;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Kinds.PileCap;
+
+/// <summary>A cap over its whole breadth as it spans from the faces of one of its columns.</summary>
+internal sealed class CapSpan(CapTrial trial, Standing column, bool alongX) : SlabSpan(trial, column.Index, column.At, alongX), ICapSpan
+{
+    /// <inheritdoc/>
+    public MatExtents Mats { get; } = new();
+
+    /// <summary>The trial.</summary>
+    public CapTrial Cap => trial;
+
+    /// <summary>The column.</summary>
+    public Standing Column => column;
+
+    /// <summary>Takes the sides of the body.</summary>
+    public void Resize()
+    {
+        Set(AlongX ? Body.Length : Body.Width, trial.MatBreadth(AlongX));
+    }
+
+    public override double From => trial.MatFrom(AlongX);
+
+    public override double GrossBreadth => AlongX ? Body.Width : Body.Length;
+
+    /// <summary>Where a face of the column lies, m from the cap's centroid.</summary>
+    public double Face(int side) => column.Face(AlongX, side);
+
+    public override double Overhang(int side) => side > 0 ? Body.High(AlongX) - Face(side) : Face(side) - Body.Low(AlongX);
+
+    // 14.1.5 of ACI 318: no cap on piles is of plain concrete.
+    public override bool PlainOnTop(int k) => false;
+
+    // Piles do not press evenly: bars are spread evenly both ways.
+    public override double ShortWayFactor => 1;
+
+    internal override SectionForces Beyond(int k, int side, double fromFace) => CapSections.At(trial, k, AlongX, side, Face(side) + (side * fromFace));
+
+    internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace) => CapSections.Tell(trial, AlongX, forces, k, up, moment, ref trace);
+
+    /// <summary>Whether some pile that stands beyond a face has its centre nearer to it than a distance, m.</summary>
+    public bool HasPileWithin(int side, double distance)
+    {
+        foreach (var p in trial.Piles)
+        {
+            var beyond = side * (p.Along(AlongX) - Face(side));
+            if (beyond > 0 && beyond < distance)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}
+
+/// <summary>
+/// A cap between two of its columns: the sections where the moment may be greatest either way, which are those at the piles' centres and where the shear passes
+/// through nil. Towards +axis it tells what stretches the bottom most, towards −axis what stretches the top.
+/// </summary>
+internal sealed class CapBetween(CapTrial trial, int index, Standing low, Standing high, bool alongX) : SlabSpan(trial, index, $"{low.At}+{high.At}", alongX), ICapSpan
+{
+    /// <inheritdoc/>
+    public MatExtents Mats { get; } = new();
+
+    // Between two piles the shear changes by weights alone: so many sections show where it passes through nil.
+    private const int Sections = 8;
+
+    /// <summary>Takes the sides of the body.</summary>
+    public void Resize()
+    {
+        Set(AlongX ? Body.Length : Body.Width, trial.MatBreadth(AlongX));
+    }
+
+    public override double From => trial.MatFrom(AlongX);
+
+    public override double Overhang(int side) => 0;
+
+    public override bool PlainOnTop(int k) => false;
+
+    public override double ShortWayFactor => 1;
+
+    internal override SectionForces Beyond(int k, int side, double fromFace)
+    {
+        var (first, second) = low.Face(AlongX, 1) <= high.Face(AlongX, -1) ? (low, high) : (high, low);
+        var (from, to) = (first.Face(AlongX, 1), second.Face(AlongX, -1));
+        var worst = default(SectionForces) with { Side = 1, At = from, Deduct = 1 };
+        if (to <= from + 1e-9)
+        {
+            return worst;
+        }
+
+        var most = double.NegativeInfinity;
+        for (var i = 1; i < Sections; i++)
+        {
+            Look(from + ((to - from) * i / Sections));
+        }
+
+        foreach (var p in trial.Piles)
+        {
+            if (p.Along(AlongX) > from && p.Along(AlongX) < to)
+            {
+                Look(p.Along(AlongX));
+            }
+        }
+
+        return worst;
+
+        void Look(double at)
+        {
+            var f = CapSections.At(trial, k, AlongX, 1, at);
+            var m = side > 0 ? f.UpMoment - f.DownMoment : f.DownMoment - f.UpMoment;
+            if (m + f.SpreadMoment > most)
+            {
+                (most, worst) = (m + f.SpreadMoment, f);
+            }
+        }
+    }
+
+    internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace) => CapSections.Tell(trial, AlongX, forces, k, up, moment, ref trace);
+}
+
+/// <summary>What acts on the part of a cap beyond a section across it.</summary>
+internal static class CapSections
+{
+    /// <summary>Piles beyond the section: their moment at their centres, their shear by the share of their size beyond; weights, water, columns beyond.</summary>
+    /// <param name="t">The trial.</param>
+    /// <param name="k">The combination.</param>
+    /// <param name="alongX">The part spans along x, or along y.</param>
+    /// <param name="side">+1 or −1.</param>
+    /// <param name="at">Where the section lies from the cap's centroid, m.</param>
+    /// <param name="under">The column under which the section lies, whose load is no part of what is beyond; null: none.</param>
+    public static SectionForces At(CapTrial t, int k, bool alongX, int side, double at, Standing? under = null)
+    {
+        var f = SectionForces.Of(t.Body, k, alongX, side, at) with { Deduct = 1 };
+        if (f.Overhang <= 0)
+        {
+            return f;
+        }
+
+        var (shear, moment) = (0.0, 0.0);
+        var (ofShear, ofMoment) = (default(PlanPoint), default(PlanPoint));
+        foreach (var p in t.Piles)
+        {
+            var beyond = side * (p.Along(alongX) - at);
+            var (share, arm) = (t.Group.ShareOutside(beyond), Math.Max(0, beyond));
+            if (share <= 0)
+            {
+                continue;
+            }
+
+            var (r, g) = (t.Group.Force(k, p.Index), t.Group.Group.Response(p.Index));
+            (shear, moment) = (shear + (share * r), moment + (arm * r));
+            ofShear = new PlanPoint(ofShear.X + (share * g.X), ofShear.Y + (share * g.Y));
+            ofMoment = new PlanPoint(ofMoment.X + (arm * g.X), ofMoment.Y + (arm * g.Y));
+        }
+
+        var (down, downMoment) = (0.0, 0.0);
+        foreach (var c in t.Columns)
+        {
+            if (ReferenceEquals(c, under))
+            {
+                continue;
+            }
+
+            var arm = side * ((alongX ? c.X : c.Y) - at);
+            if (arm > 0)
+            {
+                var n = c.Action(k).N + c.PrismWeight(k);
+                (down, downMoment) = (down + n, downMoment + (n * arm) + (side * (alongX ? c.My(k) : -c.Mx(k))));
+            }
+        }
+
+        return f with
+        {
+            UpShear = f.UpShear + shear,
+            UpMoment = f.UpMoment + moment,
+            DownShear = f.DownShear + down,
+            DownMoment = f.DownMoment + downMoment,
+            SpreadShear = t.Group.SpreadOf(k, ofShear),
+            SpreadMoment = t.Group.SpreadOf(k, ofMoment),
+        };
+    }
+
+    /// <summary>Area of the bars of a face across a section of a cap that is no rectangle, m2, and the cap's breadth there, m.</summary>
+    /// <param name="s">The span.</param>
+    /// <param name="bottom">The bottom bars, or those on top.</param>
+    /// <param name="at">Where the section lies from the cap's centroid, m.</param>
+    /// <param name="developed">Only as far as they are developed, for bending; else all that cross it.</param>
+    /// <param name="trace">Records the steps.</param>
+    public static (double Area, double Breadth) Across<T>(SlabSpan s, bool bottom, double at, bool developed, ref T trace)
+        where T : struct, ITrace
+    {
+        var (from, to) = s.Body.Chord(s.AlongX, at);
+        var breadth = trace.Given("b", to - from, Unit.Section, "of the cap at the section");
+        return (developed
+            ? trace.Given("As", CapMat.Developed(s, bottom, at), Unit.SteelArea, "of the bars that cross it, each as far as it is developed there on both sides")
+            : trace.Given("As", CapMat.Crossing(s, bottom, at), Unit.SteelArea, "of the bars that cross it"), breadth);
+    }
+
+    /// <summary>Tells them.</summary>
+    public static void Tell<T>(CapTrial t, bool alongX, in SectionForces f, int k, bool up, bool moment, ref T trace)
+        where T : struct, ITrace
+    {
+        if (!T.Records)
+        {
+            return;
+        }
+
+        var axis = alongX ? "x" : "y";
+        trace.Given(axis + ",s", f.At, Unit.Length, $"section from the cap's centre, the part beyond it towards {(f.Side > 0 ? "+" : "−")}{axis}");
+        var parts = new List<FormulaPart>();
+        foreach (var p in t.Piles)
+        {
+            var beyond = f.Side * (p.Along(alongX) - f.At);
+            var (share, arm) = (t.Group.ShareOutside(beyond), Math.Max(0, beyond));
+            var weight = moment ? arm : share;
+            if (weight <= 0)
+            {
+                continue;
+            }
+
+            var factor = moment ? new Sym($"a[{p.Number}]", arm, Unit.Length) : new Sym($"share[{p.Number}]", share, Unit.Ratio);
+            if (moment)
+            {
+                trace.Given(factor.Symbol, arm, Unit.Length, $"{p.Name} beyond the section, centre");
+            }
+            else
+            {
+                trace.Given(factor.Symbol, share, Unit.Ratio, $"of {p.Name} beyond the section", t.Code.PileShareClause);
+            }
+
+            parts.AddRange([new FormulaPart(parts.Count == 0 ? "" : " + ", default), new FormulaPart(null, new Sym($"R[{p.Number}]", t.Group.Force(k, p.Index), Unit.Force)), new FormulaPart("·", default), new FormulaPart(null, factor)]);
+        }
+
+        var body = SectionForces.Of(t.Body, k, alongX, f.Side, f.At);
+        var (unit, total, water, down, own, spread) = moment
+            ? (Unit.Moment, f.UpMoment, body.UpMoment, f.DownMoment, body.DownMoment, f.SpreadMoment)
+            : (Unit.Force, f.UpShear, body.UpShear, f.DownShear, body.DownShear, f.SpreadShear);
+        var (pushes, weighs) = moment ? ("Mp", "Mw") : ("Vp", "Vw");
+        if (parts.Count == 0)
+        {
+            parts.Add(new FormulaPart("0", default));
+        }
+
+        trace.Add(new TraceStep(TraceKind.Formula, pushes, total - water, unit, parts, null));
+        if (water != 0)
+        {
+            trace.Given("water", water, unit, moment ? "of the water's push beyond the section" : "the water's push beyond the section");
+            trace.Let(pushes, total, unit, $"{new Sym(pushes, total - water, unit)} + {new Sym("water", water, unit)}");
+        }
+
+        trace.Given(weighs, own, unit, "of the factored weight of cap, soil and surcharge beyond the section, and of loads beside the columns there");
+        if (down != own)
+        {
+            trace.Given("columns", down - own, unit, "of the columns beyond the section" + (moment ? ": Σ N·(x − xi) − Mi" : ""));
+            trace.Let(weighs, down, unit, $"{new Sym(weighs, own, unit)} + {new Sym("columns", down - own, unit)}");
+        }
+
+        var (first, second) = up ? (new Sym(pushes, total, unit), new Sym(weighs, down, unit)) : (new Sym(weighs, down, unit), new Sym(pushes, total, unit));
+        var result = moment ? (up ? f.MomentUp : f.MomentDown) : up ? f.ShearUp : f.ShearDown;
+        var symbol = moment ? "Mu" : "Vu";
+        if (spread > 0)
+        {
+            var off = new Sym("Δ", spread, unit);
+            trace.Given("Δ", spread, unit, "more where the piles stand out of place, all of them in the direction that is worst here: |ΣN|·δ times what this sum answers to moments of one");
+            trace.Let(symbol, result, unit, $"max(0; {first} − {second} + {off})");
+        }
+        else
+        {
+            trace.Let(symbol, result, unit, $"max(0; {first} − {second})");
+        }
+    }
+}
