@@ -59,7 +59,7 @@ public static class AdoptedReader
 
         var supports = (IReadOnlyList<string>)(places is [var first, ..] ? first.Supports : [""]);
         var of = (kind is null ? null : FoundationKinds.Find(kind)) ?? FoundationKinds.For(supports.Count);
-        if (of.UnderSeveral != supports.Count > 1)
+        if (!of.Carries(supports.Count))
         {
             t.Fault(alike ? "alike" : "supports", of.UnderSeveral ? $"[{mark}] is kind \"{of.Id}\", which carries several supports on one base; name them in one list" : $"[{mark}]: a base under several supports ({string.Join(", ", supports)}) is kind \"{FoundationKinds.For(supports.Count).Id}\"");
             return null;

@@ -18,7 +18,7 @@ public static class FieldText
     private static readonly string[] OfPedestal = ["size", "bars", "ties", "socket", "wall"];
 
     /// <summary>The keys that `set` and `check --set` change.</summary>
-    public static IEnumerable<string> Keys(IEnumerable<DesignField> fields) => fields.SelectMany(f => f.Form == FieldForm.Pedestal ? OfPedestal.Select(k => $"{f.Key}.{k}") : [f.Key]);
+    public static IEnumerable<string> Keys(IEnumerable<DesignField> fields) => fields.Where(f => f.Form != FieldForm.Places).SelectMany(f => f.Form == FieldForm.Pedestal ? OfPedestal.Select(k => $"{f.Key}.{k}") : [f.Key]);
 
     /// <summary>A field's keys with their values as TOML text; none where it is not written.</summary>
     /// <param name="field">The field.</param>
@@ -39,6 +39,15 @@ public static class FieldText
             case FieldValue.Bars bars:
                 yield return (field.Key, Bars(bars.Spec));
                 break;
+            case FieldValue.Word word:
+                yield return (field.Key, TomlText.Quote(word.Text));
+                break;
+            case FieldValue.Places places:
+                yield return (field.Key, "[" + string.Join(", ", places.Points.Select(p => $"[{Length(p.X)}, {Length(p.Y)}]")) + "]");
+                break;
+            case FieldValue.Turn turn:
+                yield return (field.Key, TomlText.Quote(Degrees(turn)));
+                break;
             case FieldValue.Upright { Of: var p }:
                 if (p.Round)
                 {
@@ -57,6 +66,8 @@ public static class FieldText
                 break;
         }
     }
+
+    private static string Degrees(FieldValue.Turn turn) => string.Create(CultureInfo.InvariantCulture, $"{90 * turn.Quarters} deg");
 
     /// <summary>A layer of bars as TOML: text where it is straight and even, else a table.</summary>
     public static string Bars(BarSpec bars)
@@ -86,9 +97,10 @@ public static class FieldText
         foreach (var field in kind.Fields(supports))
         {
             var (inner, key) = (Within(t, field.Path, tables), field.Path[^1]);
+            var replaced = field.Unless is { } other && Within(t, other, tables)?.Has(other[^1]) == true;
             if (inner is null || !inner.Has(key))
             {
-                if (field.Required)
+                if (field.Required && !replaced)
                 {
                     t.Missing(field.Key, field.Example);
                     whole = false;
@@ -97,7 +109,12 @@ public static class FieldText
                 continue;
             }
 
-            if (field.Form == FieldForm.Pedestal)
+            if (replaced)
+            {
+                inner.Fault(key, $"{key} and {string.Join('.', field.Unless!)} are both given; keep one");
+                whole = false;
+            }
+            else if (field.Form == FieldForm.Pedestal)
             {
                 var (pedestal, dowels) = ColumnReader.Adopted(inner.Inner(key));
                 design = pedestal is null ? design : field.Put(design, new FieldValue.Upright(pedestal));
@@ -109,7 +126,7 @@ public static class FieldText
                     design = of.Put(design, new FieldValue.Bars(dowels));
                 }
             }
-            else if (Value(inner, key, field.Form) is { } value)
+            else if (Value(inner, key, field) is { } value)
             {
                 design = field.Put(design, value);
             }
@@ -149,14 +166,54 @@ public static class FieldText
         return t;
     }
 
-    private static FieldValue? Value(TableReader t, string key, FieldForm form) => form switch
+    /// <summary>The value of a field under a key of a table; null where something was reported.</summary>
+    internal static FieldValue? Value(TableReader t, string key, DesignField field) => field.Form switch
     {
+        FieldForm.Word => Word(t, key, field),
+        FieldForm.Turn => Turn(t, key),
         FieldForm.Length => t.QuantityOrNull(key, Measure.Length, Sign.Positive) is { } v ? new FieldValue.Length(v) : null,
         FieldForm.Shift => t.QuantityOrNull(key, Measure.Length, Sign.Any) is { } v ? new FieldValue.Length(v) : null,
         FieldForm.Widths => t.Widths(key) switch { ({ } one, null) => new FieldValue.Length(one), ({ } low, { } high) => new FieldValue.Ends(low, high), _ => null },
+        FieldForm.Places => t.Points(key, 1) is { } points ? new FieldValue.Places(points) : null,
         FieldForm.Dowels => ColumnReader.Upright(t, key) is { } bars ? new FieldValue.Bars(bars) : null,
         _ => t.Bars(key) is { } bars ? new FieldValue.Bars(bars) : null,
     };
+
+    private static FieldValue.Word? Word(TableReader t, string key, DesignField field)
+    {
+        if (t.Text(key)?.Trim() is not { } text)
+        {
+            return null;
+        }
+
+        if (field.IsWord(text) is { } fault)
+        {
+            t.Fault(key, fault);
+            return null;
+        }
+
+        return new FieldValue.Word(text);
+    }
+
+    private const string WholeTurns = "is a whole number of quarter turns; write 0, 90, 180 or 270 deg";
+
+    private static FieldValue.Turn? Turn(TableReader t, string key)
+    {
+        if (t.QuantityOrNull(key, Measure.Angle, Sign.Any) is not { } degrees)
+        {
+            return null;
+        }
+
+        if (Quarters(degrees) is not { } quarters)
+        {
+            t.Fault(key, $"{key} {WholeTurns}");
+            return null;
+        }
+
+        return new FieldValue.Turn(quarters);
+    }
+
+    private static int? Quarters(double degrees) => Math.Abs((degrees / 90) - Math.Round(degrees / 90)) > 1e-9 ? null : (((int)Math.Round(degrees / 90) % 4) + 4) % 4;
 
     /// <summary>A design with a value of a key as `set` and `check --set` give it; reports nothing, tells the fault.</summary>
     /// <param name="design">The design to change.</param>
@@ -173,6 +230,15 @@ public static class FieldText
         var plain = key.Replace("\"", "", StringComparison.Ordinal);
         if (fields.FirstOrDefault(f => f.Form != FieldForm.Pedestal && (f.Key == key || string.Join('.', f.Path) == plain)) is { } field)
         {
+            if (field.Form == FieldForm.Places || (field.Unless is { } other && fields.Any(f => f.Path.SequenceEqual(other) && f.Get(design) is not null)))
+            {
+                var instead = string.Join('.', field.Unless ?? field.Path);
+                fault = field.Form == FieldForm.Places || fields.Any(f => f.Form == FieldForm.Places && field.Unless is { } own && f.Path.SequenceEqual(own))
+                    ? $"places of their own are changed in plinth.toml or adopted.toml: {instead} is a list of points, in place of a layout"
+                    : $"{field.Key} goes by {instead} here; set that, or take {instead} out of the table in adopted.toml";
+                return null;
+            }
+
             return Parsed(field, key, value, out fault) is { } parsed ? field.Put(design, parsed) : null;
         }
 
@@ -207,7 +273,7 @@ public static class FieldText
         var field = fields.First(f => key == f.Key || plain == string.Join('.', f.Path) || (f.Form == FieldForm.Pedestal && plain.StartsWith(string.Join('.', f.Path) + ".", StringComparison.Ordinal)));
         return (field.Form, field.Get(design)) switch
         {
-            (FieldForm.Bars, FieldValue.Bars bars) => (field.Key, Bars(bars.Spec)),
+            (FieldForm.Bars or FieldForm.Shaft, FieldValue.Bars bars) => (field.Key, Bars(bars.Spec)),
             (FieldForm.Widths, FieldValue.Ends) => (field.Key, Sides(PedestalText.Sides(value))),
             (FieldForm.Pedestal, FieldValue.Upright { Of.Round: false }) when plain.EndsWith(".size", StringComparison.Ordinal) => (field.Key + ".size", Sides(PedestalText.Sides(value))),
             (FieldForm.Pedestal, _) => (field.Key + plain[plain.LastIndexOf('.')..], TomlText.Quote(value)),
@@ -229,6 +295,18 @@ public static class FieldText
 
                 fault = $"{key} {fault}";
                 return null;
+            case FieldForm.Word:
+                fault = field.IsWord(value.Trim());
+                return fault is null ? new FieldValue.Word(value.Trim()) : null;
+            case FieldForm.Turn:
+                if (!Quantity.TryRead(value, Measure.Angle, out var degrees, out fault))
+                {
+                    fault = $"{key} {fault}";
+                    return null;
+                }
+
+                fault = Quarters(degrees) is null ? $"{key} {WholeTurns}" : null;
+                return fault is null ? new FieldValue.Turn(Quarters(degrees)!.Value) : null;
             case FieldForm.Widths:
                 var sides = PedestalText.Sides(value);
                 if (sides.Length is 0 or > 2)

@@ -22,6 +22,15 @@ public sealed class DesignJson(Utf8JsonWriter json, Foundation foundation, Found
                 case (FieldForm.Length, FieldValue.Length length):
                     json.WriteNumber(Metres(f), length.Metres);
                     break;
+                case (FieldForm.Word, FieldValue.Word word):
+                    json.WriteString(f.Key, word.Text);
+                    break;
+                case (FieldForm.Turn, var turn):
+                    json.WriteNumber(f.Key + "_deg", turn is FieldValue.Turn t ? 90 * t.Quarters : 0);
+                    break;
+                case (FieldForm.Shaft, FieldValue.Bars bars):
+                    json.WriteString(f.Key.Replace('.', '_'), bars.Spec.ToString());
+                    break;
                 case (FieldForm.Widths, FieldValue.Length width):
                     json.WriteNumber(Metres(f), width.Metres);
                     break;
@@ -76,7 +85,7 @@ public sealed class DesignJson(Utf8JsonWriter json, Foundation foundation, Found
 
     private string Words(DesignField f) => (f.Get(design) is FieldValue.Bars bars ? bars.Spec : Core.Concrete.BarSpec.None).ToString();
 
-    private static string Metres(DesignField f) => f.Key.Replace('-', '_') + "_m";
+    private static string Metres(DesignField f) => f.Key.Replace('-', '_').Replace('.', '_') + "_m";
 
     // A pedestal or socket.
     private void Write(string key, Pedestal pedestal)

@@ -101,6 +101,11 @@ public static class ResultsJson
 
         json.WriteNumber("utilisation", o.Utilisation);
         json.WriteBoolean("passes", check.Passes);
+        if (o.Shown)
+        {
+            json.WriteBoolean("shown", true);
+        }
+
         if (check.Leave is { } leave)
         {
             json.WriteString(leave.Word, leave.Why);
@@ -244,6 +249,11 @@ public static class ResultsJson
         }
 
         json.WriteEndArray();
+        if (report.Result is { Piles.Count: > 0 } piled)
+        {
+            PilesJson.Write(json, piled.Piles);
+        }
+
         if (report.Diagrams is { Count: > 0 } diagrams)
         {
             DiagramsJson.Write(json, diagrams);

@@ -249,6 +249,8 @@ public static class ProjectReader
             steelTable.Missing("yield", "\"420 MPa\"");
         }
 
+        var piles = PileReader.Read(t.Inner("piles"), Defaults.Piles(metric));
+        ground = ground with { Piles = piles };
         return new RuleSet(
             ground,
             RuleReader.Stability(t.Inner("stability"), new StabilityRules()),
@@ -259,6 +261,7 @@ public static class ProjectReader
         {
             Column = ColumnReader.Column(t.Inner("column"), Defaults.Column(metric)),
             Pedestal = ColumnReader.Socket(t.Inner("socket"), ColumnReader.Pedestal(t.Inner("pedestal"), Defaults.Pedestal(metric))),
+            Piles = piles,
         };
     }
 

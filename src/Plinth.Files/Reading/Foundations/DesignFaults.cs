@@ -116,6 +116,15 @@ public static class DesignFaults
                     var here = there is FieldValue.Bars b ? b.Spec : BarSpec.None;
                     Differs(field.Key, field.Layer is { } layer ? layer(f, design, stated) != layer(f, design, here) : stated != here, held.Name, $"\"{here}\"", $"\"{stated}\"");
                 }
+                else if (held.Value is FieldValue.Places { Points: var at })
+                {
+                    var own = there is FieldValue.Places places ? places.Points : [];
+                    Differs(field.Key, at.Count != own.Count || at.Zip(own).Any(z => Math.Abs(z.First.X - z.Second.X) > 1e-6 || Math.Abs(z.First.Y - z.Second.Y) > 1e-6), held.Name, own.Count == 0 ? "is missing, it" : $"of {own.Count} piles", $"of {at.Count}");
+                }
+                else if (held.Value is FieldValue.Word or FieldValue.Turn)
+                {
+                    Differs(field.Key, !Equals(held.Value, there ?? (held.Value is FieldValue.Turn ? new FieldValue.Turn(0) : null)), held.Name, Word(there ?? (held.Value is FieldValue.Turn ? new FieldValue.Turn(0) : null)), Word(held.Value));
+                }
                 else if (Widths(held.Value) is { } a && (Widths(there) ?? (field.Form == FieldForm.Shift ? (0, 0) : null)) is { } b)
                 {
                     Differs(field.Key, Math.Abs(a.Low - b.Low) > 1e-6 || Math.Abs(a.High - b.High) > 1e-6, held.Name, W(b), W(a));
@@ -147,6 +156,13 @@ public static class DesignFaults
 
         return found;
     }
+
+    private static string Word(FieldValue? value) => value switch
+    {
+        FieldValue.Word w => $"\"{w.Text}\"",
+        FieldValue.Turn t => $"{90 * t.Quarters}°",
+        _ => "that is not given",
+    };
 
     private static (double Low, double High)? Widths(FieldValue? value) => value switch
     {

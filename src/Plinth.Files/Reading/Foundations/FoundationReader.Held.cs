@@ -86,7 +86,13 @@ internal sealed partial class FoundationReader
     {
         if (!kind.UnderSeveral || !t.Has("bottom-y"))
         {
-            return ImmutableDictionary<string, FieldValue>.Empty;
+            var own = ImmutableDictionary<string, FieldValue>.Empty;
+            foreach (var field in kind.Fields(labels).Where(f => f.HeldByKey && t.Has(f.Key)))
+            {
+                own = Adopted.FieldText.Value(t, field.Key, field) is { } value ? own.Add(field.Key, value) : own;
+            }
+
+            return own;
         }
 
         if (t.Node("bottom-y") is { Value: not TomlTable } node)

@@ -28,14 +28,26 @@ internal sealed partial class FoundationReader
                 return false;
             }
 
-            if (kind.UnderSeveral && lie != Lie.AsDrawn)
+            if (labels.Count > 1 && lie != Lie.AsDrawn)
             {
                 bag.Error(place, $"a base under several supports lies by their order, which says how it is turned; write the supports of {string.Join(", ", labels)} in the order in which they stand, without turned and mirrored");
                 return false;
             }
         }
 
-        if (!kind.UnderSeveral)
+        if (!kind.BearsOnGround)
+        {
+            foreach (var key in (string[])["edge-x0", "edge-x1", "edge-y0", "edge-y1"])
+            {
+                if (t.Has(key))
+                {
+                    t.Fault(key, $"{key} is not for a {kind.Title}, which lies round its piles; write length and width, or offset-x and offset-y");
+                    return false;
+                }
+            }
+        }
+
+        if (places[0].Supports.Count < 2)
         {
             return true;
         }

@@ -6,6 +6,7 @@ using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Kinds;
 using Plinth.Core.Loads;
+using Plinth.Core.Piles;
 using Plinth.Core.Units;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
@@ -25,6 +26,8 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
     private readonly Dictionary<string, FilePlace> caught = new(StringComparer.Ordinal);
     private readonly ILookup<string, AdoptedEntry> adoptedAt = adopted.Values.SelectMany(a => a.Supports, (a, label) => (Label: label, Entry: a)).ToLookup(a => a.Label, a => a.Entry, StringComparer.Ordinal);
     private HashSet<TableReader> freed = [];
+    private readonly Dictionary<(TableReader, PileRules), PileRules> pilesRead = [];
+    private readonly HashSet<FilePlace> pilesMissing = [];
 
     /// <summary>What was read of the tables of foundations, by mark.</summary>
     public Dictionary<string, SettingsLog> Logs { get; } = new(StringComparer.Ordinal);
@@ -121,7 +124,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             return null;
         }
 
-        if (kind.UnderSeveral != columns > 1)
+        if (!kind.Carries(columns))
         {
             t.Fault("kind", kind.UnderSeveral ? $"kind \"{id}\" carries several supports on one base, and one is named; name the others, for example supports = [\"C5\", \"C9\"]" : $"kind \"{id}\" carries one support; several on one base are kind \"{usual.Id}\"");
             return null;
@@ -212,8 +215,10 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             Column = ColumnReader.Column(t.Inner("column"), rules.Column),
             Pedestal = ColumnReader.Socket(t.Inner("socket"), ColumnReader.Pedestal(t.Inner("pedestal"), rules.Pedestal)),
         };
+        PlacesAgree(t, t.Inner("piles"));
         t.Done();
         var overGround = t.Node("ground") is { Value: TomlTable } ? t : null;
+        var overPiles = t.Has("piles") ? t : null;
         if (each is null)
         {
             Give([.. places.SelectMany(p => p.Supports)], mark, places);
@@ -240,7 +245,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                     Logs[given] = log;
                 }
 
-                Add(given, kind, at, alike, held, own, ground, overGround, t.Place, angle, loads);
+                Add(given, kind, at, alike, held, own, ground, overGround, t.Place, angle, loads, overPiles);
             };
             if (belongs is not null || !supports.ContainsKey(labels[0]))
             {
@@ -284,13 +289,48 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             }
         }
 
-        if (!entry.Kind.UnderSeveral || Stand(entry.Spot(entry.Alike ? "alike" : "supports"), entry.Places))
+        if (entry.Places.All(p => p.Supports.Count < 2) || Stand(entry.Spot(entry.Alike ? "alike" : "supports"), entry.Places))
         {
             Add(entry.Mark, entry.Kind, entry.Places, entry.Alike, HeldValues.Nothing, rules, null, null, entry.Spot(""));
         }
     }
 
-    private void Add(string mark, FoundationKind kind, IReadOnlyList<WrittenPlace> written, bool alike, HeldValues held, RuleSet own, string? ground, TableReader? overGround, FilePlace place, double? angle = null, IReadOnlyList<PlanLoad>? loads = null)
+    // Own places stand in place of a layout, and know how many they are.
+    private static void PlacesAgree(TableReader t, TableReader piles)
+    {
+        if (piles.Has("at"))
+        {
+            foreach (var key in (ReadOnlySpan<string>)["layout", "spacing", "turned", "offset-x", "offset-y"])
+            {
+                if (t.Has(key))
+                {
+                    t.Fault(key, $"{key} and piles.at ({piles.PlaceOf("at")}) are both given; own places stand in place of it: keep one");
+                }
+            }
+        }
+        else if (t.Node("layout") is { Value: string layout } && PileLayout.Find(layout.Trim()) is { } known && piles.Node("count") is { } count && count.Value is long or double && Convert.ToDouble(count.Value, CultureInfo.InvariantCulture) != known.Count)
+        {
+            t.Fault("layout", $"layout \"{known.Name}\" has {known.Count} piles, and piles.count ({piles.PlaceOf("count")}) holds another number; make the two agree");
+        }
+    }
+
+    // What a table says of its piles, over what the ground says, read once for each.
+    private PileRules PilesOf(TableReader? t, PileRules basis)
+    {
+        if (t is null)
+        {
+            return basis;
+        }
+
+        if (!pilesRead.TryGetValue((t, basis), out var read))
+        {
+            pilesRead.Add((t, basis), read = PileReader.Read(t.Inner("piles"), basis));
+        }
+
+        return read;
+    }
+
+    private void Add(string mark, FoundationKind kind, IReadOnlyList<WrittenPlace> written, bool alike, HeldValues held, RuleSet own, string? ground, TableReader? overGround, FilePlace place, double? angle = null, IReadOnlyList<PlanLoad>? loads = null, TableReader? overPiles = null)
     {
         if (byMark.TryGetValue(mark, out var other))
         {
@@ -337,11 +377,18 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             places.Add(new Place(stand, stand.Count > 1 ? Math.Round(along, 9) : angle ?? stand[0].AngleDegrees, values).Lying(lie));
         }
 
+        own = own with { Ground = first!, Piles = PilesOf(overPiles, first!.Piles) };
+        if (!kind.BearsOnGround && places.Find(p => !own.Piles.KnownIn(p.Ground)) is { } lacking && pilesMissing.Add(place))
+        {
+            var named = lacking.Ground.Name.Length > 0 ? $"grounds.{lacking.Ground.Name}" : "ground";
+            bag.Error(place, $"foundation {mark}: {(own.Piles.Size is null ? "give piles.size, for example piles.size = \"450 mm\"" : $"give piles.compression, what one pile may carry, for example piles.compression = \"650 kN\", or [[{named}.layer]] with undrained or shaft-factor, from which it is found")}, here or in [piles]");
+        }
+
         if (loads is { Count: > 0 } && places.Exists(p => p.Lie.Mirrored))
         {
             bag.Error(place, $"foundation {mark}: a mirrored base cannot have loads beside its columns, which are given along the base's axes; give these places a mark of their own");
         }
 
-        byMark.Add(mark, (new Foundation(mark, places, alike, held, own with { Ground = first! }) { Loads = loads ?? [], Kind = kind }, place));
+        byMark.Add(mark, (new Foundation(mark, places, alike, held, own) { Loads = loads ?? [], Kind = kind }, place));
     }
 }

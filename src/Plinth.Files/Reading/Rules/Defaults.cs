@@ -1,6 +1,7 @@
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
+using Plinth.Core.Piles;
 using Plinth.Core.Sizing;
 
 namespace Plinth.Files.Reading;
@@ -41,6 +42,9 @@ internal static class Defaults
     public static SizingRules Sizing(bool metric) => metric
         ? new SizingRules(PlanShape.Square, 0.9, 6, 0.300, 1.5, 0.050, 0.050, 2.0, 1.0)
         : new SizingRules(PlanShape.Square, 3 * Foot, 20 * Foot, 12 * Inch, 60 * Inch, 3 * Inch, 2 * Inch, 2.0, 1.0);
+
+    /// <summary>Defaults of [piles]; size and capacities have none.</summary>
+    public static PileRules Piles(bool metric) => metric ? PileRules.Nothing : PileRules.Nothing with { Edge = 6 * Inch, Embedment = 3 * Inch, Deviation = 3 * Inch, Cover = 3 * Inch };
 
     /// <summary>What is held where nothing is said.</summary>
     public static readonly HeldValues Held = HeldValues.Nothing;

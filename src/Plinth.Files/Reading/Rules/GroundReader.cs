@@ -56,6 +56,7 @@ internal static class GroundReader
             Capacity = ownBearing && !t.Has("strength") ? null : capacity,
             BearingBySide = (ownBearing || t.Has("strength")) && !t.Has("bearing-by-side") ? [] : bySide,
             Layers = t.Has("layer") ? Layers(t) : basis.Layers,
+            Piles = name.Length > 0 && t.Has("piles") ? PileReader.Read(t.Inner("piles"), basis.Piles) : basis.Piles,
             Area = name.Length > 0 ? t.Points("area", 3) ?? [] : [],
         };
         Agree(t, result);
@@ -233,10 +234,48 @@ internal static class GroundReader
                 l.Fault("poisson", "poisson is Poisson's ratio, at most 0.5");
             }
 
-            layers.Add(new GroundLayer(l.Text("name") ?? "", thickness ?? double.PositiveInfinity, l.QuantityOrNull("modulus", Measure.Pressure, Sign.Positive), poisson, l.QuantityOrNull("bearing", Measure.Pressure, Sign.Positive)));
+            var layer = new GroundLayer(l.Text("name") ?? "", thickness ?? double.PositiveInfinity, l.QuantityOrNull("modulus", Measure.Pressure, Sign.Positive), poisson, l.QuantityOrNull("bearing", Measure.Pressure, Sign.Positive))
+            {
+                Undrained = l.QuantityOrNull("undrained", Measure.Pressure, Sign.Positive),
+                AdhesionFactor = l.NumberOrNull("adhesion-factor"),
+                ShaftFactor = l.NumberOrNull("shaft-factor"),
+                ShaftLimit = l.QuantityOrNull("shaft-limit", Measure.Pressure, Sign.Positive),
+                Base = l.QuantityOrNull("base", Measure.Pressure, Sign.Positive),
+            };
+            OfPiles(l, layer);
+            layers.Add(layer);
             l.Done();
         }
 
         return layers;
+    }
+
+    // A layer holds piles by its undrained strength, or by its effective stress: never by both.
+    private static void OfPiles(TableReader l, GroundLayer layer)
+    {
+        if (layer.Undrained is not null && (l.Has("shaft-factor") || l.Has("base")))
+        {
+            l.Fault(l.Has("shaft-factor") ? "shaft-factor" : "base", "undrained holds piles by adhesion-factor·su along the shaft and 9·su at the base; leave out shaft-factor and base, or leave out undrained");
+        }
+
+        if (layer.Undrained is not null && !l.Has("adhesion-factor"))
+        {
+            l.Missing("adhesion-factor", "0.5 (share of su that holds a pile's shaft; 0 where none is relied on)");
+        }
+
+        if (l.Has("adhesion-factor") && !l.Has("undrained"))
+        {
+            l.Missing("undrained", "\"60 kPa\", of which adhesion-factor is a share");
+        }
+
+        if (layer.AdhesionFactor > 1)
+        {
+            l.Fault("adhesion-factor", "adhesion-factor is a share of su, at most 1");
+        }
+
+        if (l.Has("shaft-limit") && !l.Has("shaft-factor"))
+        {
+            l.Missing("shaft-factor", "0.30, whose product with the effective stress shaft-limit bounds");
+        }
     }
 }

@@ -164,7 +164,7 @@ internal static class RuleReader
 
     public static RateRules Rates(TableReader t, RateRules basis)
     {
-        var result = new RateRules(t.Number("concrete", basis.Concrete), t.Number("steel", basis.Steel), t.Number("excavation", basis.Excavation), t.Number("formwork", basis.Formwork));
+        var result = new RateRules(t.Number("concrete", basis.Concrete), t.Number("steel", basis.Steel), t.Number("excavation", basis.Excavation), t.Number("formwork", basis.Formwork), t.Number("pile", basis.Pile), t.Number("pile-each", basis.PileEach));
         t.Done();
         return result;
     }
