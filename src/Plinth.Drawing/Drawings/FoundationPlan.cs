@@ -29,6 +29,7 @@ public static class FoundationPlan
                 items.Add(new PathItem(Layers.Footing, [.. f.Corners.Select(c => p(c.X, c.Y))], true, Stroke.Edge, Fill.Light));
             }
 
+            PlanParts.Piles(items, plan, p, per);
             PlanParts.Columns(items, plan, p, per);
             var marks = PlanMarks.Add(items, plan, p, PlanMarks.Of);
             var own = PlanDimensions.Add(items, project, plan, p);
@@ -79,7 +80,7 @@ public static class FoundationPlan
     {
         var units = project.Units;
         var kinds = designs.Select(d => d.Foundation.Kind).Distinct().Count();
-        if (kinds > 1 || designs.Any(d => d.Foundation.Kind.UnderSeveral))
+        if (kinds > 1 || designs.Any(d => d.Foundation.Kind != Core.Kinds.FoundationKinds.Usual))
         {
             return OfKinds(project, designs, revision);
         }

@@ -5,14 +5,18 @@ using Plinth.Core.Foundations;
 namespace Plinth.Drawing.Drawings;
 
 /// <summary>A footing where it lies.</summary>
-internal sealed record PlacedFooting(string Mark, Place Place, PlanPoint[] Corners, FoundationDesign Design, bool Existing);
+internal sealed record PlacedFooting(string Mark, Place Place, PlanPoint[] Corners, FoundationDesign Design, bool Existing)
+{
+    /// <summary>Its piles; none of a base on the ground.</summary>
+    public IReadOnlyList<Core.Piles.PlacedPile> Piles { get; init; } = [];
+}
 
 /// <summary>What is to be drawn, in project axes, m.</summary>
 internal sealed class PlanModel
 {
     public PlanModel(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
     {
-        Footings = [.. designs.SelectMany(d => d.Foundation.Places.Select(place => new PlacedFooting(d.Foundation.Mark, place, BaseGeometry.Corners(d.Foundation, place, d.Design), d.Design, d.Foundation.Held.Built)))];
+        Footings = [.. designs.SelectMany(d => d.Foundation.Places.Select(place => new PlacedFooting(d.Foundation.Mark, place, BaseGeometry.Corners(d.Foundation, place, d.Design), d.Design, d.Foundation.Held.Built) { Piles = d.Foundation.Kind.PilesAt(d.Foundation, place, d.Design) }))];
         Along = GridLines.Of(project.Supports, true);
         Across = GridLines.Of(project.Supports, false);
         var points = Footings.SelectMany(f => f.Corners).Concat(project.Site.Boundary).Concat(project.Site.Zones.SelectMany(z => z.Corners)).Concat(project.Supports.Select(s => new PlanPoint(s.X, s.Y))).ToList();

@@ -18,12 +18,26 @@ internal static class PlanNotes
         [
             units == UnitSystem.Us ? "Dimensions and levels in feet and inches." : "Dimensions in millimetres, levels in metres.",
             $"Concrete f'c {Stress(project, first.Concrete.Strength)}; reinforcement Grade {Grade(project, first.Steel.Yield)}, fy {Stress(project, first.Steel.Yield)}, where a footing has no other.",
-            Bearing(project),
+            .. project.Foundations.Any(f => f.Kind.BearsOnGround) ? (string[])[Bearing(project)] : [],
+            .. Piles(project),
             $"Cover: bottom {S(first.Concrete.CoverBottom)}, sides {S(first.Concrete.CoverSide)}, top {S(first.Concrete.CoverTop)}. {(first.Concrete.Blinding > 0 ? $"{S(first.Concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.")}",
             $"Designed to {project.Code.Name} and {project.Standard.Name}.",
             $"Footings are {(units == UnitSystem.Us ? "centered" : "centred")} under their columns where no dimension says otherwise.",
             .. project.Drawings.Notes,
         ];
+    }
+
+    // What the piles are and may carry, and how they are called.
+    private static IEnumerable<string> Piles(Project project)
+    {
+        var units = project.Units;
+        string F(double v) => Unit.Force.FormatWithSymbol(v, units);
+        foreach (var (rules, marks) in project.Foundations.Where(f => !f.Kind.BearsOnGround).GroupBy(f => f.Rules.Piles).Select(g => (g.Key, Marks: g.Select(f => f.Mark).ToList())))
+        {
+            var of = marks.Count == project.Foundations.Count(f => !f.Kind.BearsOnGround) ? "" : " of " + Wording.Marks(marks);
+            var carries = (rules.Compression is { } c ? $" {F(c)} in compression" : "") + (rules.Compression is null ? " found from the ground's layers by their length" : "") + (rules.Tension is { } t ? $", {F(t)} in tension" : "") + (rules.Lateral is { } h ? $", {F(h)} across" : "");
+            yield return $"Piles{of}: {Core.Piles.PileWords.Of(rules, units)}, {(rules.OfStrength ? "resistance" : "allowable")}{carries}{(rules.Source.Length > 0 ? $" ({rules.Source})" : "")}. PC1/3 is pile 3 of PC1.".Replace("PC1", marks[0], StringComparison.Ordinal);
+        }
     }
 
     private static string Stress(Project project, double v) => project.Units == UnitSystem.Us ? Unit.Psi.In(v, project.Units).ToString("#,##0", CultureInfo.InvariantCulture) + " psi" : Unit.Stress.FormatTraced(v, project.Units);
@@ -36,7 +50,7 @@ internal static class PlanNotes
     {
         var rules = foundation.Rules;
         var ground = foundation.Places[0].Ground;
-        return $"f'c {Stress(project, rules.Concrete.Strength)}, reinforcement Grade {Grade(project, rules.Steel.Yield)}{(double.IsNaN(ground.Bearing) ? "" : $", allowable bearing {Allowable(ground, project.Units)}")}.";
+        return $"f'c {Stress(project, rules.Concrete.Strength)}, reinforcement Grade {Grade(project, rules.Steel.Yield)}{(double.IsNaN(ground.Bearing) || !foundation.Kind.BearsOnGround ? "" : $", allowable bearing {Allowable(ground, project.Units)}")}.";
     }
 
     private static string Allowable(Core.Ground.GroundRules ground, UnitSystem units) => $"{Unit.Pressure.FormatTraced(ground.Bearing, units)} {(ground.Basis == Core.Ground.BearingBasis.Net ? "net" : "gross")}";
@@ -45,7 +59,7 @@ internal static class PlanNotes
     private static string Bearing(Project project)
     {
         var units = project.Units;
-        var grounds = project.Foundations.SelectMany(f => f.Places.Select(p => p.Ground)).DistinctBy(g => (g.Name, g.Bearing)).Where(g => !double.IsNaN(g.Bearing)).ToList();
+        var grounds = project.Foundations.Where(f => f.Kind.BearsOnGround).SelectMany(f => f.Places.Select(p => p.Ground)).DistinctBy(g => (g.Name, g.Bearing)).Where(g => !double.IsNaN(g.Bearing)).ToList();
         return grounds.Count == 0
             ? "Bearing found from the strength of the soil; see the calculations."
             : "Allowable bearing " + string.Join("; ", grounds.Take(3).Select(g => $"{Allowable(g, units)}{(g.TransientIncrease != 1 ? string.Create(CultureInfo.InvariantCulture, $", × {g.TransientIncrease:0.##} with wind or earthquake") : "")}{(g.Name.Length > 0 ? $" ({g.Name})" : "")}")) + ".";

@@ -28,6 +28,25 @@ internal static class PlanParts
         }
     }
 
+    /// <summary>Draws piles under their caps, each with its number where that can be read: its whole mark is the cap's with it.</summary>
+    public static void Piles(List<Item> items, PlanModel plan, Func<double, double, At> p, double per)
+    {
+        foreach (var (f, pile) in plan.Footings.SelectMany(f => f.Piles.Select(pile => (f, pile))))
+        {
+            var (at, half) = (p(pile.At.X, pile.At.Y), pile.Rules.Side / 2);
+            items.Add(pile.Rules.Shape == Core.Piles.PileShape.Round
+                ? new CircleItem(Layers.Pile, at, half * per, Stroke.Hidden, Fill.Paper)
+                : new PathItem(Layers.Pile, Turned(p, pile.At.X, pile.At.Y, 2 * half, 2 * half, pile.AngleDegrees), true, Stroke.Hidden, Fill.Paper));
+
+            // Within the pile; of one under a column beside that.
+            var under = f.Place.Supports.FirstOrDefault(s => Math.Abs(s.X - pile.At.X) < s.SizeX / 2 && Math.Abs(s.Y - pile.At.Y) < (s.SizeY > 0 ? s.SizeY : s.SizeX) / 2);
+            var number = pile.Number.ToString(System.Globalization.CultureInfo.InvariantCulture);
+            items.Add(under is null
+                ? new TextItem(Layers.Pile, at + (0, -Layout.SmallestText / 2), Layout.SmallestText, number, Anchor.Middle)
+                : new TextItem(Layers.Pile, p(under.X, under.Y) + ((under.SizeX / 2 * per) + 0.5, -((under.SizeX / 2 * per) + 0.5 + Layout.SmallestText)), Layout.SmallestText, number));
+        }
+    }
+
     public static void Site(List<Item> items, Site site, string boundary, Func<PlanPoint, At> q)
     {
         if (site.Boundary.Count > 0)

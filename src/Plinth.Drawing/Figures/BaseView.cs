@@ -20,13 +20,20 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
     public At At(PlanPoint p) => At(p.X, p.Y);
 
     /// <summary>The lower left corner of the rectangle round it.</summary>
-    public At Low => At(State.Body.LowX, -Widest(State) / 2);
+    public At Low => At(State.Body.LowX, State.Body.Low(false));
 
     /// <summary>The upper right corner of the rectangle round it.</summary>
-    public At High => At(State.Body.HighX, Widest(State) / 2);
+    public At High => At(State.Body.HighX, State.Body.High(false));
 
     /// <summary>Width of the rectangle round a base, m.</summary>
-    public static double Widest(Trial s) => Math.Max(s.Body.LowWidth, s.Body.HighWidth);
+    public static double Widest(Trial s) => s.Body.High(false) - s.Body.Low(false);
+
+    /// <summary>The view with the middle of the rectangle round the base at a point.</summary>
+    public static BaseView About(Trial s, DrawingScale scale, At middle)
+    {
+        var per = 1000 / scale.Ratio;
+        return new BaseView(s, scale, middle + (-(s.Body.LowX + s.Body.HighX) / 2 * per, -(s.Body.Low(false) + s.Body.High(false)) / 2 * per));
+    }
 
     /// <summary>Draws its outline.</summary>
     public void Outline(Canvas to, Fill fill = Fill.None) => to.Area(Layers.Footing, Stroke.Edge, [.. State.Body.Outline.ToArray().Select(At)], fill);

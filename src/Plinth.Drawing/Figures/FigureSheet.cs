@@ -31,8 +31,10 @@ public static class FigureSheet
                 foreach (var scale in DrawingScale.For(m.Units).Where(s => request.Scale is null ? s.Ratio <= limit : Math.Abs(s.Ratio - request.Scale.Value) < 1e-6))
                 {
                     var several = m.State.Columns.Length > 1;
+                    var head = PileHeadDetail.Of(m, scale);
+                    Figure[] heads = head is null ? [] : [head];
                     Figure[] left = several ? [SpanDetail.Plan(m, scale), SpanDetail.Section(m, null, scale), .. DetailParts.Pedestals(m, scale)] : [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
-                    Figure[] right = several ? [bars, .. Enumerable.Range(0, m.State.Columns.Length).Select(i => SpanDetail.Section(m, i, scale))] : [bars, DetailSection.Of(m, false, scale)];
+                    Figure[] right = several ? [bars, .. Enumerable.Range(0, m.State.Columns.Length).Select(i => SpanDetail.Section(m, i, scale)), .. heads] : [bars, DetailSection.Of(m, false, scale), .. heads];
                     var pedestal = several ? null : DetailParts.Pedestal(m, scale);
                     if (Columns(m.Project, request, paper, scale, left, right, pedestal) is { } sheet)
                     {

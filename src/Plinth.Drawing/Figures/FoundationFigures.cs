@@ -24,6 +24,15 @@ public enum FigureKind
 
     /// <summary>The pedestal under force with moments.</summary>
     Pedestal,
+
+    /// <summary>Loads of the piles.</summary>
+    Piles,
+
+    /// <summary>Struts and ties of a cap on piles.</summary>
+    Struts,
+
+    /// <summary>The shaft of a pile under force with moments.</summary>
+    Shaft,
 }
 
 /// <summary>Makes the figures of a foundation in the combination that governs, or in one asked for.</summary>
@@ -52,10 +61,18 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
                 return SteelView.Of(foundation.Mark, SteelFigure.Of(checker.Trials), project.Units, width);
             case FigureKind.Pedestal:
                 var worst = checker.Trials.SelectMany(t => t.Columns.ToArray()).Select(InteractionFigure.Of).Where(f => f is not null).MaxBy(f => f!.Loads.Select(l => l.Utilisation).DefaultIfEmpty(0).Max());
-                return worst is null ? null : InteractionView.Of(foundation.Mark, worst, project.Units, width);
+                return worst is null ? null : InteractionView.Of($"{foundation.Mark}: pedestal, force with moments", worst, project.Units, width);
+            case FigureKind.Shaft:
+                var shaft = checker.Trials.Select(foundation.Kind.Shaft).Where(f => f is { Loads.Count: > 0 }).MaxBy(f => f!.Loads[0].Utilisation);
+                return shaft is null ? null : InteractionView.Of($"{foundation.Mark}: shaft of a pile, force with moments", shaft, project.Units, width);
+            case FigureKind.Struts when checker.Find(design, "strut", null, combination) is var (modelled, at) && at >= 0:
+                return foundation.Kind.Struts(modelled.Trial, at) is { } model ? StrutsView.Of(foundation.Mark, modelled.Trial, at, model, width, height) : null;
+            case FigureKind.Struts:
+                return null;
             default:
                 return Governing(kind, combination) is not var (state, k) ? null : kind switch
                 {
+                    FigureKind.Piles => state.Piles.IsEmpty ? null : PilesView.Of(foundation.Mark, state, k, foundation.Kind.PileForces(state, k), foundation.Kind.PileForces(state), width, height),
                     FigureKind.Pressure => PressureView.Of(foundation.Mark, state, k, width, height),
                     FigureKind.Sections when state.Columns.Length > 1 => SpanSectionsView.Of(foundation.Mark, state, Worst("one-way-shear-x", state, k, combination), a => Worst(a, k, combination), width, height),
                     FigureKind.Forces when state.Columns.Length > 1 => state.Along(k) is { } along ? SpanForcesView.Of(foundation.Mark, state, k, along, width) : null,
@@ -79,6 +96,7 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
         string[] ids = kind switch
         {
             FigureKind.Pressure => ["bearing"],
+            FigureKind.Piles => ["pile-compression", "pile-tension"],
             FigureKind.Sections => ["two-way-shear", "one-way-shear-x", "one-way-shear-y"],
             _ => ["flexure-bottom-x", "flexure-bottom-y", "one-way-shear-x", "one-way-shear-y"],
         };

@@ -7,18 +7,18 @@ using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
 
-/// <summary>The design strength of a pedestal under force and moments with the loads of all combinations.</summary>
+/// <summary>The design strength of a pedestal or of a pile's shaft under force and moments with the loads of all combinations.</summary>
 public static class InteractionView
 {
     private const double Below = 18;
     private const double Gap = 16;
 
     /// <summary>Draws three sections through the strength: with Mx alone, with My alone, and Mx with My at the force of the load used most.</summary>
-    /// <param name="mark">The foundation's mark.</param>
+    /// <param name="title">What it is of: "PC1: shaft, force with moments".</param>
     /// <param name="f">The strength and the loads.</param>
     /// <param name="units">Units.</param>
     /// <param name="width">Width of the figure, mm.</param>
-    public static Figure Of(string mark, InteractionFigure f, UnitSystem units, double width = 240)
+    public static Figure Of(string title, InteractionFigure f, UnitSystem units, double width = 240)
     {
         ArgumentNullException.ThrowIfNull(f);
         var to = new Canvas();
@@ -26,17 +26,18 @@ public static class InteractionView
         var height = side + Below + 8;
         var (force, moment) = (Unit.Force.Symbol(units), Unit.Moment.Symbol(units));
         var worst = f.Loads.Count > 0 ? f.Loads[0] : default;
+        string Signed(double value, Unit unit) => unit.FormatWithSymbol(value, units).Replace('-', '−');
         Panel(to, new(Gap - 4, Below), side, "N with Mx", $"Mx {moment}", $"N {force}", f.AboutX, [.. f.Loads.Select(l => new ForceWithMoment(l.N, l.Mx))], Unit.Moment, Unit.Force, units);
         Panel(to, new((2 * Gap) + side - 4, Below), side, "N with My", $"My {moment}", $"N {force}", f.AboutY, [.. f.Loads.Select(l => new ForceWithMoment(l.N, l.My))], Unit.Moment, Unit.Force, units);
         if (f.Across.Count > 0)
         {
-            Panel(to, new((3 * Gap) + (2 * side) - 4, Below), side, $"Mx with My at N = {Unit.Force.FormatWithSymbol(worst.N, units)}", $"My {moment}", $"Mx {moment}", f.Across, [new ForceWithMoment(worst.Mx, worst.My)], Unit.Moment, Unit.Moment, units);
+            Panel(to, new((3 * Gap) + (2 * side) - 4, Below), side, $"Mx with My at N = {Signed(worst.N, Unit.Force)}", $"My {moment}", $"Mx {moment}", f.Across, [new ForceWithMoment(worst.Mx, worst.My)], Unit.Moment, Unit.Moment, units);
         }
 
-        var words = f.Loads.Count == 0 ? "No combination for concrete." : $"Most used (●): {worst.Combination} at the {(worst.AtFoot ? "foot" : "top")}, N {Unit.Force.FormatWithSymbol(worst.N, units)}, Mx {Unit.Moment.FormatWithSymbol(worst.Mx, units)}, My {Unit.Moment.FormatWithSymbol(worst.My, units)}: {Wording.Utilisation(worst.Utilisation, worst.Utilisation <= Outcome.Limit)} in its own direction.";
+        var words = f.Loads.Count == 0 ? "No combination for concrete." : $"Most used (●): {worst.Combination} {worst.Where}, N {Signed(worst.N, Unit.Force)}, Mx {Signed(worst.Mx, Unit.Moment)}, My {Signed(worst.My, Unit.Moment)}: {Wording.Utilisation(worst.Utilisation, worst.Utilisation <= Outcome.Limit)} in its own direction.";
         to.Write(Layers.Note, new(2, 5), words, Anchor.Left, Layout.Fitted(words, Canvas.Text, width - 4));
-        to.Write(Layers.Note, new(2, 1), "Curves: design strength. Points: all combinations for concrete, at foot and top; N presses down.", Anchor.Left, 1.8);
-        return new Figure($"{mark}: pedestal, force with moments", width, height, null, to.Items);
+        to.Write(Layers.Note, new(2, 1), "Curves: design strength. Points: all combinations for concrete; N presses down.", Anchor.Left, 1.8);
+        return new Figure(title, width, height, null, to.Items);
     }
 
     private static void Panel(Canvas to, At low, double side, string title, string across, string up, IReadOnlyList<ForceWithMoment> curve, IReadOnlyList<ForceWithMoment> points, Unit unitAcross, Unit unitUp, UnitSystem units)

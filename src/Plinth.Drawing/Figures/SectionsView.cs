@@ -60,9 +60,10 @@ public static class SectionsView
         var scale = Canvas.Fit(units, (s.Body.Length, width - table.Width - TableGap - (2 * Side)), (s.Body.Width, height - Above - Below));
         var per = 1000 / scale.Ratio;
         var tall = Math.Max((s.Body.Width * per) + Above + Below, table.Height + (4 * Canvas.Line));
-        var view = new BaseView(s, scale, new At(Side + (s.Body.Length * per / 2), tall - Above - (s.Body.Width * per / 2)));
+        var view = BaseView.About(s, scale, new At(Side + (s.Body.Length * per / 2), tall - Above - (s.Body.Width * per / 2)));
         var to = new Canvas();
         view.Outline(to);
+        DetailPiles.Plan(to, view);
         if (punching is not null)
         {
             var corners = view.Punched(to, punching);

@@ -72,6 +72,7 @@ internal static class SpanSectionsView
         var view = new BaseView(s, scale, new At((width / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), tall - Above - (BaseView.Widest(s) * per / 2)));
         var to = new Canvas();
         view.Outline(to);
+        DetailPiles.Plan(to, view);
         foreach (var (p, tag, joint) in round)
         {
             var corners = view.Punched(to, p);

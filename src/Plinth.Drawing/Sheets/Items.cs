@@ -89,6 +89,9 @@ public static class Layers
     /// <summary>Footings.</summary>
     public const string Footing = "FOOTING";
 
+    /// <summary>Piles and their numbers.</summary>
+    public const string Pile = "PILE";
+
     /// <summary>Pedestals and sockets.</summary>
     public const string Pedestal = "PEDESTAL";
 

@@ -25,7 +25,7 @@ internal static class FootingChapter
     /// <summary>The tone of a result.</summary>
     public static Tone ToneOf(FoundationReport r) => !r.Passes ? Tone.Fail : r.Result!.Checks.Any(c => c.Allowed) ? Tone.Leave : Tone.Pass;
 
-    private static Tone ToneOf(CheckResult c) => !c.Passes ? Tone.Fail : c.Allowed || c.Leave is { UpTo: null } ? Tone.Leave : Tone.Pass;
+    private static Tone ToneOf(CheckResult c) => c.Outcome.Shown ? Tone.Quiet : !c.Passes ? Tone.Fail : c.Allowed || c.Leave is { UpTo: null } ? Tone.Leave : Tone.Pass;
 
     public static IReadOnlyList<Block> Of(ReportInput input, FoundationReport report, string anchor, bool newPage)
     {
@@ -60,6 +60,7 @@ internal static class FootingChapter
             Add(blocks, Cut(detail));
         }
 
+        Add(blocks, Make(FigureKind.Piles, PageWidth, 90));
         Add(blocks, Make(FigureKind.Steel, PageWidth, 60));
         if (input.Depth == ReportDepth.Checks)
         {
@@ -67,8 +68,10 @@ internal static class FootingChapter
         }
 
         Add(blocks, Make(FigureKind.Sections, PageWidth, 90));
+        Add(blocks, Make(FigureKind.Struts, PageWidth, 120));
         Add(blocks, Make(FigureKind.Forces, PageWidth, 90));
         Add(blocks, Make(FigureKind.Pedestal, PageWidth, 90));
+        Add(blocks, Make(FigureKind.Shaft, PageWidth, 90));
         var checker = new Checker(project, f);
         var told = new Dictionary<string, string>(StringComparer.Ordinal);
         foreach (var check in result.Checks)
@@ -96,7 +99,7 @@ internal static class FootingChapter
         var (concrete, steel) = (f.Rules.Concrete, f.Rules.Steel);
         var rows = new List<IReadOnlyList<Cell>>();
         void Row(string what, string value) => rows.Add([new(what, Tone.Quiet), new(value)]);
-        Row("size", $"{L(design.Size.Length)} along x × {L(design.Size.Width)}{(design.EndWidth == design.Size.Width ? "" : " to " + L(design.EndWidth))} along y × {S(design.Size.Thickness)} thick");
+        Row("size", $"{L(design.Size.Length)} along x × {L(design.Size.Width)}{(design.EndWidth == design.Size.Width ? "" : " to " + L(design.EndWidth))} along y × {S(design.Size.Thickness)} thick{(design.OutlineName.Length == 0 ? "" : $", a {design.OutlineName}")}");
         Row("bottom bars", $"{design.Bars(true, true)} along x, {design.Bars(false, true)} along y; {(steel.OuterIsX(design.Size) ? "x" : "y")} outermost");
         Row("top bars", design.HasTop ? $"{design.Bars(true, false)} along x, {design.Bars(false, false)} along y" : "none");
         foreach (var (name, words) in Wording.Uprights(design, f.Places[0], units, drawn: true))
@@ -161,7 +164,7 @@ internal static class FootingChapter
 
     private static Figure Plan(DetailModel m)
     {
-        var (across, up) = DetailPlan.Around;
+        var (across, up) = DetailPlan.Around(m);
         return DetailPlan.Of(m, Fit(m, (m.State.Body.Length, PlanWidth - across), (m.State.Body.Width, PlanHeight - up)));
     }
 

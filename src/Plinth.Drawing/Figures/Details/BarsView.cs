@@ -1,3 +1,4 @@
+using Plinth.Core.Contact;
 using Plinth.Core.Schedules;
 using Plinth.Drawing.Sheets;
 
@@ -15,7 +16,7 @@ public static class BarsView
     {
         ArgumentNullException.ThrowIfNull(m);
         var s = m.State;
-        var (hx, hy) = (s.Body.Length / 2, s.Body.Width / 2);
+        var (x0b, x1b, y0b, y1b) = (s.Body.LowX, s.Body.HighX, s.Body.Low(false), s.Body.High(false));
         var top = Math.Max(s.Columns[0].ColumnFoot - s.Body.Underside, s.Body.Thickness) + 0.15;
         foreach (var role in new[] { BarRole.Dowels, BarRole.Pedestal })
         {
@@ -23,7 +24,7 @@ public static class BarsView
         }
 
         static At Raw(double x, double y, double z) => new((x + y) * Cos30, ((y - x) / 2) + z);
-        At[] extremes = [Raw(-hx, -hy, 0), Raw(hx, hy, 0), Raw(hx, -hy, 0), Raw(-hx, hy, s.Body.Thickness), Raw(s.Columns[0].X - (s.Columns[0].Outline.FaceX / 2), s.Columns[0].Y + (s.Columns[0].Outline.FaceY / 2), top)];
+        At[] extremes = [Raw(x0b, y0b, 0), Raw(x1b, y1b, 0), Raw(x1b, y0b, 0), Raw(x0b, y1b, s.Body.Thickness), Raw(s.Columns[0].X - (s.Columns[0].Outline.FaceX / 2), s.Columns[0].Y + (s.Columns[0].Outline.FaceY / 2), top)];
         var (x0, x1, y0, y1) = (extremes.Min(e => e.X), extremes.Max(e => e.X), extremes.Min(e => e.Y), extremes.Max(e => e.Y));
         var per = (width - 8) / (x1 - x0);
         At P(double x, double y, double z)
@@ -33,7 +34,15 @@ public static class BarsView
         }
 
         var to = new Canvas();
-        Block(to, P, Layers.Footing, 0, 0, s.Body.Length, s.Body.Width, 0, s.Body.Thickness);
+        if (s.Body.IsPolygon)
+        {
+            Prism(to, P, [.. s.Body.Outline], s.Body.Thickness);
+        }
+        else
+        {
+            Block(to, P, Layers.Footing, 0, 0, s.Body.Length, s.Body.Width, 0, s.Body.Thickness);
+        }
+
         foreach (var (alongX, bottom) in new[] { (true, true), (false, true), (true, false), (false, false) })
         {
             if (m.Row(DetailModel.Role(alongX, bottom)) is not { } row)
@@ -43,13 +52,13 @@ public static class BarsView
 
             var z = m.Height(alongX, bottom);
             var shape = row.Group.Shape;
-            var half = (shape.Code == "21" ? shape.B : shape.A) / 2;
             var tip = z + ((bottom ? 1 : -1) * shape.A);
             var stroke = new Stroke(bottom ? 0.35 : 0.25);
             foreach (var v in m.Across(alongX, bottom))
             {
+                var (half0, half1) = m.Extent(row, alongX, v);
                 At Q(double u, double h) => alongX ? P(u, v, h) : P(v, u, h);
-                to.Path(Layers.Bar, stroke, shape.Code == "21" ? [Q(-half, tip), Q(-half, z), Q(half, z), Q(half, tip)] : [Q(-half, z), Q(half, z)]);
+                to.Path(Layers.Bar, stroke, shape.Code == "21" ? [Q(half0, tip), Q(half0, z), Q(half1, z), Q(half1, tip)] : [Q(half0, z), Q(half1, z)]);
             }
         }
 
@@ -106,6 +115,25 @@ public static class BarsView
 
         to.Write(Layers.Note, new(2, 1), "Isometric, not to scale. x runs down to the right, y up to the right.", Anchor.Left, 1.8);
         return new Figure($"{m.Foundation.Mark}: bars", width, 9 + ((y1 - y0) * per) + 5, null, to.Items);
+    }
+
+    private static void Prism(Canvas to, Func<double, double, double, At> p, PlanPoint[] outline, double height)
+    {
+        var n = outline.Length;
+        bool Seen(int i)
+        {
+            var (a, b) = (outline[i % n], outline[(i + 1) % n]);
+            return (b.Y - a.Y) + (b.X - a.X) > 1e-9;
+        }
+
+        for (var i = 0; i < n; i++)
+        {
+            var (a, b) = (outline[i], outline[(i + 1) % n]);
+            to.Path(Layers.Footing, Seen(i) ? Stroke.Edge : Stroke.Hidden, p(a.X, a.Y, 0), p(b.X, b.Y, 0));
+            to.Path(Layers.Footing, Seen(i) || Seen(i + n - 1) ? Stroke.Edge : Stroke.Hidden, p(a.X, a.Y, 0), p(a.X, a.Y, height));
+        }
+
+        to.Area(Layers.Footing, Stroke.Edge, [.. outline.Select(c => p(c.X, c.Y, height))]);
     }
 
     private static void Block(Canvas to, Func<double, double, double, At> p, string layer, double x, double y, double length, double width, double low, double high)

@@ -3,6 +3,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Kinds.PileCap;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
 
@@ -65,6 +66,18 @@ public sealed class DetailModel
         var g = row.Group;
         var under = Math.Max(0, Array.FindIndex(State.Columns.ToArray(), c => g.Where == "at " + c.Support.Label));
         var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY && Design.Under(under).Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
+        spacing = (g.Role, Design) switch
+        {
+            (BarRole.Sides, Core.Kinds.PileCap.CapDesign { Sides.Spacing: > 0 } cap) => " @ " + Dimension.Section(cap.Sides.Spacing, Units),
+            (BarRole.PileTies, _) when Foundation.Rules.Piles.Ties is { } ties => " @ " + Dimension.Section(ties.Spacing, Units),
+            _ => spacing,
+        };
+        if (State.Body.IsPolygon && Rows.Where(r => r.Group.Role == g.Role && r.Group.Layer == g.Layer && g.Layer.Length > 0).ToList() is { Count: > 1 } all)
+        {
+            // Bars of a layer that the outline cuts to several lengths are called together.
+            return $"{all.Sum(r => r.Group.Count)} {g.Size.Name}-{all[0].BarMark} to {all[^1].BarMark} {g.Layer}";
+        }
+
         return $"{g.Count} {g.Size.Name}-{row.BarMark}{spacing}{(g.Layer.Length > 0 ? " " + g.Layer : "")}";
     }
 
@@ -73,7 +86,26 @@ public sealed class DetailModel
 
     /// <summary>Where the bars of a layer lie across the base, m from its centre.</summary>
     public IReadOnlyList<double> Across(bool alongX, bool bottom) =>
-        BarPositions.Across(State.Spans(alongX)[0].Layer(bottom), alongX ? State.Body.Width : State.Body.Length, alongX ? State.Body.Length : State.Body.Width, State.Rules.Concrete.CoverSide);
+        State.Spans(alongX)[0] is var span && !State.Body.IsPolygon
+            ? BarPositions.Across(span.Layer(bottom), alongX ? State.Body.Width : State.Body.Length, alongX ? State.Body.Length : State.Body.Width, State.Rules.Concrete.CoverSide)
+            : [.. CapMat.At(span.Layer(bottom), (span.From, span.From + span.Breadth), State.Rules.Concrete.CoverSide)];
+
+    /// <summary>From where to where a bar of a layer lies along its axis, m from the base's centroid.</summary>
+    /// <param name="row">Its row; of a base that is no rectangle bars of a layer have rows by their lengths.</param>
+    /// <param name="alongX">Along x, or along y.</param>
+    /// <param name="at">Where it lies across, m.</param>
+    internal (double From, double To) Extent(BarRow row, bool alongX, double at)
+    {
+        var half = (row.Group.Shape.Code == "21" ? row.Group.Shape.B : row.Group.Shape.A) / 2;
+        if (!State.Body.IsPolygon)
+        {
+            return (-half, half);
+        }
+
+        var (from, to) = State.Body.Chord(!alongX, at);
+        half = CapMat.Cut(State.Body.Outline, alongX, at, row.Group.Size, State.Rules.Concrete.CoverSide) / 2;
+        return (((from + to) / 2) - half, ((from + to) / 2) + half);
+    }
 
     /// <summary>Where upright bars stand on either side of the column's centre along an axis, m; 0 without.</summary>
     public double UprightAt(BarRole role, bool alongX, int column = 0)

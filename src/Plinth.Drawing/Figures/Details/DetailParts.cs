@@ -24,7 +24,7 @@ public static class DetailParts
         var words = Layout.Wrapped(ScheduleTables.ShapeWords(m.Units), Layout.SmallestText, width);
         var below = 0.5 + (Between * (words.Count - 1));
         height += below - 0.5;
-        Layout.Table(to.Items, new(0, height + 4), $"{m.Foundation.Mark}: bars of one footing", heads, numbers, rows);
+        Layout.Table(to.Items, new(0, height + 4), $"{m.Foundation.Mark}: bars of one {m.Foundation.Kind.Noun}", heads, numbers, rows);
         foreach (var (line, i) in words.Select((line, i) => (line, i)))
         {
             to.Write(Layers.Note, new(0, below - (Between * i)), line, Anchor.Left, Layout.SmallestText);

@@ -13,7 +13,11 @@ public static class DetailPlan
     private const double Above = 16;
 
     /// <summary>Space that it takes beside the base, mm.</summary>
-    public static (double Across, double Up) Around => (Left + Right, Below + Above);
+    public static (double Across, double Up) Around(DetailModel m)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        return (Left + Right + DetailPiles.Line(m.State), Below + Above + DetailPiles.Line(m.State));
+    }
 
     /// <summary>Draws it at a scale.</summary>
     public static Figure Of(DetailModel m, DrawingScale scale)
@@ -22,10 +26,13 @@ public static class DetailPlan
         ArgumentNullException.ThrowIfNull(scale);
         var (s, units) = (m.State, m.Units);
         var per = 1000 / scale.Ratio;
-        var view = new BaseView(s, scale, new At(Left + (s.Body.Length * per / 2), Below + (s.Body.Width * per / 2)));
+        var more = DetailPiles.Line(s);
+        var view = BaseView.About(s, scale, new At(Left + more + (s.Body.Length * per / 2), Below + more + (s.Body.Width * per / 2)));
         var to = new Canvas();
         view.Outline(to);
+        DetailPiles.Plan(to, view);
         view.Standing(to);
+        DetailPiles.Numbers(to, view);
         view.Boundary(to, m.Project.Site.Boundary, 5, Wording.Boundary(units));
         Layer(to, m, view, true, true, -0.30, -0.40);
         Layer(to, m, view, false, true, 0.30, 0.40);
@@ -37,18 +44,19 @@ public static class DetailPlan
         var (low, high) = (view.Low, view.High);
         var offX = Math.Abs(s.Columns[0].X) > 0.001;
         var offY = Math.Abs(s.Columns[0].Y) > 0.001;
-        to.Measure(low, new(high.X, low.Y), false, low.Y - (offX ? 14 : 8), L(s.Body.Length));
-        to.Measure(low, new(low.X, high.Y), true, low.X - (offY ? 14 : 8), L(s.Body.Width));
+        to.Measure(low, new(high.X, low.Y), false, low.Y - (offX ? 14 : 8) - more, L(s.Body.Length));
+        to.Measure(low, new(low.X, high.Y), true, low.X - (offY ? 14 : 8) - more, L(s.Body.Width));
+        DetailPiles.Measure(to, view, units, low.Y - (offX ? 14 : 8), low.X - (offY ? 14 : 8));
         if (offX)
         {
             var middle = new At(view.At(s.Columns[0].X, 0).X, low.Y);
-            PlanDimensions.Pair(to.Items, low, middle, new(high.X, low.Y), false, low.Y - 8, (L((s.Body.Length / 2) + s.Columns[0].X), L((s.Body.Length / 2) - s.Columns[0].X)));
+            PlanDimensions.Pair(to.Items, low, middle, new(high.X, low.Y), false, low.Y - 8, (L(s.Columns[0].X - s.Body.LowX), L(s.Body.HighX - s.Columns[0].X)));
         }
 
         if (offY)
         {
             var middle = new At(low.X, view.At(0, s.Columns[0].Y).Y);
-            PlanDimensions.Pair(to.Items, low, middle, new(low.X, high.Y), true, low.X - 8, (L((s.Body.Width / 2) + s.Columns[0].Y), L((s.Body.Width / 2) - s.Columns[0].Y)));
+            PlanDimensions.Pair(to.Items, low, middle, new(low.X, high.Y), true, low.X - 8, (L(s.Columns[0].Y - s.Body.Low(false)), L(s.Body.High(false) - s.Columns[0].Y)));
         }
 
         // Where the sections are cut: through the column.
@@ -67,7 +75,7 @@ public static class DetailPlan
         }
 
         BaseView.Axes(to, new At(3, 3));
-        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Body.Length * per), Below + Above + (s.Body.Width * per), scale, to.Items);
+        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + more + (s.Body.Length * per), Below + Above + more + (s.Body.Width * per), scale, to.Items);
     }
 
     // One bar of the layer near a share of the breadth, the extent of all across it, its call outside the base.
@@ -81,12 +89,12 @@ public static class DetailPlan
         var s = m.State;
         var positions = m.Across(alongX, bottom);
         var breadth = alongX ? s.Body.Width : s.Body.Length;
-        var shown = positions.MinBy(p => Math.Abs(p - (at * breadth)));
-        var half = row.Group.Shape.Code == "21" ? row.Group.Shape.B / 2 : row.Group.Shape.A / 2;
+        var shown = positions.MinBy(p => Math.Abs(p - (at * breadth) - ((positions[0] + positions[^1]) / 2)));
+        var (from, to1) = m.Extent(row, alongX, shown);
         At P(double along, double across) => alongX ? view.At(along, across) : view.At(across, along);
-        var (a, b) = (P(-half, shown), P(half, shown));
+        var (a, b) = (P(from, shown), P(to1, shown));
         to.Path(Layers.Bar, bottom ? Stroke.Bar : Stroke.TopBar, a, b);
-        var cross = extent * (alongX ? s.Body.Length : s.Body.Width);
+        var cross = s.Body.IsPolygon ? 0.1 * extent * (alongX ? s.Body.Length : s.Body.Width) : extent * (alongX ? s.Body.Length : s.Body.Width);
         var (first, last) = (P(cross, positions[0]), P(cross, positions[^1]));
         to.Path(Layers.BarMark, Stroke.Fine, first, last);
         foreach (var end in new[] { first, last })

@@ -11,7 +11,7 @@ public static class DetailSection
 {
     private const double Left = 44;
     private const double Right = 40;
-    private const double Below = 18;
+    private const double Below = 19.5;
     private const double Above = 8;
 
     // How much of the column is shown over what it stands on, beyond the dowels, m.
@@ -24,7 +24,7 @@ public static class DetailSection
     public static double Height(DetailModel m)
     {
         ArgumentNullException.ThrowIfNull(m);
-        return m.State.Rules.Concrete.Blinding + Math.Max(Top(m), m.State.Ground.Level - m.State.Body.Underside);
+        return DetailPiles.Below(m.State) + Math.Max(Top(m), m.State.Ground.Level - m.State.Body.Underside);
     }
 
     private static double Top(DetailModel m)
@@ -46,44 +46,52 @@ public static class DetailSection
         var per = 1000 / scale.Ratio;
         var side = alongX ? s.Body.Length : s.Body.Width;
         var column = alongX ? s.Columns[0].X : s.Columns[0].Y;
-        At P(double u, double z) => new(Left + ((u + (side / 2)) * per), Below + ((z + concrete.Blinding) * per));
+        var (lowest, highest) = (s.Body.Low(alongX), s.Body.High(alongX));
+        At P(double u, double z) => new(Left + ((u - lowest) * per), Below + ((z + DetailPiles.Below(s)) * per));
         var to = new Canvas();
         var calls = new List<(At From, string Text)>();
 
         // Concrete first, bars over it.
         if (concrete.Blinding > 0)
         {
-            to.Box(Layers.Ground, Stroke.Fine, P((-side / 2) - concrete.BlindingBeyond, -concrete.Blinding), P((side / 2) + concrete.BlindingBeyond, 0), Fill.Hatch);
+            to.Box(Layers.Ground, Stroke.Fine, P(lowest - concrete.BlindingBeyond, -concrete.Blinding), P(highest + concrete.BlindingBeyond, 0), Fill.Hatch);
         }
 
-        to.Box(Layers.Footing, Stroke.Edge, P(-side / 2, 0), P(side / 2, s.Body.Thickness), Fill.Light);
+        to.Box(Layers.Footing, Stroke.Edge, P(lowest, 0), P(highest, s.Body.Thickness), Fill.Light);
+        DetailPiles.Section(to, s, alongX, P);
         Standing(to, m, alongX, column, P, calls);
         Boundary(to, m, alongX, P);
         Mats(to, m, alongX, side, per, P, calls);
         foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
         {
-            Upright(to, m, role, alongX, column, side, P, calls);
+            Upright(to, m, role, alongX, column, P, calls);
         }
 
         Ties(to, m, alongX, column, P, calls);
-        Calls(to, calls, P(side / 2, 0).X);
-        Levels(to, m, [(column, Math.Max(s.Columns[0].Outline.FaceX, s.Columns[0].Outline.FaceY))], (-side / 2, side / 2), P);
+        DetailPiles.Bars(to, m, alongX, P, calls);
+        Calls(to, calls, P(highest, 0).X);
+        Levels(to, m, [(column, Math.Max(s.Columns[0].Outline.FaceX, s.Columns[0].Outline.FaceY))], (lowest, highest), P);
 
         string L(double v) => Canvas.Length(v, units);
-        var low = P(-side / 2, 0);
-        var beneath = P(0, -concrete.Blinding).Y;
-        to.Measure(new(low.X, beneath), new(P(side / 2, 0).X, beneath), false, beneath - 6, L(side));
+        var low = P(lowest, 0);
+        var beneath = P(0, -DetailPiles.Below(s)).Y;
+        to.Measure(new(low.X, beneath), new(P(highest, 0).X, beneath), false, beneath - 5, L(side));
         if (s.Columns[0].PedestalHeight > 1e-6)
         {
-            Drawings.PlanDimensions.Pair(to.Items, low, P(-side / 2, s.Body.Thickness), P(-side / 2, s.Body.Thickness + s.Columns[0].PedestalHeight), true, low.X - 8, (L(s.Body.Thickness), L(s.Columns[0].PedestalHeight)));
+            Drawings.PlanDimensions.Pair(to.Items, low, P(lowest, s.Body.Thickness), P(lowest, s.Body.Thickness + s.Columns[0].PedestalHeight), true, low.X - 8, (L(s.Body.Thickness), L(s.Columns[0].PedestalHeight)));
         }
         else
         {
-            to.Measure(low, P(-side / 2, s.Body.Thickness), true, low.X - 8, L(s.Body.Thickness));
+            to.Measure(low, P(lowest, s.Body.Thickness), true, low.X - 8, L(s.Body.Thickness));
         }
 
         var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Columns[0].Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";
         var width = Left + Right + (side * per);
+        if (DetailPiles.Words(s, units).Trim() is { Length: > 0 } piles)
+        {
+            to.Write(Layers.Note, new(2, 1 + (2 * Canvas.Line)), piles, Anchor.Left, Drawings.Layout.Fitted(piles, Canvas.Text, width - 4));
+        }
+
         to.Write(Layers.Note, new(2, 1 + Canvas.Line), cover, Anchor.Left, Drawings.Layout.Fitted(cover, Canvas.Text, width - 4));
         var materials = (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}." : $"No {Wording.Blinding(units)}.") + " " + Drawings.PlanNotes.Materials(m.Project, m.Foundation);
         to.Write(Layers.Note, new(2, 1), materials, Anchor.Left, Drawings.Layout.Fitted(materials, Canvas.Text, width - 4));
@@ -200,18 +208,19 @@ public static class DetailSection
                 var shape = run.Group.Shape;
                 var z = m.Height(alongX, bottom);
                 var db = run.Group.Size.Diameter / 2;
+                var mid = (m.State.Body.Low(alongX) + m.State.Body.High(alongX)) / 2;
                 var half = (shape.Code == "21" ? shape.B : shape.A) / 2;
                 if (shape.Code == "21")
                 {
                     var tip = z + ((bottom ? 1 : -1) * (shape.A - db));
-                    to.Path(Layers.Bar, Stroke.Bar, p(-half + db, tip), p(-half + db, z), p(half - db, z), p(half - db, tip));
+                    to.Path(Layers.Bar, Stroke.Bar, p(mid - half + db, tip), p(mid - half + db, z), p(mid + half - db, z), p(mid + half - db, tip));
                 }
                 else
                 {
-                    to.Path(Layers.Bar, Stroke.Bar, p(-half, z), p(half, z));
+                    to.Path(Layers.Bar, Stroke.Bar, p(mid - half, z), p(mid + half, z));
                 }
 
-                calls.Add((p(half - db, z), m.Call(run)));
+                calls.Add((p(mid + half - db, z), m.Call(run)));
             }
 
             if (m.Row(DetailModel.Role(!alongX, bottom)) is { } dots)
@@ -237,7 +246,7 @@ public static class DetailSection
         bar + (outwards * foot) is var end && end >= within.Low - 1e-9 && end <= within.High + 1e-9 ? outwards : -outwards;
 
     // Upright bars with their feet on the bottom mat.
-    private static void Upright(Canvas to, DetailModel m, BarRole role, bool alongX, double column, double side, Func<double, double, At> p, List<(At, string)> calls)
+    private static void Upright(Canvas to, DetailModel m, BarRole role, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
     {
         if (m.Row(role) is not { } row)
         {
@@ -248,11 +257,11 @@ public static class DetailSection
         var z = m.FootHeight(row);
         var db = row.Group.Size.Diameter / 2;
         var (top, foot) = (z + row.Group.Shape.A - db, row.Group.Shape.B - db);
-        var half = (side / 2) - m.State.Rules.Concrete.CoverSide;
+        var (cover, lowest, highest) = (m.State.Rules.Concrete.CoverSide, m.State.Body.Low(alongX), m.State.Body.High(alongX));
         foreach (var sign in new[] { -1, 1 })
         {
             var u = column + (sign * at);
-            to.Path(Layers.Bar, Stroke.Bar, p(u + (FootWay(u, foot, sign, (-half, half)) * foot), z), p(u, z), p(u, top));
+            to.Path(Layers.Bar, Stroke.Bar, p(u + (FootWay(u, foot, sign, (lowest + cover, highest - cover)) * foot), z), p(u, z), p(u, top));
         }
 
         // Called where the bar stands free of others: dowels at their top, pedestal bars a little below theirs.
@@ -292,7 +301,7 @@ public static class DetailSection
     }
 
     // Calls stand in a column on the right, none on another, each with its line.
-    private static void Calls(Canvas to, List<(At From, string Text)> calls, double edge)
+    internal static void Calls(Canvas to, List<(At From, string Text)> calls, double edge)
     {
         var y = double.NegativeInfinity;
         foreach (var (from, text) in calls.OrderBy(c => c.From.Y))
@@ -312,6 +321,11 @@ public static class DetailSection
         if (s.Columns[0].Pedestal is { } pedestal)
         {
             levels.Add((s.Columns[0].ColumnFoot, pedestal.Socket is null ? "top of pedestal" : "rim"));
+        }
+
+        if (!s.Piles.IsEmpty)
+        {
+            levels.Add((s.Body.Underside + s.Rules.Piles.Embedment, "pile cut-off"));
         }
 
         var ground = s.Ground.Level;

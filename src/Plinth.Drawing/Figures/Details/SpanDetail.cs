@@ -33,10 +33,13 @@ public static class SpanDetail
         var (s, units) = (m.State, m.Units);
         var per = 1000 / scale.Ratio;
         var widest = BaseView.Widest(s);
-        var view = new BaseView(s, scale, new At(Left - (s.Body.LowX * per), Below + (widest * per / 2)));
+        var more = DetailPiles.Line(s);
+        var view = new BaseView(s, scale, new At(Left - (s.Body.LowX * per), Below + more + (widest * per / 2)));
         var to = new Canvas();
         view.Outline(to);
+        DetailPiles.Plan(to, view);
         view.Standing(to);
+        DetailPiles.Numbers(to, view);
         view.Boundary(to, m.Project.Site.Boundary, 5, Wording.Boundary(units));
         string L(double v) => Canvas.Length(v, units);
         var calls = new List<(At From, string Text)>();
@@ -104,9 +107,14 @@ public static class SpanDetail
             to.Measure(new(view.At(stops[i - 1], 0).X, view.Low.Y), new(view.At(stops[i], 0).X, view.Low.Y), false, view.Low.Y - 8, L(stops[i] - stops[i - 1]));
         }
 
-        to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 14, L(s.Body.Length));
+        to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 14 - more, L(s.Body.Length));
+        if (more > 0)
+        {
+            DetailPiles.Measure(to, view, units, view.Low.Y - 14, view.Low.X - 8);
+        }
+
         void Width(double x, double width, double line) => to.Measure(new(view.At(x, 0).X, view.At(0, -width / 2).Y), new(view.At(x, 0).X, view.At(0, width / 2).Y), true, line, L(width));
-        Width(s.Body.LowX, s.Body.LowWidth, view.Low.X - 8);
+        Width(s.Body.LowX, s.Body.LowWidth, view.Low.X - 8 - more);
         if (!s.Body.IsRectangle)
         {
             Width(s.Body.HighX, s.Body.HighWidth, view.High.X + 34);
@@ -114,11 +122,11 @@ public static class SpanDetail
 
         foreach (var y in s.Columns.ToArray().Select(c => c.Y).Where(y => Math.Abs(y) > 0.001).Distinct())
         {
-            to.Measure(new(view.Low.X, view.At(0, 0).Y), new(view.Low.X, view.At(0, y).Y), true, view.Low.X - 14, L(Math.Abs(y)));
+            to.Measure(new(view.Low.X, view.At(0, 0).Y), new(view.Low.X, view.At(0, y).Y), true, view.Low.X - 14 - more, L(Math.Abs(y)));
         }
 
         var middle = view.At(0, s.Columns[0].Y).Y;
-        foreach (var x in new[] { view.Low.X - 18, view.High.X + 26 })
+        foreach (var x in new[] { view.Low.X - 18 - more, view.High.X + 26 })
         {
             to.Path(Layers.Note, Stroke.Edge, new(x - 2, middle), new(x + 2, middle));
             to.Write(Layers.Note, new(x, middle + 1), "A", Anchor.Middle, 2.4, true);
@@ -133,7 +141,7 @@ public static class SpanDetail
         }
 
         BaseView.Axes(to, new At(3, 3));
-        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Body.Length * per), Below + Above + (widest * per), scale, to.Items);
+        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Body.Length * per), Below + Above + more + (widest * per), scale, to.Items);
     }
 
     /// <summary>The section along it, or across at one of its columns.</summary>
@@ -149,7 +157,7 @@ public static class SpanDetail
         var at = column is { } c ? s.Columns[c] : s.Columns[0];
         var (low, high) = alongX ? (s.Body.LowX, s.Body.HighX) : (-s.Body.WidthAt(at.X) / 2, s.Body.WidthAt(at.X) / 2);
         Standing[] cut = alongX ? [.. s.Columns] : [at];
-        At P(double u, double z) => new(Left + ((u - low) * per), UnderSection + ((z + concrete.Blinding) * per));
+        At P(double u, double z) => new(Left + ((u - low) * per), UnderSection + ((z + DetailPiles.Below(s)) * per));
         var to = new Canvas();
         if (concrete.Blinding > 0)
         {
@@ -157,7 +165,9 @@ public static class SpanDetail
         }
 
         to.Box(Layers.Footing, Stroke.Edge, P(low, 0), P(high, s.Body.Thickness), Fill.Light);
+        DetailPiles.Section(to, s, alongX, P);
         var calls = new List<(At From, string Text)>();
+        DetailPiles.Bars(to, m, alongX, P, calls);
         var top = Top(s);
         foreach (var stands in cut)
         {
@@ -192,7 +202,7 @@ public static class SpanDetail
 
         DetailSection.Levels(to, m, alongX ? [.. cut.Select(x => (x.X, x.Outline.FaceX))] : [(at.Y, at.Outline.FaceY)], (low, high), P);
         string L(double v) => Canvas.Length(v, units);
-        var beneath = P(low, -concrete.Blinding).Y;
+        var beneath = P(low, -DetailPiles.Below(s)).Y;
         // Halves of a section that do not add up as they are written say no more than the whole.
         double[] stops = [low, .. cut.Select(x => alongX ? x.X : x.Y).Order(), high];
         var parts = stops.Zip(stops.Skip(1), (a, b) => b - a).ToList();
@@ -208,11 +218,11 @@ public static class SpanDetail
         {
             string S(double v) => Dimension.Section(v, units);
             var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(m.Design.HasPedestal ? $", pedestals {S(s.Rules.Pedestal.Cover)} to the ties" : "")}. "
-                + (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.") + " " + PlanNotes.Materials(m.Project, m.Foundation);
+                + (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.") + " " + PlanNotes.Materials(m.Project, m.Foundation) + DetailPiles.Words(s, units);
             to.Write(Layers.Note, new(2, 1), cover, Anchor.Left, Layout.Fitted(cover, Canvas.Text, width - 4));
         }
 
-        var tall = UnderSection + OverSection + ((concrete.Blinding + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per);
+        var tall = UnderSection + OverSection + ((DetailPiles.Below(s) + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per);
         return new Figure($"{m.Foundation.Mark}: section {(column is { } i2 ? $"{Letter(i2)}–{Letter(i2)}, at {at.Support.Label}" : "A–A")}", width, tall, scale, to.Items);
     }
 
@@ -238,7 +248,7 @@ public static class SpanDetail
         foreach (var run in s.Runs(alongX, bottom))
         {
             // Across, the band of the column that is cut; on top the one layer.
-            if (column is { } i && bottom && run.Where != "at " + Shared(s, i))
+            if (column is { } i && bottom && run.Where.Length > 0 && run.Where != "at " + Shared(s, i))
             {
                 continue;
             }
