@@ -54,6 +54,21 @@ public class PdfWriterTests
         letters.Select(l => l.StartBaseLine.Y).Should().BeInAscendingOrder();
     }
 
+    // At 1:100 a millimetre of the building is a hundredth of one on paper: piles are set out from the sheet that DXF and PDF both draw.
+    [Fact]
+    public void Circles_stand_where_the_sheet_has_them_to_a_millimetre_of_the_building()
+    {
+        At[] at = [new(20.2, 30.1), new(101.2345, 57.8913), new(137.7771, 90.0049), new(99.999, 41.003)];
+        using var pdf = PdfDocument.Open(PdfWriter.Write([Of([.. at.Select(a => (Item)new CircleItem(Layers.Pile, a, 2.25, Stroke.Edge))])]));
+        var centres = pdf.GetPage(1).Paths.Select(p => p.GetBoundingRectangle()!.Value).Select(b => ((b.Left + b.Right) / 2 / 72 * 25.4, (b.Bottom + b.Top) / 2 / 72 * 25.4)).ToList();
+        centres.Should().HaveCount(at.Length);
+        foreach (var ((x, y), a) in centres.Zip(at))
+        {
+            x.Should().BeApproximately(a.X, 0.01);
+            y.Should().BeApproximately(a.Y, 0.01);
+        }
+    }
+
     [Fact]
     public void Lines_are_as_long_as_on_the_sheet()
     {

@@ -23,6 +23,10 @@ internal static class NewCommand
               modulus            soft clay 2 to 5, stiff clay 10 to 40, loose sand 10 to 25, dense sand 50 to 80 MPa
               friction           clay 0.30 to 0.40, sand 0.40 to 0.55
               soil-weight        16 to 19 kN/m3 moist; soil-weight-saturated 18 to 21
+              adhesion-factor    of piles: soft clay 0.8 to 1.0, firm 0.5 to 0.8, stiff 0.35 to 0.5
+              shaft-factor       of piles: loose sand 0.2 to 0.3, medium 0.3 to 0.4, dense 0.4 to 0.6; bored piles the lower
+              base               of piles: medium sand 2 to 4, dense 4 to 10 MPa; shaft-limit 50 to 110 kPa; safety 2 to 3
+              modulus-rise       of piles: soft clay, loose sand below water 1 to 5, dense sand 5 to 15 MN/m3
             """);
         var directory = new Argument<string>("dir") { Description = "Its folder; made if it is not there" };
         var units = new Option<string>("--units") { Description = "metric or us", DefaultValueFactory = _ => "metric" };

@@ -81,11 +81,12 @@ internal static class OptionsCommand
                 break;
             case OutputFormat.Csv:
                 var csv = new CsvText();
-                csv.Row("option", "best in", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "utilisation", $"concrete ({Unit.Volume.Symbol(units)})", $"steel ({Unit.Mass.Symbol(units)})", "cost");
+                var piled = rows.Exists(r => r.Of.Design.Piling.Count > 0);
+                csv.Row([(object)"option", "best in", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "utilisation", $"concrete ({Unit.Volume.Symbol(units)})", $"steel ({Unit.Mass.Symbol(units)})", "cost", .. piled ? (object[])["layout", $"spacing ({Unit.Section.Symbol(units)})", "piles"] : []]);
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
-                    csv.Row(r.Number, r.What, Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.Bars(true, true), d.Bars(false, true), d.Bars(true, false), d.Bars(false, false), r.Utilisation, Unit.Volume.In(r.Of.Each.Concrete, units), Unit.Mass.In(r.Of.Each.Steel, units), r.Of.Cost);
+                    csv.Row([(object)r.Number, r.What, Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.Bars(true, true), d.Bars(false, true), d.Bars(true, false), d.Bars(false, false), r.Utilisation, Unit.Volume.In(r.Of.Each.Concrete, units), Unit.Mass.In(r.Of.Each.Steel, units), r.Of.Cost, .. piled ? (object[])[d.Piling.Layout, Unit.Section.In(d.Piling.Pitch, units), d.Piling.Count] : []]);
                 }
 
                 Console.Out.Write(csv.ToString());
@@ -94,15 +95,17 @@ internal static class OptionsCommand
                 var screen = new Screen(call);
                 screen.Line($"{f.Mark}: designs that pass", Styles.Head);
                 screen.Line();
-                var table = Screen.Table(">no.", "best in", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bars", ">util.", $">concrete {Unit.Volume.Symbol(units)}", $">steel {Unit.Mass.Symbol(units)}", ">cost", "");
+                var table = Screen.Table(">no.", "best in", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bars", ">util.", $">concrete {Unit.Volume.Symbol(units)}", $">steel {Unit.Mass.Symbol(units)}", ">cost");
+
+                // Layouts of as many piles differ in their distance and their name.
+                string Laid(FoundationDesign d) => d.Piling is { Count: > 1 } p ? $" at {Dimension.Section(p.Pitch, units)}" + (p.Layout == p.Count.ToString(CultureInfo.InvariantCulture) ? "" : $", {p.Layout}") : "";
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
                     var bars = Wording.Bars(d, true) + (d.HasTop ? "\ntop " + Wording.Bars(d, false) : "");
                     table.AddRow(
-                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(r.What), Screen.Cell(Wording.Plan(d, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
-                        Screen.Cell(Wording.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)), Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)),
-                        Screen.Cell(adopted == d ? "adopted" : ""));
+                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(string.Join('\n', new[] { adopted == d ? "as adopted" : "", r.What }.Where(w => w.Length > 0))), Screen.Cell(Wording.Plan(d, units).Replace(", ", ",\n", StringComparison.Ordinal) + Laid(d)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
+                        Screen.Cell(Wording.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)), Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)));
                 }
 
                 screen.Write(table);

@@ -1,6 +1,7 @@
 using System.CommandLine;
 using Plinth.Cli.Output;
 using Plinth.Core.Kinds;
+using Plinth.Core.Units;
 using Plinth.Files.Adopted;
 using Plinth.Files.Reading;
 
@@ -41,8 +42,13 @@ internal static class SetCommand
         }
 
         var fields = f.Kind.Fields(f.Places[0]);
-        var values = pairs.Select(CheckCommand.Split).Select(p => FieldText.Written(fields, design, p.Key, p.Value)).ToList();
-        var text = AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: false);
+
+        // Where a value takes the place of others, as a hexagon's distance to the edges that of its sides, those go.
+        var instead = fields.Any(x => x.Get(old) is not null && x.Get(design) is null);
+        var values = instead
+            ? AdoptedEntry.Write(f, design, loaded.Project.Units == UnitSystem.Us).Where(v => v.Key != "found").ToList()
+            : [.. pairs.Select(CheckCommand.Split).Select(p => FieldText.Written(fields, design, p.Key, p.Value))];
+        var text = AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: instead);
         loaded.Adopt(text);
         var reports = CheckCommand.Check(loaded, [f], _ => design);
         var exit = CheckCommand.Print(call, loaded, reports, screen => ResultTables.Checks(screen, loaded, reports, call.Quiet));

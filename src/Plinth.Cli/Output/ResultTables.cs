@@ -116,7 +116,7 @@ internal static class ResultTables
     // Ground, concrete, joint; in each what is used most first, least amounts behind. Of several places the worst, where not all are asked for.
     private static List<CheckResult> Grouped(FoundationResult result, bool worst) =>
         [.. (worst ? result.Checks.GroupBy(c => (c.Id, c.At)).Select(g => g.MinBy(c => (c.Passes, -c.Utilisation))!) : result.Checks)
-            .OrderBy(GroupOf).ThenBy(c => c.Passes).ThenBy(c => c.OfLeast).ThenByDescending(c => c.Utilisation)];
+            .OrderBy(GroupOf).ThenBy(c => c.Passes).ThenBy(c => c.Outcome.Shown).ThenBy(c => c.OfLeast).ThenByDescending(c => c.Utilisation)];
 
     private static int GroupOf(CheckResult c) => CheckCatalog.Find(c.Id) switch
     {

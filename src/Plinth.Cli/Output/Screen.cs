@@ -11,6 +11,7 @@ internal sealed class Screen
     // Tables are made for 100 columns. Where no terminal sets a width they may be wider: a squeezed column would be lost, which must not happen.
     private const int LeastWidth = 100;
     private const int WidthWithoutTerminal = 140;
+    private const int MostWidth = 10_000;
 
     private readonly IAnsiConsole console;
 
@@ -60,18 +61,71 @@ internal sealed class Screen
         Line(line.ToString());
     }
 
-    /// <summary>A table.</summary>
-    public void Write(Table table) => console.Write(table);
+    /// <summary>A table, wider than the screen where its longest words need it: no column is lost.</summary>
+    public void Write(Table table)
+    {
+        var width = console.Profile.Width;
+        Narrow(table, width);
+        console.Profile.Width = Math.Max(width, ((IRenderable)table).Measure(RenderOptions.Create(console), MostWidth).Min);
+        console.Write(table);
+        console.Profile.Width = width;
+    }
+
+    // Where a table is wider than the screen its widest columns are narrowed first, none below its longest word.
+    private void Narrow(Table table, int width)
+    {
+        var options = RenderOptions.Create(console);
+        var (least, own) = (new int[table.Columns.Count], new int[table.Columns.Count]);
+        foreach (var row in table.Rows.Select(r => r.ToArray()).Prepend([.. table.Columns.Select(c => c.Header)]))
+        {
+            foreach (var (i, cell) in row.Index())
+            {
+                var m = cell.Measure(options, MostWidth);
+                (least[i], own[i]) = (Math.Max(least[i], m.Min), Math.Max(own[i], m.Max));
+            }
+        }
+
+        // Two characters between columns.
+        var excess = own.Sum() + (2 * (own.Length - 1)) - width;
+        if (excess <= 0)
+        {
+            return;
+        }
+
+        for (; excess > 0; excess--)
+        {
+            var widest = -1;
+            for (var i = 0; i < own.Length; i++)
+            {
+                widest = own[i] > least[i] && (widest < 0 || own[i] > own[widest]) ? i : widest;
+            }
+
+            if (widest < 0)
+            {
+                break;
+            }
+
+            own[widest]--;
+        }
+
+        for (var i = 0; i < own.Length; i++)
+        {
+            table.Columns[i].Width = own[i];
+        }
+    }
 
     /// <summary>A table with the look that all share; columns named with a leading ">" are set right.</summary>
     public static Table Table(params IEnumerable<string> columns)
     {
         var table = new Table { Border = Look.Instance, ShowRowSeparators = false };
-        foreach (var name in columns)
+        string[] names = [.. columns];
+        foreach (var (i, name) in names.Index())
         {
             var right = name.StartsWith('>');
             var column = new TableColumn(new Text(right ? name[1..] : name, Styles.Head)) { NoWrap = false, Alignment = right ? Justify.Right : Justify.Left };
-            column.Padding(0, 0);
+
+            // A separator counts as one character: the second is part of the column, else lines would be longer than they are held to be, and cut.
+            column.Padding = new Padding(0, 0, i < names.Length - 1 ? 1 : 0, 0);
             table.AddColumn(column);
         }
 
@@ -101,8 +155,8 @@ internal sealed class Screen
         public override string GetPart(TableBorderPart part) => part switch
         {
             TableBorderPart.HeaderBottom => "─",
-            TableBorderPart.HeaderBottomSeparator => "──",
-            TableBorderPart.HeaderSeparator or TableBorderPart.CellSeparator => "  ",
+            TableBorderPart.HeaderBottomSeparator => "─",
+            TableBorderPart.HeaderSeparator or TableBorderPart.CellSeparator => " ",
             _ => "",
         };
     }
@@ -133,7 +187,7 @@ internal static class Say
     public static Text Verdict(bool passes) => passes ? Screen.Cell("✓ ok", Styles.Ok) : Screen.Cell("✗ FAIL", Styles.Fail);
 
     /// <summary>The same of a check, which may pass by the engineer's leave alone.</summary>
-    public static Text Verdict(CheckResult check) => Screen.Cell(Wording.Verdict(check), check.Allowed || check.Leave is { UpTo: null } ? Styles.Leave : Styles.Of(check.Passes));
+    public static Text Verdict(CheckResult check) => Screen.Cell(Wording.Verdict(check), check.Outcome.Shown ? Styles.Quiet : check.Allowed || check.Leave is { UpTo: null } ? Styles.Leave : Styles.Of(check.Passes));
 
     /// <summary>The same of a foundation.</summary>
     public static Text Verdict(FoundationReport report) => Screen.Cell(Wording.Verdict(report), report.Passes && report.Result!.Checks.Any(c => c.Allowed) ? Styles.Leave : Styles.Of(report.Passes));

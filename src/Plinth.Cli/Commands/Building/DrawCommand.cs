@@ -15,7 +15,7 @@ namespace Plinth.Cli.Commands;
 internal static class DrawCommand
 {
     private const string OfBuilding = "plan, utilisation, loads";
-    private const string OfOne = "detail, bars, pressure, sections, forces, steel, pedestal";
+    private const string OfOne = "detail, bars, pressure, piles, struts, sections, forces, steel, pedestal, shaft";
 
     private static readonly string[] Kinds = [.. OfBuilding.Split(", "), .. OfOne.Split(", ")];
 
@@ -29,10 +29,13 @@ internal static class DrawCommand
               detail       a footing's plan and sections with its bars, levels, dimensions
               bars         a footing with all its bars, seen from above one corner
               pressure     contact pressure: bands, corner values, zero line, resultant
+              piles        what each pile of a cap carries, its greatest and least
+              struts       strut-and-tie model of a cap on piles: forces, strengths
               sections     critical sections of shear with shears, stresses, strengths
               forces       shear and moment along the base
               steel        steel needed and provided, by face and direction
               pedestal     force with moments: strength and all combinations
+              shaft        the same of the piles' shafts
 
             Examples:
               plinth draw --to out/plan.dxf                              the foundation plan
@@ -45,7 +48,7 @@ internal static class DrawCommand
         var what = new Option<string?>("--what") { Description = "What to draw (default: plan; of marks that are named, detail)", HelpName = "KIND" };
         what.AcceptOnlyFromAmong(Kinds);
         var to = new Option<string?>("--to") { Description = "The file to write: .svg, .png, .pdf or .dxf; several sheets get the mark or case in their names, in a PDF a page each (default: out/KIND.pdf in the project)", HelpName = "FILE" };
-        var combination = new Option<string?>("--combination") { Description = "The combination of pressure, sections or forces (default: the governing one)", HelpName = "NAME" };
+        var combination = new Option<string?>("--combination") { Description = "The combination of pressure, sections, forces, piles or struts (default: the governing one)", HelpName = "NAME" };
         var @case = new Option<string?>("--case") { Description = "The case of loads (default: all)", HelpName = "NAME" };
         var paper = new Option<string?>("--sheet") { Description = "A4 to A1, ANSI-A to ANSI-D (default: the smallest that suits)", HelpName = "SIZE" };
         var scale = new Option<double?>("--scale") { Description = "1 : so much (default: the largest usual scale that fits)", HelpName = "N" };
@@ -88,9 +91,9 @@ internal static class DrawCommand
             throw new CallException($"--what {wanted.Kind} shows the whole building; leave the marks away, or draw {OfOne}");
         }
 
-        if (wanted.Combination is not null && wanted.Kind is not ("pressure" or "sections" or "forces"))
+        if (wanted.Combination is not null && wanted.Kind is not ("pressure" or "sections" or "forces" or "piles" or "struts"))
         {
-            throw new CallException("--combination goes with --what pressure, sections or forces");
+            throw new CallException("--combination goes with --what pressure, sections, forces, piles or struts");
         }
 
         if (wanted.Case is not null && wanted.Kind != "loads")
@@ -171,7 +174,7 @@ internal static class DrawCommand
                 }
 
                 sheets.Add((f.Mark, wanted.Kind == "detail"
-                    ? Fits(FigureSheet.Detail(model, wanted.Request($"{f.Mark}: footing under {Wording.Supports(f)}, details", Number(project.Drawings.Details))))
+                    ? Fits(FigureSheet.Detail(model, wanted.Request($"{f.Mark}: {f.Kind.Noun} under {Wording.Supports(f)}, details", Number(project.Drawings.Details))))
                     : Fits(FigureSheet.Of(project, wanted.Request($"{f.Mark}: bars", Number(project.Drawings.Others)), [BarsView.Of(model)]))));
                 continue;
             }
@@ -182,6 +185,9 @@ internal static class DrawCommand
                 "sections" => (FigureKind.Sections, 235),
                 "forces" => (FigureKind.Forces, 235),
                 "steel" => (FigureKind.Steel, 200),
+                "piles" => (FigureKind.Piles, 235),
+                "struts" => (FigureKind.Struts, 235),
+                "shaft" => (FigureKind.Shaft, 235),
                 _ => (FigureKind.Pedestal, 235),
             };
             if (new FoundationFigures(project, f, design).Make(kind, wanted.Combination, width, 140) is { } figure)
@@ -190,7 +196,7 @@ internal static class DrawCommand
             }
         }
 
-        return sheets.Count > 0 ? sheets : throw new CallException($"nothing to draw: {(wanted.Kind == "pedestal" ? "none of the foundations has a pedestal" : wanted.Kind == "bars" ? "the bars of a base under several columns are shown by its detail" : wanted.Kind == "steel" && designs.TrueForAll(d => d.Design.Columns > 1) ? "what steel a base under several columns needs differs along it; --what forces shows strength beside demand" : "no combination gives any")}");
+        return sheets.Count > 0 ? sheets : throw new CallException($"nothing to draw: {(wanted.Kind == "pedestal" ? "none of the foundations has a pedestal" : wanted.Kind == "struts" ? "none of the foundations is a cap on piles with a pile within 2d of a column's face" : wanted.Kind == "shaft" ? "of none is the bending of piles' shafts checked; plinth check says what it needs" : wanted.Kind == "bars" ? "the bars of a base under several columns are shown by its detail" : wanted.Kind == "steel" && designs.TrueForAll(d => d.Design.Columns > 1) ? "what steel a base under several columns needs differs along it; --what forces shows strength beside demand" : "no combination gives any")}");
     }
 
     private static void Write(Call call, LoadedProject loaded, string to, string ending, List<(string Name, Sheet Sheet)> sheets)

@@ -91,7 +91,7 @@ internal static class GroupCommand
 
         if (rows.Count == 0)
         {
-            throw new CallException("no design of these serves several footings; nothing can be grouped");
+            throw new CallException(grouping.Now > last ? $"no choice of up to {last} types serves them all; group some of them, by rules of their own" : "no design of these serves several footings; nothing can be grouped");
         }
 
         Print(call, project, grouping, rows);

@@ -158,7 +158,7 @@ internal static class IssueCommand
                 TextFile.WriteAtomically(In("foundation-plan.dxf"), DxfWriter.Write(plan));
             }
 
-            var sheets = designs.AsParallel().AsOrdered().Select(d => FigureSheet.Detail(new DetailModel(project, d.Foundation, d.Design, input.Bars), new DrawingRequest($"{d.Foundation.Mark}: footing under {Wording.Supports(d.Foundation)}, details{(fails.TryGetValue(d.Foundation.Mark, out var why) ? " · " + why.ToUpperInvariant()[..5] + why[5..] : "")}", DrawingRules.Number(project.Drawings.Details, project.PlaceOf(d.Foundation), d.Foundation.Mark), revision))).OfType<Sheet>().ToList();
+            var sheets = designs.AsParallel().AsOrdered().Select(d => FigureSheet.Detail(new DetailModel(project, d.Foundation, d.Design, input.Bars), new DrawingRequest($"{d.Foundation.Mark}: {d.Foundation.Kind.Noun} under {Wording.Supports(d.Foundation)}, details{(fails.TryGetValue(d.Foundation.Mark, out var why) ? " · " + why.ToUpperInvariant()[..5] + why[5..] : "")}", DrawingRules.Number(project.Drawings.Details, project.PlaceOf(d.Foundation), d.Foundation.Mark), revision))).OfType<Sheet>().ToList();
             TextFile.WriteAtomically(In("details.pdf"), PdfWriter.Write(sheets));
             using var book = new MemoryStream();
             XlsxBook.Write(book, project, ScheduleTables.Of(project, designs, new ScheduleRevision(revision, changed) { Fails = fails }));

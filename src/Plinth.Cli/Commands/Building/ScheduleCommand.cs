@@ -17,7 +17,7 @@ namespace Plinth.Cli.Commands;
 /// <summary>Footing schedule, bar schedule and quantities: on the screen, or as CSV, XLSX or JSON.</summary>
 internal static class ScheduleCommand
 {
-    private static readonly string[] Names = [.. FoundationKinds.All.Select(k => k.ScheduleName.ToLowerInvariant()), "bars", "quantities"];
+    private static readonly string[] Names = [.. FoundationKinds.All.Select(k => k.ScheduleName.ToLowerInvariant()), "piles", "bars", "quantities"];
 
     public static Command Build()
     {
@@ -31,7 +31,7 @@ internal static class ScheduleCommand
               plinth schedule --what bars --to out/bars.csv
               plinth schedule --format json
             """);
-        var what = new Option<string>("--what") { Description = "footings (default: those of every kind), combined, bars or quantities", DefaultValueFactory = _ => "", HelpName = "TABLE" };
+        var what = new Option<string>("--what") { Description = "footings (default: those of every kind), combined, pile caps, piles, bars or quantities", DefaultValueFactory = _ => "", HelpName = "TABLE" };
         what.AcceptOnlyFromAmong(["", .. Names]);
         var to = new Option<string?>("--to") { Description = "Write to this file (.xlsx, .csv) instead", HelpName = "FILE" };
         command.Add(what);
