@@ -42,14 +42,15 @@ public class SizingBenchmarks
     [Params(100, 1000)]
     public int Bases { get; set; }
 
-    [Params(1, 2)]
-    public int Columns { get; set; }
+    /// <summary>Footings under one column, under two, and caps on piles.</summary>
+    [Params("isolated", "combined", "pile-cap")]
+    public string Kind { get; set; } = "isolated";
 
     [GlobalSetup]
     public void Setup()
     {
         directory = Directory.CreateTempSubdirectory("plinth-bench-").FullName;
-        GeneratedProject.Write(Bases, directory, Columns);
+        GeneratedProject.Write(Bases, directory, Kind == "combined" ? 2 : 1, Kind == "pile-cap");
         project = Read();
     }
 

@@ -36,11 +36,26 @@ internal static class GeneratedProject
 
         """;
 
+    // Every support on a cap of its own.
+    private const string Caps = """
+        [piles]
+        size = "450 mm"
+        compression = "800 kN"
+        tension = "200 kN"
+        lateral = "60 kN"
+        layouts = ["3", "4", "5", "6", "8", "9", "12", "16"]
+        [[foundation]]
+        kind = "pile-cap"
+        each = ["*"]
+
+        """;
+
     /// <summary>Writes a project.</summary>
     /// <param name="count">How many foundations.</param>
     /// <param name="directory">Its folder.</param>
     /// <param name="columns">Columns on each, 2.0 to 4.4 m apart where they are several.</param>
-    public static void Write(int count, string directory, int columns = 1)
+    /// <param name="piles">Whether they are caps on piles.</param>
+    public static void Write(int count, string directory, int columns = 1, bool piles = false)
     {
         Directory.CreateDirectory(directory);
         var random = new Random(7);
@@ -74,7 +89,7 @@ internal static class GeneratedProject
             }
         }
 
-        File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml + bases);
+        File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml + (piles ? Caps : "") + bases);
         File.WriteAllText(Path.Combine(directory, "supports.csv"), supports.ToString());
         File.WriteAllText(Path.Combine(directory, "reactions.csv"), reactions.ToString());
     }
