@@ -126,7 +126,8 @@ internal static class Judge
 
             foreach (var c in checks.EnumerateArray())
             {
-                var leave = c.TryGetProperty("waived", out _) || c.TryGetProperty("accepted", out _) || c.TryGetProperty("accepted_up_to", out _);
+                // What is only shown is no part of the verdict.
+                var leave = c.TryGetProperty("shown", out _) || c.TryGetProperty("waived", out _) || c.TryGetProperty("accepted", out _) || c.TryGetProperty("accepted_up_to", out _);
                 if (!leave && c.GetProperty("utilisation").GetDouble() > Above && (passes || c.GetProperty("passes").GetBoolean()))
                 {
                     return $"a pass above 1: {f.GetProperty("mark").GetString()} {c.GetProperty("id").GetString()} {c.GetProperty("utilisation").GetDouble().ToString(CultureInfo.InvariantCulture)}";
