@@ -23,6 +23,12 @@ internal interface ICheckRule<TSubject, TCapacity>
     /// <summary>A bound that the utilisation in a combination never exceeds, where one is cheap to find; infinite where not.</summary>
     static virtual double UpperBound(TSubject s, in TCapacity capacity, int combination) => double.PositiveInfinity;
 
+    /// <summary>Whether <see cref="LowerBound"/> knows more than nothing.</summary>
+    static virtual bool BoundsBars => false;
+
+    /// <summary>A bound below which the utilisation in a combination never falls, whichever bars of a range are laid; the trial holds the thinnest. 0: none is known.</summary>
+    static virtual double LowerBound(TSubject s, in BarRange range, int combination) => 0;
+
     /// <summary>The parts of a trial that it looks at.</summary>
     static abstract ReadOnlySpan<TSubject> Of(Trial trial);
 
@@ -71,6 +77,12 @@ public abstract class Check
 
     /// <summary>Whether the combination that failed last exceeds a limit: a quick test before <see cref="Exceeds"/>.</summary>
     public abstract bool ExceedsAtHint(Trial trial, double limit);
+
+    /// <summary>Whether <see cref="ExceedsWithAny"/> knows more than nothing.</summary>
+    internal abstract bool BoundsBars { get; }
+
+    /// <summary>Whether the combination that failed last exceeds a limit with any bars of a range; the trial holds the thinnest. False where that is not known.</summary>
+    internal abstract bool ExceedsWithAny(Trial trial, in BarRange range, double limit);
 
     /// <summary>The first part that exceeds a limit, in the combination by which it was found to: it need not be the worst. For a search that asks how far it is off.</summary>
     /// <returns>Null where none does.</returns>
@@ -216,6 +228,27 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             var known = trial.GoverningAt(slot, TRule.GoverningKey(s));
             var k = known >= 0 ? known : trial.Hints[slot];
             if (trial.Combinations[k].IsFor(For) && Over(TRule.Evaluate(s, TRule.Capacity(s), k, ref none), limit))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    internal override bool BoundsBars => TRule.BoundsBars;
+
+    internal override bool ExceedsWithAny(Trial trial, in BarRange range, double limit)
+    {
+        if (For == Family.None)
+        {
+            return false;
+        }
+
+        foreach (var s in TRule.Of(trial))
+        {
+            var k = trial.Hints[trial.Slot(Index, s)];
+            if (trial.Combinations[k].IsFor(For) && TRule.LowerBound(s, range, k) > limit + 1e-9)
             {
                 return true;
             }

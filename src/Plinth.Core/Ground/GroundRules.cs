@@ -111,6 +111,9 @@ public sealed record GroundRules(
     /// <summary>The part of the plan in which this ground stands; empty: only where it is named.</summary>
     public IReadOnlyList<Contact.PlanPoint> Area { get; init; } = [];
 
+    /// <summary>The greatest unit weight that the soil over a base may have, kN/m3.</summary>
+    internal double HeaviestSoil => WaterDepth is null ? SoilWeight : Math.Max(SoilWeight, SaturatedWeight);
+
     /// <summary>The ground by depth with a state of the water.</summary>
     public GroundColumn Column(WaterState water) => new(SoilWeight, SaturatedWeight, WaterWeight, (water == WaterState.High ? WaterDepth : water == WaterState.Low ? WaterDepthLow : null) ?? double.PositiveInfinity);
 

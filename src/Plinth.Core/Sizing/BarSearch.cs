@@ -20,6 +20,7 @@ internal sealed partial class BarSearch
     private readonly Check[] ofBothWays;
     private readonly Check[] ofDepth;
     private readonly Check[] ofOwnDepth;
+    private readonly Check[] bounded;
     private readonly Check[] bottomX;
     private readonly Check[] bottomY;
     private readonly Check[] topX;
@@ -42,6 +43,7 @@ internal sealed partial class BarSearch
         sectionChecks = [.. checks.Listed.Where(c => c.Decides.IsOfSection && !foundation.Waives(c.Id))];
         ofBothWays = [.. sectionChecks.Where(c => c.Decides.What == Decisions.Depth)];
         (ofDepth, ofOwnDepth) = ([.. ofBothWays.Where(c => c.Definition.GainsByDepth)], [.. ofBothWays.Where(c => !c.Definition.GainsByDepth)]);
+        bounded = [.. sectionChecks.Where(c => c.BoundsBars)];
         Check[] Along(bool alongX, Face face) => [.. sectionChecks.Concat(checks.Parts.Where(c => !foundation.Waives(c.Id))).Where(c => c.Decides.IsOfBars(alongX, face))];
         anchorageX = [.. sectionChecks.Where(c => c.Decides == Decides.Ends(true))];
         anchorageY = [.. sectionChecks.Where(c => c.Decides == Decides.Ends(false))];
@@ -54,8 +56,26 @@ internal sealed partial class BarSearch
     /// <summary>The check that failed last, and where: what to report if nothing passes.</summary>
     public (Check Check, Trial State)? LastFailure { get; private set; }
 
-    /// <summary>Whether the base is too thin for its shear or depth with any bars: the thinnest leave the greatest depth. Under the combinations that failed last.</summary>
+    /// <summary>Whether the base is too thin for its shear, struts or depth with any bars: the thinnest leave the greatest depth. Under the combinations that failed last.</summary>
     public bool IsTooThin()
+    {
+        LayThinnest();
+        var fails = QuicklyExceeds(ofDepth) || ExceedsWithAny(0);
+        Reset(null);
+        return fails;
+    }
+
+    /// <summary>Whether the base, and any that is up to so much thinner, is too thin with any bars; false where that is not known.</summary>
+    /// <param name="thinner">By how much, m.</param>
+    public bool IsTooThinDown(double thinner)
+    {
+        LayThinnest();
+        var fails = ExceedsWithAny(thinner);
+        Reset(null);
+        return fails;
+    }
+
+    private void LayThinnest()
     {
         foreach (var s in states)
         {
@@ -67,9 +87,43 @@ internal sealed partial class BarSearch
         Put(true, First(Sizes(outerIsX ? held.BottomX : held.BottomY)[0], outerIsX), outerIsX);
         Put(true, First(Sizes(outerIsX ? held.BottomY : held.BottomX)[0], !outerIsX), !outerIsX);
         Set(bars);
-        var fails = QuicklyExceeds(ofDepth);
-        Reset(null);
-        return fails;
+    }
+
+    private bool ExceedsWithAny(double thinner)
+    {
+        if (bounded.Length == 0)
+        {
+            return false;
+        }
+
+        var range = new BarRange(Most(true), Most(false), states[0].OuterIsX) { Thinner = thinner };
+        foreach (var check in bounded)
+        {
+            foreach (var s in states)
+            {
+                if (check.ExceedsWithAny(s, range, rules.Sizing.Target))
+                {
+                    LastFailure = (check, s);
+                    return true;
+                }
+            }
+        }
+
+        return false;
+
+        MostBars[] Most(bool alongX)
+        {
+            var candidates = Sizes(alongX ? held.BottomX : held.BottomY);
+            var (most, thinnest) = (new MostBars[candidates.Length], 0.0);
+            for (var i = 0; i < most.Length; i++)
+            {
+                var layer = candidates[i].Fixed ? First(candidates[i], alongX) : Spaced(First(candidates[i], alongX), alongX);
+                thinnest = i == 0 ? layer.Diameter : thinnest;
+                most[i] = new MostBars((layer.Diameter - thinnest) / 2, layer);
+            }
+
+            return most;
+        }
     }
 
     /// <summary>Finds the bars for the sizes that the states hold.</summary>

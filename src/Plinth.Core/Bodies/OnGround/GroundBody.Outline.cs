@@ -6,8 +6,8 @@ namespace Plinth.Core.Bodies;
 public sealed partial class GroundBody
 {
     // Of a polygon: its chords at every corner, in order along x, and along y; between two of them they change evenly.
-    private (double At, double From, double To)[] acrossX = [];
-    private (double At, double From, double To)[] acrossY = [];
+    private (double At, double From, double To)[]? acrossX;
+    private (double At, double From, double To)[]? acrossY;
 
     private (double At, double From, double To)[] Chords(bool alongX) =>
     [
@@ -55,7 +55,7 @@ public sealed partial class GroundBody
     {
         if (IsPolygon)
         {
-            var chords = alongX ? acrossX : acrossY;
+            var chords = alongX ? acrossX ??= Chords(true) : acrossY ??= Chords(false);
             var i = 1;
             while (i < chords.Length - 1 && chords[i].At < at)
             {

@@ -137,8 +137,11 @@ public sealed partial class GroundBody : Subject
     /// <param name="origin">The place's origin from the centroid.</param>
     internal void Set(ReadOnlySpan<PlanPoint> corners, double thickness, in PlanPoint origin)
     {
-        outline = outline.Length == corners.Length ? outline : new PlanPoint[corners.Length];
-        corners.CopyTo(outline);
+        if (!IsPolygon || !corners.SequenceEqual(outline))
+        {
+            (outline, acrossX, acrossY) = ([.. corners], null, null);
+        }
+
         (IsRectangle, IsPolygon) = (false, true);
         (LowX, HighX, LowY, HighY) = (corners[0].X, corners[0].X, corners[0].Y, corners[0].Y);
         foreach (var c in corners)
@@ -148,7 +151,6 @@ public sealed partial class GroundBody : Subject
 
         (Length, Width) = (HighX - LowX, HighY - LowY);
         (LowWidth, HighWidth) = (Width, Width);
-        (acrossX, acrossY) = (Chords(true), Chords(false));
         Area = PlanPolygon.DoubleArea(outline) / 2;
 
         // What is laid over the whole goes with the area.

@@ -24,6 +24,60 @@ internal readonly struct CapShear<TAxis> : ICheckRule<CapSpan, CapShearStrength>
 
     public static double GoverningKey(CapSpan s) => s.Trial.Looking == Face.Bottom && s.Body.IsRectangle && s.Cap.Columns.Length == 1 && !s.Code.OneWayShearGrowsWithSteel ? s.Depth(true) : double.NaN;
 
+    public static bool BoundsBars => true;
+
+    // Towards the edge fewer piles and less weight lie beyond; strength grows with depth and with steel.
+    public static double LowerBound(CapSpan s, in BarRange range, int k)
+    {
+        if (s.Cap.Columns.Length > 1 || s.Body.PlacedLoads.Length > 0 || s.Body.Contact(k).State == ContactState.NoEquilibrium)
+        {
+            return 0;
+        }
+
+        // Water presses less on a cap that reaches less deep, and heavy soil may take its place.
+        if (range.Thinner > 0 && (s.Body.GroundLoad(k).WaterPressure > 0 || s.Body.Ground.HeaviestSoil > s.Rules.Concrete.Weight))
+        {
+            return 0;
+        }
+
+        var least = double.PositiveInfinity;
+        foreach (var bars in range.Along(TAxis.IsX))
+        {
+            // Of bars that lie on others each of those counts by itself; of thinner caps all at once.
+            if (range.Thinner > 0 || range.IsOuter(TAxis.IsX))
+            {
+                least = Math.Min(least, LowerBound(s, k, bars, 0, range.Lifted(TAxis.IsX), range.Thinner));
+                continue;
+            }
+
+            foreach (var across in range.Along(!TAxis.IsX))
+            {
+                least = Math.Min(least, LowerBound(s, k, bars, 2 * across.Less, 2 * across.Less, 0));
+            }
+        }
+
+        return least;
+    }
+
+    // Of bars of one size that lie less deep by no less and no more than is given.
+    private static double LowerBound(CapSpan s, int k, in MostBars bars, double least, double most, double thinner)
+    {
+        var (none, depth, worst) = (default(NoTrace), s.Depth(true) - bars.Less - least, 0.0);
+        for (var side = -1; side <= 1; side += 2)
+        {
+            var (near, far) = (s.Face(side) + (side * (depth + least - most)), s.Face(side) + (side * depth));
+            if (s.Overhang(side) > depth && CapSections.LeastShear(s.Cap, k, TAxis.IsX, side, near, far, thinner) is > 0 and var demand)
+            {
+                // Bars that cross reach farther by the cover.
+                var cover = side * s.Rules.Concrete.CoverSide;
+                var area = s.Most(bars.Layer, s.Widest(near + cover, far + cover));
+                worst = Math.Max(worst, demand / s.Code.OneWayShear(ref none, s.Rules.Concrete, s.Widest(near, far), depth, area, ofFooting: false));
+            }
+        }
+
+        return worst;
+    }
+
     public static CapShearStrength Capacity(CapSpan s)
     {
         if (!s.Body.IsRectangle)

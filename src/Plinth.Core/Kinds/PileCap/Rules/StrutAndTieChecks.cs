@@ -172,6 +172,27 @@ internal readonly struct CapStrutCheck : ICheckRule<Pile, Nothing>
 
     public static Nothing Capacity(Pile s) => default;
 
+    public static bool BoundsBars => true;
+
+    // The steepest strut is the strongest, the shallowest bars leave the highest node.
+    public static double LowerBound(Pile p, in BarRange range, int k)
+    {
+        var t = (CapTrial)p.Trial;
+        if (range.Thinner > 0 || !StrutAndTie.Must(t, range.Less(true), range.Less(false)) || t.Body.Contact(k).State == ContactState.NoEquilibrium || StrutAndTie.Strut(t, p, k, range.LessMean) is not { } strut)
+        {
+            return 0;
+        }
+
+        // With bars less deep it may be too flat to be one.
+        if ((strut with { Height = strut.Height - StrutAndTie.Height(range.LessMean) }).IsFlat)
+        {
+            return 0;
+        }
+
+        var (none, force) = (default(NoTrace), t.Group.Force(k, p.Index) + t.Group.Spread(k, p.Index));
+        return force <= 0 ? 0 : Outcome.Ratio(force / strut.Sine, p.Code.Strut(ref none, p.Rules.Concrete, strut.Area)).Utilisation;
+    }
+
     public static Outcome Evaluate<T>(Pile p, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {

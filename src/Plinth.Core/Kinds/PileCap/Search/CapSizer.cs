@@ -277,7 +277,9 @@ internal sealed partial class CapSizer : FoundationSizer
     private CapDesign? Thinnest(CapDesign plan, double most)
     {
         var isCarried = false;
-        for (var t = 0; t < last && plan.Area * thicknesses[t] <= most + Alike; t++)
+        var area = plan.Area;
+        var end = Array.FindIndex(thicknesses, 0, last, h => area * h > most + Alike) is >= 0 and var over ? over : last;
+        for (var t = Skipped(plan, end); t < end; t++)
         {
             var sized = plan with { Size = plan.Size with { Thickness = thicknesses[t] } };
             if (Pedestals(sized, t) is not { } standing)
@@ -330,6 +332,30 @@ internal sealed partial class CapSizer : FoundationSizer
         }
 
         return null;
+    }
+
+    // How many of the thinnest are too thin for any bars, as is seen from a thicker one: the last, or half as far on.
+    private int Skipped(CapDesign plan, int end)
+    {
+        if (HasPedestals || lengthIsSought || thicknesses.Length == 1)
+        {
+            return 0;
+        }
+
+        for (var t = end - 1; t > 0; t /= 2)
+        {
+            var sized = plan with { Size = plan.Size with { Thickness = thicknesses[t] } };
+            if (CapFaults.Of(Foundation, sized, Project.Units) is null)
+            {
+                Put(sized, new Pedestal?[joints.Length]);
+                if (search.IsTooThinDown(thicknesses[t] - thicknesses[0]))
+                {
+                    return t + 1;
+                }
+            }
+        }
+
+        return 0;
     }
 
     // A cap with its bars, whatever its piles carry; null where it is too thin, or none are found.

@@ -1,5 +1,6 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -42,6 +43,36 @@ internal sealed class CapSpan(CapTrial trial, Standing column, bool alongX) : Sl
     internal override SectionForces Beyond(int k, int side, double fromFace) => CapSections.At(trial, k, AlongX, side, Face(side) + (side * fromFace));
 
     internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace) => CapSections.Tell(trial, AlongX, forces, k, up, moment, ref trace);
+
+    /// <summary>A breadth that no section between two is wider than, m.</summary>
+    public double Widest(double one, double other)
+    {
+        if (Body.IsRectangle)
+        {
+            return Breadth;
+        }
+
+        var (from, to) = (Math.Min(one, other), Math.Max(one, other));
+        foreach (var c in Body.Outline)
+        {
+            var at = AlongX ? c.X : c.Y;
+            if (at > from && at < to)
+            {
+                return GrossBreadth;
+            }
+        }
+
+        return Math.Max(Chord(from), Chord(to));
+
+        double Chord(double at) => Body.Chord(AlongX, at) is var (low, high) ? high - low : 0;
+    }
+
+    /// <summary>Area that no more of a layer's bars cross in a section than it is wide, m2.</summary>
+    public double Most(in BarLayer layer, double breadth)
+    {
+        var spacing = (Breadth - (2 * Rules.Concrete.CoverSide) - layer.Diameter) / (layer.Count - 1);
+        return Body.IsRectangle || layer.Count < 2 ? layer.Area : Math.Min(layer.Count, Math.Floor((breadth / spacing) + 1e-9) + 1) * layer.Area / layer.Count;
+    }
 
     /// <summary>Whether some pile that stands beyond a face has its centre nearer to it than a distance, m.</summary>
     public bool HasPileWithin(int side, double distance)
@@ -128,6 +159,46 @@ internal sealed class CapBetween(CapTrial trial, int index, Standing low, Standi
 /// <summary>What acts on the part of a cap beyond a section across it.</summary>
 internal static class CapSections
 {
+    /// <summary>An upward shear, kN, that no section between two falls below, under one column without loads beside it; 0 or less: none is known.</summary>
+    /// <param name="t">The trial.</param>
+    /// <param name="k">The combination.</param>
+    /// <param name="alongX">The parts span along x, or along y.</param>
+    /// <param name="side">+1 or −1.</param>
+    /// <param name="near">Where the one nearer to the column lies from the cap's centroid, m.</param>
+    /// <param name="far">Where the farther one lies, m.</param>
+    /// <param name="thinner">By how much thinner the cap may be, m.</param>
+    public static double LeastShear(CapTrial t, int k, bool alongX, int side, double near, double far, double thinner = 0)
+    {
+        var (shear, shares, apart, moved) = (0.0, 0.0, default(PlanPoint), 0.0);
+        foreach (var p in t.Piles)
+        {
+            var along = p.Along(alongX);
+            var (least, most) = (t.Group.ShareOutside(side * (along - far)), t.Group.ShareOutside(side * (along - near)));
+            if (most <= 0)
+            {
+                continue;
+            }
+
+            var (r, g) = (t.Group.Force(k, p.Index), t.Group.Group.Response(p.Index));
+            (shear, shares) = (shear + ((r < 0 ? most : least) * r), shares + most);
+            apart = new PlanPoint(apart.X + (least * g.X), apart.Y + (least * g.Y));
+            moved += (most - least) * Math.Sqrt((g.X * g.X) + (g.Y * g.Y));
+        }
+
+        var (weights, water) = (SectionForces.Of(t.Body, k, alongX, side, near), SectionForces.Of(t.Body, k, alongX, side, far));
+        if (thinner > 0)
+        {
+            // A thinner cap weighs less on its piles, and column loads across them have less of an arm.
+            var (weight, c, l) = (t.Combinations[k].WeightFactor * t.Rules.Concrete.Weight * thinner * t.Body.Area, t.Group.Centroid, t.Body.Loads(k));
+            var response = Length(apart) + moved;
+            shear -= (weight * ((shares / t.Piles.Length) + (response * Length(c)))) + (response * thinner * (Math.Abs(l.Fx) + Math.Abs(l.Fy)));
+        }
+
+        return shear + water.UpShear - weights.DownShear + Math.Max(0, t.Group.SpreadOf(k, apart) - t.Group.SpreadOf(k, new PlanPoint(moved, 0)));
+
+        static double Length(in PlanPoint p) => Math.Sqrt((p.X * p.X) + (p.Y * p.Y));
+    }
+
     /// <summary>Piles beyond the section: their moment at their centres, their shear by the share of their size beyond; weights, water, columns beyond.</summary>
     /// <param name="t">The trial.</param>
     /// <param name="k">The combination.</param>

@@ -49,6 +49,22 @@ internal static class StrutAndTie
     /// <summary>Whether it is shown: some pile stands within 2d of a face.</summary>
     public static bool IsShown(CapTrial t) => Any(t, 2);
 
+    /// <summary>Whether it must hold though the bars along x and y lie so much less deep, m.</summary>
+    public static bool Must(CapTrial t, double lessX, double lessY)
+    {
+        foreach (var p in t.Piles)
+        {
+            var c = Nearest(t, p);
+            var (ax, ay) = (Math.Abs(p.X - c.X) - (c.Outline.X / 2), Math.Abs(p.Y - c.Y) - (c.Outline.Y / 2));
+            if ((ax > 0 && ax < c.Depth(true, true) - lessX) || (ay > 0 && ay < c.Depth(false, true) - lessY))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     private static bool Any(CapTrial t, double times)
     {
         foreach (var p in t.Piles)
@@ -97,7 +113,11 @@ internal static class StrutAndTie
     public static double Height(double depth) => LeverArm * depth;
 
     /// <summary>The strut of a pile; null where the model does not apply.</summary>
-    public static CapStrut? Strut(CapTrial t, Pile p, int k)
+    /// <param name="t">The trial.</param>
+    /// <param name="p">The pile.</param>
+    /// <param name="k">The combination.</param>
+    /// <param name="less">By how much less deep the bars may lie, m: the section is one that no such strut exceeds.</param>
+    public static CapStrut? Strut(CapTrial t, Pile p, int k, double less = 0)
     {
         var c = Nearest(t, p);
         if (Load(t, c, k) is not var (off, x, y))
@@ -108,7 +128,8 @@ internal static class StrutAndTie
         var (runX, runY) = (Math.Max(0, Math.Abs(p.X - c.X - off.X) - (x / 4)), Math.Max(0, Math.Abs(p.Y - c.Y - off.Y) - (y / 4)));
         var (depth, size) = (c.MeanDepth(true), t.PileRules.Side);
         var strut = new CapStrut(c, Math.Sqrt((runX * runX) + (runY * runY)), Height(depth), 0);
-        var across = (size * strut.Sine) + (2 * (t.Body.Thickness - depth - t.PileRules.Embedment) * strut.Cosine);
+        var flatter = strut with { Height = Height(depth - less) };
+        var across = (size * strut.Sine) + (2 * (t.Body.Thickness - depth + less - t.PileRules.Embedment) * flatter.Cosine);
         return strut with { Area = (t.PileRules.Shape == PileShape.Round ? Math.PI / 4 : 1) * size * Math.Max(0, across) };
     }
 }
