@@ -17,9 +17,18 @@ internal static class Program
 
     public static string Root => Metadata("Root");
 
+    /// <summary>Whether it is the native program, which opens no file before its first line.</summary>
+    public static bool IsNative => !File.Exists(Path + ".dll");
+
     public static ProcessStartInfo Start(string directory, params string[] arguments)
     {
-        var start = new ProcessStartInfo(Path) { WorkingDirectory = directory, RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        var start = new ProcessStartInfo(Path)
+        {
+            WorkingDirectory = directory,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            UseShellExecute = false
+        };
         foreach (var a in arguments)
         {
             start.ArgumentList.Add(a);
@@ -55,7 +64,8 @@ internal static class Program
     /// <summary>Copies the program with what it needs into a folder that all may enter.</summary>
     public static string CopyTo(string folder)
     {
-        const UnixFileMode all = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute | UnixFileMode.GroupRead | UnixFileMode.GroupExecute | UnixFileMode.OtherRead | UnixFileMode.OtherExecute;
+        const UnixFileMode all = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute | UnixFileMode.GroupRead
+            | UnixFileMode.GroupExecute | UnixFileMode.OtherRead | UnixFileMode.OtherExecute;
         File.SetUnixFileMode(folder, all);
         foreach (var file in Directory.GetFiles(System.IO.Path.GetDirectoryName(Path)!))
         {
@@ -80,7 +90,8 @@ internal static class Program
         return File.Exists(native) && File.GetLastWriteTimeUtc(native) >= File.GetLastWriteTimeUtc(managed + ".dll") ? native : managed;
     }
 
-    private static string Metadata(string key) => typeof(Program).Assembly.GetCustomAttributes<AssemblyMetadataAttribute>().Single(a => a.Key == key).Value!;
+    private static string Metadata(string key) =>
+        typeof(Program).Assembly.GetCustomAttributes<AssemblyMetadataAttribute>().Single(a => a.Key == key).Value!;
 }
 
 /// <summary>A project in a temporary folder.</summary>
@@ -186,7 +197,12 @@ public sealed class Folder : IDisposable
     public void Rewrite(Func<string[], string[]?> row)
     {
         var lines = this["reactions.csv"].Split('\n', StringSplitOptions.RemoveEmptyEntries);
-        this["reactions.csv"] = string.Join('\n', lines.Skip(1).Select(l => row(l.TrimEnd('\r').Split(','))).OfType<string[]>().Select(c => string.Join(',', c)).Prepend(lines[0])) + "\n";
+        this["reactions.csv"] = string.Join('\n',
+            lines.Skip(1)
+                .Select(l => row(l.TrimEnd('\r').Split(',')))
+                .OfType<string[]>()
+                .Select(c => string.Join(',', c))
+                .Prepend(lines[0])) + "\n";
     }
 
     public void Replace(string file, string old, string with)
