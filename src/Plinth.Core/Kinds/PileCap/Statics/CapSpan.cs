@@ -40,9 +40,11 @@ internal sealed class CapSpan(CapTrial trial, Standing column, bool alongX) : Sl
     // Piles do not press evenly: bars are spread evenly both ways.
     public override double ShortWayFactor => 1;
 
-    internal override SectionForces Beyond(int k, int side, double fromFace) => CapSections.At(trial, k, AlongX, side, Face(side) + (side * fromFace));
+    internal override SectionForces Beyond(int k, int side, double fromFace) =>
+        CapSections.At(trial, k, AlongX, side, Face(side) + (side * fromFace));
 
-    internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace) => CapSections.Tell(trial, AlongX, forces, k, up, moment, ref trace);
+    internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace) =>
+        CapSections.Tell(trial, AlongX, forces, k, up, moment, ref trace);
 
     /// <summary>A breadth that no section between two is wider than, m.</summary>
     public double Widest(double one, double other)
@@ -71,7 +73,9 @@ internal sealed class CapSpan(CapTrial trial, Standing column, bool alongX) : Sl
     public double Most(in BarLayer layer, double breadth)
     {
         var spacing = (Breadth - (2 * Rules.Concrete.CoverSide) - layer.Diameter) / (layer.Count - 1);
-        return Body.IsRectangle || layer.Count < 2 ? layer.Area : Math.Min(layer.Count, Math.Floor((breadth / spacing) + 1e-9) + 1) * layer.Area / layer.Count;
+        return Body.IsRectangle || layer.Count < 2
+            ? layer.Area
+            : Math.Min(layer.Count, Math.Floor((breadth / spacing) + 1e-9) + 1) * layer.Area / layer.Count;
     }
 
     /// <summary>Whether some pile that stands beyond a face has its centre nearer to it than a distance, m.</summary>
@@ -91,10 +95,12 @@ internal sealed class CapSpan(CapTrial trial, Standing column, bool alongX) : Sl
 }
 
 /// <summary>
-/// A cap between two of its columns: the sections where the moment may be greatest either way, which are those at the piles' centres and where the shear passes
+/// A cap between two of its columns: the sections where the moment may be greatest either way, which are those at the piles' centres and
+/// where the shear passes
 /// through nil. Towards +axis it tells what stretches the bottom most, towards −axis what stretches the top.
 /// </summary>
-internal sealed class CapBetween(CapTrial trial, int index, Standing low, Standing high, bool alongX) : SlabSpan(trial, index, $"{low.At}+{high.At}", alongX), ICapSpan
+internal sealed class CapBetween(CapTrial trial, int index, Standing low, Standing high, bool alongX)
+    : SlabSpan(trial, index, $"{low.At}+{high.At}", alongX), ICapSpan
 {
     /// <inheritdoc/>
     public MatExtents Mats { get; } = new();
@@ -153,13 +159,16 @@ internal sealed class CapBetween(CapTrial trial, int index, Standing low, Standi
         }
     }
 
-    internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace) => CapSections.Tell(trial, AlongX, forces, k, up, moment, ref trace);
+    internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace) =>
+        CapSections.Tell(trial, AlongX, forces, k, up, moment, ref trace);
 }
 
 /// <summary>What acts on the part of a cap beyond a section across it.</summary>
 internal static class CapSections
 {
-    /// <summary>An upward shear, kN, that no section between two falls below, under one column without loads beside it; 0 or less: none is known.</summary>
+    /// <summary>
+    /// An upward shear, kN, that no section between two falls below, under one column without loads beside it; 0 or less: none is known.
+    /// </summary>
     /// <param name="t">The trial.</param>
     /// <param name="k">The combination.</param>
     /// <param name="alongX">The parts span along x, or along y.</param>
@@ -188,18 +197,23 @@ internal static class CapSections
         var (weights, water) = (SectionForces.Of(t.Body, k, alongX, side, near), SectionForces.Of(t.Body, k, alongX, side, far));
         if (thinner > 0)
         {
-            // A thinner cap weighs less on its piles, and column loads across them have less of an arm.
-            var (weight, c, l) = (t.Combinations[k].WeightFactor * t.Rules.Concrete.Weight * thinner * t.Body.Area, t.Group.Centroid, t.Body.Loads(k));
-            var response = Length(apart) + moved;
-            shear -= (weight * ((shares / t.Piles.Length) + (response * Length(c)))) + (response * thinner * (Math.Abs(l.Fx) + Math.Abs(l.Fy)));
+            // A thinner cap weighs less on its piles, in place or not, and column loads across them have less of an arm.
+            var weight = t.Combinations[k].WeightFactor * t.Rules.Concrete.Weight * thinner * t.Body.Area;
+            var (response, l) = (Length(apart) + moved, t.Body.Loads(k));
+            shear -= weight * ((shares / t.Piles.Length) + (response * (Length(t.Group.Centroid) + t.Group.Deviation)));
+            shear -= response * thinner * (Math.Abs(l.Fx) + Math.Abs(l.Fy));
         }
 
-        return shear + water.UpShear - weights.DownShear + Math.Max(0, t.Group.SpreadOf(k, apart) - t.Group.SpreadOf(k, new PlanPoint(moved, 0)));
+        return shear + water.UpShear - weights.DownShear
+            + Math.Max(0, t.Group.SpreadOf(k, apart) - t.Group.SpreadOf(k, new PlanPoint(moved, 0)));
 
         static double Length(in PlanPoint p) => Math.Sqrt((p.X * p.X) + (p.Y * p.Y));
     }
 
-    /// <summary>Piles beyond the section: their moment at their centres, their shear by the share of their size beyond; weights, water, columns beyond.</summary>
+    /// <summary>
+    /// Piles beyond the section: their moment at their centres, their shear by the share of their size beyond; weights, water, columns
+    /// beyond.
+    /// </summary>
     /// <param name="t">The trial.</param>
     /// <param name="k">The combination.</param>
     /// <param name="alongX">The part spans along x, or along y.</param>
@@ -270,7 +284,8 @@ internal static class CapSections
         var (from, to) = s.Body.Chord(s.AlongX, at);
         var breadth = trace.Given("b", to - from, Unit.Section, "of the cap at the section");
         return (developed
-            ? trace.Given("As", CapMat.Developed(s, bottom, at), Unit.SteelArea, "of the bars that cross it, each as far as it is developed there on both sides")
+            ? trace.Given("As", CapMat.Developed(s, bottom, at), Unit.SteelArea,
+                "of the bars that cross it, each as far as it is developed there on both sides")
             : trace.Given("As", CapMat.Crossing(s, bottom, at), Unit.SteelArea, "of the bars that cross it"), breadth);
     }
 
@@ -284,7 +299,8 @@ internal static class CapSections
         }
 
         var axis = alongX ? "x" : "y";
-        trace.Given(axis + ",s", f.At, Unit.Length, $"section from the cap's centre, the part beyond it towards {(f.Side > 0 ? "+" : "−")}{axis}");
+        trace.Given(axis + ",s", f.At, Unit.Length,
+            $"section from the cap's centre, the part beyond it towards {(f.Side > 0 ? "+" : "−")}{axis}");
         var parts = new List<FormulaPart>();
         foreach (var p in t.Piles)
         {
@@ -306,7 +322,9 @@ internal static class CapSections
                 trace.Given(factor.Symbol, share, Unit.Ratio, $"of {p.Name} beyond the section", t.Code.PileShareClause);
             }
 
-            parts.AddRange([new FormulaPart(parts.Count == 0 ? "" : " + ", default), new FormulaPart(null, new Sym($"R[{p.Number}]", t.Group.Force(k, p.Index), Unit.Force)), new FormulaPart("·", default), new FormulaPart(null, factor)]);
+            parts.AddRange([new FormulaPart(parts.Count == 0 ? "" : " + ", default),
+                new FormulaPart(null, new Sym($"R[{p.Number}]", t.Group.Force(k, p.Index), Unit.Force)), new FormulaPart("·", default),
+                new FormulaPart(null, factor)]);
         }
 
         var body = SectionForces.Of(t.Body, k, alongX, f.Side, f.At);
@@ -326,20 +344,25 @@ internal static class CapSections
             trace.Let(pushes, total, unit, $"{new Sym(pushes, total - water, unit)} + {new Sym("water", water, unit)}");
         }
 
-        trace.Given(weighs, own, unit, "of the factored weight of cap, soil and surcharge beyond the section, and of loads beside the columns there");
+        trace.Given(weighs, own, unit,
+            "of the factored weight of cap, soil and surcharge beyond the section, and of loads beside the columns there");
         if (down != own)
         {
             trace.Given("columns", down - own, unit, "of the columns beyond the section" + (moment ? ": Σ N·(x − xi) − Mi" : ""));
             trace.Let(weighs, down, unit, $"{new Sym(weighs, own, unit)} + {new Sym("columns", down - own, unit)}");
         }
 
-        var (first, second) = up ? (new Sym(pushes, total, unit), new Sym(weighs, down, unit)) : (new Sym(weighs, down, unit), new Sym(pushes, total, unit));
+        var (first, second) = up
+            ? (new Sym(pushes, total, unit), new Sym(weighs, down, unit))
+            : (new Sym(weighs, down, unit), new Sym(pushes, total, unit));
         var result = moment ? (up ? f.MomentUp : f.MomentDown) : up ? f.ShearUp : f.ShearDown;
         var symbol = moment ? "Mu" : "Vu";
         if (spread > 0)
         {
             var off = new Sym("Δ", spread, unit);
-            trace.Given("Δ", spread, unit, "more where the piles stand out of place, all of them in the direction that is worst here: |ΣN|·δ times what this sum answers to moments of one");
+            trace.Given("Δ", spread, unit,
+                "more where the piles stand out of place, all of them in the direction that is worst here: |ΣN|·δ times what this sum "
+                    + "answers to moments of one");
             trace.Let(symbol, result, unit, $"max(0; {first} − {second} + {off})");
         }
         else
