@@ -61,5 +61,6 @@ public class SizingBenchmarks
     public LoadedProject Read() => ProjectReader.Read(directory, new DiagnosticBag())!;
 
     [Benchmark]
-    public int Size() => Building.Size(project.Project, project.Project.Foundations, null, CancellationToken.None).Count(r => r.Design is not null);
+    public int Size() =>
+        Building.Size(project.Project, project.Project.Foundations, null, CancellationToken.None).Count(r => r.Design is not null);
 }

@@ -73,19 +73,24 @@ internal static class GeneratedProject
             else
             {
                 var along = of * (2.0 + (2.4 * ((at * 7919 % 100) / 100.0)));
-                supports.Append(CultureInfo.InvariantCulture, $"C{i + 1},{(at % 40 * 7 * columns) + along:F3},{at / 40 * 9},rect,{400 + (50 * (i % 3))},450\n");
-                bases.Append(of == 0 ? "[[foundation]]\nsupports = [" : ", ").Append('"').Append(CultureInfo.InvariantCulture, $"C{i + 1}").Append('"').Append(of == columns - 1 ? "]\n" : "");
+                supports.Append(CultureInfo.InvariantCulture,
+                    $"C{i + 1},{(at % 40 * 7 * columns) + along:F3},{at / 40 * 9},rect,{400 + (50 * (i % 3))},450\n");
+                bases.Append(of == 0 ? "[[foundation]]\nsupports = [" : ", ").Append('"').Append(CultureInfo.InvariantCulture, $"C{i + 1}")
+                    .Append('"').Append(of == columns - 1 ? "]\n" : "");
             }
 
             var s = 0.5 + (1.1 * random.NextDouble());
             (string Case, double N, double H, double M)[] rows =
             [
-                ("DEAD", 600 * s, 8, 10), ("SDL", 200 * s, 3, 4), ("LIVE", 300 * s, 5, 6), ("LIVE2", 100 * s, 2, 3), ("ROOF", 40 * s, 1, 1), ("SNOW", 50 * s, 1, 1), ("RAIN", 30 * s, 1, 1),
-                ("WX", Within(40), 15, 25), ("WY", Within(40), 15, 25), ("WD", Within(40), 12, 20), ("EX", Within(80), 25, 45), ("EY", Within(80), 25, 45),
+                ("DEAD", 600 * s, 8, 10), ("SDL", 200 * s, 3, 4), ("LIVE", 300 * s, 5, 6), ("LIVE2", 100 * s, 2, 3), ("ROOF", 40 * s, 1, 1),
+                ("SNOW", 50 * s, 1, 1), ("RAIN", 30 * s, 1, 1),
+                ("WX", Within(40), 15, 25), ("WY", Within(40), 15, 25), ("WD", Within(40), 12, 20), ("EX", Within(80), 25, 45),
+                ("EY", Within(80), 25, 45),
             ];
             foreach (var (name, n, h, m) in rows)
             {
-                reactions.Append(CultureInfo.InvariantCulture, $"C{i + 1},{name},{Within(h):F2},{Within(h):F2},{n:F2},{Within(m):F2},{Within(m):F2},0\n");
+                reactions.Append(CultureInfo.InvariantCulture,
+                    $"C{i + 1},{name},{Within(h):F2},{Within(h):F2},{n:F2},{Within(m):F2},{Within(m):F2},0\n");
             }
         }
 

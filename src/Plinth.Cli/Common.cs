@@ -22,11 +22,21 @@ internal sealed class Common
     // What one array of the runtime holds.
     private const int MostLimit = 2000;
 
-    private readonly Option<string?> project = new("--project") { Description = "The project's folder (default: the nearest folder upwards that holds plinth.toml)", HelpName = "DIR" };
+    private readonly Option<string?> project = new(
+        "--project")
+    {
+        Description = "The project's folder (default: the nearest folder upwards that holds plinth.toml)",
+        HelpName = "DIR"
+    };
     private readonly Option<string> format = new("--format") { Description = "Form of the results", DefaultValueFactory = _ => "table" };
     private readonly Option<bool> quiet = new("--quiet") { Description = "Print results only where something fails, and no warnings" };
     private readonly Option<bool> verbose = new("--verbose") { Description = "Say more of what is done" };
-    private readonly Option<int> limit = new("--limit") { Description = "Read files up to this size, MB", HelpName = "MB", DefaultValueFactory = _ => InputFile.UsualLimit };
+    private readonly Option<int> limit = new("--limit")
+    {
+        Description = "Read files up to this size, MB",
+        HelpName = "MB",
+        DefaultValueFactory = _ => InputFile.UsualLimit
+    };
     private readonly Option<bool> noColor = new("--no-color") { Description = "No colour (also by the variable NO_COLOR)" };
 
     /// <summary>Adds the options to a command.</summary>
@@ -49,7 +59,9 @@ internal sealed class Common
     public Call Read(ParseResult parsed)
     {
         var most = parsed.GetValue(limit);
-        InputFile.Limit = most == 0 ? InputFile.UsualLimit : most is > 0 and <= MostLimit ? most : throw new CallException($"--limit {most}: it is a size in MB, from 1 to {MostLimit}");
+        InputFile.Limit = most == 0 ? InputFile.UsualLimit
+            : most is > 0 and <= MostLimit ? most
+            : throw new CallException($"--limit {most}: it is a size in MB, from 1 to {MostLimit}");
         return Of(parsed);
     }
 
@@ -65,7 +77,8 @@ internal sealed class Common
 internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool Quiet, bool Verbose, bool NoColor)
 {
     /// <summary>Version of the program.</summary>
-    public static string Version => typeof(Call).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()!.InformationalVersion.Split('+')[0];
+    public static string Version =>
+        typeof(Call).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()!.InformationalVersion.Split('+')[0];
 
     /// <summary>Reads the project, printing warnings to standard error.</summary>
     /// <exception cref="CallException">No folder upwards is a project.</exception>
@@ -96,14 +109,18 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     /// <summary>Collects what is wrong with the input; files outside the project are quoted only where --verbose asks for it.</summary>
     public DiagnosticBag Bag() => new() { QuotesAll = Verbose };
 
-    /// <summary>Keeps other processes from changing the project until it is disposed; before it is read, by whatever writes what it read.</summary>
+    /// <summary>
+    /// Keeps other processes from changing the project until it is disposed; before it is read, by whatever writes what it read.
+    /// </summary>
     /// <exception cref="IOException">Another process is changing it.</exception>
     public ProjectLock Hold()
     {
         var held = ProjectLock.Take(Find());
         if (held.Mended.Count > 0)
         {
-            Console.Error.WriteLine($"plinth: a command had been stopped while it wrote; {string.Join(" and ", held.Mended)} {(held.Mended.Count > 1 ? "are" : "is")} whole now");
+            Console.Error.WriteLine(
+                $"plinth: a command had been stopped while it wrote; {string.Join(" and ", held.Mended)} "
+                    + $"{(held.Mended.Count > 1 ? "are" : "is")} whole now");
         }
 
         return held;
@@ -136,7 +153,8 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
             {
                 var under = project.Foundations.FirstOrDefault(f => f.Supports.Any(s => s.Label == mark));
                 var near = under?.Mark ?? Nearest.Of(mark, project.Foundations.Select(f => f.Mark));
-                throw new CallException($"no foundation has the mark \"{mark}\"" + (under is not null ? $"; support {mark} stands on {under.Mark}" : near is null ? "" : $"; did you mean {near}?"));
+                throw new CallException($"no foundation has the mark \"{mark}\""
+                    + (under is not null ? $"; support {mark} stands on {under.Mark}" : near is null ? "" : $"; did you mean {near}?"));
             }
 
             chosen.UnionWith(found);
@@ -149,7 +167,9 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     public static Foundation ChooseOne(Project project, string mark)
     {
         // The label of a support stands for its foundation, where no mark is like it.
-        var under = project.Foundations.Any(f => Pattern.Matches(f.Mark, mark)) ? null : project.Foundations.FirstOrDefault(f => f.Supports.Any(s => s.Label == mark));
+        var under = project.Foundations.Any(f => Pattern.Matches(f.Mark, mark))
+            ? null
+            : project.Foundations.FirstOrDefault(f => f.Supports.Any(s => s.Label == mark));
         var found = under is not null ? [under] : Choose(project, [mark]);
         return found.Count == 1 ? found[0] : throw new CallException($"\"{mark}\" names {found.Count} foundations; name one");
     }
@@ -173,7 +193,8 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     {
         if (f.Held.Built)
         {
-            throw new CallException($"{f.Mark} is built, as plinth.toml says: it is only checked (plinth check {f.Mark} --set tries values)");
+            throw new CallException(
+                $"{f.Mark} is built, as plinth.toml says: it is only checked (plinth check {f.Mark} --set tries values)");
         }
     }
 
@@ -184,7 +205,8 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         if (!project.Combinations.Used.Any(c => c.Name == combination))
         {
             var near = Nearest.Of(combination, project.Combinations.Used.Select(c => c.Name));
-            throw new CallException($"there is no combination \"{combination}\"" + (near is null ? "; plinth combos lists them" : $"; did you mean {near}?"));
+            throw new CallException($"there is no combination \"{combination}\""
+                + (near is null ? "; plinth combos lists them" : $"; did you mean {near}?"));
         }
 
         if (!project.CombinationsOf(f).Used.Any(c => c.Name == combination))
@@ -210,6 +232,7 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
             }
         }
 
-        throw new CallException("no plinth.toml in this folder or above it; go to a project, name one with --project, or start one with: plinth new DIR");
+        throw new CallException(
+            "no plinth.toml in this folder or above it; go to a project, name one with --project, or start one with: plinth new DIR");
     }
 }

@@ -66,7 +66,8 @@ internal static class Runner
                     Console.Error.WriteLine("plinth: error: " + error.Message);
                 }
 
-                Console.Error.WriteLine($"See: plinth {(parsed.CommandResult.Command is RootCommand ? "" : parsed.CommandResult.Command.Name + " ")}--help");
+                Console.Error.WriteLine(
+                    $"See: plinth {(parsed.CommandResult.Command is RootCommand ? "" : parsed.CommandResult.Command.Name + " ")}--help");
                 return ExitCode.Wrong;
             }
 
@@ -94,7 +95,9 @@ internal static class Runner
         }
         catch (ResultsLostException e)
         {
-            Console.Error.WriteLine($"plinth: error: the results could not be written to standard output: {e.Message.TrimEnd('.')}; what the command writes to files stands");
+            Console.Error.WriteLine(
+                $"plinth: error: the results could not be written to standard output: {e.Message.TrimEnd('.')}; what the command writes to "
+                    + "files stands");
             return ExitCode.Fails;
         }
         catch (OperationCanceledException)
@@ -145,7 +148,9 @@ internal static class Runner
         }
 
         Console.Out.WriteLine();
-        Console.Out.WriteLine("Every command takes --project DIR, --format table|json|csv, --quiet, --verbose, --no-color; plinth COMMAND --help shows its examples.");
+        Console.Out.WriteLine(
+            "Every command takes --project DIR, --format table|json|csv, --quiet, --verbose, --no-color; plinth COMMAND --help shows "
+                + "its examples.");
         Console.Out.WriteLine("plinth --version prints the version.");
         return ExitCode.Ok;
     }

@@ -9,7 +9,9 @@ internal static class Watch
 
     private static readonly string[] Kinds = [".toml", ".csv"];
 
-    /// <summary>Does the work, then again after every save, until the user stops it. Files that are half saved or wrong are told of and waited for.</summary>
+    /// <summary>
+    /// Does the work, then again after every save, until the user stops it. Files that are half saved or wrong are told of and waited for.
+    /// </summary>
     public static int Repeat(Call call, Func<int> work)
     {
         // Looked at before the work: what is saved while it runs is seen afterwards.
@@ -78,9 +80,12 @@ internal static class Watch
     private static string State(Call call)
     {
         var text = new System.Text.StringBuilder();
-        foreach (var file in new DirectoryInfo(call.Find()).EnumerateFiles().Where(f => Kinds.Contains(f.Extension)).OrderBy(f => f.Name, StringComparer.Ordinal))
+        foreach (var file in new DirectoryInfo(call.Find()).EnumerateFiles()
+            .Where(f => Kinds.Contains(f.Extension))
+            .OrderBy(f => f.Name, StringComparer.Ordinal))
         {
-            text.Append(file.Name).Append(' ').Append(file.LastWriteTimeUtc.Ticks).Append(' ').Append(file.Exists ? file.Length : 0).Append(' ');
+            text.Append(file.Name).Append(' ').Append(file.LastWriteTimeUtc.Ticks).Append(' ').Append(file.Exists ? file.Length : 0)
+                .Append(' ');
         }
 
         return text.ToString();

@@ -12,7 +12,10 @@ public static class TextFile
 
     // What turns the direction of all that follows would show one label in the place of another.
     private const string Turning = "\u202A\u202B\u202C\u202D\u202E\u2066\u2067\u2068\u2069";
-    private static readonly SearchValues<char> Unfit = SearchValues.Create([.. Enumerable.Range(0, 0xA0).Select(c => (char)c).Where(c => char.IsControl(c) && c is not ('\t' or '\n' or '\r')), .. Turning, '\uFFFE', '\uFFFF']);
+    private static readonly SearchValues<char> Unfit =
+        SearchValues.Create([.. Enumerable.Range(0, 0xA0)
+            .Select(c => (char)c)
+            .Where(c => char.IsControl(c) && c is not ('\t' or '\n' or '\r')), .. Turning, '\uFFFE', '\uFFFF']);
 
     /// <summary>Reads a file as UTF-8 (with or without byte-order mark) or UTF-16 (with one, or told by its zeros).</summary>
     /// <param name="path">The file.</param>
@@ -58,15 +61,22 @@ public static class TextFile
         return text;
     }
 
-    /// <summary>Finds a character that no document can hold or show for what it is (XML 1.0 2.2, Unicode Annex 9): control characters but tabs and ends of lines, those that turn the direction of a text, and what is no character.</summary>
+    /// <summary>
+    /// Finds a character that no document can hold or show for what it is (XML 1.0 2.2, Unicode Annex 9): control characters but tabs and
+    /// ends of lines, those that turn the direction of a text, and what is no character.
+    /// </summary>
     /// <returns>What is wrong; null if nothing is.</returns>
     internal static string? FaultOf(string text) => text.AsSpan().IndexOfAny(Unfit) is >= 0 and var i ? UnfitMessage(text[i]) : null;
 
     private static string UnfitMessage(char c) => c == '\0'
         ? "holds a zero character, so it is not a text file; save it as UTF-8 text"
-        : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"holds a {(char.IsControl(c) ? "control character" : Turning.Contains(c) ? "character that turns the direction of the text after it" : "code that is no character")}, U+{(int)c:X4}, which no drawing or document can show; take it out");
+        : string.Create(System.Globalization.CultureInfo.InvariantCulture,
+            $"holds a {(char.IsControl(c) ? "control character" : Turning.Contains(c) ? "character that turns the direction of the text after it" : "code that is no character")}, U+{(int)c:X4}, which no drawing or document can show; take it out");
 
-    /// <summary>Writes a file so that a reader sees the old content or the new, never a part: to a temporary file beside it, flushed, then renamed over it.</summary>
+    /// <summary>
+    /// Writes a file so that a reader sees the old content or the new, never a part: to a temporary file beside it, flushed, then renamed
+    /// over it.
+    /// </summary>
     /// <param name="path">The file.</param>
     /// <param name="text">The content.</param>
     /// <param name="encoding">How it is written; null: UTF-8 without byte-order mark.</param>
@@ -88,7 +98,9 @@ public static class TextFile
         file.Commit();
     }
 
-    /// <summary>Opens a file to be written whole or not at all: to a temporary file beside it, put in its place by <see cref="AtomicFile.Commit"/>.</summary>
+    /// <summary>
+    /// Opens a file to be written whole or not at all: to a temporary file beside it, put in its place by <see cref="AtomicFile.Commit"/>.
+    /// </summary>
     /// <exception cref="IOException">It cannot be written.</exception>
     /// <exception cref="UnauthorizedAccessException">It may not be written.</exception>
     public static AtomicFile WriteAtomically(string path) => new(path);

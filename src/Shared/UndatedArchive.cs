@@ -2,7 +2,10 @@ using System.IO.Compression;
 
 namespace Plinth.Shared;
 
-/// <summary>Packs a document made of parts so that the same input gives the same bytes: parts in order, none dated. Compiled into each package that writes such documents.</summary>
+/// <summary>
+/// Packs a document made of parts so that the same input gives the same bytes: parts in order, none dated. Compiled into each package that
+/// writes such documents.
+/// </summary>
 internal static class UndatedArchive
 {
     /// <summary>Packs it anew.</summary>

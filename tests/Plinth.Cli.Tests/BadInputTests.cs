@@ -24,56 +24,83 @@ public class BadInputTests
     [InlineData("reactions.csv", "Fz (kN)", "Fz", "reactions.csv:1:30: error: column \"Fz\" has no unit; write for example Fz (kN)")]
     [InlineData("reactions.csv", "Fz (kN)", "Fz (kPa)", "column \"Fz\": kPa is a pressure, but a force is needed")]
     [InlineData("reactions.csv", "Fz (kN)", "Fz (stone)", "\"stone\" is not a unit known here")]
-    [InlineData("reactions.csv", "C1,LIVE,1,0,180", "C1,LIVE,1,0,heavy", "reactions.csv:3:13: error: Fz \"heavy\" is not a number; write it with a decimal point")]
+    [InlineData("reactions.csv", "C1,LIVE,1,0,180", "C1,LIVE,1,0,heavy", "reactions.csv:3:13: error: Fz \"heavy\" is not a number; write "
+        + "it with a decimal point")]
     [InlineData("reactions.csv", "C1,LIVE,1,0,180", "C1,LIVE,1,0,NaN", "Fz \"NaN\" is not a finite number")]
     [InlineData("reactions.csv", "C1,LIVE,1,0,180", "C1,LIVE,1,0,1e400", "Fz \"1e400\" is not a finite number")]
-    [InlineData("reactions.csv", "C1,LIVE,1,0,180,0,3", "C1,LIVE,1,0,180,5,0,3", "reactions.csv:3:1: error: this row has 8 cells where the header has 7; a decimal comma")]
-    [InlineData("reactions.csv", "C1,LIVE,1,0,180,0,3", "C9,LIVE,1,0,180,0,3", "reactions.csv:3:1: error: support \"C9\" does not stand in supports.csv; add it there, or delete its rows")]
-    [InlineData("reactions.csv", "C1,LIVE", "C1,SNOW", "reactions.csv:3:4: error: case \"SNOW\" has no symbol; add it to [cases] in plinth.toml, for example SNOW = \"S\"")]
+    [InlineData("reactions.csv", "C1,LIVE,1,0,180,0,3", "C1,LIVE,1,0,180,5,0,3", "reactions.csv:3:1: error: this row has 8 cells where the "
+        + "header has 7; a decimal comma")]
+    [InlineData("reactions.csv", "C1,LIVE,1,0,180,0,3", "C9,LIVE,1,0,180,0,3", "reactions.csv:3:1: error: support \"C9\" does not stand in "
+        + "supports.csv; add it there, or delete its rows")]
+    [InlineData("reactions.csv", "C1,LIVE", "C1,SNOW", "reactions.csv:3:4: error: case \"SNOW\" has no symbol; add it to [cases] in "
+        + "plinth.toml, for example SNOW = \"S\"")]
     [InlineData("reactions.csv", "C1,LIVE", "C1,DEAD", "support \"C1\" has case \"DEAD\" twice: first on line 2")]
-    [InlineData("supports.csv", "C3,12,0,400,500", "C3,12,0,400,500\nC4,18,0,400,400", "supports.csv:5:1: error: support \"C4\" has no reactions in reactions.csv")]
+    [InlineData("supports.csv", "C3,12,0,400,500", "C3,12,0,400,500\nC4,18,0,400,400", "supports.csv:5:1: error: support \"C4\" has no "
+        + "reactions in reactions.csv")]
     [InlineData("supports.csv", "C3,12", "C1,12", "supports.csv:4:1: error: support \"C1\" stands twice: first at supports.csv:2:1")]
-    [InlineData("supports.csv", "C3,12,0,400,500", "C3,12,0,-400,500", "supports.csv:4:9: error: cx \"-400\" of support \"C3\" must be more than zero")]
+    [InlineData("supports.csv", "C3,12,0,400,500", "C3,12,0,-400,500", "supports.csv:4:9: error: cx \"-400\" of support \"C3\" must be "
+        + "more than zero")]
     [InlineData("supports.csv", "C3,12,0", "C3,,0", "support \"C3\" has no x; give its position")]
     [InlineData("supports.csv", "cx (mm)", "cx (kN)", "column \"cx\": kN is a force, but a length is needed")]
-    [InlineData("plinth.toml", "bearing = \"200 kPa\"", "bearing = \"200\"", "plinth.toml:15:11: error: bearing \"200\" has no unit; write for example \"200 kPa\"")]
-    [InlineData("plinth.toml", "bearing = \"200 kPa\"", "bearing = 200", "bearing = 200 has no unit; write for example bearing = \"200 kPa\"")]
+    [InlineData("plinth.toml", "bearing = \"200 kPa\"", "bearing = \"200\"", "plinth.toml:15:11: error: bearing \"200\" has no unit; write "
+        + "for example \"200 kPa\"")]
+    [InlineData("plinth.toml", "bearing = \"200 kPa\"", "bearing = 200", "bearing = 200 has no unit; write for example bearing = "
+        + "\"200 kPa\"")]
     [InlineData("plinth.toml", "bearing = \"200 kPa\"", "bearing = \"200 kN\"", "is a force, but a pressure is needed")]
     [InlineData("plinth.toml", "bearing = \"200 kPa\"", "bearing = \"-200 kPa\"", "must be more than zero")]
-    [InlineData("plinth.toml", "bearing = \"200 kPa\"", "bering = \"200 kPa\"", "plinth.toml:15:1: error: [ground] has no key \"bering\"; did you mean \"bearing\"?")]
+    [InlineData("plinth.toml", "bearing = \"200 kPa\"", "bering = \"200 kPa\"", "plinth.toml:15:1: error: [ground] has no key \"bering\"; "
+        + "did you mean \"bearing\"?")]
     [InlineData("plinth.toml", "bearing = \"200 kPa\"\n", "", "[ground] needs bearing; write for example bearing = \"200 kPa\"")]
     [InlineData("plinth.toml", "yield = \"420 MPa\"\n", "", "[steel] needs yield")]
-    [InlineData("plinth.toml", "code = \"aci318m-19\"", "code = \"aci318m-9\"", "code = \"aci318m-9\" is not known; did you mean \"aci318m-19\"?")]
-    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-12\"", "standard = \"asce7-12\" is not known; did you mean \"asce7-10\"?")]
-    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"", "\"D\" is no symbol of EN 1990, whose symbols are G, Q, S, W, T, A, E; permanent loads are \"G\" there")]
-    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-22\"\ndesign-approach = 2", "design-approach does nothing under asce7-22; delete it")]
+    [InlineData("plinth.toml", "code = \"aci318m-19\"", "code = \"aci318m-9\"", "code = \"aci318m-9\" is not known; did you mean "
+        + "\"aci318m-19\"?")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-12\"", "standard = \"asce7-12\" is not known; did you mean "
+        + "\"asce7-10\"?")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"", "\"D\" is no symbol of EN 1990, whose symbols are G, Q, "
+        + "S, W, T, A, E; permanent loads are \"G\" there")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-22\"\ndesign-approach = 2", "design-approach does nothing "
+        + "under asce7-22; delete it")]
     [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\ndesign-approach = 4", "design-approach is 1, 2 or 3")]
-    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\npartial.B = { G-sup = 0.9 }", "G-inf 1 of set B is above G-sup 0.9; swap them")]
-    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\npsi.Z = [1, 1, 1]", "\"Z\" has no ψ here; categories of Q are A to H")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\npartial.B = { G-sup = 0.9 }", "G-inf 1 of set B is above "
+        + "G-sup 0.9; swap them")]
+    [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\npsi.Z = [1, 1, 1]", "\"Z\" has no ψ here; categories of "
+        + "Q are A to H")]
     [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"en1990\"\npsi.A = [1, 2, 0]", "psi.A needs ψ0, ψ1, ψ2 from 0 to 1")]
-    [InlineData("plinth.toml", "DEAD = \"D\"\nLIVE = \"L\"", "DEAD = \"G\"\nLIVE = \"Q\"\n[seismic]\nsds = 0.2", "case \"LIVE\" needs the category of its load", "standard = \"asce7-22\"", "standard = \"en1990\"")]
-    [InlineData("plinth.toml", "DEAD = \"D\"\nLIVE = \"L\"", "DEAD = \"G\"\nLIVE = \"Q\"\n[seismic]\nsds = 0.2", "sds does nothing under en1990; delete it", "standard = \"asce7-22\"", "standard = \"en1990\"")]
+    [InlineData("plinth.toml", "DEAD = \"D\"\nLIVE = \"L\"", "DEAD = \"G\"\nLIVE = \"Q\"\n[seismic]\nsds = 0.2", "case \"LIVE\" needs the "
+        + "category of its load", "standard = \"asce7-22\"", "standard = \"en1990\"")]
+    [InlineData("plinth.toml", "DEAD = \"D\"\nLIVE = \"L\"", "DEAD = \"G\"\nLIVE = \"Q\"\n[seismic]\nsds = 0.2", "sds does nothing under "
+        + "en1990; delete it", "standard = \"asce7-22\"", "standard = \"en1990\"")]
     [InlineData("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-22\"\n[seismic]\noverturning-reduction = 0.3", "overturning-reduction is at most 0.25 (ASCE 7 12.13.4)")]
     [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = { symbol = \"L\", spectrum = true }", "spectrum is for W and E")]
     [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = { symbol = \"L\", category = \"B\" }", "category is for Q of en1990 alone")]
-    [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = { for = [\"ground\"] }", "needs weights; write for example weights = 0.6, the factor on D within it")]
+    [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = { for = [\"ground\"] }", "needs weights; write for example weights = 0.6, the "
+        + "factor on D within it")]
     [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = { for = [\"ground\"], weights = 1.0, transient = false, symbol = \"L\" }", "is combined beforehand (for = …), so symbol does nothing; delete it")]
-    [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = \"E\"\n[seismic]\northogonal = 0.3", "orthogonal pairs earthquake cases by direction, which case \"LIVE\" does not say")]
-    [InlineData("plinth.toml", "[steel]", "[totals]\nDAED = \"1 kN\"\n[steel]", "[totals]: there is no case \"DAED\" in [cases]; did you mean \"DEAD\"?")]
-    [InlineData("plinth.toml", "[steel]", "[[foundation]]\nsupports = [\"C1\"]\nleave-out = [\"X9*\"]\n[steel]", "foundation F1: no combination is named \"X9*\"")]
-    [InlineData("plinth.toml", "[steel]", "[[foundation]]\nsupports = [\"C1\"]\ncombinations = [\"U*\"]\n[steel]", "this choice leaves no combination for ground, so those checks would not be done")]
-    [InlineData("plinth.toml", "[steel]", "[[foundation]]\nsupports = [\"C1\"]\n[[foundation.load]]\ncase = \"LIVE\"\nline = \"5 kN/m\"\n[steel]", "plinth.toml:24:8: error: a line load runs between two points from the column's centre")]
-    [InlineData("plinth.toml", "[steel]", "[[foundation]]\nsupports = [\"C1\"]\n[[foundation.load]]\ncase = \"LIVE\"\npoint = \"5 kPa\"\nat = [\"0 m\", \"0 m\"]\n[steel]", "is a pressure, but a force is needed")]
+    [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = \"E\"\n[seismic]\northogonal = 0.3", "orthogonal pairs earthquake cases by "
+        + "direction, which case \"LIVE\" does not say")]
+    [InlineData("plinth.toml", "[steel]", "[totals]\nDAED = \"1 kN\"\n[steel]", "[totals]: there is no case \"DAED\" in [cases]; did you "
+        + "mean \"DEAD\"?")]
+    [InlineData("plinth.toml", "[steel]", "[[foundation]]\nsupports = [\"C1\"]\nleave-out = [\"X9*\"]\n[steel]", "foundation F1: no "
+        + "combination is named \"X9*\"")]
+    [InlineData("plinth.toml", "[steel]", "[[foundation]]\nsupports = [\"C1\"]\ncombinations = [\"U*\"]\n[steel]", "this choice leaves no "
+        + "combination for ground, so those checks would not be done")]
+    [InlineData("plinth.toml", "[steel]", "[[foundation]]\nsupports = [\"C1\"]\n[[foundation.load]]\ncase = \"LIVE\"\nline = \"5 kN/m\"\n"
+        + "[steel]", "plinth.toml:24:8: error: a line load runs between two points from the column's centre")]
+    [InlineData("plinth.toml", "[steel]", "[[foundation]]\nsupports = [\"C1\"]\n[[foundation.load]]\ncase = \"LIVE\"\npoint = \"5 kPa\"\n"
+        + "at = [\"0 m\", \"0 m\"]\n[steel]", "is a pressure, but a force is needed")]
     [InlineData("plinth.toml", "[steel]", "[[support]]\nlabel = \"C1\"\ncx = \"300 mm\"\nreactions = { DEAD = { Fz = \"1 kN\" } }\n[steel]", "support \"C1\" stands twice: also at supports.csv:2:1")]
     [InlineData("plinth.toml", "[steel]", "[import]\nfile = \"x.csv\"\naxes = [\"y\", \"x\", \"z\"]\n[steel]", "is left-handed")]
     [InlineData("plinth.toml", "LIVE = \"L\"", "LIVE = \"l\"", "\"l\" is not a load symbol; did you mean \"L\"?")]
     [InlineData("plinth.toml", "founding-depth = \"1.5 m\"", "founding-depth = \"1.5 m\"\nwater-depth = \"2 m\"\nwater-depth-low = \"1 m\"", "water-depth-low lies above water-depth; the lowest water is the deeper one")]
-    [InlineData("plinth.toml", "founding-depth = \"1.5 m\"", "founding-depth = \"1.5 m\"\ntop-depth = \"1 m\"", "founding-depth and top-depth are both given; keep one")]
+    [InlineData("plinth.toml", "founding-depth = \"1.5 m\"", "founding-depth = \"1.5 m\"\ntop-depth = \"1 m\"", "founding-depth and "
+        + "top-depth are both given; keep one")]
     [InlineData("plinth.toml", "[steel]", "[steel", "plinth.toml:20:7: error: not TOML")]
     [InlineData("plinth.toml", "[steel]", "[ground]", "table [ground] stands twice")]
-    [InlineData("plinth.toml", "yield = \"420 MPa\"", "yield = \"420 MPa\"\nyield = \"500 MPa\"", "key \"yield\" stands twice: first at plinth.toml:21:1")]
+    [InlineData("plinth.toml", "yield = \"420 MPa\"", "yield = \"420 MPa\"\nyield = \"500 MPa\"", "key \"yield\" stands twice: first at "
+        + "plinth.toml:21:1")]
     [InlineData("plinth.toml", "yield = \"420 MPa\"", "yield = \"420 MPa\"\nbars = [\"T17\"]", "\"T17\" is not a bar size")]
-    public void Wrong_files_are_refused_with_place_and_mend(string file, string old, string with, string message, string? also = null, string? by = null)
+    public void Wrong_files_are_refused_with_place_and_mend(string file, string old, string with, string message, string? also = null,
+        string? by = null)
     {
         using var f = new Folder();
         f.Replace(file, old, with);
@@ -88,7 +115,8 @@ public class BadInputTests
     [Theory]
     [InlineData("supports = [\"C7\"]", "support \"C7\" does not stand in supports.csv; did you mean \"C1\"?")]
     [InlineData("supports = [\"C1\"]\nlength = \"0.3 m\"\nwidth=\"0.3 m\"\nwdth = \"1 m\"", "has no key \"wdth\"; did you mean \"width\"?")]
-    [InlineData("supports = [\"C1\"]\nedge-x0 = \"column\"\nedge-x1 = \"1 m\"\nlength = \"2 m\"", "length and both edges along x are given; keep two of the three")]
+    [InlineData("supports = [\"C1\"]\nedge-x0 = \"column\"\nedge-x1 = \"1 m\"\nlength = \"2 m\"", "length and both edges along x are "
+        + "given; keep two of the three")]
     [InlineData("supports = [\"C1\"]\nconcrete.strength = \"40\"", "strength \"40\" has no unit")]
     [InlineData("supports = [\"C1\"]\ncombinations = [\"U1\"]", "this choice leaves no combination for ground")]
     [InlineData("alike = [[\"C1\"], [\"C2\"]]\n\n[[foundation]]\nsupports = [\"C2\"]", "support \"C2\" belongs to")]
@@ -105,7 +133,8 @@ public class BadInputTests
     {
         using var f = new Folder();
         f.Replace("supports.csv", "C3,12,0,400,500", "C3,12,0,-400,500");
-        f.Run("size").Error.Split('\n', StringSplitOptions.RemoveEmptyEntries).Should().ContainSingle("rows of reactions.csv that name it are no faults of their own");
+        f.Run("size").Error.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Should().ContainSingle("rows of reactions.csv that name it are no faults of their own");
     }
 
     [Fact]
@@ -116,7 +145,8 @@ public class BadInputTests
         f.Replace("supports.csv", "C2,6", "C2,six");
         f.Replace("reactions.csv", "C3,DEAD,-2", "C3,DEAD,much");
         f.Replace("reactions.csv", "C2,DEAD,0", "C2,DEAD,none");
-        Refused(f, "plinth.toml:15:11", "supports.csv:3:4: error: x \"six\" is not a number", "reactions.csv:5:9: error: Fx \"none\"", "reactions.csv:8:9: error: Fx \"much\"");
+        Refused(f, "plinth.toml:15:11", "supports.csv:3:4: error: x \"six\" is not a number", "reactions.csv:5:9: error: Fx \"none\"",
+            "reactions.csv:8:9: error: Fx \"much\"");
     }
 
     [Theory]
@@ -139,7 +169,8 @@ public class BadInputTests
         f.Run("size").Exit.Should().Be(0);
         var expected = f["adopted.toml"];
         var text = f["supports.csv"];
-        Encoding[] known = [new UTF8Encoding(true), new UnicodeEncoding(false, true), new UnicodeEncoding(true, true), new UnicodeEncoding(false, false)];
+        Encoding[] known = [new UTF8Encoding(true), new UnicodeEncoding(false, true), new UnicodeEncoding(true, true),
+            new UnicodeEncoding(false, false)];
         foreach (var encoding in known)
         {
             File.Delete(Path.Combine(f.Path, "adopted.toml"));
@@ -149,13 +180,15 @@ public class BadInputTests
         }
 
         File.Delete(Path.Combine(f.Path, "adopted.toml"));
-        File.WriteAllBytes(Path.Combine(f.Path, "supports.csv"), Encoding.Latin1.GetBytes(text.Replace("C3", "Säule", StringComparison.Ordinal)));
+        File.WriteAllBytes(Path.Combine(f.Path, "supports.csv"),
+            Encoding.Latin1.GetBytes(text.Replace("C3", "Säule", StringComparison.Ordinal)));
         Refused(f, "supports.csv:4:2: error: is neither UTF-8 nor UTF-16 text; save it as UTF-8");
     }
 
     [Theory]
     [InlineData("length = \"2000 mm\"", "length = \"0.3 m\"", "adopted.toml:6:10: error: [F1] the column of C1 stands beyond the base")]
-    [InlineData("supports = [\"C1\"]", "supports = [\"C8\"]", "adopted.toml:5:12: error: [F1] stands under support \"C8\", which supports.csv does not have")]
+    [InlineData("supports = [\"C1\"]", "supports = [\"C8\"]", "adopted.toml:5:12: error: [F1] stands under support \"C8\", which "
+        + "supports.csv does not have")]
     [InlineData("length = \"2000 mm\"", "length = \"-2 m\"", "must be more than zero")]
     [InlineData("kind = \"isolated\"", "kind = \"raft\"", "kind \"raft\" is not designed in this version")]
     [InlineData("bottom-x", "botom-x", "has no key \"botom-x\"; did you mean \"bottom-x\"?")]
@@ -192,7 +225,8 @@ public class BadInputTests
         f["plinth.toml"] += "\n[[foundation]]\nsupports = [\"C1\"]\nwidth = \"2.75 m\"\n";
         var stale = f.Run("check");
         stale.Exit.Should().Be(1);
-        stale.Error.Should().MatchRegex(@"adopted.toml:\d+:\d+: warning: \[F1\] width \d+ mm differs from width 2750 mm, which plinth.toml holds for it; it was sized before that: plinth size finds it anew");
+        stale.Error.Should().MatchRegex(
+            @"adopted.toml:\d+:\d+: warning: \[F1\] width \d+ mm differs from width 2750 mm, which plinth.toml holds for it; it was sized before that: plinth size finds it anew");
         f.Run("set", "F2", "width=3 m");
         f["plinth.toml"] += "\n[[foundation]]\nsupports = [\"C2\"]\nwidth = \"2.8 m\"\n";
         var ran = f.Run("check");
@@ -208,7 +242,8 @@ public class BadInputTests
     {
         using var f = new Folder();
         f.Replace("plinth.toml", "founding-depth = \"1.5 m\"", "top-depth = \"0.5 m\"");
-        f["supports.csv"] = "support,x (m),y (m),level (m),cx (mm),cy (mm)\nC1,0,0,-0.9,400,400\nC2,6,0,-0.5,400,400\nC3,12,0,-0.5,400,500\n";
+        f["supports.csv"] =
+            "support,x (m),y (m),level (m),cx (mm),cy (mm)\nC1,0,0,-0.9,400,400\nC2,6,0,-0.5,400,400\nC3,12,0,-0.5,400,500\n";
         Refused(f, "supports.csv:2:1: error: support \"C1\": its reactions act at level -0.90 m, below the top of its base at -0.50 m");
     }
 
@@ -228,7 +263,9 @@ public class BadInputTests
         }
 
         start.Environment["DOTNET_BUNDLE_EXTRACT_BASE_DIR"] = "/tmp";
-        File.SetUnixFileMode(f.Path, UnixFileMode.UserRead | UnixFileMode.UserExecute | UnixFileMode.GroupRead | UnixFileMode.GroupExecute | UnixFileMode.OtherRead | UnixFileMode.OtherExecute);
+        File.SetUnixFileMode(f.Path,
+            UnixFileMode.UserRead | UnixFileMode.UserExecute | UnixFileMode.GroupRead | UnixFileMode.GroupExecute | UnixFileMode.OtherRead
+                | UnixFileMode.OtherExecute);
         foreach (var file in Directory.GetFiles(f.Path))
         {
             File.SetUnixFileMode(file, UnixFileMode.UserRead | UnixFileMode.GroupRead | UnixFileMode.OtherRead);
@@ -256,7 +293,9 @@ public class BadInputTests
         f.Run("schedule", "--to", "out/a.csv").Exit.Should().Be(0);
         f["out/a.csv"].Should().Contain(label == "=1+1" ? ",'=1+1," : $",{label},");
         Directory.GetFileSystemEntries(f.Path).Should().HaveCount(5);
-        f.Run("check", "--format", "json").Json.GetProperty("foundations")[1].GetProperty("places")[0].GetProperty("supports")[0].GetString().Should().Be(label);
+        f.Run("check", "--format", "json").Json.GetProperty("foundations")[1].GetProperty("places")[0].GetProperty("supports")[0]
+            .GetString()
+            .Should().Be(label);
     }
 
     [Theory]

@@ -21,7 +21,8 @@ public class CombinedTests
         var ran = f.Run("size");
         ran.Exit.Should().Be(0, ran.Error + ran.Out);
         var written = f["adopted.toml"];
-        written.Should().Contain("[CF1]\nkind = \"combined\"\nsupports = [\"C1\", \"C2\"]\n").And.Contain("bottom-y.at.C1 = ").And.Contain("bottom-y.rest = ").And.Contain("[F1]\nkind = \"isolated\"\nsupports = [\"C3\"]");
+        written.Should().Contain("[CF1]\nkind = \"combined\"\nsupports = [\"C1\", \"C2\"]\n").And.Contain("bottom-y.at.C1 = ").And.Contain(
+            "bottom-y.rest = ").And.Contain("[F1]\nkind = \"isolated\"\nsupports = [\"C3\"]");
         f.Run("size").Error.Should().Contain("Nothing to write");
         f["adopted.toml"].Should().Be(written, "what is read is what was written");
         var found = f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray().First();
@@ -29,7 +30,9 @@ public class CombinedTests
         found.GetProperty("places")[0].GetProperty("supports").EnumerateArray().Select(s => s.GetString()).Should().Equal("C1", "C2");
         found.GetProperty("bars").GetProperty("bottom-y.at.C2").GetString().Should().NotBe("none");
         var checks = found.GetProperty("checks").EnumerateArray().ToList();
-        checks.Where(c => c.GetProperty("id").GetString() == "two-way-shear").Select(c => c.GetProperty("at").GetString()).Should().Contain(["C1", "C2"]);
+        checks.Where(c => c.GetProperty("id").GetString() == "two-way-shear")
+            .Select(c => c.GetProperty("at").GetString())
+            .Should().Contain(["C1", "C2"]);
         checks.Should().OnlyContain(c => c.GetProperty("passes").GetBoolean());
         f.Run("show", "C2").Out.Should().Contain("CF1, combined footing under C1, C2");
         f.Run("show", "CF1", "flexure-bottom-x").Out.Should().Contain("V         = ");
@@ -46,7 +49,9 @@ public class CombinedTests
         f["adopted.toml"].Should().Contain("\nbottom-y.at.C2 = \"12 T16\"\n");
         var band = f["adopted.toml"].Split('\n').First(l => l.StartsWith("bottom-y.at.C1", StringComparison.Ordinal)).Split(" = ")[1];
         var rest = f["adopted.toml"].Split('\n').First(l => l.StartsWith("bottom-y.rest", StringComparison.Ordinal)).Split(" = ")[1];
-        f["adopted.toml"] = f["adopted.toml"].Replace($"bottom-y.at.C1 = {band}\nbottom-y.at.C2 = \"12 T16\"\nbottom-y.rest = {rest}\n", $"bottom-y = {{ at.C1 = {band}, at.C2 = \"12 T16\", rest = {rest} }} # by hand\n", StringComparison.Ordinal);
+        f["adopted.toml"] = f["adopted.toml"]
+            .Replace($"bottom-y.at.C1 = {band}\nbottom-y.at.C2 = \"12 T16\"\nbottom-y.rest = {rest}\n",
+                $"bottom-y = {{ at.C1 = {band}, at.C2 = \"12 T16\", rest = {rest} }} # by hand\n", StringComparison.Ordinal);
         f.Run("set", "CF1", "bottom-y.at.C2=13 T16");
         f["adopted.toml"].Should().Contain($"bottom-y = {{ at.C1 = {band}, at.C2 = \"13 T16\", rest = {rest} }} # by hand\n");
         f.Run("check", "CF1", "--set", "width=[\"2.8 m\", \"2.4 m\"]").Out.Should().Contain("2.80/2.40");
@@ -63,7 +68,8 @@ public class CombinedTests
         f.Run("set", "CF1", "at.C2.pedestal.ties=T10 @ 150 mm");
         f.Run("draw", "CF1", "--to", "two.svg").Exit.Should().Be(0);
         f["two.svg"].Should().Contain("CF1: pedestal of C1<").And.Contain("CF1: pedestal of C2<").And.Contain("@ 150 mm");
-        var set = f["adopted.toml"].Split('\n').First(l => l.StartsWith("at.C1.pedestal.ties", StringComparison.Ordinal)).Split('"')[1].Split('@')[1].Trim();
+        var set = f["adopted.toml"].Split('\n').First(l => l.StartsWith("at.C1.pedestal.ties", StringComparison.Ordinal)).Split('"')[1]
+            .Split('@')[1].Trim();
         f["two.svg"].Should().Contain("@ " + set, "the ties of each pedestal are called with their own spacing");
     }
 
@@ -84,7 +90,11 @@ public class CombinedTests
         f.Run("group").Out.Should().Contain("2 of ").And.Contain("(CF1, CF2)");
         var ran = f.Run("group", "--types", "2");
         ran.Exit.Should().Be(0, ran.Error + ran.Out);
-        string Sizes(string mark) => string.Join('\n', Table(mark).Split('\n').Where(l => !l.StartsWith("supports", StringComparison.Ordinal) && !l.StartsWith("found", StringComparison.Ordinal) && l.Length > 0));
+        string Sizes(string mark) =>
+            string.Join('\n',
+                Table(mark).Split('\n')
+                    .Where(l => !l.StartsWith("supports", StringComparison.Ordinal) && !l.StartsWith("found", StringComparison.Ordinal)
+                        && l.Length > 0));
         Sizes("CF1").Replace("C1", "C4").Replace("C2", "C5").Should().Be(Sizes("CF2"));
         Table("CF2").Should().Contain("supports = [\"C4\", \"C5\"]").And.Contain("bottom-y.at.C4");
         f.Run("check").Exit.Should().Be(0);
@@ -98,7 +108,8 @@ public class CombinedTests
         f.Run("size");
         f.Run("schedule").Out.Should().Contain("Combined footings: Test");
         f.Run("schedule", "--what", "combined", "--format", "csv").Out.Should().Contain("CF1").And.NotContain("\nF1");
-        f.Run("schedule", "--what", "bars", "--format", "csv").Out.Should().Contain("bottom along y at C1 (B2)").And.Contain("bottom along y between (B2)");
+        f.Run("schedule", "--what", "bars", "--format", "csv").Out.Should().Contain("bottom along y at C1 (B2)").And.Contain(
+            "bottom along y between (B2)");
         foreach (var what in new[] { "plan", "utilisation", "loads" })
         {
             f.Run("draw", "--what", what, "--to", what + ".svg").Exit.Should().Be(0, what);
@@ -125,18 +136,30 @@ public class CombinedTests
         f.Run("size");
         var found = f.Run("check", "--diagrams", "--format", "json").Json.GetProperty("foundations").EnumerateArray().ToList();
         found[1].TryGetProperty("diagrams", out _).Should().BeFalse("the other stands under one column");
-        var checks = found[0].GetProperty("checks").EnumerateArray().ToDictionary(c => c.GetProperty("id").GetString() + c.GetProperty("place").GetString() + (c.TryGetProperty("at", out var at) ? at.GetString() : ""));
+        var checks = found[0].GetProperty("checks").EnumerateArray()
+            .ToDictionary(c => c.GetProperty("id").GetString() + c.GetProperty("place").GetString()
+                + (c.TryGetProperty("at", out var at) ? at.GetString() : ""));
         var (width, governs) = (found[0].GetProperty("width_m").GetDouble(), new List<string>());
         foreach (var d in found[0].GetProperty("diagrams").EnumerateArray())
         {
             double Balance(string name) => d.GetProperty("balance").GetProperty(name + "_kN").GetDouble();
             Balance("difference").Should().BeApproximately(0, 1e-6 * Balance("columns"));
-            (Balance("columns") + Balance("weights") + Balance("loads") - Balance("ground") - Balance("water")).Should().BeApproximately(0, 1e-6 * Balance("columns"));
-            var forces = d.GetProperty("forces").EnumerateArray().Select(p => (Down: p.GetProperty("down_kN").GetDouble(), X: p.GetProperty("x_m").GetDouble(), M: p.GetProperty("M_kNm").GetDouble())).ToList();
+            (Balance("columns") + Balance("weights") + Balance("loads") - Balance("ground") - Balance("water")).Should().BeApproximately(0,
+                1e-6 * Balance("columns"));
+            var forces = d.GetProperty("forces").EnumerateArray()
+                .Select(p => (Down: p.GetProperty("down_kN").GetDouble(), X: p.GetProperty("x_m").GetDouble(),
+                    M: p.GetProperty("M_kNm").GetDouble()))
+                .ToList();
             forces.Sum(p => p.Down).Should().BeApproximately(0, 1e-6 * Balance("columns"));
             forces.Sum(p => (p.Down * p.X) + p.M).Should().BeApproximately(0, 1e-6 * Balance("columns"));
-            var points = d.GetProperty("points").EnumerateArray().Select(p => (X: p.GetProperty("x_m").GetDouble(), V: p.GetProperty("V_kN").GetDouble(), M: p.GetProperty("M_kNm").GetDouble(), P: p.GetProperty("p_kPa").GetDouble())).ToList();
-            points.Zip(points.Skip(1)).Sum(p => (p.First.P + p.Second.P) / 2 * width * (p.Second.X - p.First.X)).Should().BeApproximately(Balance("ground"), 0.01 * Balance("ground"), "the pressure over the base is what the ground holds");
+            var points = d.GetProperty("points").EnumerateArray()
+                .Select(p => (X: p.GetProperty("x_m").GetDouble(), V: p.GetProperty("V_kN").GetDouble(),
+                    M: p.GetProperty("M_kNm").GetDouble(), P: p.GetProperty("p_kPa").GetDouble()))
+                .ToList();
+            points.Zip(points.Skip(1))
+                .Sum(p => (p.First.P + p.Second.P) / 2 * width * (p.Second.X - p.First.X))
+                .Should().BeApproximately(Balance("ground"), 0.01 * Balance("ground"),
+                    "the pressure over the base is what the ground holds");
             foreach (var end in new[] { points[0], points[^1] })
             {
                 Math.Abs(end.V).Should().BeLessThan(1e-6 * Balance("columns"));
@@ -149,14 +172,18 @@ public class CombinedTests
                 governs.Add(id);
                 var check = checks.Values.Single(c => c.GetProperty("id").GetString() == id);
                 check.GetProperty("combination").GetString().Should().Be(d.GetProperty("combination").GetString());
-                var (x, name) = (check.GetProperty("x_m").GetDouble(), id.StartsWith("one-way", StringComparison.Ordinal) ? "V_kN" : "M_kNm");
-                d.GetProperty("sections").EnumerateArray().Should().Contain(s => Math.Abs(s.GetProperty("x_m").GetDouble() - x) < 1e-9 && Math.Abs(Math.Abs(s.GetProperty(name).GetDouble()) - check.GetProperty("demand").GetDouble()) < 1e-6);
+                var (x, name) = (check.GetProperty("x_m").GetDouble(),
+                    id.StartsWith("one-way", StringComparison.Ordinal) ? "V_kN" : "M_kNm");
+                d.GetProperty("sections").EnumerateArray()
+                    .Should().Contain(s => Math.Abs(s.GetProperty("x_m").GetDouble() - x) < 1e-9
+                        && Math.Abs(Math.Abs(s.GetProperty(name).GetDouble()) - check.GetProperty("demand").GetDouble()) < 1e-6);
             }
         }
 
         governs.Should().Contain(["one-way-shear-x", "flexure-bottom-x"]).And.OnlyHaveUniqueItems();
         var shown = f.Run("show", "C1", "--diagrams").Out;
-        shown.Should().Contain("the ground holds").And.Contain("difference 0.0").And.MatchRegex("face (left|right) of C1").And.MatchRegex("d (left|right) of C2");
+        shown.Should().Contain("the ground holds").And.Contain("difference 0.0").And.MatchRegex("face (left|right) of C1").And.MatchRegex(
+            "d (left|right) of C2");
         shown.Should().MatchRegex("bottom flexure x +x -?\\d\\.\\d\\d ", "its row says where");
         f.Run("show", "C3", "--diagrams").Error.Should().Contain("stands under one column").And.Contain("plinth draw F1 --what forces");
         f.Run("show", "CF1", "bearing", "--diagrams").Error.Should().Contain("--diagrams goes without \"bearing\"");
@@ -185,19 +212,25 @@ public class CombinedTests
     public void Each_gives_every_support_a_foundation_with_rules_of_its_own()
     {
         using var f = new Folder();
-        f["plinth.toml"] += "\n[[foundation]]\neach = [\"C*\"]\nthickness = \"700 mm\"\n\n[[foundation]]\nsupports = [\"C2\"]\nthickness = \"800 mm\"\n";
+        f["plinth.toml"] += "\n[[foundation]]\neach = [\"C*\"]\nthickness = \"700 mm\"\n\n[[foundation]]\nsupports = [\"C2\"]\n"
+            + "thickness = \"800 mm\"\n";
         f.Run("size").Exit.Should().Be(0);
-        f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray().Select(x => x.GetProperty("thickness_m").GetDouble()).Should().Equal(0.7, 0.8, 0.7);
+        f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray()
+            .Select(x => x.GetProperty("thickness_m").GetDouble())
+            .Should().Equal(0.7, 0.8, 0.7);
     }
 
     [Theory]
     [InlineData("supports = [\"C1\", \"C1\"]", "support \"C1\" stands twice in one list")]
     [InlineData("supports = [\"C1\", \"C7\"]", "support \"C7\" does not stand in supports.csv")]
     [InlineData("supports = [\"C1\", \"C2\"]\n\n[[foundation]]\nsupports = [\"C2\", \"C3\"]", "support \"C2\" belongs to")]
-    [InlineData("supports = [\"C1\", \"C2\"]\noutline = \"trapezoid\"\nedge-y0 = \"1 m\"\nedge-y1 = \"1 m\"", "edge-y0 and edge-y1 hold one width, and a trapezoid has two; leave one of them out")]
-    [InlineData("supports = [\"C1\", \"C2\"]\noutline = \"trapezoid\"\nwidth = \"2 m\"", "a trapezoid has a width at each end; write for example width = [")]
+    [InlineData("supports = [\"C1\", \"C2\"]\noutline = \"trapezoid\"\nedge-y0 = \"1 m\"\nedge-y1 = \"1 m\"", "edge-y0 and edge-y1 hold "
+        + "one width, and a trapezoid has two; leave one of them out")]
+    [InlineData("supports = [\"C1\", \"C2\"]\noutline = \"trapezoid\"\nwidth = \"2 m\"", "a trapezoid has a width at each end; write for "
+        + "example width = [")]
     [InlineData("supports = [\"C1\", \"C2\"]\nwidth = [\"2 m\", \"1.5 m\", \"1 m\"]", "width of a trapezoid is a list of two")]
-    [InlineData("supports = [\"C1\", \"C2\"]\nedge-x0 = \"0.5 m\"\nedge-x1 = \"0.5 m\"\nlength = \"9 m\"", "length and both edges along x are given; keep two of the three")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nedge-x0 = \"0.5 m\"\nedge-x1 = \"0.5 m\"\nlength = \"9 m\"", "length and both edges along x "
+        + "are given; keep two of the three")]
     [InlineData("supports = [\"C1\", \"C2\"]\nangle = \"10 deg\"", "angle is not for a base under several supports")]
     [InlineData("supports = [\"C1\", \"C2\"]\nsoil = \"springs\"", "soil = \"springs\" is not designed in this version")]
     [InlineData("supports = [\"C1\", \"C2\"]\nbottom-y = \"9 T16\"", "bottom-y of a combined footing goes by columns and between them")]
@@ -259,11 +292,13 @@ public class CombinedTests
         using var f = Made();
         f.Run("size");
         f.Run("show", "CF1", "two-way-shear", "--at", "C1").Out.Should().StartWith("CF1, two-way shear at C1, C2: C1, ");
-        f.Run("show", "CF1", "flexure-bottom-y", "--at", "C2").Out.Should().Contain("at C1, C2: C2, ").And.Contain("width of the strip, over which its pressure is linear without tension");
+        f.Run("show", "CF1", "flexure-bottom-y", "--at", "C2").Out.Should().Contain("at C1, C2: C2, ").And.Contain(
+            "width of the strip, over which its pressure is linear without tension");
         f.Run("show", "CF1", "two-way-shear", "--at", "C9").Error.Should().Contain("two-way shear has no part \"C9\"; it looks at C1, C2");
         f.Run("show", "F1", "bearing", "--at", "C3").Error.Should().Contain("it is of the whole foundation");
         f.Run("show", "CF1", "--at", "C1").Error.Should().Contain("--at goes with a check");
-        f.Run("check", "--format", "csv").Out.Should().Contain("two-way-shear,\"C1, C2: C1\",").And.Contain("two-way-shear,\"C1, C2: C2\",");
+        f.Run("check", "--format", "csv").Out.Should().Contain("two-way-shear,\"C1, C2: C1\",").And.Contain(
+            "two-way-shear,\"C1, C2: C2\",");
         f.Run("report", "--depth", "checks", "--to", "r.html");
         f["r.html"].Should().MatchRegex("two-way shear</td>\\s*<td[^>]*>C1</td>");
     }
@@ -291,8 +326,11 @@ public class CombinedTests
     {
         using var f = Folder.Building("office-frame");
         f.Run("size").Exit.Should().Be(1, "edge bases still overlap");
-        var found = f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray().Where(x => x.GetProperty("kind").GetString() == "combined").ToList();
-        found.Select(x => string.Join('+', x.GetProperty("places")[0].GetProperty("supports").EnumerateArray().Select(s => s.GetString()))).Should().Equal("C14+C20", "C15+C21");
+        var found = f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray()
+            .Where(x => x.GetProperty("kind").GetString() == "combined")
+            .ToList();
+        found.Select(x => string.Join('+', x.GetProperty("places")[0].GetProperty("supports").EnumerateArray().Select(s => s.GetString())))
+            .Should().Equal("C14+C20", "C15+C21");
         found.Should().OnlyContain(x => x.GetProperty("passes").GetBoolean());
     }
 }

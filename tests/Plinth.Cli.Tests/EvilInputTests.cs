@@ -7,8 +7,10 @@ namespace Plinth.Cli.Tests;
 public sealed class EvilInputTests : IDisposable
 {
     private const string Namespace = "http://schemas.openxmlformats.org/spreadsheetml/2006/main";
-    private const string Head = """<row r="1"><c r="A1" t="inlineStr"><is><t>node</t></is></c><c r="B1" t="inlineStr"><is><t>load</t></is></c><c r="C1" t="inlineStr"><is><t>Fz (kN)</t></is></c></row>""";
-    private const string Row = """<row r="2"><c r="A2" t="inlineStr"><is><t>C1</t></is></c><c r="B2" t="inlineStr"><is><t>DEAD</t></is></c><c r="C2"><v>100</v></c></row>""";
+    private const string Head =
+        """<row r="1"><c r="A1" t="inlineStr"><is><t>node</t></is></c><c r="B1" t="inlineStr"><is><t>load</t></is></c><c r="C1" t="inlineStr"><is><t>Fz (kN)</t></is></c></row>""";
+    private const string Row =
+        """<row r="2"><c r="A2" t="inlineStr"><is><t>C1</t></is></c><c r="B2" t="inlineStr"><is><t>DEAD</t></is></c><c r="C2"><v>100</v></c></row>""";
 
     private readonly Folder f = new();
 
@@ -23,13 +25,21 @@ public sealed class EvilInputTests : IDisposable
             to.Write(content);
         }
 
-        Part("[Content_Types].xml", """<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/></Types>""");
-        Part("_rels/.rels", """<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>""");
-        Part("xl/workbook.xml", $"""<workbook xmlns="{ns}" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="R" sheetId="1" r:id="rId1"/></sheets></workbook>""");
-        Part("xl/_rels/workbook.xml.rels", """<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>""");
-        Part("xl/worksheets/sheet1.xml", sheet.StartsWith("<row", StringComparison.Ordinal) ? $"""<worksheet xmlns="{ns}"><sheetData>{sheet}</sheetData></worksheet>""" : sheet);
+        Part("[Content_Types].xml",
+            """<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/></Types>""");
+        Part("_rels/.rels",
+            """<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>""");
+        Part("xl/workbook.xml",
+            $"""<workbook xmlns="{ns}" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="R" sheetId="1" r:id="rId1"/></sheets></workbook>""");
+        Part("xl/_rels/workbook.xml.rels",
+            """<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>""");
+        Part("xl/worksheets/sheet1.xml",
+            sheet.StartsWith("<row", StringComparison.Ordinal)
+                ? $"""<worksheet xmlns="{ns}"><sheetData>{sheet}</sheetData></worksheet>"""
+                : sheet);
         more?.Invoke(zip);
-        f["plinth.toml"] = Folder.Toml + "\n[import]\nfile = \"raw.xlsx\"\ncolumns = { support = \"node\", case = \"load\", Fz = \"Fz\" }\n";
+        f["plinth.toml"] = Folder.Toml
+            + "\n[import]\nfile = \"raw.xlsx\"\ncolumns = { support = \"node\", case = \"load\", Fz = \"Fz\" }\n";
     }
 
     private string Told()
@@ -81,7 +91,11 @@ public sealed class EvilInputTests : IDisposable
     [Fact]
     public void Errors_without_end_and_hollow_sheets_are_bounded()
     {
-        Book(Head + string.Concat(Enumerable.Range(2, 60_000).Select(i => $"""<row r="{i}"><c r="A{i}" t="inlineStr"><is><t>C1</t></is></c><c r="B{i}" t="inlineStr"><is><t>DEAD</t></is></c><c r="C{i}" t="e"><v>#REF!</v></c></row>""")));
+        Book(Head
+            + string.Concat(Enumerable.Range(2, 60_000)
+                .Select(
+                    i =>
+                        $"""<row r="{i}"><c r="A{i}" t="inlineStr"><is><t>C1</t></is></c><c r="B{i}" t="inlineStr"><is><t>DEAD</t></is></c><c r="C{i}" t="e"><v>#REF!</v></c></row>""")));
         Told().Should().Contain("#REF!").And.Contain("more messages are not shown");
 
         File.Delete(System.IO.Path.Combine(f.Path, "raw.xlsx"));
@@ -139,7 +153,8 @@ public sealed class EvilInputTests : IDisposable
     {
         f.Run("size").Exit.Should().Be(0);
         var key = line.Split(' ')[0];
-        f["adopted.toml"] = string.Join('\n', f["adopted.toml"].Split('\n').Select(l => l.StartsWith(key + " =", StringComparison.Ordinal) ? line : l));
+        f["adopted.toml"] = string.Join('\n',
+            f["adopted.toml"].Split('\n').Select(l => l.StartsWith(key + " =", StringComparison.Ordinal) ? line : l));
         var ran = f.Run("check");
         ran.Exit.Should().Be(2);
         ran.Error.Should().Contain("adopted.toml:").And.Contain(told);
@@ -190,7 +205,9 @@ public sealed class EvilInputTests : IDisposable
     public void A_replacement_that_is_none_is_told()
     {
         f["raw.csv"] = "node,load,Fz (kN)\nN1,DEAD,100\n";
-        f["plinth.toml"] = Folder.Toml + "\n[import]\nfile = \"raw.csv\"\ncolumns = { support = \"node\", case = \"load\", Fz = \"Fz\" }\nlabel-pattern = \"^N(\\\\d+)$\"\nlabel-to = \"C$2147483648\"\n";
+        f["plinth.toml"] = Folder.Toml
+            + "\n[import]\nfile = \"raw.csv\"\ncolumns = { support = \"node\", case = \"load\", Fz = \"Fz\" }\n"
+            + "label-pattern = \"^N(\\\\d+)$\"\nlabel-to = \"C$2147483648\"\n";
         Told().Should().Contain("plinth.toml:27:12: error: label-to = \"C$2147483648\" names a part that label-pattern does not have");
     }
 
@@ -210,7 +227,8 @@ public sealed class EvilInputTests : IDisposable
         }
 
         f.Run("size").Exit.Should().Be(0);
-        foreach (var call in new[] { new[] { "report", "--depth", "full", "--to", "r.pdf" }, ["report", "--to", "r.docx"], ["draw", "--to", "p.pdf"], ["draw", "F1", "--to", "d.pdf"], ["schedule"], ["check"] })
+        foreach (var call in new[] { new[] { "report", "--depth", "full", "--to", "r.pdf" }, ["report", "--to", "r.docx"],
+            ["draw", "--to", "p.pdf"], ["draw", "F1", "--to", "d.pdf"], ["schedule"], ["check"] })
         {
             f.Run(call).Exit.Should().Be(0, string.Join(' ', call));
         }

@@ -36,7 +36,9 @@ public class FullFootingTests
         f.Run("size").Exit.Should().Be(0);
         var lines = f["adopted.toml"].Split('\n').ToList();
         var own = lines.Where(l => l.StartsWith("pedestal.", StringComparison.Ordinal)).Take(3).ToList();
-        f["adopted.toml"] = string.Join('\n', lines.TakeWhile(l => l != "[F2]").Where(l => !l.StartsWith("pedestal.", StringComparison.Ordinal) && !l.StartsWith("found", StringComparison.Ordinal)))
+        f["adopted.toml"] = string.Join('\n',
+            lines.TakeWhile(l => l != "[F2]")
+                .Where(l => !l.StartsWith("pedestal.", StringComparison.Ordinal) && !l.StartsWith("found", StringComparison.Ordinal)))
             + "\n[F1.pedestal]   # by hand\n" + string.Join('\n', own.Select(l => l["pedestal.".Length..])) + "\n";
         Checked(f).GetProperty("passes").GetBoolean().Should().BeTrue();
         f.Run("set", "F1", "pedestal.bars=12 T20").Exit.Should().BeOneOf(0, 1);
@@ -55,7 +57,8 @@ public class FullFootingTests
         f["adopted.toml"].Should().Contain("bottom-y = { band = \"9 T16\", rest = \"4 T16\" }");
         f.Run("set", "F1", "bottom-y=9 + 3 T16 banded").Error.Should().Contain("an even number beside it");
         f["adopted.toml"] = f["adopted.toml"].Replace("rest = \"4 T16\"", "rest = \"4 T20\"", StringComparison.Ordinal);
-        f.Run("check").Error.Should().MatchRegex(@"adopted\.toml:\d+:\d+: error: bottom-y as a table has bars and ends, or band and rest of one size");
+        f.Run("check").Error.Should().MatchRegex(
+            @"adopted\.toml:\d+:\d+: error: bottom-y as a table has bars and ends, or band and rest of one size");
     }
 
     [Theory]
@@ -93,7 +96,8 @@ public class FullFootingTests
         using var f = new Folder();
         f["plinth.toml"] += $"\n[sizing]\nround = {{ plan = \"{plan}\" }}\n[site]\nboundary = [[\"-0.85 m\", \"-50 m\"], [\"60 m\", \"-50 m\"], [\"60 m\", \"50 m\"], [\"-0.85 m\", \"50 m\"]]\n";
         f.Run("size", "F1").Exit.Should().Be(0);
-        double Adopted(string key) => double.Parse(Regex.Match(f["adopted.toml"], key + " = \"([0-9.]+) mm").Groups[1].Value, CultureInfo.InvariantCulture);
+        double Adopted(string key) =>
+            double.Parse(Regex.Match(f["adopted.toml"], key + " = \"([0-9.]+) mm").Groups[1].Value, CultureInfo.InvariantCulture);
         var (shift, most) = (Adopted("shift-x"), (Adopted("length") / 2) - 850);
         shift.Should().BeInRange(most, most + step);
         (Math.Abs((shift / step) - Math.Round(shift / step)) * step).Should().BeLessThan(1e-6);
@@ -106,8 +110,13 @@ public class FullFootingTests
     {
         using var f = new Folder();
         f.Run("size");
-        var x = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("places")[0].GetProperty("x_m").GetDouble();
-        f["plinth.toml"] += System.FormattableString.Invariant($"\n[site]\nboundary = [[\"{x - 0.95} m\", \"-50 m\"], [\"60 m\", \"-50 m\"], [\"60 m\", \"50 m\"], [\"{x - 0.95} m\", \"50 m\"]]\n[[foundation]]\nmark = \"F1\"\nsupports = [\"C1\"]\nsizing.shape = \"rectangular\"\nsizing.aspect = 3.0\nstability.contact = 0.5\nstability.contact-transient = 0.3\n");
+        var x = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("places")[0].GetProperty("x_m")
+            .GetDouble();
+        f["plinth.toml"] += string.Create(System.Globalization.CultureInfo.InvariantCulture,
+            $"\n[site]\n"
+                + $"boundary = [[\"{x - 0.95} m\", \"-50 m\"], [\"60 m\", \"-50 m\"], [\"60 m\", \"50 m\"], [\"{x - 0.95} m\", \"50 m\"]]\n"
+                + $"[[foundation]]\nmark = \"F1\"\nsupports = [\"C1\"]\nsizing.shape = \"rectangular\"\n"
+                + $"sizing.aspect = 3.0\nstability.contact = 0.5\nstability.contact-transient = 0.3\n");
         var ran = f.Run("size");
         ran.Exit.Should().Be(0, ran.Out + ran.Error);
         var json = Checked(f);
@@ -125,9 +134,13 @@ public class FullFootingTests
         f.Run("size");
         f.Run("set", "F1", "thickness=300 mm");
         f.Run("check", "F1").Exit.Should().Be(1);
-        var failing = Checked(f).GetProperty("checks").EnumerateArray().Where(c => !c.GetProperty("passes").GetBoolean()).Select(c => (Id: c.GetProperty("id").GetString()!, Used: c.GetProperty("utilisation").GetDouble())).ToList();
+        var failing = Checked(f).GetProperty("checks").EnumerateArray()
+            .Where(c => !c.GetProperty("passes").GetBoolean())
+            .Select(c => (Id: c.GetProperty("id").GetString()!, Used: c.GetProperty("utilisation").GetDouble()))
+            .ToList();
         var accepted = failing[0];
-        f["plinth.toml"] += System.FormattableString.Invariant($"\n[[accept]]\nmark = \"F1\"\ncheck = \"{accepted.Id}\"\nupto = {Math.Round(accepted.Used + 0.01, 2)}\nwhy = \"letter 14\"\n")
+        f["plinth.toml"] += string.Create(System.Globalization.CultureInfo.InvariantCulture,
+            $"\n[[accept]]\nmark = \"F1\"\ncheck = \"{accepted.Id}\"\nupto = {Math.Round(accepted.Used + 0.01, 2)}\nwhy = \"letter 14\"\n")
             + string.Concat(failing.Skip(1).Select(c => $"[[waive]]\ncheck = \"{c.Id}\"\nmarks = [\"F1\"]\nwhy = \"note <3>\"\n"));
         var ran = f.Run("check", "F1");
         ran.Exit.Should().Be(0, ran.Out + ran.Error);
@@ -135,7 +148,11 @@ public class FullFootingTests
         f.Run("show", "F1").Out.Should().Contain("✓ accepted").And.Contain("letter 14");
         f.Run("show", "F1", accepted.Id).Out.Should().Contain("✓ accepted").And.Contain("accepted: letter 14");
         f.Run("check", "F1", "--format", "csv").Out.Should().Contain("accepted,letter 14");
-        Checked(f).GetProperty("checks").EnumerateArray().Single(c => c.GetProperty("id").GetString() == accepted.Id).GetProperty("accepted").GetString().Should().Be("letter 14");
+        Checked(f).GetProperty("checks").EnumerateArray()
+            .Single(c => c.GetProperty("id").GetString() == accepted.Id)
+            .GetProperty("accepted")
+            .GetString()
+            .Should().Be("letter 14");
         f.Run("status").Out.Should().Contain("accepted");
         f["plinth.toml"] = f["plinth.toml"].Replace("why = \"letter 14\"", "why = \"\"", StringComparison.Ordinal);
         f.Run("check").Error.Should().Contain("why is empty; say the reason");
@@ -145,17 +162,25 @@ public class FullFootingTests
     [InlineData("[[waive]]\ncheck = \"slidng\"\nwhy = \"x\"\n", "there is no check \"slidng\"; did you mean \"sliding\"?")]
     [InlineData("[[waive]]\ncheck = \"equilibrium\"\nwhy = \"x\"\n", "equilibrium can be neither waived nor accepted")]
     [InlineData("[[waive]]\ncheck = \"sliding\"\nmarks = [\"G9\"]\nwhy = \"x\"\n", "no foundation has the mark \"G9\"")]
-    [InlineData("[[accept]]\nmark = \"F1\"\ncheck = \"sliding\"\nupto = 0.9\nwhy = \"x\"\n", "upto is the utilisation up to which the check is accepted, above 1")]
+    [InlineData("[[accept]]\nmark = \"F1\"\ncheck = \"sliding\"\nupto = 0.9\nwhy = \"x\"\n", "upto is the utilisation up to which the "
+        + "check is accepted, above 1")]
     [InlineData("[[accept]]\nmark = \"F1\"\ncheck = \"sliding\"\nwhy = \"x\"\n", "[[accept]] needs upto; write for example upto = 1.04")]
-    [InlineData("[ground.strength]\nfriction-angle = \"30 deg\"\nsafety = 3.0\n", "[ground.strength] needs theory; write for example theory = \"vesic\"")]
+    [InlineData("[ground.strength]\nfriction-angle = \"30 deg\"\nsafety = 3.0\n", "[ground.strength] needs theory; write for example "
+        + "theory = \"vesic\"")]
     [InlineData("[ground.strength]\ntheory = \"vesic\"\nsafety = 3.0\n", "needs friction-angle (drained), undrained, or both")]
-    [InlineData("[ground.strength]\ntheory = \"vesci\"\nfriction-angle = \"30 deg\"\nsafety = 3.0\n", "theory = \"vesci\" is not known; did you mean \"vesic\"?")]
+    [InlineData("[ground.strength]\ntheory = \"vesci\"\nfriction-angle = \"30 deg\"\nsafety = 3.0\n", "theory = \"vesci\" is not known; "
+        + "did you mean \"vesic\"?")]
     [InlineData("[[ground.layer]]\nmodulus = \"20 MPa\"\n[[ground.layer]]\nmodulus = \"30 MPa\"\n", "[[layer]] needs thickness")]
     [InlineData("[pedestal]\nunder = \"all\"\nheight = \"600 mm\"\ntop = \"0 m\"\n", "top and height are both given; keep one")]
-    [InlineData("[pedestal]\nunder = \"all\"\nheight = \"600 mm\"\nbars = \"7 T16\"\n", "bars stand round the section, an even number from 4")]
+    [InlineData("[pedestal]\nunder = \"all\"\nheight = \"600 mm\"\nbars = \"7 T16\"\n", "bars stand round the section, an even "
+        + "number from 4")]
     [InlineData("[pedestal]\nunder = \"all\"\nheight = \"600 mm\"\nties = \"8 T10\"\n", "ties are a size and a spacing")]
-    [InlineData("[site]\nboundary = [[\"0 m\", \"0 m\"], [\"1 m\", \"0 m\"], [\"2 m\", \"0 m\"]]\n", "lie on one line; they must go round an area")]
-    [InlineData("[grounds.fill]\nbearing = \"90 kPa\"\narea = [[\"-99 m\", \"-99 m\"], [\"99 m\", \"-99 m\"], [\"99 m\", \"99 m\"], [\"-99 m\", \"99 m\"]]\n[grounds.peat]\nbearing = \"90 kPa\"\narea = [[\"-99 m\", \"-99 m\"], [\"99 m\", \"-99 m\"], [\"99 m\", \"99 m\"], [\"-99 m\", \"99 m\"]]\n", "stands in the areas of [grounds.fill] and [grounds.peat]; name its ground in the column ground")]
+    [InlineData("[site]\nboundary = [[\"0 m\", \"0 m\"], [\"1 m\", \"0 m\"], [\"2 m\", \"0 m\"]]\n", "lie on one line; they must go "
+        + "round an area")]
+    [InlineData("[grounds.fill]\nbearing = \"90 kPa\"\n"
+        + "area = [[\"-99 m\", \"-99 m\"], [\"99 m\", \"-99 m\"], [\"99 m\", \"99 m\"], [\"-99 m\", \"99 m\"]]\n"
+        + "[grounds.peat]\nbearing = \"90 kPa\"\n"
+        + "area = [[\"-99 m\", \"-99 m\"], [\"99 m\", \"-99 m\"], [\"99 m\", \"99 m\"], [\"-99 m\", \"99 m\"]]\n", "stands in the areas of [grounds.fill] and [grounds.peat]; name its ground in the column ground")]
     public void Wrong_tables_are_refused_with_place_and_mend(string table, string message)
     {
         using var f = new Folder();
@@ -184,7 +209,8 @@ public class FullFootingTests
     public void Grounds_by_area_serve_the_supports_that_stand_there()
     {
         using var f = new Folder();
-        f["plinth.toml"] += "\n[grounds.fill]\nbearing = \"90 kPa\"\narea = [[\"-0.5 m\", \"-0.5 m\"], [\"0.5 m\", \"-0.5 m\"], [\"0.5 m\", \"0.5 m\"], [\"-0.5 m\", \"0.5 m\"]]\n";
+        f["plinth.toml"] += "\n[grounds.fill]\nbearing = \"90 kPa\"\n"
+            + "area = [[\"-0.5 m\", \"-0.5 m\"], [\"0.5 m\", \"-0.5 m\"], [\"0.5 m\", \"0.5 m\"], [\"-0.5 m\", \"0.5 m\"]]\n";
         f.Run("size");
         f.Run("show", "F1").Out.Should().Contain("below the ground fill");
         f.Run("show", "F2").Out.Should().NotContain("below the ground fill");
@@ -198,9 +224,14 @@ public class FullFootingTests
         f["plinth.toml"] = "extends = \"office.toml\"\n" + f["plinth.toml"] + "\n[stability]\nsliding = 1.4\n";
         f.Run("size").Exit.Should().Be(0);
         var settings = f.Run("show", "F1", "--settings").Out;
-        settings.Should().MatchRegex(@"cover-bottom +100 mm +office\.toml:2:16").And.MatchRegex(@"sliding +1\.4 +plinth\.toml:\d+:11").And.MatchRegex(@"bars +\[""T20""\] +office\.toml:4:8");
+        settings.Should().MatchRegex(@"cover-bottom +100 mm +office\.toml:2:16").And.MatchRegex(
+            @"sliding +1\.4 +plinth\.toml:\d+:11").And.MatchRegex(@"bars +\[""T20""\] +office\.toml:4:8");
         settings.Should().MatchRegex(@"cover-top +50 mm +default");
-        f.Run("show", "F1", "--settings", "--format", "json").Json.GetProperty("settings").EnumerateArray().Single(s => s.GetProperty("key").GetString() == "cover-bottom").GetProperty("value").GetDouble().Should().Be(0.1);
+        f.Run("show", "F1", "--settings", "--format", "json").Json.GetProperty("settings").EnumerateArray()
+            .Single(s => s.GetProperty("key").GetString() == "cover-bottom")
+            .GetProperty("value")
+            .GetDouble()
+            .Should().Be(0.1);
         f["plinth.toml"] = f["plinth.toml"].Replace("office.toml", "offise.toml", StringComparison.Ordinal);
         f.Run("check").Error.Should().MatchRegex(@"plinth\.toml:1:11: error: extends ""offise\.toml"": there is no such file");
         f["offise.toml"] = "extends = \"offise.toml\"\n";
@@ -214,14 +245,16 @@ public class FullFootingTests
         f.Run("size");
         var options = f.Run("options", "F1", "--format", "json").Json.GetProperty("options").EnumerateArray().ToList();
         options.Should().NotBeEmpty();
-        options.SelectMany(o => o.GetProperty("best_in").EnumerateArray().Select(b => b.GetString())).Should().BeEquivalentTo("least plan", "least thickness", "least steel", "least concrete", "cheapest");
+        options.SelectMany(o => o.GetProperty("best_in").EnumerateArray().Select(b => b.GetString()))
+            .Should().BeEquivalentTo("least plan", "least thickness", "least steel", "least concrete", "cheapest");
         foreach (var o in options)
         {
             o.GetProperty("utilisation").GetDouble().Should().BeLessThanOrEqualTo(1 + 1e-9);
         }
 
         var last = options[^1];
-        f.Run("options", "F1", "--take", last.GetProperty("option").GetInt32().ToString(System.Globalization.CultureInfo.InvariantCulture)).Exit.Should().Be(0);
+        f.Run("options", "F1", "--take",
+            last.GetProperty("option").GetInt32().ToString(System.Globalization.CultureInfo.InvariantCulture)).Exit.Should().Be(0);
         Checked(f).GetProperty("thickness_m").GetDouble().Should().Be(last.GetProperty("thickness_m").GetDouble());
         f.Run("size", "--all").Error.Should().Contain("Held, as written by hand in adopted.toml: F1");
         f.Run("options", "F1", "--take", "99").Error.Should().Contain("there is no option 99 of F1; there are 1 to");
@@ -249,7 +282,8 @@ public class FullFootingTests
         f.Run("size");
         f.Run("check").Out.Should().MatchRegex(@"util\. +room").And.MatchRegex(@"\d %");
         f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].TryGetProperty("room", out _).Should().BeFalse();
-        f.Run("check", "--room", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("room").GetDouble().Should().BeInRange(0, 0.5);
+        f.Run("check", "--room", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("room").GetDouble()
+            .Should().BeInRange(0, 0.5);
     }
 
     [Fact]
@@ -297,9 +331,12 @@ public class FullFootingTests
     public void Ties_of_a_us_pedestal_stand_at_whole_inches()
     {
         using var f = Folder.Building("workshop-frame");
-        f["plinth.toml"] = f["plinth.toml"].Replace("top-depth = \"6 in\"", "top-depth = \"3 ft\"", StringComparison.Ordinal) + "\n[pedestal]\nunder = \"steel\"\n";
+        f["plinth.toml"] = f["plinth.toml"].Replace("top-depth = \"6 in\"", "top-depth = \"3 ft\"", StringComparison.Ordinal)
+            + "\n[pedestal]\nunder = \"steel\"\n";
         f.Run("size", "F1", "F2").Exit.Should().Be(0);
-        var ties = System.Text.RegularExpressions.Regex.Matches(f["adopted.toml"], "pedestal.ties = \"#\\d+ @ ([0-9.]+) in\"").Select(m => m.Groups[1].Value).ToList();
+        var ties = System.Text.RegularExpressions.Regex.Matches(f["adopted.toml"], "pedestal.ties = \"#\\d+ @ ([0-9.]+) in\"")
+            .Select(m => m.Groups[1].Value)
+            .ToList();
         ties.Should().HaveCount(2).And.OnlyContain(t => !t.Contains('.'));
     }
 }

@@ -49,13 +49,16 @@ public class GroupTests
         using var f = edges > 0 ? Folder.OfficeOfSingles() : Folder.Building(building);
         f["plinth.toml"].Split('\n').Count(l => l.StartsWith("edge-x0", StringComparison.Ordinal)).Should().Be(edges);
         f.Run("size");
-        var rows = f.Run("group", "--format", "json").Json.GetProperty("choices").EnumerateArray().ToDictionary(c => c.GetProperty("types").GetInt32(), c => c.GetProperty("cost").GetDouble());
+        var rows = f.Run("group", "--format", "json").Json.GetProperty("choices").EnumerateArray()
+            .ToDictionary(c => c.GetProperty("types").GetInt32(), c => c.GetProperty("cost").GetDouble());
         rows[edges + 5].Should().BeLessThan(rows[edges + 3]);
         f.Run("group", "--types", $"{edges + 3}").Exit.Should().Be(exit);
 
         // What has a ground or combinations of its own in the project's file keeps its mark, and takes a type's design.
         var footings = f.Run("schedule", "--format", "json").Json.GetProperty("footings").EnumerateArray().ToList();
-        footings.Select(r => string.Join(' ', new[] { "length_m", "width_m", "thickness_m", "bottom-x", "bottom-y", "top-x", "top-y", "dowels" }.Select(k => r.GetProperty(k).ToString()))).Distinct().Should().HaveCount(edges + 3);
+        footings.Select(r => string.Join(' ',
+            new[] { "length_m", "width_m", "thickness_m", "bottom-x", "bottom-y", "top-x", "top-y",
+                "dowels" }.Select(k => r.GetProperty(k).ToString()))).Distinct().Should().HaveCount(edges + 3);
         footings.Count.Should().BeInRange(edges + 3, edges + 5);
     }
 
@@ -64,9 +67,13 @@ public class GroupTests
     {
         // Three columns near the west line of the site and three near the east line.
         using var f = new Folder();
-        f["plinth.toml"] = Folder.Toml + "[site]\nboundary = [[\"-0.6 m\", \"-9 m\"], [\"12.6 m\", \"-9 m\"], [\"12.6 m\", \"21 m\"], [\"-0.6 m\", \"21 m\"]]\n";
+        f["plinth.toml"] = Folder.Toml
+            + "[site]\nboundary = [[\"-0.6 m\", \"-9 m\"], [\"12.6 m\", \"-9 m\"], [\"12.6 m\", \"21 m\"], [\"-0.6 m\", \"21 m\"]]\n";
         f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\nW1,0,0,400,400\nW2,0,6,400,400\nE1,12,0,400,400\nE2,12,6,400,400\n";
-        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n" + string.Concat(new[] { ("W1", 150, 30), ("W2", 170, 34), ("E1", 160, -32), ("E2", 150, -30) }.Select(s => $"{s.Item1},DEAD,0,0,{s.Item2},0,{-s.Item3}\n{s.Item1},LIVE,0,0,60,0,0\n{s.Item1},WX,1,0,0,0,2\n"));
+        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n"
+            + string.Concat(new[] { ("W1", 150, 30), ("W2", 170, 34), ("E1", 160, -32),
+                ("E2", 150,
+                    -30) }.Select(s => $"{s.Item1},DEAD,0,0,{s.Item2},0,{-s.Item3}\n{s.Item1},LIVE,0,0,60,0,0\n{s.Item1},WX,1,0,0,0,2\n"));
         f.Run("size", "--all").Exit.Should().Be(0);
         f["adopted.toml"].Should().Contain("shift-x = \"-").And.Contain("shift-x = \"");
         f.Run("group").Out.Should().Contain("4 of ").And.Contain("off-centre");
@@ -105,8 +112,11 @@ public class GroupTests
     public void Held_edges_are_mirrored_where_the_file_says_so()
     {
         using var f = new Folder();
-        f["plinth.toml"] = Folder.Toml + "[[foundation]]\nmark = \"F1\"\nalike = [[\"C1\"], { supports = [\"C2\"], mirrored = true }]\nedge-x0 = \"700 mm\"\nlength = \"2.6 m\"\n";
-        f["reactions.csv"] = Folder.Reactions.Replace("C2,DEAD,0,0,640,4,0", "C2,DEAD,0,0,420,4,-40").Replace("C1,DEAD,2,0,420,0,5", "C1,DEAD,2,0,420,0,40");
+        f["plinth.toml"] = Folder.Toml
+            + "[[foundation]]\nmark = \"F1\"\nalike = [[\"C1\"], { supports = [\"C2\"], mirrored = true }]\n"
+            + "edge-x0 = \"700 mm\"\nlength = \"2.6 m\"\n";
+        f["reactions.csv"] = Folder.Reactions.Replace("C2,DEAD,0,0,640,4,0", "C2,DEAD,0,0,420,4,-40")
+            .Replace("C1,DEAD,2,0,420,0,5", "C1,DEAD,2,0,420,0,40");
         var sized = f.Run("size", "--all");
         f["adopted.toml"].Should().Contain("alike = [[\"C1\"], { supports = [\"C2\"], mirrored = true }]", sized.Out + sized.Error);
         var places = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("places");

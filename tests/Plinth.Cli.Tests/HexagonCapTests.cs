@@ -2,7 +2,9 @@ using System.Globalization;
 
 namespace Plinth.Cli.Tests;
 
-/// <summary>Caps on three piles that are a triangle with its corners cut, through the program: how they are stated, changed, scheduled and drawn.</summary>
+/// <summary>
+/// Caps on three piles that are a triangle with its corners cut, through the program: how they are stated, changed, scheduled and drawn.
+/// </summary>
 public class HexagonCapTests
 {
     private const string Toml = """
@@ -74,8 +76,12 @@ public class HexagonCapTests
         // 1.35 + 4·0.45/√3 by 1.35·√3/2 + 2·0.45.
         run.Out.Should().Contain("2.39 × 2.07 hexagon");
         f.Run("set", "C1", "spacing=1500 mm").Exit.Should().BeLessThan(2);
-        f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("piles").EnumerateArray().Select(p => Math.Round(p.GetProperty("y_m").GetDouble(), 3)).Should().Equal(1.567, 1.567, 2.866);
-        f.Run("set", "C1", "length=2400 mm").Error.Should().Contain("length goes by to-edge here; set that, or take to-edge out of the table in adopted.toml");
+        f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("piles").EnumerateArray()
+            .Select(p => Math.Round(p.GetProperty("y_m").GetDouble(), 3))
+            .Should().Equal(1.567, 1.567, 2.866);
+        f.Run("set", "C1",
+            "length=2400 mm").Error.Should().Contain(
+                "length goes by to-edge here; set that, or take to-edge out of the table in adopted.toml");
         f.Run("set", "C1", "to-edge=200 mm").Error.Should().Contain("the piles stand beyond the cap; make to-edge at least 375 mm");
         var hexagon = f["adopted.toml"];
         f.Run("set", "C1", "layout=4").Out.Should().Contain("2.54 × 2.20, 4 piles", "with another layout it is the rectangle round it");
@@ -86,7 +92,8 @@ public class HexagonCapTests
         f["adopted.toml"] = hexagon.Replace("layout = \"3\"", "layout = \"4\"", StringComparison.Ordinal);
         f.Run("check").Error.Should().Contain("to-edge is of caps on three piles at a triangle").And.Contain("adopted.toml:");
         f["adopted.toml"] = hexagon;
-        f["adopted.toml"] = f["adopted.toml"].Replace("to-edge = \"450 mm\"", "to-edge = \"450 mm\"\nlength = \"2 m\"", StringComparison.Ordinal);
+        f["adopted.toml"] = f["adopted.toml"]
+            .Replace("to-edge = \"450 mm\"", "to-edge = \"450 mm\"\nlength = \"2 m\"", StringComparison.Ordinal);
         f.Run("check").Error.Should().Contain("length and to-edge are both given; keep one").And.Contain("adopted.toml:");
     }
 
@@ -106,15 +113,21 @@ public class HexagonCapTests
         using var f = Given("sides = \"T12 @ 200 mm\"\n");
         f.Run("size").Exit.Should().Be(0);
         var adopted = f["adopted.toml"];
-        var rows = f.Run("schedule", "--what", "bars", "--format", "csv").Out.Split('\n').Select(l => l.Split(',')).Where(r => r.Length > 7 && r[0] == "PC1").ToList();
+        var rows = f.Run("schedule", "--what", "bars", "--format", "csv").Out.Split('\n')
+            .Select(l => l.Split(','))
+            .Where(r => r.Length > 7 && r[0] == "PC1")
+            .ToList();
         var bottom = rows.Where(r => r[2].StartsWith("bottom along x", StringComparison.Ordinal)).ToList();
         bottom.Should().HaveCountGreaterThan(5);
-        adopted.Should().Contain(string.Create(CultureInfo.InvariantCulture, $"bottom-x = \"{bottom.Sum(r => int.Parse(r[5], CultureInfo.InvariantCulture))} "));
+        adopted.Should().Contain(string.Create(CultureInfo.InvariantCulture,
+            $"bottom-x = \"{bottom.Sum(r => int.Parse(r[5], CultureInfo.InvariantCulture))} "));
 
         // None longer than the cap at its widest less the covers, in steps of 50 mm, the longest first.
         var lengths = bottom.Select(r => double.Parse(r[7], CultureInfo.InvariantCulture)).ToList();
         lengths.Should().BeInDescendingOrder().And.OnlyContain(l => l % 50 == 0 && l <= 2216 - 150);
-        rows.Where(r => r[2].StartsWith("sides", StringComparison.Ordinal)).Select(r => r[2]).Should().Equal("sides along the sides", "sides at the corners");
+        rows.Where(r => r[2].StartsWith("sides", StringComparison.Ordinal))
+            .Select(r => r[2])
+            .Should().Equal("sides along the sides", "sides at the corners");
         foreach (var what in (string[])["detail", "bars", "piles", "struts", "sections"])
         {
             f.Run("draw", "PC1", "--what", what, "--to", what + ".svg").Exit.Should().Be(0, what);
@@ -136,7 +149,11 @@ public class HexagonCapTests
         us["plinth.toml"] = us["plinth.toml"].Replace("aci318m-19", "aci318-19", StringComparison.Ordinal);
         us.Run("size").Exit.Should().Be(0);
         us["adopted.toml"].Should().Contain("to-edge = \"15");
-        double Of(Folder f, string id) => f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray().First(c => c.GetProperty("id").GetString() == id).GetProperty("demand").GetDouble();
+        double Of(Folder f, string id) =>
+            f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray()
+                .First(c => c.GetProperty("id").GetString() == id)
+                .GetProperty("demand")
+                .GetDouble();
         Of(us, "pile-compression").Should().BeApproximately(Of(metric, "pile-compression"), 0.08 * Of(metric, "pile-compression"));
     }
 
@@ -146,7 +163,8 @@ public class HexagonCapTests
     {
         using var f = Given();
         f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\nC1,0,0,500,500\nC2,8,0,500,500\nC3,16,0,500,500\n";
-        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n" + string.Concat(Enumerable.Range(1, 3).Select(i => $"C{i},DEAD,10,5,{300 + (300 * i)},20,30\nC{i},LIVE,5,2,500,10,10\n"));
+        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n"
+            + string.Concat(Enumerable.Range(1, 3).Select(i => $"C{i},DEAD,10,5,{300 + (300 * i)},20,30\nC{i},LIVE,5,2,500,10,10\n"));
         f.Run("size").Exit.Should().Be(0);
         f.Run("group").Out.Should().Contain("3 of ").And.Contain(" hexagon, 3 piles (PC1, PC2, PC3)");
         f.Run("group", "--types", "1").Exit.Should().Be(0);
@@ -160,7 +178,9 @@ public class HexagonCapTests
         var check = f.Run("check", "--format", "json");
         check.Exit.Should().Be(0);
         check.Json.GetProperty("foundations").GetArrayLength().Should().Be(3);
-        f.Run("schedule", "--what", "piles", "--format", "csv").Out.Split('\n').Count(l => l.StartsWith("PC", StringComparison.Ordinal)).Should().Be(9);
+        f.Run("schedule", "--what", "piles", "--format", "csv").Out.Split('\n')
+            .Count(l => l.StartsWith("PC", StringComparison.Ordinal))
+            .Should().Be(9);
     }
 
     // Setting-out coordinates are those of the drawing: the piles' centres and the corners of the outline, turned with the cap.
@@ -169,7 +189,11 @@ public class HexagonCapTests
     {
         using var f = Given("layout = \"3\"\nturned = \"90 deg\"\npiles.outline = \"hexagon\"\n");
         f.Run("size").Exit.Should().Be(0);
-        var piles = f.Run("schedule", "--what", "piles", "--format", "csv").Out.Split('\n').Where(l => l.StartsWith("PC1/", StringComparison.Ordinal)).Select(l => l.Split(',')).Select(r => (X: Number(r[1]), Y: Number(r[2]))).ToList();
+        var piles = f.Run("schedule", "--what", "piles", "--format", "csv").Out.Split('\n')
+            .Where(l => l.StartsWith("PC1/", StringComparison.Ordinal))
+            .Select(l => l.Split(','))
+            .Select(r => (X: Number(r[1]), Y: Number(r[2])))
+            .ToList();
 
         // A quarter turn takes the pile at +y to −x, from the column at (3, 2).
         piles.Should().HaveCount(3).And.Contain(p => Math.Abs(p.X - (3 - (1.35 / Math.Sqrt(3)))) < 1e-3 && Math.Abs(p.Y - 2) < 1e-3);
@@ -180,7 +204,9 @@ public class HexagonCapTests
         foreach (var (a, b) in piles.Zip(piles.Skip(1)))
         {
             // Distances agree whatever the sheet's origin.
-            origin.Any(c => origin.Any(d => Math.Abs((d.X - c.X) - (1000 * (b.X - a.X))) < 1 && Math.Abs((d.Y - c.Y) - (1000 * (b.Y - a.Y))) < 1)).Should().BeTrue();
+            origin.Any(
+                c => origin.Any(d => Math.Abs((d.X - c.X) - (1000 * (b.X - a.X))) < 1 && Math.Abs((d.Y - c.Y) - (1000 * (b.Y - a.Y))) < 1))
+                .Should().BeTrue();
         }
 
         static double Number(string text) => double.Parse(text, CultureInfo.InvariantCulture);
@@ -198,7 +224,10 @@ public class HexagonCapTests
     {
         using var f = Given("sides = \"T12 @ 200 mm\"\n");
         f.Run("size").Exit.Should().Be(0);
-        var lines = f.Run("schedule", "--what", "pile caps").Out.Split('\n').SkipWhile(l => !l.StartsWith("mark", StringComparison.Ordinal)).TakeWhile(l => !l.StartsWith('─')).ToList();
+        var lines = f.Run("schedule", "--what", "pile caps").Out.Split('\n')
+            .SkipWhile(l => !l.StartsWith("mark", StringComparison.Ordinal))
+            .TakeWhile(l => !l.StartsWith('─'))
+            .ToList();
         var words = lines.SelectMany(l => l.Split(' ', StringSplitOptions.RemoveEmptyEntries)).ToList();
         words.Should().Contain(["thickness", "underside", "concrete", "supports", "number", "layout"]);
     }

@@ -42,7 +42,8 @@ public sealed class HostileFilesTests : IDisposable
     }
 
     private static Dictionary<string, string> Contents(string folder) =>
-        Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories).ToDictionary(p => System.IO.Path.GetRelativePath(folder, p), File.ReadAllText);
+        Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories)
+            .ToDictionary(p => System.IO.Path.GetRelativePath(folder, p), File.ReadAllText);
 
     [Theory]
     [InlineData("../{0}-victim.csv")]
@@ -65,7 +66,9 @@ public sealed class HostileFilesTests : IDisposable
         File.WriteAllText(victim, "support,case,kept\n");
         try
         {
-            Shell($"cd {f.Path} && mkdir -p .git/hooks folder.csv issued/A && ln -s {victim} out-link.csv && ln supports.csv hard-link.csv && mkfifo pipe.csv && printf 'name,age\\nkept,1\\n' > other.csv");
+            Shell(
+                $"cd {f.Path} && mkdir -p .git/hooks folder.csv issued/A && ln -s {victim} out-link.csv && ln supports.csv hard-link.csv && mkfifo pipe.csv && printf 'name,age\\n"
+                    + "kept,1\\n' > other.csv");
             Names(string.Format(System.Globalization.CultureInfo.InvariantCulture, named, System.IO.Path.GetFileName(f.Path)));
             var before = Directory.EnumerateFiles(f.Path, "*.csv").Where(p => p != In("pipe.csv")).ToDictionary(p => p, File.ReadAllText);
             var ran = f.Run("import");
@@ -106,11 +109,13 @@ public sealed class HostileFilesTests : IDisposable
     public void No_output_replaces_an_input_an_issue_or_what_is_no_file(string command, string to)
     {
         f.Run("size").Exit.Should().Be(0);
-        Shell($"cd {f.Path} && mkdir -p folder.pdf issued/A && ln -s supports.csv linked.csv && ln reactions.csv same.csv && mkfifo pipe.csv");
+        Shell(
+            $"cd {f.Path} && mkdir -p folder.pdf issued/A && ln -s supports.csv linked.csv && ln reactions.csv same.csv && mkfifo pipe.csv");
         var (supports, reactions, raw) = (f["supports.csv"], f["reactions.csv"], f["raw.csv"]);
         var ran = f.Run(command, "--to", to);
         ran.Exit.Should().Be(2, ran.Error);
-        ran.Error.Should().ContainAny("is an input of the project", "is never written", "lies among the issues", "is a pipe", "is a folder");
+        ran.Error.Should().ContainAny("is an input of the project", "is never written", "lies among the issues", "is a pipe",
+            "is a folder");
         (f["supports.csv"], f["reactions.csv"], f["raw.csv"]).Should().Be((supports, reactions, raw));
         f.Has("issued/A/report.html").Should().BeFalse();
     }
@@ -120,9 +125,12 @@ public sealed class HostileFilesTests : IDisposable
     {
         f.Run("size").Exit.Should().Be(0);
         using var elsewhere = new Folder();
-        Shell($"cd {f.Path} && mv adopted.toml {elsewhere.Path}/kept.toml && ln -s {elsewhere.Path}/kept.toml adopted.toml && ln -s {elsewhere.Path} out && ln -s {elsewhere.Path} issued");
+        Shell(
+            $"cd {f.Path} && mv adopted.toml {elsewhere.Path}/kept.toml && ln -s {elsewhere.Path}/kept.toml adopted.toml && ln -s "
+                + $"{elsewhere.Path} out && ln -s {elsewhere.Path} issued");
         var before = Contents(elsewhere.Path);
-        foreach (var call in new[] { new[] { "set", "F1", "thickness=700 mm" }, ["set", "F2", "thickness=700 mm"], ["draw"], ["report"], ["issue", "A"] })
+        foreach (var call in new[] { new[] { "set", "F1", "thickness=700 mm" }, ["set", "F2", "thickness=700 mm"], ["draw"], ["report"],
+            ["issue", "A"] })
         {
             var ran = f.Run(call);
             ran.Exit.Should().Be(2, string.Join(' ', call));
@@ -220,7 +228,8 @@ public sealed class HostileFilesTests : IDisposable
     public void A_file_over_the_limit_is_not_read_unless_the_limit_is_raised()
     {
         f["supports.csv"] += new string('\n', 3 << 20);
-        f.Run("check", "--limit", "2").Error.Should().Contain("supports.csv: error: cannot be read: has 4 MB; files up to 2 MB are read (--limit 4 reads it)");
+        f.Run("check", "--limit",
+            "2").Error.Should().Contain("supports.csv: error: cannot be read: has 4 MB; files up to 2 MB are read (--limit 4 reads it)");
         f.Run("check", "--limit", "4").Exit.Should().Be(1, "nothing is sized yet, but all is read");
         f.Run("check").Exit.Should().Be(1);
         f.Run("check", "--limit", "0.5").Exit.Should().Be(2);
@@ -280,6 +289,7 @@ public sealed class HostileFilesTests : IDisposable
         f.Run("size").Exit.Should().Be(0);
         using var elsewhere = new Folder();
         elsewhere["revised.csv"] = f["reactions.csv"].Replace("C1,DEAD", "C9,DEAD", StringComparison.Ordinal);
-        f.Run("compare", System.IO.Path.Combine(elsewhere.Path, "revised.csv")).Error.Should().Contain("\"C9\" does not stand in supports.csv");
+        f.Run("compare",
+            System.IO.Path.Combine(elsewhere.Path, "revised.csv")).Error.Should().Contain("\"C9\" does not stand in supports.csv");
     }
 }

@@ -80,7 +80,8 @@ public sealed class HostileHistoryTests : IDisposable
         f[".gitattributes"] = "*.csv filter=evil diff=evil export-subst\n";
         Git("add", ".gitattributes");
         Commit("two");
-        foreach (var key in new[] { "filter.evil.smudge", "filter.evil.process", "filter.evil.clean", "diff.evil.textconv", "diff.evil.command", "core.fsmonitor", "core.pager", "core.sshCommand", "alias.ls-tree", "alias.cat-file" })
+        foreach (var key in new[] { "filter.evil.smudge", "filter.evil.process", "filter.evil.clean", "diff.evil.textconv",
+            "diff.evil.command", "core.fsmonitor", "core.pager", "core.sshCommand", "alias.ls-tree", "alias.cat-file" })
         {
             Git("config", key, key.StartsWith("alias", StringComparison.Ordinal) ? "!" + script : script);
         }
@@ -100,8 +101,10 @@ public sealed class HostileHistoryTests : IDisposable
         var script = Script("evil.sh");
         foreach (var (key, value) in new[]
         {
-            ("core.repositoryFormatVersion", "1"), ("extensions.partialClone", "origin"), ("remote.origin.promisor", "true"), ("remote.origin.partialCloneFilter", "blob:none"),
-            ("remote.origin.url", url.Replace("{script}", script, StringComparison.Ordinal)), ("remote.origin.uploadpack", script), ("remote.origin.vcs", "evil"), ("protocol.ext.allow", "always"), ("protocol.allow", "always"), ("core.sshCommand", script),
+            ("core.repositoryFormatVersion", "1"), ("extensions.partialClone", "origin"), ("remote.origin.promisor", "true"),
+            ("remote.origin.partialCloneFilter", "blob:none"),
+            ("remote.origin.url", url.Replace("{script}", script, StringComparison.Ordinal)), ("remote.origin.uploadpack", script),
+            ("remote.origin.vcs", "evil"), ("protocol.ext.allow", "always"), ("protocol.allow", "always"), ("core.sshCommand", script),
         })
         {
             if (key != "remote.origin.vcs" || url[0] == 's')

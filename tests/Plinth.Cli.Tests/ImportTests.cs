@@ -7,7 +7,8 @@ namespace Plinth.Cli.Tests;
 public class ImportTests
 {
     // Joint = support, as the model numbers them.
-    private const string Labels = "labels = { 1 = \"P1\", 27 = \"P3\", 71 = \"P7\", 3 = \"P9\", 29 = \"P11\", 73 = \"P15\", 12 = \"G1\", 38 = \"P4\", 82 = \"P8\", 13 = \"G2\", 40 = \"P12\", 84 = \"P16\", 14 = \"G3\", 49 = \"P5\", 93 = \"G5\", 15 = \"G4\", 51 = \"P13\", 94 = \"G6\", 16 = \"P2\", 60 = \"P6\", 95 = \"G7\", 18 = \"P10\", 62 = \"P14\", 96 = \"G8\" }\n";
+    private const string Labels =
+        "labels = { 1 = \"P1\", 27 = \"P3\", 71 = \"P7\", 3 = \"P9\", 29 = \"P11\", 73 = \"P15\", 12 = \"G1\", 38 = \"P4\", 82 = \"P8\", 13 = \"G2\", 40 = \"P12\", 84 = \"P16\", 14 = \"G3\", 49 = \"P5\", 93 = \"G5\", 15 = \"G4\", 51 = \"P13\", 94 = \"G6\", 16 = \"P2\", 60 = \"P6\", 95 = \"G7\", 18 = \"P10\", 62 = \"P14\", 96 = \"G8\" }\n";
 
     private const string FromCsv = """
         [import]
@@ -28,7 +29,8 @@ public class ImportTests
 
         """;
 
-    private static Dictionary<(string, string), double[]> Rows(string csv) => csv.Split('\n', StringSplitOptions.RemoveEmptyEntries).Skip(1).Select(l => l.TrimEnd('\r').Split(','))
+    private static Dictionary<(string, string), double[]> Rows(string csv) =>
+        csv.Split('\n', StringSplitOptions.RemoveEmptyEntries).Skip(1).Select(l => l.TrimEnd('\r').Split(','))
         .ToDictionary(c => (c[0], c[1]), c => c.Skip(2).Select(v => double.Parse(v, CultureInfo.InvariantCulture)).ToArray());
 
     [Theory]
@@ -64,7 +66,9 @@ public class ImportTests
         f["plinth.toml"] += "\n" + FromCsv + Labels;
         File.Delete(Path.Combine(f.Path, "supports.csv"));
         f.Run("import").Exit.Should().Be(0);
-        f["supports.csv"].Should().StartWith("support,x (ft),y (ft),level (ft),shape,cx (in),cy (in),grid\nP1,0.000,0.000,-0.500,,,,\nP9,80.000,0.000,-0.500,,,,\n");
+        f["supports.csv"]
+            .Should().StartWith(
+                "support,x (ft),y (ft),level (ft),shape,cx (in),cy (in),grid\nP1,0.000,0.000,-0.500,,,,\nP9,80.000,0.000,-0.500,,,,\n");
         f.Run("size").Error.Should().Contain("supports.csv:2:").And.Contain("support \"P1\" has no column size; give cx and cy");
     }
 
@@ -78,7 +82,8 @@ public class ImportTests
         ran.Error.Should().Contain("This is a guess by the headers; nothing was written");
         f["reactions.csv"].Should().Be(before);
         ran.Out.Should().Contain("axes = [\"x\", \"-z\", \"y\"]");
-        f["plinth.toml"] += "\n" + Regex.Replace(ran.Out, @"\n\[import.labels\][^\n]*", "") + "\n[import.labels]\n" + Labels.Split('{', '}')[1].Replace(", ", "\n", StringComparison.Ordinal) + "\n";
+        f["plinth.toml"] += "\n" + Regex.Replace(ran.Out, @"\n\[import.labels\][^\n]*", "") + "\n[import.labels]\n"
+            + Labels.Split('{', '}')[1].Replace(", ", "\n", StringComparison.Ordinal) + "\n";
         f.Run("import", "--dry-run").Out.Should().Contain("312 rows, 24 supports, 13 cases: nothing was written (--dry-run)");
         f["reactions.csv"].Should().Be(before);
         f.Run("import").Exit.Should().Be(0);
@@ -91,13 +96,16 @@ public class ImportTests
         // From the analysis itself, kip and kip ft: what acts on the structure.
         using var f = Folder.Building("workshop-frame").WithRaw("workshop-frame");
         f["plinth.toml"] += "\n" + FromXlsx + Labels;
-        var cases = f.Run("import", "--dry-run", "--format", "json").Json.GetProperty("cases").EnumerateArray().ToDictionary(c => c.GetProperty("case").GetString()!);
+        var cases = f.Run("import", "--dry-run", "--format", "json").Json.GetProperty("cases").EnumerateArray()
+            .ToDictionary(c => c.GetProperty("case").GetString()!);
         const double Kip = 4.4482216152605;
         const double KipFoot = Kip * 0.3048;
         (string Case, string Component, double Value)[] stated =
         [
-            ("DEAD", "N_kN", 105.8 * Kip), ("SNOW", "N_kN", 420.0 * Kip), ("WXP", "N_kN", -586.5 * Kip), ("WXP", "Fx_kN", 167.3 * Kip), ("WYN", "Fy_kN", -73.7 * Kip),
-            ("DEAD", "Mx_kNm", -9256.4 * KipFoot), ("DEAD", "My_kNm", 4231.5 * KipFoot), ("CRANE", "Mz_kNm", -656.5 * KipFoot), ("WYN", "Mx_kNm", 43759.1 * KipFoot), ("EX", "Mz_kNm", -5741.3 * KipFoot),
+            ("DEAD", "N_kN", 105.8 * Kip), ("SNOW", "N_kN", 420.0 * Kip), ("WXP", "N_kN", -586.5 * Kip), ("WXP", "Fx_kN", 167.3 * Kip),
+            ("WYN", "Fy_kN", -73.7 * Kip),
+            ("DEAD", "Mx_kNm", -9256.4 * KipFoot), ("DEAD", "My_kNm", 4231.5 * KipFoot), ("CRANE", "Mz_kNm", -656.5 * KipFoot),
+            ("WYN", "Mx_kNm", 43759.1 * KipFoot), ("EX", "Mz_kNm", -5741.3 * KipFoot),
         ];
         foreach (var (name, component, value) in stated)
         {
@@ -110,15 +118,21 @@ public class ImportTests
     {
         using var f = Folder.Building("workshop-frame").WithRaw("workshop-frame");
         f["plinth.toml"] += "\n" + FromCsv + Labels;
-        f["supports.csv"] = string.Join('\n', f["supports.csv"].Split('\n').Where(l => !l.StartsWith("G8,", StringComparison.Ordinal))).Replace("P2,0.000,25.000", "P2,0.000,24.000", StringComparison.Ordinal) + "OLD,1,2,3,rect,1,1,1,1,Z/9\n";
+        f["supports.csv"] = string.Join('\n', f["supports.csv"].Split('\n').Where(l => !l.StartsWith("G8,", StringComparison.Ordinal)))
+            .Replace("P2,0.000,25.000", "P2,0.000,24.000", StringComparison.Ordinal) + "OLD,1,2,3,rect,1,1,1,1,Z/9\n";
         var ran = f.Run("import");
         ran.Exit.Should().Be(0, ran.Error);
-        ran.Out.Should().Contain("Came (1): G8").And.Contain("Moved (1): P2 y 24.00 → 25.00 ft").And.Contain("Went: OLD,1,2,3,rect,1,1,1,1,Z/9");
-        f["supports.csv"].Should().Contain("\nP2,0.000,25.000,-0.500,steel,24.00,10.00,30.00,16.00,A/2\n").And.Contain("\nG8,64.000,175.000,-0.500,").And.NotContain("OLD");
+        ran.Out.Should().Contain("Came (1): G8").And.Contain("Moved (1): P2 y 24.00 → 25.00 ft").And.Contain(
+            "Went: OLD,1,2,3,rect,1,1,1,1,Z/9");
+        f["supports.csv"]
+            .Should().Contain("\nP2,0.000,25.000,-0.500,steel,24.00,10.00,30.00,16.00,A/2\n").And.Contain(
+                "\nG8,64.000,175.000,-0.500,").And.NotContain("OLD");
         f.Run("import", "--quiet").Out.Should().BeEmpty("quiet when all is well");
-        f.Run("import", "--dry-run", "--format", "csv").Out.Should().StartWith("case,symbol,proposed,supports,N (kip),Fx (kip)").And.Contain("\nDEAD,D,D,24,");
+        f.Run("import", "--dry-run", "--format",
+            "csv").Out.Should().StartWith("case,symbol,proposed,supports,N (kip),Fx (kip)").And.Contain("\nDEAD,D,D,24,");
         f.Replace("plinth.toml", "file = \"raw/base-reactions.csv\"", "file = \"reactions.csv\"");
-        f.Run("import").Error.Should().Contain("file = \"reactions.csv\" is the table that the import writes; keep the raw table under another name");
+        f.Run("import").Error.Should().Contain(
+            "file = \"reactions.csv\" is the table that the import writes; keep the raw table under another name");
     }
 
     [Fact]

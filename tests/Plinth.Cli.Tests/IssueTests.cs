@@ -11,7 +11,10 @@ public class IssueTests
         return f;
     }
 
-    private static string[] Files(Folder f, string under) => [.. Directory.EnumerateFiles(Path.Combine(f.Path, under), "*", SearchOption.AllDirectories).Select(p => Path.GetRelativePath(Path.Combine(f.Path, under), p)).Order(StringComparer.Ordinal)];
+    private static string[] Files(Folder f, string under) =>
+        [.. Directory.EnumerateFiles(Path.Combine(f.Path, under), "*", SearchOption.AllDirectories)
+            .Select(p => Path.GetRelativePath(Path.Combine(f.Path, under), p))
+            .Order(StringComparer.Ordinal)];
 
     [Fact]
     public void An_issue_is_frozen_whole_and_never_overwritten()
@@ -20,15 +23,19 @@ public class IssueTests
         var ran = f.Run("issue", "A");
         ran.Exit.Should().Be(0, ran.Error);
         ran.Error.Should().Contain("Issued as A in issued/A: 3 foundations: 3 pass.");
-        Files(f, "issued/A").Should().Equal("details.pdf", "foundation-plan.dxf", "foundation-plan.pdf", "inputs/adopted.toml", "inputs/plinth.toml", "inputs/reactions.csv", "inputs/supports.csv", "issue.toml", "report.html", "report.pdf", "results.json", "schedules.xlsx");
+        Files(f, "issued/A")
+            .Should().Equal("details.pdf", "foundation-plan.dxf", "foundation-plan.pdf", "inputs/adopted.toml", "inputs/plinth.toml",
+                "inputs/reactions.csv", "inputs/supports.csv", "issue.toml", "report.html", "report.pdf", "results.json", "schedules.xlsx");
         f["issued/A/inputs/adopted.toml"].Should().Be(f["adopted.toml"]);
-        f["issued/A/issue.toml"].Should().Contain("revision = \"A\"").And.Contain("code = \"ACI 318M-19\"").And.NotContain("date", "unless it is asked for");
+        f["issued/A/issue.toml"]
+            .Should().Contain("revision = \"A\"").And.Contain("code = \"ACI 318M-19\"").And.NotContain("date", "unless it is asked for");
         var manifest = f["issued/A/issue.toml"];
         var again = f.Run("issue", "A");
         again.Exit.Should().Be(2);
         again.Error.Should().Contain("is there already and is never overwritten");
         f["issued/A/issue.toml"].Should().Be(manifest);
-        f.Run("check", "--project", "issued/A/inputs").Out.Should().Contain("3 foundations: 3 pass.", "the frozen project reads as it stands");
+        f.Run("check", "--project", "issued/A/inputs").Out.Should().Contain("3 foundations: 3 pass.",
+            "the frozen project reads as it stands");
     }
 
     [Fact]
@@ -42,7 +49,8 @@ public class IssueTests
         var ran = f.Run("issue", "B", "--dated");
         ran.Exit.Should().Be(0, ran.Error);
         ran.Error.Should().Contain("F2: thickness ").And.NotContain("F1:");
-        f["issued/B/issue.toml"].Should().Contain("before = \"A\"").And.Contain("changed = \"F2\"").And.MatchRegex("date = \"20\\d\\d-\\d\\d-\\d\\d\"");
+        f["issued/B/issue.toml"]
+            .Should().Contain("before = \"A\"").And.Contain("changed = \"F2\"").And.MatchRegex("date = \"20\\d\\d-\\d\\d-\\d\\d\"");
         Files(f, "issued/B").Should().Contain("change-note.pdf");
         f["issued/B/foundation-plan.dxf"].Should().Contain("\nREVISION\n");
         f["issued/A/foundation-plan.dxf"].Should().NotContain("\nREVISION\n");
@@ -127,7 +135,8 @@ public class IssueTests
     {
         using var f = Sized();
         var adopted = f["adopted.toml"];
-        f["plinth.toml"] = Folder.Toml.Replace("200 kPa", "120 kPa", StringComparison.Ordinal) + "[[foundation]]\nmark = \"F2\"\nsupports = [\"C2\"]\nbuilt = true\n";
+        f["plinth.toml"] = Folder.Toml.Replace("200 kPa", "120 kPa", StringComparison.Ordinal)
+            + "[[foundation]]\nmark = \"F2\"\nsupports = [\"C2\"]\nbuilt = true\n";
         var ran = f.Run("size", "--all", "--over");
         ran.Exit.Should().Be(1, "it fails now, and stays as it is");
         ran.Error.Should().Contain("Built, so only checked: F2");

@@ -31,7 +31,8 @@ public class PileCapTests
         var f = new Folder();
         f["plinth.toml"] = Head + toml;
         f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\nC1,0,0,500,500\n";
-        f["reactions.csv"] = $"support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\nC1,DEAD,4,-3,{dead},10,20\nC1,WX,6,2,{wind},8,{moment}\n";
+        f["reactions.csv"] =
+            $"support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\nC1,DEAD,4,-3,{dead},10,20\nC1,WX,6,2,{wind},8,{moment}\n";
         return f;
     }
 
@@ -41,7 +42,8 @@ public class PileCapTests
     [InlineData(Piles + "layouts = [\"4\", \"5x\"]\n", "plinth.toml:20:17: error: there is no layout \"5x\"; layouts are 1, 2, 3")]
     [InlineData(Piles + "group = \"feld\"\n", "group \"feld\" is not known; write a share, for example 0.85, or \"converse-labarre\"")]
     [InlineData(Piles + "head = \"fixed\"\n", "needs what the shafts bend by: give strength")]
-    [InlineData(Piles + "modulus-rise = \"5 MN/m3\"\nsubgrade-modulus = \"20 MN/m3\"\n", "modulus-rise and subgrade-modulus are both given; keep one")]
+    [InlineData(Piles
+        + "modulus-rise = \"5 MN/m3\"\nsubgrade-modulus = \"20 MN/m3\"\n", "modulus-rise and subgrade-modulus are both given; keep one")]
     [InlineData(Piles + "count = 4.5\n", "count is a whole number of piles")]
     [InlineData(Piles + "lateral-group = 1.5\n", "lateral-group is a share of the capacity, at most 1")]
     [InlineData(Piles + "bars = \"7 T20\"\n", "an even number from 4")]
@@ -120,8 +122,10 @@ public class PileCapTests
     {
         using var f = Given(Piles + "outline = \"rectangle\"\n" + Each);
         f.Run("size").Exit.Should().Be(0);
-        f.Run("set", "PC1", "layout=6", "spacing=1400mm", "length=3600mm", "width=2200mm", "turned=90deg").Exit.Should().Be(2, "a turned layout of six stands beyond");
-        f.Run("set", "PC1", "layout=6", "spacing=1400mm", "length=3600mm", "width=2200mm", "turned=0deg").Out.Should().Contain("3.60 × 2.20");
+        f.Run("set", "PC1", "layout=6", "spacing=1400mm", "length=3600mm", "width=2200mm", "turned=90deg").Exit.Should().Be(2,
+            "a turned layout of six stands beyond");
+        f.Run("set", "PC1", "layout=6", "spacing=1400mm", "length=3600mm", "width=2200mm",
+            "turned=0deg").Out.Should().Contain("3.60 × 2.20");
         f["adopted.toml"].Should().Contain("layout = \"6\"").And.Contain("spacing = \"1400mm\"");
         f.Run("set", "PC1", "layout=eight").Error.Should().Contain("there is no layout \"eight\"");
     }
@@ -156,8 +160,12 @@ public class PileCapTests
         using var f = Given(Piles + Each);
         f.Run("size").Exit.Should().Be(0);
         var checks = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0];
-        checks.GetProperty("checks").EnumerateArray().Select(c => c.GetProperty("id").GetString()).Should().NotContain(["bearing", "contact", "sliding", "uplift", "overturning-x", "settlement", "flotation"]);
-        checks.GetProperty("not_checked").EnumerateArray().Select(c => c.GetString()).Should().Contain(["pile-bending", "group-settlement", "raked-piles", "tie-beams", "group-uplift", "pile-anchorage"]);
+        checks.GetProperty("checks").EnumerateArray()
+            .Select(c => c.GetProperty("id").GetString())
+            .Should().NotContain(["bearing", "contact", "sliding", "uplift", "overturning-x", "settlement", "flotation"]);
+        checks.GetProperty("not_checked").EnumerateArray()
+            .Select(c => c.GetString())
+            .Should().Contain(["pile-bending", "group-settlement", "raked-piles", "tie-beams", "group-uplift", "pile-anchorage"]);
         f.Run("draw", "PC1", "--what", "pressure", "--to", "p.svg").Exit.Should().Be(2);
         f.Run("draw", "PC1", "--what", "piles", "--to", "p.svg").Exit.Should().Be(0);
     }
@@ -165,9 +173,12 @@ public class PileCapTests
     [Fact]
     public void A_shaft_with_all_that_is_stated_is_checked()
     {
-        using var f = Given(Piles + "strength = \"30 MPa\"\nbars = \"8 T20\"\nties = \"T10 @ 200 mm\"\nlength = \"14 m\"\nmodulus-rise = \"5 MN/m3\"\n" + Each);
+        using var f = Given(Piles
+            + "strength = \"30 MPa\"\nbars = \"8 T20\"\nties = \"T10 @ 200 mm\"\nlength = \"14 m\"\nmodulus-rise = \"5 MN/m3\"\n" + Each);
         f.Run("size").Exit.Should().Be(0);
-        var ids = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray().Select(c => c.GetProperty("id").GetString()).ToList();
+        var ids = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray()
+            .Select(c => c.GetProperty("id").GetString())
+            .ToList();
         ids.Should().Contain("pile-bending").And.Contain("pile-axial");
         f.Run("show", "PC1", "pile-bending").Out.Should().Contain("M/H").And.Contain("0.77·T");
         f["plinth.toml"] = f["plinth.toml"].Replace("length = \"14 m\"", "length = \"4 m\"", StringComparison.Ordinal);
@@ -205,7 +216,8 @@ public class PileCapTests
             each = ["C1"]
             """);
         f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\nC1,0,0,500,500\nC2,8,0,500,500\nC3,9.6,0,400,400\nC4,16,0,400,400\n";
-        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n" + string.Concat(Enumerable.Range(1, 4).Select(i => $"C{i},DEAD,2,-3,{600 + (100 * i)},10,8\nC{i},WX,6,2,50,8,9\n"));
+        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n"
+            + string.Concat(Enumerable.Range(1, 4).Select(i => $"C{i},DEAD,2,-3,{600 + (100 * i)},10,8\nC{i},WX,6,2,50,8,9\n"));
         f.Run("size").Exit.Should().Be(0);
         f.Run("check").Exit.Should().Be(0);
         f.Run("options", "PC1").Out.Should().Contain("cheapest");

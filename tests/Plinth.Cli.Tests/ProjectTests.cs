@@ -32,7 +32,10 @@ public class ProjectTests
         f["adopted.toml"].Should().Contain("alike = [[\"C1\"], [\"C3\"]]");
         var alike = Foundation(f, "F1");
         alike.GetProperty("places").GetArrayLength().Should().Be(2);
-        alike.GetProperty("checks").EnumerateArray().Where(c => c.GetProperty("id").GetString() == "bearing").Select(c => c.GetProperty("place").GetString()).Should().Equal("C1", "C3");
+        alike.GetProperty("checks").EnumerateArray()
+            .Where(c => c.GetProperty("id").GetString() == "bearing")
+            .Select(c => c.GetProperty("place").GetString())
+            .Should().Equal("C1", "C3");
         f.Run("schedule", "--format", "csv").Out.Should().Contain("F1,\"C1, C3\",2,");
         f.Run("show", "F1", "bearing", "--place", "C3").Out.Should().Contain("bearing at C3");
     }
@@ -41,7 +44,10 @@ public class ProjectTests
     public void What_a_foundation_states_is_held_and_rules_may_be_overridden()
     {
         using var f = new Folder();
-        f["plinth.toml"] += "\n[[foundation]]\nmark = \"PAD-1\"\nsupports = [\"C2\"]\nwidth = \"1.8 m\"\nedge-x0 = \"0.8 m\"\nedge-x1 = \"1.6 m\"\nthickness = \"800 mm\"\nconcrete.strength = \"40 MPa\"\nstability.contact = 0.3\nstability.contact-transient = 0.3\nground.bearing = \"600 kPa\"\nsteel.bars = [\"T25\"]\n";
+        f["plinth.toml"] += "\n[[foundation]]\nmark = \"PAD-1\"\nsupports = [\"C2\"]\nwidth = \"1.8 m\"\nedge-x0 = \"0.8 m\"\n"
+            + "edge-x1 = \"1.6 m\"\nthickness = \"800 mm\"\nconcrete.strength = \"40 MPa\"\n"
+            + "stability.contact = 0.3\nstability.contact-transient = 0.3\nground.bearing = \"600 kPa\"\n"
+            + "steel.bars = [\"T25\"]\n";
         var ran = f.Run("size");
         ran.Exit.Should().Be(0, ran.Error);
         var pad = Foundation(f, "PAD-1");
@@ -49,7 +55,8 @@ public class ProjectTests
         pad.GetProperty("length_m").GetDouble().Should().BeApproximately(2.4, 1e-12, "the sum of both held edges");
         pad.GetProperty("thickness_m").GetDouble().Should().Be(0.8);
         pad.GetProperty("bars").GetProperty("bottom-x").GetString().Should().Contain("T25");
-        pad.GetProperty("places")[0].GetProperty("x_m").GetDouble().Should().BeApproximately(6.4, 1e-12, "the base's centre lies 0.4 m beyond the column");
+        pad.GetProperty("places")[0].GetProperty("x_m").GetDouble()
+            .Should().BeApproximately(6.4, 1e-12, "the base's centre lies 0.4 m beyond the column");
         f.Run("show", "PAD-1", "two-way-shear").Out.Should().Contain("√(40)").And.Contain("section open to the −x and −y edges");
     }
 
@@ -57,8 +64,10 @@ public class ProjectTests
     public void Own_combinations_stand_beside_the_standard()
     {
         using var f = new Folder();
-        f["plinth.toml"] += "\n[[combination]]\nname = \"flood\"\nfor = [\"ground\", \"stability\"]\nfactors = { D = 0.6, WX = 1.0 }\nleast = 1.1\n";
-        var flood = f.Run("combos", "--format", "json").Json.GetProperty("combinations").EnumerateArray().Single(c => c.GetProperty("name").GetString() == "flood");
+        f["plinth.toml"] += "\n[[combination]]\nname = \"flood\"\nfor = [\"ground\", \"stability\"]\n"
+            + "factors = { D = 0.6, WX = 1.0 }\nleast = 1.1\n";
+        var flood = f.Run("combos", "--format", "json").Json.GetProperty("combinations").EnumerateArray()
+            .Single(c => c.GetProperty("name").GetString() == "flood");
         flood.GetProperty("factors").GetProperty("DEAD").GetDouble().Should().Be(0.6);
         flood.GetProperty("weights").GetDouble().Should().Be(0.6);
         flood.GetProperty("clause").ValueKind.Should().Be(JsonValueKind.Null);
@@ -74,10 +83,13 @@ public class ProjectTests
         var before = Foundation(f, "F1");
         f.Replace("plinth.toml", "bearing = \"200 kPa\"", "bearing = \"200 kPa\"\nsurcharge = \"10 kPa\"");
         var after = Foundation(f, "F1");
-        Check(after, "bearing").GetProperty("demand").GetDouble().Should().BeGreaterThan(Check(before, "bearing").GetProperty("demand").GetDouble() + 7, "three quarters of it at least, by the combination that governs");
+        Check(after, "bearing").GetProperty("demand").GetDouble()
+            .Should().BeGreaterThan(Check(before, "bearing").GetProperty("demand").GetDouble() + 7,
+                "three quarters of it at least, by the combination that governs");
         foreach (var id in new[] { "sliding", "overturning-x", "contact" })
         {
-            Check(after, id).GetProperty("utilisation").GetDouble().Should().BeApproximately(Check(before, id).GetProperty("utilisation").GetDouble(), 1e-9, id);
+            Check(after, id).GetProperty("utilisation").GetDouble()
+                .Should().BeApproximately(Check(before, id).GetProperty("utilisation").GetDouble(), 1e-9, id);
         }
     }
 
@@ -90,8 +102,10 @@ public class ProjectTests
         f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm),angle (deg)\nC1,0,0,400,400,0\nC2,6,0,400,400,90\nC3,12,0,400,500,0\n";
         var turned = Foundation(f, "F2");
         turned.GetProperty("places")[0].GetProperty("angle_deg").GetDouble().Should().Be(90);
-        Check(turned, "overturning-y").GetProperty("demand").GetDouble().Should().BeApproximately(Check(straight, "overturning-x").GetProperty("demand").GetDouble(), 1e-9);
-        Check(turned, "bearing").GetProperty("demand").GetDouble().Should().BeApproximately(Check(straight, "bearing").GetProperty("demand").GetDouble(), 1e-9);
+        Check(turned, "overturning-y").GetProperty("demand").GetDouble()
+            .Should().BeApproximately(Check(straight, "overturning-x").GetProperty("demand").GetDouble(), 1e-9);
+        Check(turned, "bearing").GetProperty("demand").GetDouble()
+            .Should().BeApproximately(Check(straight, "bearing").GetProperty("demand").GetDouble(), 1e-9);
     }
 
     [Fact]
@@ -101,7 +115,12 @@ public class ProjectTests
         f.Run("size");
         var expected = f.Run("check", "--format", "json").Out;
         var rows = f["reactions.csv"].Split('\n', StringSplitOptions.RemoveEmptyEntries).Skip(1).Select(l => l.Split(','));
-        f["reactions.csv"] = "My (N m),case,Mx (N-mm),Fz (N),support,Fy (kN),Fx (MN)\n" + string.Concat(rows.Select(r => FormattableString.Invariant($"{Number(r[6]) * 1000},{r[1]},{Number(r[5]) * 1e6},{Number(r[4]) * 1000},{r[0]},{r[3]},{Number(r[2]) / 1000}\n")));
+        f["reactions.csv"] = "My (N m),case,Mx (N-mm),Fz (N),support,Fy (kN),Fx (MN)\n"
+            + string.Concat(
+                rows.Select(
+                    r =>
+                        FormattableString.Invariant(
+                            $"{Number(r[6]) * 1000},{r[1]},{Number(r[5]) * 1e6},{Number(r[4]) * 1000},{r[0]},{r[3]},{Number(r[2]) / 1000}\n")));
         var again = f.Run("check", "--format", "json").Json.GetProperty("foundations");
         var first = JsonDocument.Parse(expected).RootElement.GetProperty("foundations");
         for (var i = 0; i < 3; i++)

@@ -2,7 +2,9 @@ using System.Text.Json;
 
 namespace Plinth.Cli.Tests;
 
-/// <summary>What is proposed where bases cannot be built as they are, through the built program: a proposal pasted gives what was priced.</summary>
+/// <summary>
+/// What is proposed where bases cannot be built as they are, through the built program: a proposal pasted gives what was priced.
+/// </summary>
 public class ProposalTests
 {
     // Columns near each other, whose bases overlap.
@@ -13,7 +15,8 @@ public class ProposalTests
         return f;
     }
 
-    private static List<JsonElement> Priced(Folder f) => [.. f.Run("size", "--propose", "--format", "json").Json.GetProperty("proposals").EnumerateArray()];
+    private static List<JsonElement> Priced(Folder f) =>
+        [.. f.Run("size", "--propose", "--format", "json").Json.GetProperty("proposals").EnumerateArray()];
 
     [Fact]
     public void An_overlap_is_named_with_a_proposal_and_pasting_it_gives_what_was_priced()
@@ -21,7 +24,8 @@ public class ProposalTests
         using var f = Near();
         var sized = f.Run("size");
         sized.Exit.Should().Be(1);
-        sized.Out.Should().Contain("OVERLAP").And.Contain("  [[foundation]]  # F1 and F2 overlap by").And.Contain("\n  supports = [\"C1\", \"C2\"]\n");
+        sized.Out.Should().Contain("OVERLAP").And.Contain("  [[foundation]]  # F1 and F2 overlap by").And.Contain(
+            "\n  supports = [\"C1\", \"C2\"]\n");
         var (toml, adopted) = (f["plinth.toml"], f["adopted.toml"]);
         var shown = f.Run("size", "--propose");
         shown.Exit.Should().Be(1, "what stands there now still overlaps");
@@ -46,7 +50,8 @@ public class ProposalTests
     public void A_base_at_an_edge_that_finds_nothing_is_proposed_with_its_inner_neighbour()
     {
         using var f = new Folder();
-        f["plinth.toml"] += "\n[sizing]\nrange = { plan = [\"1 m\", \"6 m\"] }\n\n[[foundation]]\nsupports = [\"C1\"]\nedge-x0 = \"column\"\nwidth = \"1.6 m\"\n";
+        f["plinth.toml"] += "\n[sizing]\nrange = { plan = [\"1 m\", \"6 m\"] }\n\n[[foundation]]\nsupports = [\"C1\"]\n"
+            + "edge-x0 = \"column\"\nwidth = \"1.6 m\"\n";
         f.Replace("supports.csv", "C2,6,0,400,400", "C2,4,0,400,400");
         var sized = f.Run("size");
         sized.Exit.Should().Be(1);
@@ -63,7 +68,8 @@ public class ProposalTests
 
         // As the words say: its own table goes, the proposal comes.
         var toml = f["plinth.toml"];
-        f["plinth.toml"] = toml[..toml.IndexOf("\n[[foundation]]", StringComparison.Ordinal)] + "\n" + best.GetProperty("toml").GetString() + "\n";
+        f["plinth.toml"] = toml[..toml.IndexOf("\n[[foundation]]", StringComparison.Ordinal)] + "\n" + best.GetProperty("toml").GetString()
+            + "\n";
         f["adopted.toml"] = "";
         f.Run("size").Exit.Should().Be(0);
         var taken = f.Run("check", "CF1", "--format", "json").Json.GetProperty("foundations")[0];

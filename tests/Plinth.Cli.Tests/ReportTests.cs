@@ -10,7 +10,8 @@ public class ReportTests
         return f;
     }
 
-    private static string Start(Folder f, string name, int count = 5) => System.Text.Encoding.Latin1.GetString(File.ReadAllBytes(Path.Combine(f.Path, name)))[..count];
+    private static string Start(Folder f, string name, int count = 5) =>
+        System.Text.Encoding.Latin1.GetString(File.ReadAllBytes(Path.Combine(f.Path, name)))[..count];
 
     [Theory]
     [InlineData("r.html", "<!DOC")]
@@ -36,9 +37,12 @@ public class ReportTests
         f.Run("report", "F2", "--to", "r.html", "--revision", "C3").Exit.Should().Be(0);
         var html = f["r.html"];
         html.Should().Contain("revision C3").And.Contain("F2, isolated footing under C2").And.NotContain("F1, isolated");
-        foreach (var check in checks.GetProperty("checks").EnumerateArray().Where(c => c.GetProperty("id").GetString() is "bearing" or "two-way-shear"))
+        foreach (var check in checks.GetProperty("checks").EnumerateArray()
+            .Where(c => c.GetProperty("id").GetString() is "bearing" or "two-way-shear"))
         {
-            html.Should().Contain($"<td>{check.GetProperty("combination").GetString()}</td><td class=\"n\">{check.GetProperty("demand").GetDouble().ToString(check.GetProperty("id").GetString() == "bearing" ? "0.0" : "0.000", System.Globalization.CultureInfo.InvariantCulture)}</td>");
+            html.Should().Contain(
+                $"<td>{check.GetProperty("combination").GetString()}</td><td "
+                    + $"class=\"n\">{check.GetProperty("demand").GetDouble().ToString(check.GetProperty("id").GetString() == "bearing" ? "0.0" : "0.000", System.Globalization.CultureInfo.InvariantCulture)}</td>");
         }
     }
 
@@ -47,7 +51,9 @@ public class ReportTests
     {
         using var f = Sized();
         f.Run("report", "F2", "--depth", "full", "--combination", "S5:+WX", "--to", "r.html").Exit.Should().Be(0);
-        f["r.html"].Should().Contain("bearing at C2, S5:+WX").And.Contain("two-way shear at C2, U", "a combination for the ground is none for the concrete");
+        f["r.html"]
+            .Should().Contain("bearing at C2, S5:+WX").And.Contain("two-way shear at C2, U",
+                "a combination for the ground is none for the concrete");
     }
 
     [Fact]
@@ -164,8 +170,11 @@ public class ReportTests
     {
         using var f = new Folder();
         const int count = 150;
-        f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\n" + string.Concat(Enumerable.Range(1, count).Select(i => $"C{i},{6 * i},0,400,400\n"));
-        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n" + string.Concat(Enumerable.Range(1, count).Select(i => $"C{i},DEAD,2,0,420,0,5\nC{i},LIVE,0,0,100,0,0\nC{i},WX,-15,0,0,0,-30\n"));
+        f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\n"
+            + string.Concat(Enumerable.Range(1, count).Select(i => $"C{i},{6 * i},0,400,400\n"));
+        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n"
+            + string.Concat(Enumerable.Range(1, count)
+                .Select(i => $"C{i},DEAD,2,0,420,0,5\nC{i},LIVE,0,0,100,0,0\nC{i},WX,-15,0,0,0,-30\n"));
         f.Run("size", "--all", "--quiet").Exit.Should().Be(0);
         var before = Directory.GetFiles(f.Path).Length;
         using var process = System.Diagnostics.Process.Start(Program.Interruptible(f.Path, "report", "--depth", "full", "--to", "r.pdf"))!;

@@ -18,12 +18,15 @@ public class ScheduleTests
     {
         using var f = Sized("[column]\nstrength = \"35 MPa\"\n");
         var rows = Rows(f.Run("schedule", "--what", "bars", "--format", "csv").Out);
-        rows[0].Should().Equal("member", "bar mark", "use", "size", "members", "in each", "total", "length (mm)", "shape", "a (mm)", "b (mm)", "c (mm)", "r (mm)", "mass (kg)");
+        rows[0]
+            .Should().Equal("member", "bar mark", "use", "size", "members", "in each", "total", "length (mm)", "shape", "a (mm)", "b (mm)",
+                "c (mm)", "r (mm)", "mass (kg)");
         var json = f.Run("schedule", "--format", "json").Json;
         var bars = json.GetProperty("bars").EnumerateArray().ToList();
         bars.Should().HaveCount(f.Run("schedule", "--what", "bars", "--format", "csv").Out.Split('\n').Count(l => l.StartsWith('F')));
         bars.Select(b => b.GetProperty("bar_mark").GetString()).Should().OnlyHaveUniqueItems().And.StartWith("01");
-        bars.Sum(b => b.GetProperty("mass_kg").GetDouble()).Should().BeApproximately(json.GetProperty("total").GetProperty("steel_kg").GetDouble(), 1e-9);
+        bars.Sum(b => b.GetProperty("mass_kg").GetDouble())
+            .Should().BeApproximately(json.GetProperty("total").GetProperty("steel_kg").GetDouble(), 1e-9);
         foreach (var b in bars)
         {
             // Any checker with the sheet in hand: number × length × nominal mass.
@@ -32,7 +35,8 @@ public class ScheduleTests
             b.GetProperty("mass_kg").GetDouble().Should().BeApproximately(mass, 1e-9 * mass);
         }
 
-        bars.Where(b => b.GetProperty("use").GetString() == "dowels").Should().HaveCount(3).And.OnlyContain(b => b.GetProperty("shape").GetString() == "11");
+        bars.Where(b => b.GetProperty("use").GetString() == "dowels")
+            .Should().HaveCount(3).And.OnlyContain(b => b.GetProperty("shape").GetString() == "11");
     }
 
     [Fact]
@@ -42,7 +46,9 @@ public class ScheduleTests
         var json = f.Run("schedule", "--format", "json").Json;
         foreach (var footing in json.GetProperty("footings").EnumerateArray())
         {
-            var bars = json.GetProperty("bars").EnumerateArray().Where(b => b.GetProperty("member").GetString() == footing.GetProperty("mark").GetString() && b.GetProperty("shape").GetString() == "00");
+            var bars = json.GetProperty("bars").EnumerateArray()
+                .Where(b => b.GetProperty("member").GetString() == footing.GetProperty("mark").GetString()
+                    && b.GetProperty("shape").GetString() == "00");
             foreach (var b in bars)
             {
                 var side = footing.GetProperty(b.GetProperty("use").GetString()!.Contains("along x") ? "length_m" : "width_m").GetDouble();
@@ -61,13 +67,16 @@ public class ScheduleTests
         {
             using var zip = System.IO.Compression.ZipFile.OpenRead(path);
             using var book = zip.GetEntry("xl/workbook.xml")!.Open();
-            return [.. System.Xml.Linq.XElement.Load(book).Descendants().Where(e => e.Name.LocalName == "sheet").Select(e => e.Attribute("name")!.Value)];
+            return [.. System.Xml.Linq.XElement.Load(book).Descendants()
+                .Where(e => e.Name.LocalName == "sheet")
+                .Select(e => e.Attribute("name")!.Value)];
         }
 
         Sheets(Path.Combine(f.Path, "out/all.xlsx")).Should().Equal("Footings", "Bars", "Quantities");
         Sheets(Path.Combine(f.Path, "out/bars.xlsx")).Should().Equal("Bars");
         f.Run("schedule", "--to", "out/again.xlsx");
-        File.ReadAllBytes(Path.Combine(f.Path, "out/again.xlsx")).SequenceEqual(File.ReadAllBytes(Path.Combine(f.Path, "out/all.xlsx"))).Should().BeTrue("same input, same bytes");
+        File.ReadAllBytes(Path.Combine(f.Path, "out/again.xlsx")).SequenceEqual(File.ReadAllBytes(Path.Combine(f.Path, "out/all.xlsx")))
+            .Should().BeTrue("same input, same bytes");
     }
 
     [Fact]
@@ -77,8 +86,11 @@ public class ScheduleTests
         f.Run("schedule", "--what", "quantities").Out.Should().Contain("no working space").And.NotContain("carbon");
         f["plinth.toml"] += "[carbon]\nconcrete = 310\nsteel = 0.85\n";
         var total = f.Run("schedule", "--format", "json").Json.GetProperty("total");
-        total.GetProperty("carbon_kgCO2e").GetDouble().Should().BeApproximately((310 * total.GetProperty("concrete_m3").GetDouble()) + (0.85 * total.GetProperty("steel_kg").GetDouble()), 1e-9);
-        f.Run("schedule", "--what", "quantities").Out.Should().Contain("embodied carbon").And.Contain("concrete 310 kg/m3, steel 0.85 kg/kg");
+        total.GetProperty("carbon_kgCO2e").GetDouble()
+            .Should().BeApproximately((310 * total.GetProperty("concrete_m3").GetDouble())
+                + (0.85 * total.GetProperty("steel_kg").GetDouble()), 1e-9);
+        f.Run("schedule", "--what", "quantities").Out.Should().Contain("embodied carbon").And.Contain(
+            "concrete 310 kg/m3, steel 0.85 kg/kg");
         f["plinth.toml"] = f["plinth.toml"].Replace("steel = 0.85", "steel = -1");
         f.Run("schedule").Error.Should().Contain("steel").And.Contain("must be more than zero");
     }
@@ -102,10 +114,19 @@ public class ScheduleTests
         var rows = Rows(f.Run("schedule", "--what", "bars", "--format", "csv").Out);
         rows[0].Should().Contain("length (in)").And.Contain("mass (lb)");
         var row = rows[1];
-        var (total, length) = (double.Parse(row[Array.IndexOf(rows[0], "total")]), double.Parse(row[Array.IndexOf(rows[0], "length (in)")]));
+        var (total, length) = (double.Parse(row[Array.IndexOf(rows[0], "total")]),
+            double.Parse(row[Array.IndexOf(rows[0], "length (in)")]));
 
         // ASTM A615: #5 1.043 lb/ft and so on, here from kg/m.
-        var perFoot = row[Array.IndexOf(rows[0], "size")] switch { "#4" => 0.668, "#5" => 1.043, "#6" => 1.502, "#7" => 2.044, "#8" => 2.670, var s => throw new InvalidOperationException(s) };
+        var perFoot = row[Array.IndexOf(rows[0], "size")] switch
+        {
+            "#4" => 0.668,
+            "#5" => 1.043,
+            "#6" => 1.502,
+            "#7" => 2.044,
+            "#8" => 2.670,
+            var s => throw new InvalidOperationException(s)
+        };
         double.Parse(row[^1]).Should().BeApproximately(total * length / 12 * perFoot, 0.002 * total * length / 12 * perFoot);
     }
 }

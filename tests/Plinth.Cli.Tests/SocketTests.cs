@@ -23,11 +23,15 @@ public class SocketTests
         f.Run("size").Exit.Should().Be(0);
         f["adopted.toml"].Should().Be(before, "what is found is read back as it was written");
         f.Run("show", "F1").Out.Should().Contain("socket: ").And.Contain(" deep, walls ").And.Contain(" in pairs");
-        f.Run("show", "F1", "socket-walls").Out.Should().Contain("Pressure between column and socket along x").And.Contain("F2        = F1 − H");
+        f.Run("show", "F1", "socket-walls").Out.Should().Contain("Pressure between column and socket along x").And.Contain(
+            "F2        = F1 − H");
         f.Run("schedule").Out.Should().Contain("socket");
         var design = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0];
-        design.GetProperty("pedestal").GetProperty("socket_depth_m").GetDouble().Should().BeGreaterThanOrEqualTo(0.48 - 1e-9, "1.2 times the column");
-        design.GetProperty("not_checked").EnumerateArray().Select(c => c.ToString()).Should().NotContain(c => c.Contains("interface"), "a column in a socket has no dowels");
+        design.GetProperty("pedestal").GetProperty("socket_depth_m").GetDouble()
+            .Should().BeGreaterThanOrEqualTo(0.48 - 1e-9, "1.2 times the column");
+        design.GetProperty("not_checked").EnumerateArray()
+            .Select(c => c.ToString())
+            .Should().NotContain(c => c.Contains("interface"), "a column in a socket has no dowels");
     }
 
     [Fact]
@@ -64,7 +68,8 @@ public class SocketTests
     public void A_socket_of_one_foundation_is_held_and_a_turned_column_refused()
     {
         using var f = new Folder();
-        f["plinth.toml"] = Folder.Toml + "[[foundation]]\nmark = \"F1\"\nsupports = [\"C1\"]\nsocket = { depth = \"650 mm\", wall = \"250 mm\" }\n";
+        f["plinth.toml"] = Folder.Toml
+            + "[[foundation]]\nmark = \"F1\"\nsupports = [\"C1\"]\nsocket = { depth = \"650 mm\", wall = \"250 mm\" }\n";
         f.Run("size", "--all").Exit.Should().Be(0);
         f["adopted.toml"].Should().Contain("pedestal.socket = \"650 mm\"").And.Contain("pedestal.wall = \"250 mm\"");
         f.Run("show", "F1", "--settings").Out.Should().Contain("650 mm");

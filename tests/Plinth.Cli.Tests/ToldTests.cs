@@ -7,9 +7,11 @@ public sealed class ToldTests
 {
     private const string Pedestals = "[column]\nstrength = \"35 MPa\"\n[pedestal]\nunder = \"all\"\nheight = \"600 mm\"\n";
 
-    private static readonly string[] LeastAmounts = ["minimum-steel-x", "minimum-steel-y", "bar-spacing-x", "bar-spacing-y", "least-depth", "steel-at-column"];
+    private static readonly string[] LeastAmounts = ["minimum-steel-x", "minimum-steel-y", "bar-spacing-x", "bar-spacing-y", "least-depth",
+        "steel-at-column"];
 
-    private static List<JsonElement> Foundations(Folder f, params string[] more) => [.. f.Run(["check", "--format", "json", .. more]).Json.GetProperty("foundations").EnumerateArray()];
+    private static List<JsonElement> Foundations(Folder f, params string[] more) =>
+        [.. f.Run(["check", "--format", "json", .. more]).Json.GetProperty("foundations").EnumerateArray()];
 
     private static Folder Sized(string more = "")
     {
@@ -43,10 +45,12 @@ public sealed class ToldTests
     {
         using var f = Sized();
         var why = f.Run("show", "F1", "--why").Out.Split('\n').SkipWhile(l => !l.Contains("what stops", StringComparison.Ordinal)).ToList();
-        why.Should().Contain(l => l.StartsWith("thickness", StringComparison.Ordinal)).And.Contain(l => l.StartsWith("length and width", StringComparison.Ordinal));
+        why.Should().Contain(l => l.StartsWith("thickness", StringComparison.Ordinal)).And.Contain(l => l.StartsWith("length and width",
+            StringComparison.Ordinal));
         var row = why.Single(l => l.StartsWith("bottom-x", StringComparison.Ordinal));
         var stopped = row.Split("  ", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
-        var tried = f.Run("check", "F1", "--set", $"bottom-x={stopped[0]["bottom-x ".Length..]}").Out.Split('\n').First(l => l.StartsWith("F1", StringComparison.Ordinal));
+        var tried = f.Run("check", "F1", "--set", $"bottom-x={stopped[0]["bottom-x ".Length..]}").Out.Split('\n')
+            .First(l => l.StartsWith("F1", StringComparison.Ordinal));
         tried.Should().Contain("FAIL").And.Contain(stopped[1]).And.Contain(stopped[2]);
     }
 
@@ -80,10 +84,13 @@ public sealed class ToldTests
         rows[1].TryGetProperty("existing", out _).Should().BeFalse();
         foreach (var what in (ReadOnlySpan<string>)["concrete_m3", "steel_kg", "excavation_m3", "formwork_m2"])
         {
-            json.GetProperty("total").GetProperty(what).GetDouble().Should().BeApproximately(whole.GetProperty(what).GetDouble() - rows[0].GetProperty(what).GetDouble(), 1e-9, what);
+            json.GetProperty("total").GetProperty(what).GetDouble()
+                .Should().BeApproximately(whole.GetProperty(what).GetDouble() - rows[0].GetProperty(what).GetDouble(), 1e-9, what);
         }
 
-        json.GetProperty("bars").EnumerateArray().Select(b => b.GetProperty("member").GetString()).Should().NotContain("F1").And.Contain("F2");
+        json.GetProperty("bars").EnumerateArray()
+            .Select(b => b.GetProperty("member").GetString())
+            .Should().NotContain("F1").And.Contain("F2");
         f.Run("schedule").Out.Should().Contain("C1 (existing)");
         f.Run("status").Out.Should().MatchRegex("built +1 +F1");
         var before = f["adopted.toml"];
@@ -102,15 +109,18 @@ public sealed class ToldTests
         f["plinth.toml"] += "bars = \"8 T25\"\n";
         var check = f.Run("check");
         check.Exit.Should().Be(1, "nothing of it is in force");
-        check.Error.Should().Contain($"[F1] pedestal.bars \"{was}\" differs from [pedestal] bars \"8 T25\"").And.Contain("warning").And.NotContain("error:");
+        check.Error.Should().Contain($"[F1] pedestal.bars \"{was}\" differs from [pedestal] bars \"8 T25\"").And.Contain(
+            "warning").And.NotContain("error:");
         f.Run("size").Exit.Should().Be(0);
         f["adopted.toml"].Should().Contain("pedestal.bars = \"8 T25\"").And.NotContain($"pedestal.bars = \"{was}\"");
         f.Run("check").Error.Should().NotContain("differs");
         var at = f["adopted.toml"].IndexOf("pedestal.bars = \"8 T25\"", StringComparison.Ordinal);
-        f["adopted.toml"] = f["adopted.toml"][..at] + "pedestal.bars = \"8 T16\"" + f["adopted.toml"][(at + "pedestal.bars = \"8 T25\"".Length)..];
+        f["adopted.toml"] = f["adopted.toml"][..at] + "pedestal.bars = \"8 T16\""
+            + f["adopted.toml"][(at + "pedestal.bars = \"8 T25\"".Length)..];
         var conflict = f.Run("check");
         conflict.Exit.Should().Be(2);
-        conflict.Error.Should().MatchRegex(@"adopted\.toml:\d+:\d+: error: \[F1\] pedestal\.bars ""8 T16"" differs from \[pedestal\] bars ""8 T25""");
+        conflict.Error.Should().MatchRegex(
+            @"adopted\.toml:\d+:\d+: error: \[F1\] pedestal\.bars ""8 T16"" differs from \[pedestal\] bars ""8 T25""");
     }
 
     [Fact]
@@ -127,15 +137,24 @@ public sealed class ToldTests
     public void Checks_stand_in_groups_and_in_each_what_is_used_most_first()
     {
         using var f = Sized();
-        var rows = f.Run("show", "F1").Out.Split('\n').SkipWhile(l => !l.StartsWith('─')).Skip(1).TakeWhile(l => !l.StartsWith('·') && !l.StartsWith("Not checked", StringComparison.Ordinal)).ToList();
+        var rows = f.Run("show", "F1").Out.Split('\n')
+            .SkipWhile(l => !l.StartsWith('─'))
+            .Skip(1)
+            .TakeWhile(l => !l.StartsWith('·') && !l.StartsWith("Not checked", StringComparison.Ordinal))
+            .ToList();
         var groups = string.Join('\n', rows.Select(r => r.TrimEnd())).Split("\n\n", StringSplitOptions.RemoveEmptyEntries);
         groups.Length.Should().BeGreaterThanOrEqualTo(2, "ground, concrete");
         groups[0].Should().Contain("bearing").And.NotContain("flexure");
         groups[1].Should().Contain("bottom flexure x").And.NotContain("sliding");
         foreach (var group in groups)
         {
-            var used = group.Split('\n').Where(l => l.Contains('✓') && !l.StartsWith("minimum", StringComparison.Ordinal) && !l.StartsWith("bar spacing", StringComparison.Ordinal) && !l.StartsWith("least", StringComparison.Ordinal) && !l.StartsWith("steel at", StringComparison.Ordinal))
-                .Select(l => double.Parse(System.Text.RegularExpressions.Regex.Match(l, @"(\d+\.\d\d) +✓").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture)).ToList();
+            var used = group.Split('\n')
+                .Where(l => l.Contains('✓') && !l.StartsWith("minimum", StringComparison.Ordinal)
+                    && !l.StartsWith("bar spacing", StringComparison.Ordinal) && !l.StartsWith("least", StringComparison.Ordinal)
+                    && !l.StartsWith("steel at", StringComparison.Ordinal))
+                .Select(l => double.Parse(System.Text.RegularExpressions.Regex.Match(l, @"(\d+\.\d\d) +✓").Groups[1].Value,
+                    System.Globalization.CultureInfo.InvariantCulture))
+                .ToList();
             used.Should().BeInDescendingOrder();
         }
     }
@@ -171,8 +190,13 @@ public sealed class ToldTests
     {
         // Thirty columns in two rows with loads of their own.
         using var f = new Folder();
-        f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\n" + string.Concat(Enumerable.Range(1, 30).Select(i => $"C{i},{7 * (i % 15)},{8 * (i / 15)},400,400\n"));
-        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n" + string.Concat(Enumerable.Range(1, 30).Select(i => $"C{i},DEAD,0,0,{300 + (17 * i)},0,0\nC{i},LIVE,0,0,{100 + (7 * i)},0,{i % 5}\nC{i},WX,{i % 4},0,0,0,{3 * (i % 4)}\n"));
+        f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\n"
+            + string.Concat(Enumerable.Range(1, 30).Select(i => $"C{i},{7 * (i % 15)},{8 * (i / 15)},400,400\n"));
+        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n"
+            + string.Concat(Enumerable.Range(1, 30)
+                .Select(
+                    i =>
+                        $"C{i},DEAD,0,0,{300 + (17 * i)},0,0\nC{i},LIVE,0,0,{100 + (7 * i)},0,{i % 5}\nC{i},WX,{i % 4},0,0,0,{3 * (i % 4)}\n"));
         f.Run("size").Exit.Should().Be(0);
         var ran = f.Run("group", "--format", "json");
         var rows = ran.Json.GetProperty("choices").EnumerateArray().ToList();
@@ -193,7 +217,9 @@ public sealed class ToldTests
         using var f = new Folder();
         string Plan(string first)
         {
-            f["supports.csv"] = $"support,x (m),y (m),cx (mm),cy (mm),grid\nC1,0,0,400,400,{first}\nC2,6,0,400,400,{first.Replace('A', 'B')}\nC3,12,0,400,500,{first.Replace('A', 'C')}\n";
+            f["supports.csv"] =
+                $"support,x (m),y (m),cx (mm),cy (mm),grid\nC1,0,0,400,400,{first}\n"
+                    + $"C2,6,0,400,400,{first.Replace('A', 'B')}\nC3,12,0,400,500,{first.Replace('A', 'C')}\n";
             f.Run("size", "--all").Exit.Should().Be(0);
             f.Run("draw", "--to", "plan.svg").Exit.Should().Be(0);
             return f["plan.svg"];
@@ -223,13 +249,17 @@ public sealed class ToldTests
     public void A_plate_makes_a_column_of_steel_and_an_angle_without_unit_is_in_degrees()
     {
         using var f = new Folder();
-        f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm),plate-x (mm),plate-y (mm),angle\nC1,0,0,200,200,350,350,30\nC2,6,0,200,200,350,350,0\nC3,12,0,200,200,350,350,0\n";
+        f["supports.csv"] =
+            "support,x (m),y (m),cx (mm),cy (mm),plate-x (mm),plate-y (mm),angle\nC1,0,0,200,200,350,350,30\n"
+                + "C2,6,0,200,200,350,350,0\nC3,12,0,200,200,350,350,0\n";
         var ran = f.Run("size", "--all");
         ran.Exit.Should().Be(0, ran.Error);
         ran.Error.Should().Contain("taken as a steel column");
         f.Run("show", "F1", "--settings").Exit.Should().Be(0);
         f.Run("check", "F1").Error.Should().NotContain("angle");
-        f["supports.csv"] = f["supports.csv"].Replace("angle\n", "angle (deg)\n", StringComparison.Ordinal).Replace("plate-y (mm)", "plate-y (mm),shape", StringComparison.Ordinal).Replace("350,350,", "350,350,steel,", StringComparison.Ordinal);
+        f["supports.csv"] = f["supports.csv"].Replace("angle\n", "angle (deg)\n", StringComparison.Ordinal)
+            .Replace("plate-y (mm)", "plate-y (mm),shape", StringComparison.Ordinal)
+            .Replace("350,350,", "350,350,steel,", StringComparison.Ordinal);
         var before = f["adopted.toml"];
         f.Run("size", "--all").Error.Should().NotContain("taken as a steel column");
         f["adopted.toml"].Should().Be(before, "it says the same in words");
@@ -241,7 +271,8 @@ public sealed class ToldTests
         using var f = new Folder();
         var lines = f.Run("--help").Out.Split('\n');
         lines.Length.Should().BeLessThan(45, "one screen");
-        foreach (var command in (ReadOnlySpan<string>)["new", "import", "audit", "size", "check", "show", "set", "group", "draw", "schedule", "report", "issue", "compare"])
+        foreach (var command in (ReadOnlySpan<string>)["new", "import", "audit", "size", "check", "show", "set", "group", "draw",
+            "schedule", "report", "issue", "compare"])
         {
             lines.Count(l => l.TrimStart().StartsWith(command + " ", StringComparison.Ordinal)).Should().Be(1, command);
         }

@@ -11,7 +11,9 @@ public sealed class TwoAtOnceTests : IDisposable
 
     private string In(string name) => System.IO.Path.Combine(f.Path, name);
 
-    private string[] Hidden => [.. Directory.GetFileSystemEntries(f.Path, ".*", SearchOption.AllDirectories).Select(p => System.IO.Path.GetRelativePath(f.Path, p))];
+    private string[] Hidden =>
+        [.. Directory.GetFileSystemEntries(f.Path, ".*", SearchOption.AllDirectories)
+            .Select(p => System.IO.Path.GetRelativePath(f.Path, p))];
 
     [Fact]
     public void Edits_of_two_processes_are_both_kept_or_one_is_told_to_try_again()
@@ -20,7 +22,8 @@ public sealed class TwoAtOnceTests : IDisposable
         for (var pair = 0; pair < 10; pair++)
         {
             var values = new[] { $"{600 + (10 * pair)} mm", $"{605 + (10 * pair)} mm" };
-            var processes = new[] { "F1", "F3" }.Select((mark, i) => Process.Start(Program.Start(f.Path, "set", mark, "thickness=" + values[i]))!).ToList();
+            var processes = new[] { "F1",
+                "F3" }.Select((mark, i) => Process.Start(Program.Start(f.Path, "set", mark, "thickness=" + values[i]))!).ToList();
             var exits = new List<int>();
             foreach (var process in processes)
             {
@@ -33,7 +36,8 @@ public sealed class TwoAtOnceTests : IDisposable
 
             for (var i = 0; i < 2; i++)
             {
-                f["adopted.toml"].Contains(values[i], StringComparison.Ordinal).Should().Be(exits[i] != 2, $"pair {pair}: {values[i]} with exit {exits[i]}");
+                f["adopted.toml"].Contains(values[i], StringComparison.Ordinal)
+                    .Should().Be(exits[i] != 2, $"pair {pair}: {values[i]} with exit {exits[i]}");
             }
         }
 
@@ -75,7 +79,8 @@ public sealed class TwoAtOnceTests : IDisposable
         var name = ".plinth-" + string.Concat(Environment.MachineName.Where(char.IsAsciiLetterOrDigit).Take(24)) + "-999999999-1.new";
         var next = reactions.Replace("C1,DEAD,2,0,420", "C1,DEAD,2,0,421", StringComparison.Ordinal);
         f[name] = next;
-        f[".plinth-pending.json"] = $$"""{"schema":"keen-plinth/pending/1","files":[{"target":"supports.csv","made":"{{name.Replace("-1.new", "-2.new", StringComparison.Ordinal)}}","sha256":"00","in_place":false},{"target":"reactions.csv","made":"{{name}}","sha256":"{{Digest(next)}}","in_place":false}]}""";
+        f[".plinth-pending.json"] =
+            $$"""{"schema":"keen-plinth/pending/1","files":[{"target":"supports.csv","made":"{{name.Replace("-1.new", "-2.new", StringComparison.Ordinal)}}","sha256":"00","in_place":false},{"target":"reactions.csv","made":"{{name}}","sha256":"{{Digest(next)}}","in_place":false}]}""";
         var ran = f.Run("audit");
         ran.Error.Should().Contain("reactions.csv is whole now");
         (f["supports.csv"], f["reactions.csv"]).Should().Be((old, next));
@@ -96,7 +101,8 @@ public sealed class TwoAtOnceTests : IDisposable
         }
 
         var before = (f["plinth.toml"], f["supports.csv"], f["reactions.csv"]);
-        f[".plinth-pending.json"] = $$"""{"schema":"keen-plinth/pending/1","files":[{"target":"{{target}}","made":"{{name}}","sha256":"{{Digest("evil")}}","in_place":false}]}""";
+        f[".plinth-pending.json"] =
+            $$"""{"schema":"keen-plinth/pending/1","files":[{"target":"{{target}}","made":"{{name}}","sha256":"{{Digest("evil")}}","in_place":false}]}""";
         var ran = f.Run("check");
         ran.Exit.Should().Be(2);
         ran.Error.Should().Contain("is not a list that plinth wrote");
@@ -122,5 +128,6 @@ public sealed class TwoAtOnceTests : IDisposable
         Hidden.Should().Equal($".plinth-{machine}-{Environment.ProcessId}-1.new");
     }
 
-    private static string Digest(string text) => Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(text)));
+    private static string Digest(string text) =>
+        Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(text)));
 }

@@ -5,19 +5,28 @@ namespace Plinth.Cli.Tests;
 /// <summary>Few types of footing where some have something written for them, and how near the least a choice is.</summary>
 public sealed class TypesTests
 {
-    private const string Supports = "support,x (m),y (m),cx (mm),cy (mm)\nC1,0,0,400,400\nC2,6,0,400,400\nC3,12,0,400,400\nC4,18,0,400,400\n";
+    private const string Supports =
+        "support,x (m),y (m),cx (mm),cy (mm)\nC1,0,0,400,400\nC2,6,0,400,400\nC3,12,0,400,400\nC4,18,0,400,400\n";
 
     private static Folder Row(string more = "")
     {
         var f = new Folder();
         f["plinth.toml"] = Folder.Toml + more;
         f["supports.csv"] = Supports;
-        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n" + string.Concat(new[] { ("C1", 400), ("C2", 420), ("C3", 410), ("C4", 700) }.Select(s => FormattableString.Invariant($"{s.Item1},DEAD,0,0,{s.Item2},0,0\n{s.Item1},LIVE,0,0,{s.Item2 / 3},0,0\n{s.Item1},WX,10,0,0,0,20\n")));
+        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\n"
+            + string.Concat(new[] { ("C1", 400), ("C2", 420), ("C3", 410),
+                ("C4",
+                    700) }.Select(
+                        s =>
+                            FormattableString.Invariant(
+                                $"{s.Item1},DEAD,0,0,{s.Item2},0,0\n{s.Item1},LIVE,0,0,{s.Item2 / 3},0,0\n{s.Item1},WX,10,0,0,0,20\n")));
         f.Run("size", "--all").Exit.Should().Be(0);
         return f;
     }
 
-    private static List<string> Marks(Folder f) => [.. f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray().Select(x => x.GetProperty("mark").GetString()!)];
+    private static List<string> Marks(Folder f) =>
+        [.. f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray()
+            .Select(x => x.GetProperty("mark").GetString()!)];
 
     [Theory]
     [InlineData("leave-out = [\"*-WX\"]")]
@@ -32,11 +41,14 @@ public sealed class TypesTests
         // It keeps its mark, since its choice stands under it, and has the design of the others.
         Marks(f).Should().BeEquivalentTo("F1", "F2");
         var rows = f.Run("schedule", "--format", "json").Json.GetProperty("footings").EnumerateArray().ToList();
-        rows.Select(r => (r.GetProperty("length_m").GetDouble(), r.GetProperty("thickness_m").GetDouble(), r.GetProperty("bottom-x").GetString())).Distinct().Should().ContainSingle();
+        rows.Select(r => (r.GetProperty("length_m").GetDouble(), r.GetProperty("thickness_m").GetDouble(),
+            r.GetProperty("bottom-x").GetString())).Distinct().Should().ContainSingle();
         rows.Select(r => r.GetProperty("number_off").GetInt32()).Order().Should().Equal(1, 3);
         f.Run("check").Exit.Should().Be(0);
         f.Run("size").Error.Should().Contain("Nothing to write");
-        f.Run("group", "--format", "json").Json.GetProperty("choices").EnumerateArray().Select(c => c.GetProperty("types").GetInt32()).Should().Equal(1);
+        f.Run("group", "--format", "json").Json.GetProperty("choices").EnumerateArray()
+            .Select(c => c.GetProperty("types").GetInt32())
+            .Should().Equal(1);
     }
 
     [Fact]
@@ -107,7 +119,12 @@ public sealed class TypesTests
         screen.Should().Contain("4 of ").And.Contain("(F1, F2, F3, F4)").And.Contain("above least");
         var csv = f.Run("group", "--format", "csv").Out.Split('\n', StringSplitOptions.RemoveEmptyEntries);
         csv[0].Should().Be("types,cost,concrete (m3),steel (kg),type,number,marks");
-        var costs = csv.Skip(1).Select(l => (Types: int.Parse(l.Split(',')[0], CultureInfo.InvariantCulture), Cost: double.Parse(l.Split(',')[1], CultureInfo.InvariantCulture))).Distinct().OrderBy(c => c.Types).ToList();
+        var costs = csv.Skip(1)
+            .Select(l => (Types: int.Parse(l.Split(',')[0], CultureInfo.InvariantCulture),
+                Cost: double.Parse(l.Split(',')[1], CultureInfo.InvariantCulture)))
+            .Distinct()
+            .OrderBy(c => c.Types)
+            .ToList();
         costs.Select(c => c.Cost).Should().BeInDescendingOrder();
         csv.Skip(1).Where(l => l.StartsWith("1,", StringComparison.Ordinal)).Should().ContainSingle().Which.Should().EndWith("F1 F2 F3 F4");
     }
@@ -116,7 +133,8 @@ public sealed class TypesTests
     public void Every_format_of_every_command_is_whole_and_reads_back()
     {
         using var f = Row();
-        foreach (var command in new[] { "check", "schedule", "combos", "audit", "status", "options F1", "show F1", "show F1 bearing", "show F1 --settings", "group", "size --dry-run" })
+        foreach (var command in new[] { "check", "schedule", "combos", "audit", "status", "options F1", "show F1", "show F1 bearing",
+            "show F1 --settings", "group", "size --dry-run" })
         {
             var words = command.Split(' ');
             var json = f.Run([.. words, "--format", "json"]);
@@ -141,7 +159,8 @@ public sealed class TypesTests
         byte[] Bytes(string locale, string processors)
         {
             var start = Program.Start(f.Path, "group", "--types", "2");
-            (start.Environment["LC_ALL"], start.Environment["DOTNET_PROCESSOR_COUNT"], start.Environment["TZ"]) = (locale, processors, "Asia/Tokyo");
+            (start.Environment["LC_ALL"], start.Environment["DOTNET_PROCESSOR_COUNT"], start.Environment["TZ"]) = (locale, processors,
+                "Asia/Tokyo");
             f["adopted.toml"] = kept;
             Program.Run(start).Exit.Should().Be(0);
             return File.ReadAllBytes(Path.Combine(f.Path, "adopted.toml"));
@@ -159,7 +178,9 @@ public sealed class TypesTests
         {
             using var f = Folder.Building("workshop-frame");
             var told = new Dictionary<string, string>(StringComparer.Ordinal);
-            foreach (var words in (string[][])[["size", "--all"], ["check", "--format", "json", "--room"], ["schedule", "--to", "out/s.xlsx"], ["draw", "--what", "utilisation", "--to", "out/u.svg"], ["report", "--depth", "checks", "--to", "out/r.html"], ["report", "--depth", "summary", "--to", "out/r.pdf"]])
+            foreach (var words in (string[][])[["size", "--all"], ["check", "--format", "json", "--room"],
+                ["schedule", "--to", "out/s.xlsx"], ["draw", "--what", "utilisation", "--to", "out/u.svg"],
+                ["report", "--depth", "checks", "--to", "out/r.html"], ["report", "--depth", "summary", "--to", "out/r.pdf"]])
             {
                 var start = Program.Start(f.Path, words);
                 start.Environment["DOTNET_PROCESSOR_COUNT"] = processors;
@@ -169,7 +190,8 @@ public sealed class TypesTests
 
             foreach (var file in Directory.GetFiles(f.Path, "*", SearchOption.AllDirectories))
             {
-                told[Path.GetRelativePath(f.Path, file)] = Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(File.ReadAllBytes(file)));
+                told[Path.GetRelativePath(f.Path,
+                    file)] = Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(File.ReadAllBytes(file)));
             }
 
             return told;

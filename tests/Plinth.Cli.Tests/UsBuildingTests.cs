@@ -3,7 +3,9 @@ using System.Text;
 
 namespace Plinth.Cli.Tests;
 
-/// <summary>A store of twelve columns in US units, braced, with pedestals, beside a property line: from the first command to the issue.</summary>
+/// <summary>
+/// A store of twelve columns in US units, braced, with pedestals, beside a property line: from the first command to the issue.
+/// </summary>
 public sealed class UsBuildingTests
 {
     private static readonly double[] Dead = [70, 95, 98, 72];
@@ -20,18 +22,22 @@ public sealed class UsBuildingTests
 
         f.Replace("plinth.toml", "LIVE = \"L\"", "LIVE = \"L\"\nSNOW = \"S\"\nWX = { symbol = \"W\", reversible = true }\nEX = \"E\"");
         f.Replace("plinth.toml", "founding-depth = \"5 ft\"", "founding-depth = \"5.5 ft\"");
-        f.Replace("plinth.toml", "bearing = \"3 ksf\"", "bearing = \"4 ksf\"\nbearing-transient = 1.33\nfrost-depth = \"42 in\"\npassive-coefficient = 2.0");
+        f.Replace("plinth.toml", "bearing = \"3 ksf\"",
+            "bearing = \"4 ksf\"\nbearing-transient = 1.33\nfrost-depth = \"42 in\"\npassive-coefficient = 2.0");
         f.Replace("plinth.toml", "sds = 0.0", "category = \"D\"\nsds = 0.6");
         f.Replace("plinth.toml", "# strength = \"5000 psi\"\n", "strength = \"5000 psi\"\nbars = \"8 #7\"\n");
         f.Replace("plinth.toml", "[pedestal]\n", "[pedestal]\nunder = \"all\"\nheight = \"3 ft\"\n");
-        f["plinth.toml"] += "\n[site]\nboundary = [[\"-3 ft\", \"-10 ft\"], [\"90 ft\", \"-10 ft\"], [\"90 ft\", \"60 ft\"], [\"-3 ft\", \"60 ft\"]]\n";
-        var (supports, reactions) = (new StringBuilder("support,x (ft),y (ft),shape,cx (in),cy (in),grid\n"), new StringBuilder("support,case,Fx (kip),Fy (kip),Fz (kip),Mx (kip ft),My (kip ft)\n"));
+        f["plinth.toml"] += "\n[site]\n"
+            + "boundary = [[\"-3 ft\", \"-10 ft\"], [\"90 ft\", \"-10 ft\"], [\"90 ft\", \"60 ft\"], [\"-3 ft\", \"60 ft\"]]\n";
+        var (supports, reactions) = (new StringBuilder("support,x (ft),y (ft),shape,cx (in),cy (in),grid\n"),
+            new StringBuilder("support,case,Fx (kip),Fy (kip),Fz (kip),Mx (kip ft),My (kip ft)\n"));
         for (var n = 0; n < 12; n++)
         {
             var (i, j) = (n % 4, n / 4);
             var (label, side, dead) = ($"P{n + 1}", j == 1 && i is (1 or 2) ? 24 : 18, Dead[i] * (j == 1 ? 1.7 : 1));
             supports.Append(CultureInfo.InvariantCulture, $"{label},{25 * i},{25 * j},rectangular,{side},{side},{"ABCD"[i]}-{j + 1}\n");
-            reactions.Append(CultureInfo.InvariantCulture, $"{label},DEAD,0.4,0.3,{dead},0,0\n{label},LIVE,0.2,0.2,{0.7 * dead:0.##},0,0\n{label},SNOW,0,0,{0.2 * dead:0.##},0,0\n");
+            reactions.Append(CultureInfo.InvariantCulture,
+                $"{label},DEAD,0.4,0.3,{dead},0,0\n{label},LIVE,0.2,0.2,{0.7 * dead:0.##},0,0\n{label},SNOW,0,0,{0.2 * dead:0.##},0,0\n");
             var (braced, sign) = (j != 1 && i is (1 or 2), i == 1 ? -1 : 1);
             if (braced)
             {
@@ -74,7 +80,9 @@ public sealed class UsBuildingTests
         // Uplift under the braced bays: a top mat, and pedestals whose bars are all held.
         footings[1].GetProperty("bars").GetProperty("top-x").GetString().Should().NotBe("none");
         var bars = f.Run("schedule", "--format", "json").Json.GetProperty("bars").EnumerateArray().ToList();
-        bars.Where(b => b.GetProperty("member").GetString() == "F2").Select(b => b.GetProperty("use").GetString()).Should().Contain(["dowels", "pedestal", "ties", "cross-ties along x", "cross-ties along y"]);
+        bars.Where(b => b.GetProperty("member").GetString() == "F2")
+            .Select(b => b.GetProperty("use").GetString())
+            .Should().Contain(["dowels", "pedestal", "ties", "cross-ties along x", "cross-ties along y"]);
         f.Run("show", "P2").Out.Should().Contain("under P2 (B-1)").And.Contain("frost depth").And.Contain("joint");
         f.Run("status").Exit.Should().Be(0);
         f.Run("issue", "A").Exit.Should().Be(0);

@@ -13,7 +13,8 @@ public class WorkTests
         var folder = Directory.CreateTempSubdirectory("plinth-demo-").FullName;
         var ran = Program.Run(folder, "demo", "archive");
         ran.Exit.Should().Be(0, ran.Error);
-        ran.Out.Should().Contain("$ plinth size --project archive").And.Contain("20 foundations: 20 pass.").And.Contain("Footing schedule: Wherry Lane Archive");
+        ran.Out.Should().Contain("$ plinth size --project archive").And.Contain("20 foundations: 20 pass.").And.Contain(
+            "Footing schedule: Wherry Lane Archive");
         var again = Program.Run(folder, "demo", "archive");
         again.Exit.Should().Be(0);
         File.AppendAllText(Path.Combine(folder, "archive/plinth.toml"), "# mine\n");
@@ -26,12 +27,15 @@ public class WorkTests
     {
         // Loads by plan area 26.4 × 16.5 m: floors 5.6 + 5.6 + 5.0 kPa, columns 14·0.40² + 6·0.45² over 12 m; wind 220 and 352 kN at 6.9 m.
         var rows = File.ReadLines(Path.Combine(Program.Root, "demo/wherry-lane/reactions.csv")).Skip(1).Select(l => l.Split(',')).ToList();
-        var at = File.ReadLines(Path.Combine(Program.Root, "demo/wherry-lane/supports.csv")).Skip(1).Select(l => l.Split(',')).ToDictionary(c => c[0], c => (X: Number(c[1]), Y: Number(c[2])));
+        var at = File.ReadLines(Path.Combine(Program.Root, "demo/wherry-lane/supports.csv")).Skip(1)
+            .Select(l => l.Split(','))
+            .ToDictionary(c => c[0], c => (X: Number(c[1]), Y: Number(c[2])));
         var gallery = new HashSet<string> { "C21", "C22", "C23", "C24", "C25" };
         double Sum(string name, Func<string[], double> of) => rows.Where(r => r[1] == name && !gallery.Contains(r[0])).Sum(of);
         double Beside(string name, Func<string[], double> of) => rows.Where(r => r[1] == name && gallery.Contains(r[0])).Sum(of);
 
-        // The gallery, 4.0 × 18.45 m: floor 5.6 and roof 5.0 kPa, a strongroom over 3.85 m of it, five columns of 6.5 m, a shaft of 12 m at its end; wind at 3.5 m.
+        // The gallery, 4.0 × 18.45 m: floor 5.6 and roof 5.0 kPa, a strongroom over 3.85 m of it, five columns of 6.5 m, a shaft of 12 m at
+        // its end; wind at 3.5 m.
         var dead = (4.0 * 18.45 * 10.6) + (4.0 * 3.85 * 5.6) + (5 * 25 * 0.16 * 6.5) + (4 * 1.8 * 0.20 * 12 * 25);
         var finishes = (4.0 * 18.45 * 3.0) + (4.0 * 3.85 * 1.4);
         Beside("DEAD", r => Number(r[4])).Should().BeApproximately(dead, 0.05);
@@ -81,7 +85,8 @@ public class WorkTests
 
         var json = f.Run("check", "--format", "json").Json;
         json.GetProperty("passes").GetBoolean().Should().BeFalse();
-        foreach (var foundation in json.GetProperty("foundations").EnumerateArray().Where(x => x.GetProperty("checks").GetArrayLength() > 0))
+        foreach (var foundation in json.GetProperty("foundations").EnumerateArray()
+            .Where(x => x.GetProperty("checks").GetArrayLength() > 0))
         {
             foundation.GetProperty("passes").GetBoolean().Should().BeTrue();
             foundation.GetProperty("governing").GetString().Should().NotBeNullOrEmpty();
@@ -122,7 +127,10 @@ public class WorkTests
             line.TrimEnd().Length.Should().BeLessThanOrEqualTo(101, line);
         }
 
-        schedule.Split('\n').First(l => l.StartsWith("mark", StringComparison.Ordinal)).TrimEnd().Should().EndWith(building == "workshop-frame" ? "lb" : "kg", "steel in the units of the project is the last column");
+        schedule.Split('\n')
+            .First(l => l.StartsWith("mark", StringComparison.Ordinal))
+            .TrimEnd()
+            .Should().EndWith(building == "workshop-frame" ? "lb" : "kg", "steel in the units of the project is the last column");
         size.Split('\n')[0].TrimEnd().Should().EndWith("sizing");
         check.Split('\n')[0].TrimEnd().Should().EndWith("combination");
     }
@@ -184,7 +192,8 @@ public class WorkTests
         f.Replace("supports.csv", "C1,0,0", "C0,-6,0,400,400\nC1,0,0");
         f["reactions.csv"] += "C0,DEAD,0,0,300,0,0\nC0,LIVE,0,0,100,0,0\nC0,WX,0,0,10,0,0\n";
         f.Run("size").Exit.Should().Be(0);
-        var marks = f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray().ToDictionary(x => x.GetProperty("places")[0].GetProperty("supports")[0].GetString()!, x => x.GetProperty("mark").GetString());
+        var marks = f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray()
+            .ToDictionary(x => x.GetProperty("places")[0].GetProperty("supports")[0].GetString()!, x => x.GetProperty("mark").GetString());
         marks.Should().Equal(new Dictionary<string, string?> { ["C1"] = "F1", ["C2"] = "F2", ["C3"] = "F3", ["C0"] = "F4" });
     }
 
@@ -266,10 +275,14 @@ public class WorkTests
         var checks = first.GetProperty("checks").EnumerateArray().ToList();
         var bearing = checks.Single(c => c.GetProperty("id").GetString() == "bearing");
         bearing.GetProperty("unit").GetString().Should().Be("kPa");
-        bearing.GetProperty("utilisation").GetDouble().Should().BeApproximately(bearing.GetProperty("demand").GetDouble() / bearing.GetProperty("capacity").GetDouble(), 1e-12);
+        bearing.GetProperty("utilisation").GetDouble()
+            .Should().BeApproximately(bearing.GetProperty("demand").GetDouble() / bearing.GetProperty("capacity").GetDouble(), 1e-12);
         var sliding = checks.Single(c => c.GetProperty("id").GetString() == "sliding");
-        sliding.GetProperty("factor").GetDouble().Should().BeApproximately(sliding.GetProperty("capacity").GetDouble() / sliding.GetProperty("demand").GetDouble(), 1e-9);
-        checks.Select(c => c.GetProperty("id").GetString()).Should().ContainInOrder("equilibrium", "bearing", "contact", "sliding", "overturning-x", "one-way-shear-x", "two-way-shear", "flexure-bottom-x", "minimum-steel-x", "bar-spacing-x", "least-depth");
+        sliding.GetProperty("factor").GetDouble()
+            .Should().BeApproximately(sliding.GetProperty("capacity").GetDouble() / sliding.GetProperty("demand").GetDouble(), 1e-9);
+        checks.Select(c => c.GetProperty("id").GetString())
+            .Should().ContainInOrder("equilibrium", "bearing", "contact", "sliding", "overturning-x", "one-way-shear-x", "two-way-shear",
+                "flexure-bottom-x", "minimum-steel-x", "bar-spacing-x", "least-depth");
         first.GetProperty("utilisation").GetDouble().Should().Be(checks.Max(c => c.GetProperty("utilisation").GetDouble()));
     }
 
@@ -293,7 +306,11 @@ public class WorkTests
         using var f = new Folder();
         var before = f.Run("combos", "C1", "--format", "json").Out;
         f.Replace("plinth.toml", "standard = \"asce7-22\"", "standard = \"asce7-22\"\nsense = \"action\"");
-        f["reactions.csv"] = string.Join('\n', f["reactions.csv"].Split('\n').Select((l, i) => i == 0 || l.Length == 0 ? l : string.Join(',', l.Split(',').Select((c, k) => k < 2 ? c : Invariant(-Number(c))))));
+        f["reactions.csv"] = string.Join('\n',
+            f["reactions.csv"].Split('\n')
+                .Select((l, i) => i == 0 || l.Length == 0
+                    ? l
+                    : string.Join(',', l.Split(',').Select((c, k) => k < 2 ? c : Invariant(-Number(c))))));
         f.Run("combos", "C1", "--format", "json").Out.Should().Be(before);
     }
 
@@ -306,7 +323,8 @@ public class WorkTests
         f.Run("size");
         var ran = f.Run("show", "F1", "two-way-shear");
         ran.Exit.Should().Be(0);
-        ran.Out.Should().Contain("= N − Q").And.Contain("ACI 318M-19 22.6.5.2").And.Contain("vc(b)").And.MatchRegex("Utilisation 0\\.\\d\\d: ✓ ok");
+        ran.Out.Should().Contain("= N − Q").And.Contain("ACI 318M-19 22.6.5.2").And.Contain("vc(b)").And.MatchRegex(
+            "Utilisation 0\\.\\d\\d: ✓ ok");
         f.Run("show", "F1", "bearing", "--combination", "S2").Out.Should().Contain("N[LIVE]");
         f.Run("show", "F1", "--why").Out.Should().Contain("what stops the next smaller step");
         var steps = f.Run("show", "F1", "bearing", "--format", "json").Json;
@@ -320,7 +338,8 @@ public class WorkTests
         using var f = new Folder();
         f.Run("size");
         f.Run("set", "F1", "length=4 m", "width=4 m", "thickness=800 mm", "bottom-x=16 T25", "bottom-y=16 T25");
-        var marks = f.Run("check", "--below", "0.9", "--format", "json").Json.GetProperty("foundations").EnumerateArray().Select(x => x.GetProperty("mark").GetString());
+        var marks = f.Run("check", "--below", "0.9", "--format", "json").Json.GetProperty("foundations").EnumerateArray()
+            .Select(x => x.GetProperty("mark").GetString());
         marks.Should().Equal("F1");
     }
 

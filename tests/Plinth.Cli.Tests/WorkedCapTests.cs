@@ -3,7 +3,8 @@ using System.Globalization;
 namespace Plinth.Cli.Tests;
 
 /// <summary>
-/// Two caps on piles worked apart by a script from the clauses alone, to whose numbers the program was then held: four piles with moments both ways, one of them pulled;
+/// Two caps on piles worked apart by a script from the clauses alone, to whose numbers the program was then held: four piles with moments
+/// both ways, one of them pulled;
 /// six piles under two unequal columns. Weights, soil, torsion and piles out of place count.
 /// </summary>
 public class WorkedCapTests
@@ -57,7 +58,8 @@ public class WorkedCapTests
             supports = ["C1"]
             """;
         f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\nC1,0,0,500,400\n";
-        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm),Mz (kNm)\nC1,DEAD,-10,6,900,-30,-40,-4\nC1,WX,-50,-12,-700,-60,-180,9\n";
+        f["reactions.csv"] =
+            "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm),Mz (kNm)\nC1,DEAD,-10,6,900,-30,-40,-4\nC1,WX,-50,-12,-700,-60,-180,9\n";
         f["adopted.toml"] = """
             [PC1]
             kind = "pile-cap"
@@ -74,8 +76,10 @@ public class WorkedCapTests
             """;
         Holds(f,
             ("pile-compression", null, "S1", 0.48029), ("pile-tension", null, "S7:+WX", 0.00717), ("pile-lateral", null, "S5:+WX", 0.18901),
-            ("one-way-shear-x", null, "U1", 1.35937), ("one-way-shear-y", null, "U1", 1.63164), ("two-way-shear", null, "U1", 0.66989), ("pile-punching", null, "U1", 0.48825),
-            ("flexure-bottom-x", null, "U1", 0.51199), ("flexure-bottom-y", null, "U1", 0.56554), ("flexure-top-x", null, "U5:+WX", 0.06798),
+            ("one-way-shear-x", null, "U1", 1.35937), ("one-way-shear-y", null, "U1", 1.63164), ("two-way-shear", null, "U1", 0.66989),
+            ("pile-punching", null, "U1", 0.48825),
+            ("flexure-bottom-x", null, "U1", 0.51199), ("flexure-bottom-y", null, "U1", 0.56554),
+            ("flexure-top-x", null, "U5:+WX", 0.06798),
             ("tie-x", null, "U1", 0.76511), ("tie-y", null, "U1", 0.81508), ("node", null, "U1", 0.48076));
     }
 
@@ -90,7 +94,9 @@ public class WorkedCapTests
             supports = ["C1", "C2"]
             """;
         f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\nC1,0,0,500,500\nC2,1.8,0,400,600\n";
-        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm),Mz (kNm)\nC1,DEAD,-4,3,900,-10,-20,0\nC1,WX,-6,-2,40,-8,-25,0\nC2,DEAD,3,-5,1300,12,15,-2\nC2,WX,-5,-3,-60,-9,-18,0\n";
+        f["reactions.csv"] =
+            "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm),Mz (kNm)\nC1,DEAD,-4,3,900,-10,-20,0\n"
+                + "C1,WX,-6,-2,40,-8,-25,0\nC2,DEAD,3,-5,1300,12,15,-2\nC2,WX,-5,-3,-60,-9,-18,0\n";
         f["adopted.toml"] = """
             [PC1]
             kind = "pile-cap"
@@ -106,7 +112,8 @@ public class WorkedCapTests
             top-y = "20 T16"
             """;
         Holds(f,
-            ("pile-compression", null, "S1", 0.76397), ("pile-lateral", null, "S5:+WX", 0.05334), ("one-way-shear-x", null, "U1", 1.11679), ("one-way-shear-y", null, "U1", 0.17797),
+            ("pile-compression", null, "S1", 0.76397), ("pile-lateral", null, "S5:+WX", 0.05334), ("one-way-shear-x", null, "U1", 1.11679),
+            ("one-way-shear-y", null, "U1", 0.17797),
             ("two-way-shear", "C1", "U1", 0.31670), ("two-way-shear", "C2", "U1", 0.42121), ("pile-punching", null, "U1", 0.26633),
             ("flexure-bottom-x", null, "U1", 0.32503), ("flexure-bottom-y", null, "U1", 0.42331), ("flexure-top-x", null, "U1", 0.01354),
             ("tie-x", null, "U1", 0.46662), ("tie-y", null, "U1", 0.73773), ("strut", null, "U1", 0.79365), ("node", null, "U1", 0.43415));
@@ -126,10 +133,16 @@ public class WorkedCapTests
         f.Run("size").Exit.Should().Be(0);
         f.Run("schedule", "--what", "piles", "--to", "out/piles.csv").Exit.Should().Be(0);
         f.Run("draw", "--to", "out/plan.dxf").Exit.Should().Be(0);
-        var listed = f["out/piles.csv"].Split('\n', StringSplitOptions.RemoveEmptyEntries).Skip(1).Select(l => l.Trim().Split(',')).Select(c => (Mark: c[0], X: Number(c[1]), Y: Number(c[2]))).ToList();
+        var listed = f["out/piles.csv"].Split('\n', StringSplitOptions.RemoveEmptyEntries).Skip(1)
+            .Select(l => l.Trim().Split(','))
+            .Select(c => (Mark: c[0], X: Number(c[1]), Y: Number(c[2])))
+            .ToList();
         listed.Should().HaveCountGreaterThan(5);
-        var json = f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray().SelectMany(x => x.GetProperty("piles").EnumerateArray())
-            .Select(p => (Mark: p.GetProperty("mark").GetString()!, X: p.GetProperty("x_m").GetDouble(), Y: p.GetProperty("y_m").GetDouble())).ToList();
+        var json = f.Run("check", "--format", "json").Json.GetProperty("foundations").EnumerateArray()
+            .SelectMany(x => x.GetProperty("piles").EnumerateArray())
+            .Select(p => (Mark: p.GetProperty("mark").GetString()!, X: p.GetProperty("x_m").GetDouble(),
+                Y: p.GetProperty("y_m").GetDouble()))
+            .ToList();
         json.Select(p => p.Mark).Should().Equal(listed.Select(p => p.Mark));
         json.Zip(listed).Should().OnlyContain(p => Math.Abs(p.First.X - p.Second.X) < 1e-6 && Math.Abs(p.First.Y - p.Second.Y) < 1e-6);
 
@@ -160,7 +173,8 @@ public class WorkedCapTests
             var (layer, x, y) = ("", 0.0, 0.0);
             for (var j = i + 2; j + 1 < lines.Count && lines[j] != "0"; j += 2)
             {
-                (layer, x, y) = (lines[j] == "8" ? lines[j + 1] : layer, lines[j] == "10" ? Number(lines[j + 1]) : x, lines[j] == "20" ? Number(lines[j + 1]) : y);
+                (layer, x, y) = (lines[j] == "8" ? lines[j + 1] : layer, lines[j] == "10" ? Number(lines[j + 1]) : x,
+                    lines[j] == "20" ? Number(lines[j + 1]) : y);
             }
 
             if (layer == "PILE")

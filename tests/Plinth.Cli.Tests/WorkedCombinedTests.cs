@@ -1,6 +1,9 @@
 namespace Plinth.Cli.Tests;
 
-/// <summary>One combined footing worked apart by a script from the clauses alone, before the program was asked: unequal columns, moments both ways, a part of the base lifted.</summary>
+/// <summary>
+/// One combined footing worked apart by a script from the clauses alone, before the program was asked: unequal columns, moments both ways,
+/// a part of the base lifted.
+/// </summary>
 public class WorkedCombinedTests
 {
     // Utilisation by the script: contact by Newton on polygon moments, shear nil by bisection, strips across by summing 4,000 slices.
@@ -45,7 +48,8 @@ public class WorkedCombinedTests
             supports = ["C1", "C2"]
             """;
         f["supports.csv"] = "support,x (m),y (m),cx (mm),cy (mm)\nC1,0,0,400,400\nC2,3.2,0,500,400\n";
-        f["reactions.csv"] = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\nC1,DEAD,12,-8,420,30,90\nC2,DEAD,-6,10,900,-60,-1100\n";
+        f["reactions.csv"] =
+            "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\nC1,DEAD,12,-8,420,30,90\nC2,DEAD,-6,10,900,-60,-1100\n";
         f["adopted.toml"] = """
             [CF1]
             kind = "combined"

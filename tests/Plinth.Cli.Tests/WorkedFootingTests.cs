@@ -1,6 +1,9 @@
 namespace Plinth.Cli.Tests;
 
-/// <summary>Two footings of the real buildings, worked apart from the program in docs/validation.md, held to three digits: utilisation and governing combination of every check.</summary>
+/// <summary>
+/// Two footings of the real buildings, worked apart from the program in docs/validation.md, held to three digits: utilisation and governing
+/// combination of every check.
+/// </summary>
 public class WorkedFootingTests
 {
     private const string OfficeF21 = """
@@ -95,7 +98,8 @@ public class WorkedFootingTests
         f["plinth.toml"] = f["plinth.toml"].Replace("[loads]", "[loads]\nloads-not-acting = false", StringComparison.Ordinal);
         f["adopted.toml"] = mark == "F21" ? OfficeF21 : WorkshopF17;
         var expected = mark == "F21" ? Office : Workshop;
-        var checks = f.Run("check", mark, "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray().ToList();
+        var checks = f.Run("check", mark, "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray()
+            .ToList();
         checks.Select(c => c.GetProperty("id").GetString()).Should().Equal(expected.Keys);
         foreach (var c in checks)
         {

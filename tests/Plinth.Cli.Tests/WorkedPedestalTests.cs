@@ -1,6 +1,9 @@
 namespace Plinth.Cli.Tests;
 
-/// <summary>One footing with water, uplift, moments both ways, a pedestal and offsets, worked apart from the program in docs/validation.md: every check to three digits, with its combination and water.</summary>
+/// <summary>
+/// One footing with water, uplift, moments both ways, a pedestal and offsets, worked apart from the program in docs/validation.md: every
+/// check to three digits, with its combination and water.
+/// </summary>
 public class WorkedPedestalTests
 {
     private const string Metric = """
@@ -47,7 +50,8 @@ public class WorkedPedestalTests
 
     private const string Supports = "support,x (m),y (m),level (m),cx (mm),cy (mm)\nC1,0,0,-0.20,400,400\n";
 
-    private const string Reactions = "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\nC1,DEAD,-8,5,420,10,12\nC1,LIVE,-5,3,170,6,8\nC1,WX,-45,18,-250,-30,-70\n";
+    private const string Reactions =
+        "support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm)\nC1,DEAD,-8,5,420,10,12\nC1,LIVE,-5,3,170,6,8\nC1,WX,-45,18,-250,-30,-70\n";
 
     private const string Adopted = """
         [F1]
@@ -110,7 +114,8 @@ public class WorkedPedestalTests
         return f;
     }
 
-    private static List<System.Text.Json.JsonElement> Checks(Folder f) => [.. f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray()];
+    private static List<System.Text.Json.JsonElement> Checks(Folder f) =>
+        [.. f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray()];
 
     [Fact]
     public void Every_check_agrees_with_the_hand_calculation()
@@ -156,16 +161,26 @@ public class WorkedPedestalTests
         string Psi(double mPa) => $"\"{Say(mPa * 1000 / (Kip / 1000 / Inch / Inch))} psi\"";
         string Pcf(double v) => $"\"{Say(v / (Kip / 1000 / Foot / Foot / Foot))} pcf\"";
         f["plinth.toml"] = Metric.Replace("code =", "units = \"us\"\ncode =", StringComparison.Ordinal)
-            .Replace("\"2.0 m\"", Feet(2), StringComparison.Ordinal).Replace("\"250 kPa\"", Ksf(250), StringComparison.Ordinal).Replace("\"18 kN/m3\"", Pcf(18), StringComparison.Ordinal)
-            .Replace("\"20 kN/m3\"", Pcf(20), StringComparison.Ordinal).Replace("\"0.5 m\"", Feet(0.5), StringComparison.Ordinal).Replace("\"1.2 m\"", Feet(1.2), StringComparison.Ordinal)
-            .Replace("\"24 MN/m3\"", Pcf(24000), StringComparison.Ordinal).Replace("\"25 mm\"", Inches(0.025), StringComparison.Ordinal).Replace("\"30 MPa\"", Psi(30), StringComparison.Ordinal)
-            .Replace("\"35 MPa\"", Psi(35), StringComparison.Ordinal).Replace("\"420 MPa\"", Psi(420), StringComparison.Ordinal).Replace("\"-0.20 m\"", Feet(-0.2), StringComparison.Ordinal)
+            .Replace("\"2.0 m\"", Feet(2), StringComparison.Ordinal).Replace("\"250 kPa\"", Ksf(250), StringComparison.Ordinal)
+            .Replace("\"18 kN/m3\"", Pcf(18), StringComparison.Ordinal)
+            .Replace("\"20 kN/m3\"", Pcf(20), StringComparison.Ordinal).Replace("\"0.5 m\"", Feet(0.5), StringComparison.Ordinal)
+            .Replace("\"1.2 m\"", Feet(1.2), StringComparison.Ordinal)
+            .Replace("\"24 MN/m3\"", Pcf(24000), StringComparison.Ordinal).Replace("\"25 mm\"", Inches(0.025), StringComparison.Ordinal)
+            .Replace("\"30 MPa\"", Psi(30), StringComparison.Ordinal)
+            .Replace("\"35 MPa\"", Psi(35), StringComparison.Ordinal).Replace("\"420 MPa\"", Psi(420), StringComparison.Ordinal)
+            .Replace("\"-0.20 m\"", Feet(-0.2), StringComparison.Ordinal)
             .Replace("\"0.15 m\"", Feet(0.15), StringComparison.Ordinal).Replace("\"-0.10 m\"", Feet(-0.1), StringComparison.Ordinal);
-        f["supports.csv"] = $"support,x (ft),y (ft),level (ft),cx (in),cy (in)\nC1,0,0,{Say(-0.2 / Foot)},{Say(0.4 / Inch)},{Say(0.4 / Inch)}\n";
-        var rows = new (string Case, double[] Values)[] { ("DEAD", [-8, 5, 420, 10, 12]), ("LIVE", [-5, 3, 170, 6, 8]), ("WX", [-45, 18, -250, -30, -70]) };
-        f["reactions.csv"] = "support,case,Fx (kip),Fy (kip),Fz (kip),Mx (kip ft),My (kip ft)\n" + string.Concat(rows.Select(r => $"C1,{r.Case},{string.Join(",", r.Values.Select((v, i) => Say(i < 3 ? v / Kip : v / Kip / Foot)))}\n"));
-        f["adopted.toml"] = Adopted.Replace("\"2400 mm\"", Inches(2.4), StringComparison.Ordinal).Replace("\"2200 mm\"", Inches(2.2), StringComparison.Ordinal).Replace("\"500 mm\"", Inches(0.5), StringComparison.Ordinal)
-            .Replace("\"450 mm\"", Inches(0.45), StringComparison.Ordinal).Replace("@ 150 mm", $"@ {Say(0.15 / Inch)} in", StringComparison.Ordinal);
+        f["supports.csv"] =
+            $"support,x (ft),y (ft),level (ft),cx (in),cy (in)\nC1,0,0,{Say(-0.2 / Foot)},{Say(0.4 / Inch)},{Say(0.4 / Inch)}\n";
+        var rows = new (string Case, double[] Values)[] { ("DEAD", [-8, 5, 420, 10, 12]), ("LIVE", [-5, 3, 170, 6, 8]),
+            ("WX", [-45, 18, -250, -30, -70]) };
+        f["reactions.csv"] = "support,case,Fx (kip),Fy (kip),Fz (kip),Mx (kip ft),My (kip ft)\n"
+            + string.Concat(
+                rows.Select(r => $"C1,{r.Case},{string.Join(",", r.Values.Select((v, i) => Say(i < 3 ? v / Kip : v / Kip / Foot)))}\n"));
+        f["adopted.toml"] = Adopted.Replace("\"2400 mm\"", Inches(2.4), StringComparison.Ordinal)
+            .Replace("\"2200 mm\"", Inches(2.2), StringComparison.Ordinal).Replace("\"500 mm\"", Inches(0.5), StringComparison.Ordinal)
+            .Replace("\"450 mm\"", Inches(0.45), StringComparison.Ordinal)
+            .Replace("@ 150 mm", $"@ {Say(0.15 / Inch)} in", StringComparison.Ordinal);
         var us = Checks(f).ToDictionary(c => c.GetProperty("id").GetString()!, c => c.GetProperty("utilisation").GetDouble());
         us.Keys.Should().Equal(metric.Keys);
         foreach (var (id, utilisation) in metric)

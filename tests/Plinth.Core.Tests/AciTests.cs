@@ -8,20 +8,31 @@ using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
 
-/// <summary>The concrete rules against results worked by hand: D 350, L 275 kip on a 13 ft square base, 30 × 12 in column, h 33, d 28 in, f'c 3000, fy 60.</summary>
+/// <summary>
+/// The concrete rules against results worked by hand: D 350, L 275 kip on a 13 ft square base, 30 × 12 in column, h 33, d 28 in, f'c 3000,
+/// fy 60.
+/// </summary>
 public class AciTests
 {
     private static readonly RuleSet Us = Rules with
     {
         Ground = DefaultGround with { FoundingDepth = 33 * Inch, Bearing = 4.5 * Ksf, SoilWeight = 0 },
-        Concrete = DefaultConcrete with { Strength = 3000 * Psi, Weight = 0, CoverBottom = 4 * Inch, CoverSide = 3 * Inch, CoverTop = 2 * Inch },
+        Concrete = DefaultConcrete with
+        {
+            Strength = 3000 * Psi,
+            Weight = 0,
+            CoverBottom = 4 * Inch,
+            CoverSide = 3 * Inch,
+            CoverTop = 2 * Inch
+        },
         Steel = DefaultSteel with { Yield = 60000 * Psi, LowerLayer = Core.Concrete.LowerLayer.Y },
     };
 
     private static Project Example(string code, double cover) => Project(
         [new LoadCase("DEAD", LoadSymbol.D), new LoadCase("LIVE", LoadSymbol.L)],
         [new SupportAction(350 * Kip, 0, 0, 0, 0, 0), new SupportAction(275 * Kip, 0, 0, 0, 0, 0)],
-        new CombinationSet([Combination("U2", Family.Concrete, 1.2, (0, 1.2), (1, 1.6)), Combination("S2", Family.Ground, 1, (0, 1), (1, 1))], []),
+        new CombinationSet([Combination("U2", Family.Concrete, 1.2, (0, 1.2), (1, 1.6)),
+            Combination("S2", Family.Ground, 1, (0, 1), (1, 1))], []),
         Us with { Concrete = Us.Concrete with { CoverBottom = cover * Inch } },
         Column(30 * Inch, 12 * Inch),
         code: code);
@@ -96,7 +107,9 @@ public class AciTests
             new CombinationSet([Combination("S2", Family.Ground, 1, (0, 1), (1, 1), (2, 1))], []),
             rules,
             Column(0.01, 0.01));
-        double Utilisation(double squareFeet) => Check(project, Design(Math.Sqrt(squareFeet) * Foot, Math.Sqrt(squareFeet) * Foot, 33 * Inch, "13 #8", "13 #8")).Of("bearing").Utilisation;
+        double Utilisation(double squareFeet) =>
+            Check(project, Design(Math.Sqrt(squareFeet) * Foot, Math.Sqrt(squareFeet) * Foot, 33 * Inch, "13 #8", "13 #8"))
+                .Of("bearing").Utilisation;
         Utilisation(625 / 3.75).Should().BeApproximately(1, 1e-4);
         Utilisation(169).Should().BeLessThan(1);
         Utilisation(12.75 * 12.75).Should().BeGreaterThan(1);
@@ -106,7 +119,11 @@ public class AciTests
     public void Punching_with_moment()
     {
         // Base 2.4 m square, column 0.4 m, d 0.42 m, N 1200 kN, My 150 kNm at the underside.
-        var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 0.5, SoilWeight = 0 }, Concrete = DefaultConcrete with { Weight = 0, CoverBottom = 0.064 } };
+        var rules = Rules with
+        {
+            Ground = DefaultGround with { FoundingDepth = 0.5, SoilWeight = 0 },
+            Concrete = DefaultConcrete with { Weight = 0, CoverBottom = 0.064 }
+        };
         var project = OneAction(new SupportAction(1200, 0, 0, 0, 150, 0), rules);
         var checker = new Checker(project, project.Foundations[0]);
         var trace = checker.Trace(Design(2.4, 2.4, 0.5), "two-way-shear", null, null)!.Value.Steps;
@@ -148,13 +165,15 @@ public class AciTests
         var c19 = ConcreteCodes.Find("aci318m-19")!;
         var c14 = ConcreteCodes.Find("aci318m-14")!;
 
-        // b 1 m, d 0.4 m, f'c 30 (β1 0.85 − 0.05·2/7 = 0.83571): εt 0.0045 needs c = 0.4·3/7.5 = 0.16, As = 0.85·30·0.83571·0.16/420 m2 = 8118 mm2.
+        // b 1 m, d 0.4 m, f'c 30 (β1 0.85 − 0.05·2/7 = 0.83571): εt 0.0045 needs c = 0.4·3/7.5 = 0.16, As = 0.85·30·0.83571·0.16/420 m2 =
+        // 8118 mm2.
         var steel = 0.85 * 30 * (0.85 - (0.05 * 2 / 7)) * 0.16 / 420;
         var f14 = c14.Flexure(ref none, DefaultConcrete, 420e3, steel, 1, 0.4);
         f14.Strain.Should().BeApproximately(0.0045, 1e-9);
         f14.Ductile.Should().BeTrue("318-14 asks for 0.004");
         var a = steel * 420 / (0.85 * 30);
-        f14.Strength.Should().BeApproximately((0.65 + (0.25 * (0.0045 - 0.0021) / (0.005 - 0.0021))) * steel * 420e3 * (0.4 - (a / 2)), 1e-6);
+        f14.Strength.Should().BeApproximately((0.65 + (0.25 * (0.0045 - 0.0021) / (0.005 - 0.0021))) * steel * 420e3 * (0.4 - (a / 2)),
+            1e-6);
         c19.Flexure(ref none, DefaultConcrete, 420e3, steel, 1, 0.4).Ductile.Should().BeFalse("318-19 asks for εty + 0.003");
     }
 

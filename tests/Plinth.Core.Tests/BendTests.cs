@@ -23,7 +23,8 @@ public class BendTests
         foreach (var (name, inches) in new[] { ("#3", 6.0), ("#4", 8), ("#5", 10), ("#6", 12), ("#7", 14), ("#8", 16) })
         {
             var bar = Size(name);
-            var group = new BarGroup(BarRole.BottomX, bar, 4, BarShape.TwoBends(bar, Inch318.HookHeight(bar.Diameter), 2, Inch318.BendDiameter(bar.Diameter) / 2), "B1");
+            var group = new BarGroup(BarRole.BottomX, bar, 4,
+                BarShape.TwoBends(bar, Inch318.HookHeight(bar.Diameter), 2, Inch318.BendDiameter(bar.Diameter) / 2), "B1");
             var bend = TypicalBend.Of(group);
             (bend.Type, bend.B).Should().Be(("2", 2.0));
             bend.A.Should().BeApproximately(inches * 0.0254, 1e-9, name);
@@ -51,19 +52,32 @@ public class BendTests
     [Fact]
     public void The_schedule_in_feet_has_the_bends_and_the_same_bars_as_in_metres()
     {
-        var rules = Rules with { Column = new ColumnRules { Strength = 30e3 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Height = 0.6 } };
+        var rules = Rules with
+        {
+            Column = new ColumnRules { Strength = 30e3 },
+            Pedestal = new PedestalRules { Under = PedestalUnder.All, Height = 0.6 }
+        };
         var project = OneAction(new SupportAction(500, 0, 0, 0, 40, 0), rules, code: "aci318-19");
-        var design = Design(2.4384, 2.4384, 0.508, "9 #5", "9 #5") with { Pedestal = new Pedestal(0.508, 0.508, false, Bars("8 #6"), Bars("#3 @ 10 in")), Dowels = Bars("4 #6") };
+        var design = Design(2.4384, 2.4384, 0.508, "9 #5",
+            "9 #5") with
+        { Pedestal = new Pedestal(0.508, 0.508, false, Bars("8 #6"), Bars("#3 @ 10 in")), Dowels = Bars("4 #6") };
         var f = project.Foundations[0];
         var us = ScheduleTables.Of(project with { Units = UnitSystem.Us }, [(f, design)]);
         var metric = ScheduleTables.Of(project, [(f, design)]);
-        string Cell(DataTable t, int row, string title) => t.Columns.Single(c => c.Title == title) is var column && t.Columns.ToList().IndexOf(column) is var at ? column.Words(t.Rows[row][at]) : "";
-        (Cell(us[0], 0, "length"), Cell(us[0], 0, "thickness"), Cell(us[0], 0, "bottom of footing")).Should().Be(("8'-0\"", "20\"", "−3'-3 3/8\""));
-        (Cell(metric[0], 0, "length"), Cell(metric[0], 0, "thickness"), Cell(metric[0], 0, "underside")).Should().Be(("2.438", "508", "−1.000"));
+        string Cell(DataTable t, int row, string title) =>
+            t.Columns.Single(c => c.Title == title) is var column && t.Columns.ToList().IndexOf(column) is var at
+                ? column.Words(t.Rows[row][at])
+                : "";
+        (Cell(us[0], 0, "length"), Cell(us[0], 0, "thickness"), Cell(us[0], 0, "bottom of footing")).Should().Be(("8'-0\"", "20\"",
+            "−3'-3 3/8\""));
+        (Cell(metric[0], 0, "length"), Cell(metric[0], 0, "thickness"), Cell(metric[0], 0, "underside")).Should().Be(("2.438", "508",
+            "−1.000"));
         Cell(us[0], 0, "pedestal").Should().Be("20\" × 20\"");
         Cell(us[0], 0, "ties").Should().Be("#3 @ 10\"");
         Enumerable.Range(0, us[1].Rows.Count).Select(r => Cell(us[1], r, "bend")).Should().Equal("str", "str", "2", "T1", "T9", "T9", "2");
-        Enumerable.Range(0, metric[1].Rows.Count).Select(r => Cell(metric[1], r, "shape")).Should().Equal("00", "00", "11", "51", "99", "99", "11");
+        Enumerable.Range(0, metric[1].Rows.Count)
+            .Select(r => Cell(metric[1], r, "shape"))
+            .Should().Equal("00", "00", "11", "51", "99", "99", "11");
         us[1].Columns.Select(c => c.Title).Should().ContainInOrder("length", "bend", "A", "B", "C", "D", "E", "G", "O", "mass");
         us[1].Notes[0].Should().Contain("ACI 315");
 
@@ -78,7 +92,8 @@ public class BendTests
     public void Tables_hold_plain_numbers_and_show_them_as_people_read_them()
     {
         var feet = new TableColumn("length", "ft", 2, 9) { Form = ColumnForm.Feet };
-        (feet.Heading, feet.Shown, feet.Words(9.5), feet.Words(null), feet.Words("—")).Should().Be(("length (ft)", "length", "9'-6\"", "", "—"));
+        (feet.Heading, feet.Shown, feet.Words(9.5), feet.Words(null), feet.Words("—")).Should().Be(("length (ft)", "length", "9'-6\"", "",
+            "—"));
         var inches = new TableColumn("thickness", "in", 1, 9) { Form = ColumnForm.Inches };
         (inches.Shown, inches.Words(30.0)).Should().Be(("thickness", "30\""));
         var bar = new TableColumn("a", "in", 2, 9) { Form = ColumnForm.Bar };
@@ -117,7 +132,8 @@ public class BendTests
     {
         // 36 in high, ties at 10 in: one stands 0.4 mm below the five inches, nearer than its thickness to where one is wanted.
         var rules = Rules with { Pedestal = new PedestalRules { Cover = 0.0508 } };
-        var levels = PedestalTies.Of(Inch318, rules, Column() with { Shape = ColumnShape.Steel }, new Pedestal(0.5588, 0.5588, false, Bars("8 #5"), Bars("#3 @ 10 in")), 0.9144).Levels;
+        var levels = PedestalTies.Of(Inch318, rules, Column() with { Shape = ColumnShape.Steel },
+            new Pedestal(0.5588, 0.5588, false, Bars("8 #5"), Bars("#3 @ 10 in")), 0.9144).Levels;
         levels.Should().HaveCount(6).And.ContainSingle(l => Math.Abs(l - (0.9144 - 0.127)) < 1e-9);
     }
 

@@ -11,7 +11,8 @@ namespace Plinth.Core.Tests;
 public class BoundaryTests
 {
     // A site between two lines of whole steps, straight from corner to corner or stepped: concave wherever they zigzag.
-    private static readonly Gen<PlanPoint[]> Sites = Gen.Select(Gen.Int[1, 6].Array[7], Gen.Int[-6, -1].Array[7], Gen.Bool).Select((top, bottom, stepped) =>
+    private static readonly Gen<PlanPoint[]> Sites = Gen.Select(Gen.Int[1, 6].Array[7], Gen.Int[-6, -1].Array[7], Gen.Bool)
+        .Select((top, bottom, stepped) =>
     {
         var points = new List<PlanPoint>();
         void Line(int[] levels, bool back)
@@ -55,7 +56,8 @@ public class BoundaryTests
             rest = next;
         }
 
-        static double Area(List<PlanPoint> p) => Math.Abs(Enumerable.Range(0, p.Count).Sum(i => (p[i].X * p[(i + 1) % p.Count].Y) - (p[(i + 1) % p.Count].X * p[i].Y)) / 2);
+        static double Area(List<PlanPoint> p) =>
+            Math.Abs(Enumerable.Range(0, p.Count).Sum(i => (p[i].X * p[(i + 1) % p.Count].Y) - (p[(i + 1) % p.Count].X * p[i].Y)) / 2);
         return Area([.. corners]) - (rest.Count > 0 ? Area(rest) : 0);
     }
 
@@ -87,10 +89,14 @@ public class BoundaryTests
     }
 
     private static Project Project(double x, double y, double angle, Site site) =>
-        OneAction(new SupportAction(300, 0, 0, 0, 0, 0), column: Column(0.2, 0.2, angle: angle) with { X = x, Y = y }, angle: angle) with { Site = site };
+        OneAction(new SupportAction(300, 0, 0, 0, 0, 0), column: Column(0.2, 0.2, angle: angle) with { X = x, Y = y },
+            angle: angle) with
+        { Site = site };
 
     [Fact]
-    public void No_base_passes_with_area_outside_a_concave_boundary_and_its_reach_is_right() => Gen.Select(Sites, Gen.Int[1, 11], Gen.Int[-3, 3], Gen.Int[1, 8], Gen.Int[1, 8], Gen.OneOf(Gen.Const(0.0), Gen.Const(90.0), Gen.Double[0, 90])).Sample(
+    public void No_base_passes_with_area_outside_a_concave_boundary_and_its_reach_is_right() =>
+        Gen.Select(Sites, Gen.Int[1, 11], Gen.Int[-3, 3], Gen.Int[1, 8], Gen.Int[1, 8],
+            Gen.OneOf(Gen.Const(0.0), Gen.Const(90.0), Gen.Double[0, 90])).Sample(
         (site, x, y, length, width, angle) =>
         {
             var corners = Base(x, y, length, width, angle);
@@ -114,10 +120,12 @@ public class BoundaryTests
                 for (var j = 0; j <= n; j++)
                 {
                     var (u, v) = ((double)i / n, (double)j / n);
-                    var (px, py) = (corners[0].X + (u * (corners[1].X - corners[0].X)) + (v * (corners[3].X - corners[0].X)), corners[0].Y + (u * (corners[1].Y - corners[0].Y)) + (v * (corners[3].Y - corners[0].Y)));
+                    var (px, py) = (corners[0].X + (u * (corners[1].X - corners[0].X)) + (v * (corners[3].X - corners[0].X)),
+                        corners[0].Y + (u * (corners[1].Y - corners[0].Y)) + (v * (corners[3].Y - corners[0].Y)));
                     if (!Inside(site, px, py))
                     {
-                        deepest = Math.Max(deepest, Enumerable.Range(0, site.Length).Min(s => FromSegment(site[s], site[(s + 1) % site.Length], px, py)));
+                        deepest = Math.Max(deepest,
+                            Enumerable.Range(0, site.Length).Min(s => FromSegment(site[s], site[(s + 1) % site.Length], px, py)));
                     }
                 }
             }
@@ -127,7 +135,9 @@ public class BoundaryTests
         iter: 150);
 
     [Fact]
-    public void The_shift_into_the_site_is_the_least_on_the_step() => Gen.Select(Sites, Gen.Int[2, 20], Gen.Int[-6, 6], Gen.Int[2, 7], Gen.Int[2, 7], Gen.OneOf(Gen.Const(0.0), Gen.Double[0, 90])).Sample(
+    public void The_shift_into_the_site_is_the_least_on_the_step() =>
+        Gen.Select(Sites, Gen.Int[2, 20], Gen.Int[-6, 6], Gen.Int[2, 7], Gen.Int[2, 7], Gen.OneOf(Gen.Const(0.0), Gen.Double[0, 90]))
+            .Sample(
         (site, x, y, length, width, angle) =>
         {
             var project = Project(x / 2.0, y / 2.0, angle, new Site(site, []));
@@ -137,18 +147,22 @@ public class BoundaryTests
             var size = new BaseSize(length / 2.0, width / 2.0, 0.5);
             var found = project.Site.Fit(foundation, null, size, step);
 
-            // Every shift on the step that leaves the column on the base, by the clip; a spike that enters by more than a touch already cuts off 1e-12 m2.
+            // Every shift on the step that leaves the column on the base, by the clip; a spike that enters by more than a touch already
+            // cuts off 1e-12 m2.
             double? least = null;
             for (var i = -14; i <= 14; i++)
             {
                 for (var j = -14; j <= 14; j++)
                 {
                     var (sx, sy) = (i * step, j * step);
-                    if (Math.Abs(sx) <= size.Length / 2 && Math.Abs(sy) <= size.Width / 2 && (least is null || Math.Sqrt((sx * sx) + (sy * sy)) < least))
+                    if (Math.Abs(sx) <= size.Length / 2 && Math.Abs(sy) <= size.Width / 2
+                        && (least is null || Math.Sqrt((sx * sx) + (sy * sy)) < least))
                     {
                         var moved = size with { ShiftX = sx, ShiftY = sy };
                         var offset = BaseGeometry.Offset(foundation.Held, BaseGeometry.Outline(place, null), moved);
-                        least = AreaOutside(site, BaseGeometry.Corners(place, BaseGeometry.Centre(place, offset), moved)) <= 1e-12 ? Math.Sqrt((sx * sx) + (sy * sy)) : least;
+                        least = AreaOutside(site, BaseGeometry.Corners(place, BaseGeometry.Centre(place, offset), moved)) <= 1e-12
+                            ? Math.Sqrt((sx * sx) + (sy * sy))
+                            : least;
                     }
                 }
             }
@@ -162,7 +176,8 @@ public class BoundaryTests
             if (least is { } l)
             {
                 found.Should().NotBeNull();
-                Math.Sqrt((found!.Value.ShiftX * found.Value.ShiftX) + (found.Value.ShiftY * found.Value.ShiftY)).Should().BeLessThanOrEqualTo(l + 1e-9);
+                Math.Sqrt((found!.Value.ShiftX * found.Value.ShiftX) + (found.Value.ShiftY * found.Value.ShiftY))
+                    .Should().BeLessThanOrEqualTo(l + 1e-9);
             }
         },
         iter: 80);

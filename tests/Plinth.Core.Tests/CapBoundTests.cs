@@ -2,7 +2,6 @@ using CsCheck;
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
-using Plinth.Core.Foundations;
 using Plinth.Core.Kinds.PileCap;
 using Plinth.Core.Tracing;
 
@@ -37,7 +36,8 @@ public class CapBoundTests
     private static double[] Bounds(CapTrial t, int k, double thinner)
     {
         var range = Range(t, thinner);
-        var list = new List<double> { CapShear<AxisX>.LowerBound(t.CapSpans(true)[0], range, k), CapShear<AxisY>.LowerBound(t.CapSpans(false)[0], range, k) };
+        var list = new List<double> { CapShear<AxisX>.LowerBound(t.CapSpans(true)[0], range, k),
+            CapShear<AxisY>.LowerBound(t.CapSpans(false)[0], range, k) };
         foreach (var p in t.Piles)
         {
             list.Add(CapStrutCheck.LowerBound(p, range, k));
@@ -49,7 +49,8 @@ public class CapBoundTests
     private static Outcome[] Found(CapTrial t, int k)
     {
         var (none, x, y) = (default(NoTrace), t.CapSpans(true)[0], t.CapSpans(false)[0]);
-        var list = new List<Outcome> { CapShear<AxisX>.Evaluate(x, CapShear<AxisX>.Capacity(x), k, ref none), CapShear<AxisY>.Evaluate(y, CapShear<AxisY>.Capacity(y), k, ref none) };
+        var list = new List<Outcome> { CapShear<AxisX>.Evaluate(x, CapShear<AxisX>.Capacity(x), k, ref none),
+            CapShear<AxisY>.Evaluate(y, CapShear<AxisY>.Capacity(y), k, ref none) };
         foreach (var p in t.Piles)
         {
             list.Add(CapStrutCheck.Evaluate(p, default, k, ref none));
@@ -93,7 +94,8 @@ public class CapBoundTests
     public void No_thinner_cap_is_better_than_the_bound_of_a_thicker_one()
     {
         var told = 0;
-        Some.Sample(s => Interlocked.Add(ref told, Hold(s.Cap with { Thickness = s.Cap.Thickness + 0.3 }, s.Picks, s.Share, 0.3)), iter: 400);
+        Some.Sample(s => Interlocked.Add(ref told, Hold(s.Cap with { Thickness = s.Cap.Thickness + 0.3 }, s.Picks, s.Share, 0.3)),
+            iter: 400);
         told.Should().BeGreaterThan(1000);
     }
 

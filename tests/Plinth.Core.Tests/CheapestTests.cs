@@ -12,23 +12,28 @@ using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
 
-/// <summary>Sizing held against every plan and thickness: PLINTH_BRUTE_FORCE says how many footings of each character (default 4).</summary>
+/// <summary>
+/// Sizing held against every plan and thickness: PLINTH_BRUTE_FORCE says how many footings of each character (default 4).
+/// </summary>
 public class CheapestTests
 {
     private static readonly LoadCase[] Cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W, true)];
 
-    private static readonly int Footings = int.TryParse(Environment.GetEnvironmentVariable("PLINTH_BRUTE_FORCE"), NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 4;
+    private static readonly int Footings = int.TryParse(Environment.GetEnvironmentVariable("PLINTH_BRUTE_FORCE"), NumberStyles.None,
+        CultureInfo.InvariantCulture, out var n) ? n : 4;
 
     private static Project Of(string character, double a, double b, double c, string code)
     {
         var ground = DefaultGround with { FoundingDepth = 1.5, Bearing = 220, TransientIncrease = 1.33 };
-        SupportAction[] actions = [new(600 + (450 * a), 0, 0, 10 * b, 10 * c, 0), new(300 + (250 * b), 0, 0, 5 * c, 5 * a, 0), new(-60 * c, 20 * a, 5 * b, 20 * c, 40 * a, 0)];
+        SupportAction[] actions = [new(600 + (450 * a), 0, 0, 10 * b, 10 * c, 0), new(300 + (250 * b), 0, 0, 5 * c, 5 * a, 0),
+            new(-60 * c, 20 * a, 5 * b, 20 * c, 40 * a, 0)];
         var (sizing, held, rules) = (DefaultSizing, HeldValues.Nothing, Rules);
         switch (character)
         {
             case "uplift":
                 ground = ground with { FoundingDepth = null, TopDepth = 0.5 };
-                actions = [new(300 + (150 * a), 0, 0, 0, 0, 0), new(150 + (100 * b), 0, 0, 0, 0, 0), new(-450 - (250 * c), 40 * a, 0, 0, 20 * b, 0)];
+                actions = [new(300 + (150 * a), 0, 0, 0, 0, 0), new(150 + (100 * b), 0, 0, 0, 0, 0),
+                    new(-450 - (250 * c), 40 * a, 0, 0, 20 * b, 0)];
                 break;
             case "sliding":
                 ground = ground with { Friction = 0.35, FoundingDepth = null, TopDepth = 0.6 };
@@ -44,7 +49,11 @@ public class CheapestTests
                 actions[2] = actions[2] with { My = 150 + (100 * a) };
                 break;
             case "pedestal":
-                rules = rules with { Column = new ColumnRules { Strength = 35e3 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Height = 0.6 } };
+                rules = rules with
+                {
+                    Column = new ColumnRules { Strength = 35e3 },
+                    Pedestal = new PedestalRules { Under = PedestalUnder.All, Height = 0.6 }
+                };
                 break;
             case "dowels":
                 rules = rules with { Column = new ColumnRules { Strength = 35e3, Bars = Bars("8 T20") } };
@@ -60,19 +69,23 @@ public class CheapestTests
                 break;
             case "spread uplift":
                 ground = ground with { FoundingDepth = null, TopDepth = 1.0, UpliftSpread = 25 };
-                actions = [new(250 + (150 * a), 0, 0, 0, 0, 0), new(100 + (80 * b), 0, 0, 0, 0, 0), new(-600 - (250 * c), 30 * a, 0, 0, 20 * b, 0)];
+                actions = [new(250 + (150 * a), 0, 0, 0, 0, 0), new(100 + (80 * b), 0, 0, 0, 0, 0),
+                    new(-600 - (250 * c), 30 * a, 0, 0, 20 * b, 0)];
                 break;
             case "water":
                 ground = ground with { WaterDepth = 0.4, WaterDepthLow = 2.0 };
                 break;
             case "rectangular uplift":
                 sizing = sizing with { Shape = PlanShape.Rectangular, PlanStep = 0.2 };
-                actions = [new(300 + (150 * a), 0, 0, 0, 0, 0), new(150 + (100 * b), 0, 0, 0, 0, 0), new(-400 - (200 * c), 40 * a, 0, 0, 60 * b, 0)];
+                actions = [new(300 + (150 * a), 0, 0, 0, 0, 0), new(150 + (100 * b), 0, 0, 0, 0, 0),
+                    new(-400 - (200 * c), 40 * a, 0, 0, 60 * b, 0)];
                 break;
         }
 
         var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, Cases, new LoadOptions { LoadsNotActing = true }, []);
-        return Project(Cases, actions, set, rules with { Ground = ground, Sizing = sizing, Stability = new StabilityRules(Contact: 0.6, ContactTransient: 0.5) }, Column(), held, code);
+        return Project(Cases, actions, set,
+            rules with { Ground = ground, Sizing = sizing, Stability = new StabilityRules(Contact: 0.6, ContactTransient: 0.5) }, Column(),
+            held, code);
     }
 
     // Every plan and thickness on the steps by itself, but for those whose concrete alone costs more than a design in hand.
@@ -81,12 +94,15 @@ public class CheapestTests
         var foundation = project.Foundations[0];
         var rules = foundation.Rules.Sizing;
         (double Cost, IsolatedDesign Design)? best = null;
-        double[] Steps(double from, double to, double step) => [.. Enumerable.Range(0, 1000).Select(i => Math.Round(i * step, 6)).Where(v => v >= from - 1e-9 && v <= to + 1e-9)];
+        double[] Steps(double from, double to, double step) =>
+            [.. Enumerable.Range(0, 1000).Select(i => Math.Round(i * step, 6)).Where(v => v >= from - 1e-9 && v <= to + 1e-9)];
         foreach (var h in Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep))
         {
             foreach (var x in Steps(rules.LeastPlan, rules.MostPlan, rules.PlanStep))
             {
-                foreach (var y in rules.Shape == PlanShape.Square ? [x] : Steps(rules.LeastPlan, rules.MostPlan, rules.PlanStep).Where(y => x <= 2 * y && y <= 2 * x))
+                foreach (var y in rules.Shape == PlanShape.Square
+                    ? [x]
+                    : Steps(rules.LeastPlan, rules.MostPlan, rules.PlanStep).Where(y => x <= 2 * y && y <= 2 * x))
                 {
                     if (foundation.Rules.Rates.Concrete * x * y * h > Math.Min(most, best?.Cost ?? double.PositiveInfinity))
                     {
@@ -109,7 +125,8 @@ public class CheapestTests
     [Theory]
     [InlineData("gravity")]
     [InlineData("rectangular")]
-    public void At_round_spacings_no_pair_of_layers_is_better(string character) => Gen.Select(Gen.Double[-1, 1], Gen.Double[-1, 1], Gen.Double[-1, 1]).Sample(
+    public void At_round_spacings_no_pair_of_layers_is_better(string character) =>
+        Gen.Select(Gen.Double[-1, 1], Gen.Double[-1, 1], Gen.Double[-1, 1]).Sample(
         (a, b, c) =>
         {
             var project = Of(character, a, b, c, "aci318m-19");
@@ -119,7 +136,8 @@ public class CheapestTests
             var found = Sized(project);
 
             // Every size at every spacing that is allowed, both ways.
-            var layers = f.Rules.Steel.Bars.SelectMany(size => Enumerable.Range(4, 9).Select(k => new BarSpec(size, 0, k * 0.025))).ToList();
+            var layers = f.Rules.Steel.Bars.SelectMany(size => Enumerable.Range(4, 9).Select(k => new BarSpec(size, 0, k * 0.025)))
+                .ToList();
             var checker = new Checker(project, f);
             var passing = new List<(IsolatedDesign Design, double Mass, int Bars)>();
             foreach (var design in layers.SelectMany(x => layers.Select(y => found with { BottomX = x, BottomY = y })))
@@ -134,7 +152,8 @@ public class CheapestTests
             var least = passing.Min(p => p.Mass);
             var best = passing.Where(p => p.Mass <= least * 1.05).OrderBy(p => p.Bars).ThenBy(p => p.Mass).First();
             var own = found.Bars(f.Rules.Concrete.CoverSide);
-            (own.BottomX.Count + own.BottomY.Count).Should().Be(best.Bars, $"{found.BottomX}, {found.BottomY} for {best.Design.BottomX}, {best.Design.BottomY}");
+            (own.BottomX.Count + own.BottomY.Count).Should().Be(best.Bars,
+                $"{found.BottomX}, {found.BottomY} for {best.Design.BottomX}, {best.Design.BottomY}");
             Schedules.Quantities.Of(project, f, found).Steel.Should().BeApproximately(best.Mass, 0.01);
             (found.BottomX.Spacing > 0 && found.BottomY.Spacing > 0).Should().BeTrue("bars stand at whole steps");
         },
@@ -174,12 +193,15 @@ public class CheapestTests
                         (worst, sum, count) = (Math.Max(worst, gap), sum + gap, count + 1);
                     }
 
-                    gap.Should().BeLessThan(0.005, $"{found.Size} {found.Bars(true, true)} for {brute.Value.Design.Size} {brute.Value.Design.BottomX}");
+                    gap.Should().BeLessThan(0.005,
+                        $"{found.Size} {found.Bars(true, true)} for {brute.Value.Design.Size} {brute.Value.Design.BottomX}");
                 }
             },
             iter: Footings,
             threads: 2);
-        TestContext.Current.SendDiagnosticMessage($"{character} {code}: {count} footings, worst gap {worst:0.0000}, mean {sum / Math.Max(1, count):0.0000}");
-        Console.WriteLine($"{character} {code}: {count} footings, worst gap {worst * 100:0.00} %, mean {sum / Math.Max(1, count) * 100:0.000} %");
+        TestContext.Current.SendDiagnosticMessage(
+            $"{character} {code}: {count} footings, worst gap {worst:0.0000}, mean {sum / Math.Max(1, count):0.0000}");
+        Console.WriteLine(
+            $"{character} {code}: {count} footings, worst gap {worst * 100:0.00} %, mean {sum / Math.Max(1, count) * 100:0.000} %");
     }
 }

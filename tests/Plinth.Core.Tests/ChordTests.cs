@@ -9,11 +9,13 @@ namespace Plinth.Core.Tests;
 public class ChordTests
 {
     // Corners on a circle in the order of their angles make a convex polygon.
-    private static readonly Gen<PlanPoint[]> Convex = Gen.Double[0, 2 * Math.PI].Array[3, 9].Where(a => a.Distinct().Count() == a.Length && a.Max() - a.Min() > 0.5)
+    private static readonly Gen<PlanPoint[]> Convex = Gen.Double[0, 2 * Math.PI].Array[3, 9]
+        .Where(a => a.Distinct().Count() == a.Length && a.Max() - a.Min() > 0.5)
         .Select(a => a.Order().Select(t => new PlanPoint(1.7 * Math.Cos(t), 1.7 * Math.Sin(t))).ToArray());
 
     [Fact]
-    public void A_chord_ends_on_the_outline_and_holds_no_point_without() => Gen.Select(Convex, Gen.Double[-2, 2], Gen.Bool).Sample((outline, at, alongX) =>
+    public void A_chord_ends_on_the_outline_and_holds_no_point_without() =>
+        Gen.Select(Convex, Gen.Double[-2, 2], Gen.Bool).Sample((outline, at, alongX) =>
     {
         var (from, to) = ConvexPolygon.Chord(outline, alongX, at);
         var (low, high) = alongX ? (outline.Min(p => p.X), outline.Max(p => p.X)) : (outline.Min(p => p.Y), outline.Max(p => p.Y));

@@ -40,10 +40,12 @@ public class ColumnSectionTests
         s.Along(-100, 0, 0).Scale.Should().BeApproximately(420e3 * 8 * Math.PI * 1e-4 / 100, 1e-9);
         var none = default(NoTrace);
         Code.TimesHeld(ref none, s, 1000, 0, 0).Should().BeApproximately(0.65 * 0.80 * s.Squash / 1000, 1e-9, "capped");
-        Code.TimesHeld(ref none, s, -100, 0, 0).Should().BeApproximately(0.90 * 420e3 * 8 * Math.PI * 1e-4 / 100, 1e-9, "tension-controlled");
+        Code.TimesHeld(ref none, s, -100, 0, 0)
+            .Should().BeApproximately(0.90 * 420e3 * 8 * Math.PI * 1e-4 / 100, 1e-9, "tension-controlled");
     }
 
-    private static readonly Gen<(double N, double Mx, double My)> Loads = Gen.Select(Gen.Double[-300, 3000], Gen.Double[-300, 300], Gen.Double[-300, 300]).Where(l => Math.Abs(l.Item1) + Math.Abs(l.Item2) + Math.Abs(l.Item3) > 1e-3);
+    private static readonly Gen<(double N, double Mx, double My)> Loads = Gen.Select(Gen.Double[-300, 3000], Gen.Double[-300, 300],
+        Gen.Double[-300, 300]).Where(l => Math.Abs(l.Item1) + Math.Abs(l.Item2) + Math.Abs(l.Item3) > 1e-3);
 
     [Fact]
     public void What_is_found_is_in_equilibrium_with_the_load() => Loads.Sample(
@@ -67,7 +69,9 @@ public class ColumnSectionTests
             var scale = s.Along(l.N, l.Mx, l.My).Scale;
             s.Along(l.N, -l.Mx, l.My).Scale.Should().BeApproximately(scale, 1e-6 * scale);
             s.Along(l.N, l.Mx, -l.My).Scale.Should().BeApproximately(scale, 1e-6 * scale);
-            Section(0.4, 0.5).Along(l.N, -l.My, l.Mx).Scale.Should().BeApproximately(scale, 1e-6 * scale, "the section turned by a quarter with its load");
+            Section(0.4, 0.5)
+                .Along(l.N, -l.My, l.Mx).Scale.Should().BeApproximately(scale, 1e-6 * scale,
+                    "the section turned by a quarter with its load");
             s.Along(2 * l.N, 2 * l.Mx, 2 * l.My).Scale.Should().BeApproximately(scale / 2, 1e-6 * scale);
         },
         iter: 500);
@@ -86,7 +90,8 @@ public class ColumnSectionTests
     }
 
     [Fact]
-    public void Fibres_in_place_of_the_polygon_give_the_same() => Gen.Select(Gen.Double[0, Math.Tau], Gen.Double[0.05, 0.9], Gen.Bool).Sample(
+    public void Fibres_in_place_of_the_polygon_give_the_same() =>
+        Gen.Select(Gen.Double[0, Math.Tau], Gen.Double[0.05, 0.9], Gen.Bool).Sample(
         (angle, depth, round) =>
         {
             var s = Section(0.5, round ? 0.5 : 0.4, "8 T20", round);
@@ -110,7 +115,9 @@ public class ColumnSectionTests
             foreach (var b in s.Bars)
             {
                 var at = (b.X * cos) + (b.Y * sin);
-                var stress = Math.Clamp(0.003 * (1 - ((most - at) / depth)) * 200e6, -420e3, 420e3) - (at > most - (s.BlockDepth * depth) ? s.Block : 0);
+                var stress = Math.Clamp(0.003 * (1 - ((most - at) / depth)) * 200e6, -420e3, 420e3) - (at > most - (s.BlockDepth * depth)
+                    ? s.Block
+                    : 0);
                 (force, mx, my) = (force + (stress * b.Area), mx + (stress * b.Area * b.X), my + (stress * b.Area * b.Y));
             }
 
@@ -134,6 +141,7 @@ public class ColumnSectionTests
 
     [Fact]
     public void More_bars_hold_more() => Loads.Sample(
-        l => Section(bars: "12 T20").Along(l.N, l.Mx, l.My).Scale.Should().BeGreaterThan(Section(bars: "12 T16").Along(l.N, l.Mx, l.My).Scale * 0.999),
+        l => Section(bars: "12 T20")
+            .Along(l.N, l.Mx, l.My).Scale.Should().BeGreaterThan(Section(bars: "12 T16").Along(l.N, l.Mx, l.My).Scale * 0.999),
         iter: 500);
 }

@@ -10,30 +10,42 @@ public class CombinationPropertyTests
 
     private static readonly LoadCase[] American =
     [
-        new("DEAD", LoadSymbol.D), new("SDL", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("L1", LoadSymbol.L, Alternatives: "pattern"), new("L2", LoadSymbol.L, Alternatives: "pattern"), new("ROOF", LoadSymbol.Lr), new("SNOW", LoadSymbol.S), new("RAIN", LoadSymbol.R),
-        new("WX", LoadSymbol.W, true), new("WY", LoadSymbol.W), new("EX", LoadSymbol.E, true) { Direction = PlanAxis.X }, new("EY", LoadSymbol.E, true) { Direction = PlanAxis.Y }, new("EARTH", LoadSymbol.H, Permanent: true), new("TANK", LoadSymbol.F), new("HEAT", LoadSymbol.T),
+        new("DEAD", LoadSymbol.D), new("SDL", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("L1", LoadSymbol.L, Alternatives: "pattern"),
+        new("L2", LoadSymbol.L, Alternatives: "pattern"), new("ROOF", LoadSymbol.Lr), new("SNOW", LoadSymbol.S), new("RAIN", LoadSymbol.R),
+        new("WX", LoadSymbol.W, true), new("WY", LoadSymbol.W), new("EX", LoadSymbol.E, true) { Direction = PlanAxis.X },
+        new("EY", LoadSymbol.E, true) { Direction = PlanAxis.Y }, new("EARTH", LoadSymbol.H, Permanent: true), new("TANK", LoadSymbol.F),
+        new("HEAT", LoadSymbol.T),
     ];
 
     private static readonly LoadCase[] European =
     [
-        new("G1", LoadSymbol.G), new("G2", LoadSymbol.G), new("OFFICE", LoadSymbol.Q) { Category = "B" }, new("STORE", LoadSymbol.Q) { Category = "E" }, new("ROOF", LoadSymbol.Q) { Category = "H" }, new("SNOW", LoadSymbol.S),
-        new("WX", LoadSymbol.W, true), new("WY", LoadSymbol.W), new("HEAT", LoadSymbol.T, true), new("HIT", LoadSymbol.A), new("EX", LoadSymbol.E, true) { Direction = PlanAxis.X }, new("EY", LoadSymbol.E, true) { Direction = PlanAxis.Y },
+        new("G1", LoadSymbol.G), new("G2", LoadSymbol.G), new("OFFICE", LoadSymbol.Q) { Category = "B" },
+        new("STORE", LoadSymbol.Q) { Category = "E" }, new("ROOF", LoadSymbol.Q) { Category = "H" }, new("SNOW", LoadSymbol.S),
+        new("WX", LoadSymbol.W, true), new("WY", LoadSymbol.W), new("HEAT", LoadSymbol.T, true), new("HIT", LoadSymbol.A),
+        new("EX", LoadSymbol.E, true) { Direction = PlanAxis.X }, new("EY", LoadSymbol.E, true) { Direction = PlanAxis.Y },
     ];
 
     // A standard, some of its cases in some order, and options.
     private static readonly Gen<(string Standard, LoadCase[] Cases, LoadOptions Options)> Projects =
-        Gen.Select(Gen.Int[0, 3], Gen.Int[1, (1 << 15) - 1], Gen.Int[0, int.MaxValue], Gen.Bool, Gen.Bool).Select((s, subset, seed, notActing, orthogonal) =>
+        Gen.Select(Gen.Int[0, 3], Gen.Int[1, (1 << 15) - 1], Gen.Int[0, int.MaxValue], Gen.Bool, Gen.Bool)
+            .Select((s, subset, seed, notActing, orthogonal) =>
         {
             var all = Standards[s] == "en1990" ? European : American;
             var some = all.Where((_, i) => i == 0 || (subset & (1 << i)) != 0).ToArray();
             new Random(seed).Shuffle(some);
-            return (Standards[s], some, new LoadOptions(Sds: 0.3, Redundancy: 1.3) { LoadsNotActing = notActing, Orthogonal = orthogonal ? 0.3 : 0 });
+            return (Standards[s], some,
+                new LoadOptions(Sds: 0.3, Redundancy: 1.3) { LoadsNotActing = notActing, Orthogonal = orthogonal ? 0.3 : 0 });
         });
 
-    private static CombinationSet Build(string standard, LoadCase[] cases, LoadOptions options) => CombinationBuilder.Build(LoadStandards.Find(standard)!, cases, options, []);
+    private static CombinationSet Build(string standard, LoadCase[] cases, LoadOptions options) =>
+        CombinationBuilder.Build(LoadStandards.Find(standard)!, cases, options, []);
 
     private static Dictionary<string, string> ByName(CombinationSet set, LoadCase[] cases) =>
-        set.Used.ToDictionary(c => c.Name, c => string.Join(' ', c.Terms.Select(t => FormattableString.Invariant($"{cases[t.Case].Name}*{t.Factor:0.######}/{t.Tips:0.######}/{t.Holds:0.######}")).Order(StringComparer.Ordinal)) + FormattableString.Invariant($" w{c.WeightFactor:0.######} {c.For}"));
+        set.Used.ToDictionary(c => c.Name,
+            c => string.Join(' ',
+                c.Terms.Select(
+                    t => FormattableString.Invariant($"{cases[t.Case].Name}*{t.Factor:0.######}/{t.Tips:0.######}/{t.Holds:0.######}"))
+                    .Order(StringComparer.Ordinal)) + FormattableString.Invariant($" w{c.WeightFactor:0.######} {c.For}"));
 
     [Fact]
     public void Names_are_unique_and_no_combination_stands_twice() => Projects.Sample(p =>
@@ -42,7 +54,8 @@ public class CombinationPropertyTests
         set.Used.Should().NotBeEmpty();
         set.Used.Select(c => c.Name).Should().OnlyHaveUniqueItems();
         set.Used.Select(c => (string.Join(' ', c.Terms), c.For, c.WeightFactor, c.State, c.Counteracting)).Should().OnlyHaveUniqueItems();
-        set.Used.Should().OnlyContain(c => c.For != Family.None && c.Clause != null && c.Rule.Length > 0 && c.Terms.All(t => t.Factor != 0));
+        set.Used.Should().OnlyContain(c => c.For != Family.None && c.Clause != null && c.Rule.Length > 0
+            && c.Terms.All(t => t.Factor != 0));
     }, iter: 200);
 
     [Fact]
@@ -64,7 +77,8 @@ public class CombinationPropertyTests
         foreach (var (name, factors) in before)
         {
             // A load that adds to others of its symbol joins them; an earthquake of the other direction joins where they act together.
-            if (after.TryGetValue(name, out var then) && without is not null && !then.Contains(without.Name + "*", StringComparison.Ordinal))
+            if (after.TryGetValue(name, out var then) && without is not null
+                && !then.Contains(without.Name + "*", StringComparison.Ordinal))
             {
                 then.Should().Be(factors, name);
             }

@@ -7,15 +7,18 @@ public class CombinationTests
 {
     private static readonly LoadCase[] Building =
     [
-        new("DEAD", LoadSymbol.D), new("SDL", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("ROOF", LoadSymbol.Lr), new("SNOW", LoadSymbol.S),
+        new("DEAD", LoadSymbol.D), new("SDL", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("ROOF", LoadSymbol.Lr),
+        new("SNOW", LoadSymbol.S),
         new("WX", LoadSymbol.W, Reversible: true), new("EX", LoadSymbol.E, Reversible: true),
     ];
 
-    private static CombinationSet Build(string standard, IReadOnlyList<LoadCase> cases, LoadOptions? options = null, params OwnCombination[] own) =>
+    private static CombinationSet Build(string standard, IReadOnlyList<LoadCase> cases, LoadOptions? options = null,
+        params OwnCombination[] own) =>
         CombinationBuilder.Build(LoadStandards.Find(standard)!, cases, options ?? new LoadOptions(), own);
 
     private static string Factors(CombinationSet set, IReadOnlyList<LoadCase> cases, string name) =>
-        string.Join(" ", set.Used.Single(c => c.Name == name).Terms.Select(t => FormattableString.Invariant($"{t.Factor:0.####}{cases[t.Case].Name}")));
+        string.Join(" ",
+            set.Used.Single(c => c.Name == name).Terms.Select(t => FormattableString.Invariant($"{t.Factor:0.####}{cases[t.Case].Name}")));
 
     // ASCE 7-16 2.3.1, 2.3.6, 2.4.1, 2.4.5 and the same of 7-22, by hand.
     [Theory]
@@ -50,7 +53,8 @@ public class CombinationTests
         Build("asce7-22", Building).Used.Select(c => c.Name).Should().Equal(
             "U1", "U2:Lr", "U2:S", "U3:Lr:L", "U3:Lr:+WX", "U3:Lr:-WX", "U3:S:L", "U3:S:+WX", "U3:S:-WX",
             "U4:+WX:Lr", "U4:+WX:S", "U4:-WX:Lr", "U4:-WX:S", "U5:+WX", "U5:-WX", "U6:+EX", "U6:-EX", "U7:+EX", "U7:-EX",
-            "S1", "S2", "S3:Lr", "S3:S", "S4:Lr", "S4:S", "S5:+WX", "S5:-WX", "S6:+WX:Lr", "S6:+WX:S", "S6:-WX:Lr", "S6:-WX:S", "S7:+WX", "S7:-WX", "S8:+EX", "S8:-EX", "S9:+EX", "S9:-EX", "S10:+EX", "S10:-EX");
+            "S1", "S2", "S3:Lr", "S3:S", "S4:Lr", "S4:S", "S5:+WX", "S5:-WX", "S6:+WX:Lr", "S6:+WX:S", "S6:-WX:Lr", "S6:-WX:S", "S7:+WX",
+            "S7:-WX", "S8:+EX", "S8:-EX", "S9:+EX", "S9:-EX", "S10:+EX", "S10:-EX");
 
     [Fact]
     public void Adding_a_case_renames_no_other()
@@ -74,7 +78,8 @@ public class CombinationTests
         Factors(set, Building, "S10:+EX").Should().Be("0.53DEAD 0.53SDL 0.91EX");
         Factors(set, Building, "U4:+WX:S").Should().Be("1.2DEAD 1.2SDL 0.5LIVE 0.5SNOW 1WX");
         Factors(set, Building, "U2:S").Should().StartWith("1.2DEAD 1.2SDL 1.6LIVE", "1.6L is no companion");
-        set.Used.Single(c => c.Name == "S10:+EX").WeightFactor.Should().BeApproximately(0.53, 1e-12, "the base's own weight is a dead load");
+        set.Used.Single(c => c.Name == "S10:+EX").WeightFactor.Should().BeApproximately(0.53, 1e-12,
+            "the base's own weight is a dead load");
     }
 
     [Fact]
@@ -128,7 +133,8 @@ public class CombinationTests
     [Fact]
     public void Alternatives_exclude_each_other_and_are_named()
     {
-        LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("L0", LoadSymbol.L), new("LA", LoadSymbol.L, Alternatives: "pattern"), new("LB", LoadSymbol.L, Alternatives: "pattern")];
+        LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("L0", LoadSymbol.L), new("LA", LoadSymbol.L, Alternatives: "pattern"),
+            new("LB", LoadSymbol.L, Alternatives: "pattern")];
         var set = Build("asce7-22", cases);
         set.Used.Select(c => c.Name).Should().Equal("U1", "U2:LA", "U2:LB", "S1", "S2:LA", "S2:LB");
         Factors(set, cases, "U2:LB").Should().Be("1.2DEAD 1.6L0 1.6LB");
@@ -137,8 +143,11 @@ public class CombinationTests
     [Fact]
     public void Own_combinations_expand_wind_by_symbol_and_keep_a_case_as_written()
     {
-        var bySymbol = new OwnCombination("flood", Family.Ground, new Dictionary<LoadSymbol, double> { [LoadSymbol.D] = 0.6, [LoadSymbol.W] = 1.0 }, new Dictionary<string, double>(), null, null, null);
-        var byCase = new OwnCombination("gust", Family.Ground, new Dictionary<LoadSymbol, double> { [LoadSymbol.D] = 0.6 }, new Dictionary<string, double> { ["WX"] = -1.2 }, 0.5, null, 1.0);
+        var bySymbol = new OwnCombination("flood", Family.Ground,
+            new Dictionary<LoadSymbol, double> { [LoadSymbol.D] = 0.6, [LoadSymbol.W] = 1.0 }, new Dictionary<string, double>(), null, null,
+            null);
+        var byCase = new OwnCombination("gust", Family.Ground, new Dictionary<LoadSymbol, double> { [LoadSymbol.D] = 0.6 },
+            new Dictionary<string, double> { ["WX"] = -1.2 }, 0.5, null, 1.0);
         var set = Build("own", Building, null, bySymbol, byCase);
         set.Used.Select(c => c.Name).Should().Equal("flood:+WX", "flood:-WX", "gust");
         Factors(set, Building, "gust").Should().Be("0.6DEAD 0.6SDL -1.2WX");
@@ -152,7 +161,8 @@ public class CombinationTests
     [Fact]
     public void Weights_must_be_given_where_dead_cases_differ()
     {
-        var own = new OwnCombination("x", Family.Ground, new Dictionary<LoadSymbol, double>(), new Dictionary<string, double> { ["DEAD"] = 1, ["SDL"] = 0 }, null, null, null);
+        var own = new OwnCombination("x", Family.Ground, new Dictionary<LoadSymbol, double>(),
+            new Dictionary<string, double> { ["DEAD"] = 1, ["SDL"] = 0 }, null, null, null);
         CombinationBuilder.WeightsOf(own, Building).Should().BeNull();
         CombinationBuilder.WeightsOf(own with { Weights = 1 }, Building).Should().Be(1);
     }

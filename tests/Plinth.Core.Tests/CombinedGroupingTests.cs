@@ -11,7 +11,11 @@ namespace Plinth.Core.Tests;
 /// <summary>Types among combined footings: only where columns stand alike, and never dearer than every way to part them.</summary>
 public class CombinedGroupingTests
 {
-    private static readonly RuleSet Own = Rules with { Sizing = Rules.Sizing with { PlanStep = 0.1, ThicknessStep = 0.1, MostPlan = 5 }, Ground = DefaultGround with { FoundingDepth = 1.6, SubgradeModulus = 40e3 } };
+    private static readonly RuleSet Own = Rules with
+    {
+        Sizing = Rules.Sizing with { PlanStep = 0.1, ThicknessStep = 0.1, MostPlan = 5 },
+        Ground = DefaultGround with { FoundingDepth = 1.6, SubgradeModulus = 40e3 }
+    };
 
     // Pairs by their span and the force under each column.
     private static Project Building(params (double Span, double N0, double N1)[] pairs)
@@ -28,12 +32,16 @@ public class CombinedGroupingTests
             Supports = of,
             Cases = cases,
             Combinations = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, cases, new LoadOptions(), []),
-            Actions = pairs.SelectMany((p, i) => new[] { ($"A{i}", Of(p.N0)), ($"B{i}", Of(p.N1)) }).ToDictionary(a => a.Item1, a => a.Item2),
-            Foundations = [.. pairs.Select((_, i) => new Foundation($"CF{i + 1}", [new Place([of[2 * i], of[(2 * i) + 1]], 0, Own.Ground)], false, HeldValues.Nothing, Own) { Kind = CombinedTests.Combined })],
+            Actions = pairs.SelectMany((p, i) => new[] { ($"A{i}", Of(p.N0)), ($"B{i}", Of(p.N1)) })
+                .ToDictionary(a => a.Item1, a => a.Item2),
+            Foundations = [
+                .. pairs.Select((_, i) => new Foundation($"CF{i + 1}", [new Place([of[2 * i], of[(2 * i) + 1]], 0, Own.Ground)], false,
+                    HeldValues.Nothing, Own) { Kind = CombinedTests.Combined })],
         };
     }
 
-    private static List<(Foundation Foundation, FoundationDesign Design)> Sized(Project project) => [.. project.Foundations.Select(f => (f, FoundationSizer.Of(project, f).Size().Design!))];
+    private static List<(Foundation Foundation, FoundationDesign Design)> Sized(Project project) =>
+        [.. project.Foundations.Select(f => (f, FoundationSizer.Of(project, f).Size().Design!))];
 
     [Fact]
     public void Pairs_whose_columns_stand_alike_share_a_design_and_others_keep_theirs()

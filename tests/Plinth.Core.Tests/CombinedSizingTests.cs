@@ -12,12 +12,20 @@ namespace Plinth.Core.Tests;
 /// <summary>Sizes and bars found for bases under several columns: they pass, no step smaller does, and no plan is cheaper.</summary>
 public class CombinedSizingTests
 {
-    private static readonly SizingRules Bounds = Rules.Sizing with { MostPlan = 5, MostThickness = 1.5, PlanStep = 0.1, ThicknessStep = 0.1 };
+    private static readonly SizingRules Bounds = Rules.Sizing with
+    {
+        MostPlan = 5,
+        MostThickness = 1.5,
+        PlanStep = 0.1,
+        ThicknessStep = 0.1
+    };
 
-    private static RuleSet With(SizingRules sizing) => Rules with { Sizing = sizing, Ground = DefaultGround with { FoundingDepth = 1.6, SubgradeModulus = 40e3 } };
+    private static RuleSet With(SizingRules sizing) =>
+        Rules with { Sizing = sizing, Ground = DefaultGround with { FoundingDepth = 1.6, SubgradeModulus = 40e3 } };
 
     // Two columns with dead, live and wind load, moments of any sign; wind may lift one.
-    private static readonly Gen<(double Span, double[] N, double[] M, double Wind)> Columns = Gen.Select(Gen.Double[1.5, 4], Gen.Double[150, 900].Array[4], Gen.Double[-40, 40].Array[4], Gen.Double[-250, 250]);
+    private static readonly Gen<(double Span, double[] N, double[] M, double Wind)> Columns = Gen.Select(Gen.Double[1.5, 4],
+        Gen.Double[150, 900].Array[4], Gen.Double[-40, 40].Array[4], Gen.Double[-250, 250]);
 
     private static Project Make((double Span, double[] N, double[] M, double Wind) c, SizingRules sizing, HeldValues? held = null)
     {
@@ -31,8 +39,13 @@ public class CombinedSizingTests
             Supports = supports,
             Cases = cases,
             Combinations = CombinationBuilder.Build(LoadStandards.Find("asce7-16")!, cases, new LoadOptions { LoadsNotActing = true }, []),
-            Actions = new Dictionary<string, SupportAction[]> { ["C1"] = [Of(c.N[0], c.M[0]), Of(c.N[1], c.M[1]), wind], ["C2"] = [Of(c.N[2], c.M[2]), Of(c.N[3], c.M[3]), -1 * wind] },
-            Foundations = [new Foundation("CF1", [new Place(supports, 0, rules.Ground)], false, held ?? HeldValues.Nothing, rules) { Kind = CombinedTests.Combined }],
+            Actions = new Dictionary<string, SupportAction[]>
+            {
+                ["C1"] = [Of(c.N[0], c.M[0]), Of(c.N[1], c.M[1]), wind],
+                ["C2"] = [Of(c.N[2], c.M[2]), Of(c.N[3], c.M[3]), -1 * wind]
+            },
+            Foundations = [new Foundation("CF1", [new Place(supports, 0, rules.Ground)], false, held ?? HeldValues.Nothing,
+                rules) { Kind = CombinedTests.Combined }],
         };
     }
 
@@ -48,7 +61,9 @@ public class CombinedSizingTests
         var project = Make(c, Bounds);
         var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
         found.Design.Should().NotBeNull(found.Stop?.Check + " " + found.Stop?.Bound + " " + found.Stop?.Note);
-        Check(project, found.Design!).Checks.Where(k => !k.Passes).Select(k => $"{k.Id} {k.At} {k.Utilisation} {k.Combination}").Should().BeEmpty($"{found.Design}");
+        Check(project, found.Design!).Checks.Where(k => !k.Passes)
+            .Select(k => $"{k.Id} {k.At} {k.Utilisation} {k.Combination}")
+            .Should().BeEmpty($"{found.Design}");
         foreach (var (step, stop) in FoundationSizer.Of(project, project.Foundations[0]).Why(found.Design!))
         {
             stop.Should().NotBeNull($"{step} of {found.Design}");
@@ -61,11 +76,23 @@ public class CombinedSizingTests
     public void No_length_width_and_thickness_is_cheaper(bool pedestals) => Columns.Sample(
         c =>
         {
-            var sizing = Bounds with { LeastPlan = 1.2, MostPlan = 3.6, PlanStep = 0.3, LeastThickness = 0.4, MostThickness = 1.0, ThicknessStep = 0.2 };
+            var sizing = Bounds with
+            {
+                LeastPlan = 1.2,
+                MostPlan = 3.6,
+                PlanStep = 0.3,
+                LeastThickness = 0.4,
+                MostThickness = 1.0,
+                ThicknessStep = 0.2
+            };
             Project Own(HeldValues? values = null)
             {
                 var made = Make(c, sizing, values);
-                var rules = made.Foundations[0].Rules with { Pedestal = new PedestalRules { Under = PedestalUnder.All, Height = 0.5 }, Column = new ColumnRules { Strength = 30e3 } };
+                var rules = made.Foundations[0].Rules with
+                {
+                    Pedestal = new PedestalRules { Under = PedestalUnder.All, Height = 0.5 },
+                    Column = new ColumnRules { Strength = 30e3 }
+                };
                 return pedestals ? made with { Foundations = [made.Foundations[0] with { Rules = rules }] } : made;
             }
 
@@ -113,7 +140,13 @@ public class CombinedSizingTests
             for (var (l, b, h) = (-4, -4, -2); h <= 2; (l, b, h) = l < 4 ? (l + 1, b, h) : b < 4 ? (-4, b + 1, h) : (-4, -4, h + 1))
             {
                 var size = found.Size;
-                var held = Make(c, sizing, new HeldValues { Length = Math.Round(size.Length + (0.05 * l), 6), Width = Math.Round(size.Width + (0.05 * b), 6), Thickness = Math.Round(size.Thickness + (0.05 * h), 6) });
+                var held = Make(c, sizing,
+                    new HeldValues
+                    {
+                        Length = Math.Round(size.Length + (0.05 * l), 6),
+                        Width = Math.Round(size.Width + (0.05 * b), 6),
+                        Thickness = Math.Round(size.Thickness + (0.05 * h), 6)
+                    });
                 var one = FoundationSizer.Of(held, held.Foundations[0]);
                 if (one.Size().Design is { } other)
                 {
@@ -126,17 +159,25 @@ public class CombinedSizingTests
     [Theory]
     [InlineData(false)]
     [InlineData(true)]
-    public void What_steel_is_needed_in_any_case_is_never_more_than_a_design_has(bool waived) => Columns.Sample(c => NeedsNoMoreThanItHas(c, waived), iter: 40);
+    public void What_steel_is_needed_in_any_case_is_never_more_than_a_design_has(bool waived) =>
+        Columns.Sample(c => NeedsNoMoreThanItHas(c, waived), iter: 40);
 
     [Fact]
     public void A_section_beside_the_point_of_no_moment_needs_no_top_bars_that_thicker_bottom_bars_spare() =>
-        NeedsNoMoreThanItHas((47 / 12.0, [63598 / 85.0, 594.5430145200402, 315.75494855110765, 215], [7 / 29.0, 1, -32.50345304469825, 61 / 13.0], -128), true);
+        NeedsNoMoreThanItHas((47 / 12.0, [63598 / 85.0, 594.5430145200402, 315.75494855110765, 215],
+            [7 / 29.0, 1, -32.50345304469825, 61 / 13.0], -128), true);
 
     private static void NeedsNoMoreThanItHas((double Span, double[] N, double[] M, double Wind) c, bool waived)
     {
         var project = Make(c, Bounds with { PlanStep = 0.05, ThicknessStep = 0.05 });
         var f = project.Foundations[0];
-        f = waived ? f with { Leaves = [new Leave("minimum-steel-x", f.Mark, null, "agreed"), new Leave("minimum-steel-y", f.Mark, null, "agreed")] } : f;
+        f = waived
+            ? f with
+            {
+                Leaves = [new Leave("minimum-steel-x", f.Mark, null, "agreed"),
+                new Leave("minimum-steel-y", f.Mark, null, "agreed")]
+            }
+            : f;
         if (FoundationSizer.Of(project, f).Size().Design is not CombinedDesign found)
         {
             return;
@@ -145,7 +186,8 @@ public class CombinedSizingTests
         var t = (CombinedTrial)new Checker(project, f).Trials[0];
         t.Adopt(found);
         var (along, across) = (t.Long.Layer(true).Area, t.Zones(false).ToArray().Where(z => z.Has(true)).Sum(z => z.Layer(true).Area));
-        var (top, bars, floor) = (found.HasTop ? t.Long.Layer(false).Area : double.PositiveInfinity, new CombinedBars([t], f), new SteelFloor([t], f));
+        var (top, bars, floor) = (found.HasTop ? t.Long.Layer(false).Area : double.PositiveInfinity, new CombinedBars([t], f),
+            new SteelFloor([t], f));
         foreach (var k in t.CombinationsFor(Family.Concrete).ToArray())
         {
             Array.Fill(t.Hints, k);
@@ -162,7 +204,15 @@ public class CombinedSizingTests
     public void No_trapezoid_with_ends_of_its_own_is_cheaper() => Columns.Sample(
         c =>
         {
-            var sizing = Bounds with { LeastPlan = 1.2, MostPlan = 3.6, PlanStep = 0.3, LeastThickness = 0.4, MostThickness = 1.0, ThicknessStep = 0.2 };
+            var sizing = Bounds with
+            {
+                LeastPlan = 1.2,
+                MostPlan = 3.6,
+                PlanStep = 0.3,
+                LeastThickness = 0.4,
+                MostThickness = 1.0,
+                ThicknessStep = 0.2
+            };
             var open = new HeldValues { EdgeX0 = new HeldEdge(false, 0.3), Trapezoid = true };
             var project = Make(c, sizing, open);
             var sizer = FoundationSizer.Of(project, project.Foundations[0]);
@@ -176,9 +226,17 @@ public class CombinedSizingTests
                     {
                         for (var b = 4; b <= 12; b++)
                         {
-                            var one = Make(c, sizing, open with { Length = Math.Round(0.3 * l, 6), Width = Math.Round(0.3 * a, 6), EndWidth = Math.Round(0.3 * b, 6), Thickness = h });
+                            var one = Make(c, sizing,
+                                open with
+                                {
+                                    Length = Math.Round(0.3 * l, 6),
+                                    Width = Math.Round(0.3 * a, 6),
+                                    EndWidth = Math.Round(0.3 * b, 6),
+                                    Thickness = h
+                                });
                             var own = FoundationSizer.Of(one, one.Foundations[0]);
-                            if (a != b && Math.Max(a, b) <= 2.5 * Math.Min(a, b) && own.Size().Design is CombinedDesign d && own.Cost(d) is var cost && (best is null || cost < best.Value.Cost))
+                            if (a != b && Math.Max(a, b) <= 2.5 * Math.Min(a, b) && own.Size().Design is CombinedDesign d
+                                && own.Cost(d) is var cost && (best is null || cost < best.Value.Cost))
                             {
                                 best = (cost, d);
                             }
@@ -190,7 +248,8 @@ public class CombinedSizingTests
             (found is null).Should().Be(best is null, $"{best?.Design}");
             if (found is not null)
             {
-                (sizer.Cost(found) / best!.Value.Cost).Should().BeLessThan(1.01, $"{found.Size} {found.EndWidth} for {best.Value.Design.Size} {best.Value.Design.HighWidth}");
+                (sizer.Cost(found) / best!.Value.Cost).Should().BeLessThan(1.01,
+                    $"{found.Size} {found.EndWidth} for {best.Value.Design.Size} {best.Value.Design.HighWidth}");
             }
         },
         iter: 8);
@@ -206,7 +265,13 @@ public class CombinedSizingTests
     {
         // The ends differ by so many steps that not all are looked at.
         var sizing = Bounds with { LeastPlan = 1.2, MostPlan = 4.2, PlanStep = 0.1 };
-        var open = new HeldValues { EdgeX0 = new HeldEdge(false, 0.4), EdgeX1 = new HeldEdge(false, 0.5), Thickness = 0.8, Trapezoid = true };
+        var open = new HeldValues
+        {
+            EdgeX0 = new HeldEdge(false, 0.4),
+            EdgeX1 = new HeldEdge(false, 0.5),
+            Thickness = 0.8,
+            Trapezoid = true
+        };
         var project = Make(c, sizing, open);
         var sizer = FoundationSizer.Of(project, project.Foundations[0]);
         var found = sizer.Size().Design;
@@ -224,7 +289,8 @@ public class CombinedSizingTests
             }
         }
 
-        (found is null ? double.PositiveInfinity : sizer.Cost(found)).Should().BeLessThanOrEqualTo(best * 1.01, $"{found?.Size} {found?.EndWidth}");
+        (found is null ? double.PositiveInfinity : sizer.Cost(found)).Should().BeLessThanOrEqualTo(best * 1.01,
+            $"{found?.Size} {found?.EndWidth}");
     }
 
     [Fact]
@@ -249,7 +315,9 @@ public class CombinedSizingTests
         var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
         found.Stop.Should().BeNull();
         var d = (CombinedDesign)found.Design!;
-        Check(project, d).Checks.Where(k => !k.Passes).Select(k => $"{k.Id} {k.At} {k.Utilisation} {k.Combination} {k.Note}").Should().BeEmpty($"{d} {d.Bars(false, true)}");
+        Check(project, d).Checks.Where(k => !k.Passes)
+            .Select(k => $"{k.Id} {k.At} {k.Utilisation} {k.Combination} {k.Note}")
+            .Should().BeEmpty($"{d} {d.Bars(false, true)}");
         d.Size.Length.Should().BeApproximately(5.1, 1e-9);
         d.Size.Width.Should().BeGreaterThan(d.HighWidth, "the heavier column stands at the −x end");
         var cost = FoundationSizer.Of(project, project.Foundations[0]).Cost(d);
@@ -260,7 +328,8 @@ public class CombinedSizingTests
                 var (low, high) = (Math.Round(d.Size.Width + (0.1 * i), 6), Math.Round(d.HighWidth + (0.1 * j), 6));
                 var other = Make(c, Bounds, held with { Width = low, EndWidth = high });
                 var sizer = FoundationSizer.Of(other, other.Foundations[0]);
-                (sizer.Size().Design is { } made ? sizer.Cost(made) : double.PositiveInfinity).Should().BeGreaterThan(cost * 0.997, $"ends of {low} and {high} m");
+                (sizer.Size().Design is { } made ? sizer.Cost(made) : double.PositiveInfinity).Should().BeGreaterThan(cost * 0.997,
+                    $"ends of {low} and {high} m");
             }
         }
 
@@ -282,7 +351,8 @@ public class CombinedSizingTests
             found.Stop.Should().BeNull();
             var d = (CombinedDesign)found.Design!;
             Check(project, d).Passes.Should().BeTrue();
-            foreach (var bars in d.At.Select(a => a.Band).Append(d.BottomX).Append(d.TopX).Append(d.TopY).Append(d.Rest).Where(b => b.Size is not null))
+            foreach (var bars in d.At.Select(a => a.Band).Append(d.BottomX).Append(d.TopX).Append(d.TopY).Append(d.Rest)
+                .Where(b => b.Size is not null))
             {
                 bars.Spacing.Should().BeGreaterThan(0, bars.ToString());
                 Math.Abs(Math.IEEERemainder(bars.Spacing, 0.025)).Should().BeLessThan(1e-9, bars.ToString());
@@ -313,7 +383,11 @@ public class CombinedSizingTests
         var project = Make((3.0, [300, 150, 400, 200], [10, -5, 20, 0], 40.0), Bounds);
         var f = project.Foundations[0];
         Support[] others = [.. f.Places[0].Supports.Select(s => s with { Label = "D" + s.Label[1..], Y = 10 })];
-        var actions = new Dictionary<string, SupportAction[]>(project.Actions) { ["D1"] = [.. project.Actions["C1"].Select(a => 1.4 * a)], ["D2"] = [.. project.Actions["C2"].Select(a => 0.8 * a)] };
+        var actions = new Dictionary<string, SupportAction[]>(project.Actions)
+        {
+            ["D1"] = [.. project.Actions["C1"].Select(a => 1.4 * a)],
+            ["D2"] = [.. project.Actions["C2"].Select(a => 0.8 * a)]
+        };
         var both = f with { Places = [f.Places[0], new Place(others, 0, f.Rules.Ground)], Alike = true };
         project = project with { Supports = [.. project.Supports, .. others], Actions = actions, Foundations = [both] };
         var sizer = FoundationSizer.Of(project, both);

@@ -3,10 +3,13 @@ using Plinth.Core.Contact;
 
 namespace Plinth.Core.Tests;
 
-/// <summary>Contact of a rigid base on ground without tension: closed forms, values worked by hand, and properties over random input.</summary>
+/// <summary>
+/// Contact of a rigid base on ground without tension: closed forms, values worked by hand, and properties over random input.
+/// </summary>
 public class ContactTests
 {
-    // 3 × 2 m, N 600 kN. Statics by hand for the first two (trapezoid, triangle 2N/(3B(L/2−e))), the third in the kern; the others solved apart and integrated.
+    // 3 × 2 m, N 600 kN. Statics by hand for the first two (trapezoid, triangle 2N/(3B(L/2−e))), the third in the kern; the others solved
+    // apart and integrated.
     [Theory]
     [InlineData(0.5, 0, 200, 200, 0, 0, 1.0)]
     [InlineData(0.75, 0, 266.66667, 266.66667, 0, 0, 0.75)]
@@ -33,7 +36,8 @@ public class ContactTests
     }
 
     private static readonly Gen<(double L, double B, double N, double X, double Y)> Bases =
-        Gen.Select(Gen.Double[0.5, 12], Gen.Double[0.5, 12], Gen.Double[1, 20000], Gen.Double[-0.999999, 0.999999], Gen.Double[-0.999999, 0.999999], (l, b, n, u, v) => (l, b, n, u * l / 2, v * b / 2));
+        Gen.Select(Gen.Double[0.5, 12], Gen.Double[0.5, 12], Gen.Double[1, 20000], Gen.Double[-0.999999, 0.999999],
+            Gen.Double[-0.999999, 0.999999], (l, b, n, u, v) => (l, b, n, u * l / 2, v * b / 2));
 
     [Fact]
     public void Pressures_balance_the_load_to_1e_9() =>
@@ -43,7 +47,9 @@ public class ContactTests
                 var s = ContactSolver.Rectangle(b.L, b.B, b.N, b.X, b.Y);
                 var r = s.Pressure.OverRectangle(-b.L / 2, -b.B / 2, b.L / 2, b.B / 2);
                 var scale = b.N * Math.Max(b.L, b.B);
-                return s.State != ContactState.NoEquilibrium && Math.Abs(r.Force - b.N) <= 1e-9 * b.N && Math.Abs(r.MomentX - (b.N * b.X)) <= 1e-9 * scale && Math.Abs(r.MomentY - (b.N * b.Y)) <= 1e-9 * scale && s.Share is > 0 and <= 1;
+                return s.State != ContactState.NoEquilibrium && Math.Abs(r.Force - b.N) <= 1e-9 * b.N
+                    && Math.Abs(r.MomentX - (b.N * b.X)) <= 1e-9 * scale && Math.Abs(r.MomentY - (b.N * b.Y)) <= 1e-9 * scale
+                    && s.Share is > 0 and <= 1;
             },
             iter: 200_000);
 
@@ -96,7 +102,8 @@ public class ContactTests
                 }
 
                 var da = b.L * b.B / cells / cells;
-                return Math.Abs((force * da) - b.N) < 3e-3 * b.N && Math.Abs((mx * da) - (b.N * b.X * 0.9)) < 3e-3 * b.N * b.L && Math.Abs((my * da) - (b.N * b.Y * 0.9)) < 3e-3 * b.N * b.B;
+                return Math.Abs((force * da) - b.N) < 3e-3 * b.N && Math.Abs((mx * da) - (b.N * b.X * 0.9)) < 3e-3 * b.N * b.L
+                    && Math.Abs((my * da) - (b.N * b.Y * 0.9)) < 3e-3 * b.N * b.B;
             },
             iter: 60);
 
@@ -109,12 +116,14 @@ public class ContactTests
             var t = ContactSolver.Rectangle(b.B, b.L, b.N, b.Y, b.X);
             var top = s.Pressure.At(b.L / 2, b.B / 2);
             var scale = b.N / (b.L * b.B * s.Share);
-            return Math.Abs((3 * top) - m.Pressure.At(-b.L / 2, b.B / 2)) <= 1e-6 * scale && Math.Abs(top - t.Pressure.At(b.B / 2, b.L / 2)) <= 1e-6 * scale;
+            return Math.Abs((3 * top) - m.Pressure.At(-b.L / 2, b.B / 2)) <= 1e-6 * scale
+                && Math.Abs(top - t.Pressure.At(b.B / 2, b.L / 2)) <= 1e-6 * scale;
         });
 
     [Fact]
     public void Contact_shrinks_as_the_load_moves_out() =>
-        Bases.Sample(b => ContactSolver.Rectangle(b.L, b.B, b.N, b.X * 0.9, b.Y * 0.9).Share >= ContactSolver.Rectangle(b.L, b.B, b.N, b.X, b.Y).Share - 1e-9);
+        Bases.Sample(b => ContactSolver.Rectangle(b.L, b.B, b.N, b.X * 0.9,
+            b.Y * 0.9).Share >= ContactSolver.Rectangle(b.L, b.B, b.N, b.X, b.Y).Share - 1e-9);
 
     [Theory]
     [InlineData(600, 1.5, 0)]
@@ -149,7 +158,9 @@ public class ContactTests
             var (xm, ym) = (u * b.L, v * b.B);
             var (l, r) = (b.L / 2, b.B / 2);
             var whole = p.OverRectangle(-l, -r, l, r);
-            var parts = new[] { p.OverRectangle(-l, -r, xm, ym), p.OverRectangle(xm, -r, l, ym), p.OverRectangle(-l, ym, xm, r), p.OverRectangle(xm, ym, l, r) };
-            return Math.Abs(parts.Sum(q => q.Force) - whole.Force) < 1e-8 * b.N && Math.Abs(parts.Sum(q => q.MomentX) - whole.MomentX) < 1e-8 * b.N * b.L;
+            var parts = new[] { p.OverRectangle(-l, -r, xm, ym), p.OverRectangle(xm, -r, l, ym), p.OverRectangle(-l, ym, xm, r),
+                p.OverRectangle(xm, ym, l, r) };
+            return Math.Abs(parts.Sum(q => q.Force) - whole.Force) < 1e-8 * b.N
+                && Math.Abs(parts.Sum(q => q.MomentX) - whole.MomentX) < 1e-8 * b.N * b.L;
         });
 }

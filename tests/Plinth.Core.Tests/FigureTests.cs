@@ -23,17 +23,20 @@ public class FigureTests
         return checker.Trials[0];
     }
 
-    private static readonly Gen<SupportAction> Actions = Gen.Select(Gen.Double[200, 900], Gen.Double[-40, 40], Gen.Double[-40, 40], Gen.Double[-90, 90], Gen.Double[-90, 90], (n, fx, fy, mx, my) => new SupportAction(n, fx, fy, mx, my, 0));
+    private static readonly Gen<SupportAction> Actions = Gen.Select(Gen.Double[200, 900], Gen.Double[-40, 40], Gen.Double[-40, 40],
+        Gen.Double[-90, 90], Gen.Double[-90, 90], (n, fx, fy, mx, my) => new SupportAction(n, fx, fy, mx, my, 0));
 
     [Fact]
     public void Corners_and_zero_line_of_a_lifted_base_are_the_closed_form()
     {
-        // 2 m × 2 m × 0.5 m weighs 48 kN, 0.5 m of soil beside the column 34.56; N 317.44 makes 400; My 240: e = 0.6 m beyond the kern, 3·(1 − 0.6) = 1.2 m bear, peak 2N/(B·1.2) = 333.3 kPa.
+        // 2 m × 2 m × 0.5 m weighs 48 kN, 0.5 m of soil beside the column 34.56; N 317.44 makes 400; My 240: e = 0.6 m beyond the kern,
+        // 3·(1 − 0.6) = 1.2 m bear, peak 2N/(B·1.2) = 333.3 kPa.
         var f = ContactFigure.Of(State(new SupportAction(317.44, 0, 0, 0, 240, 0), Given.Design(2, 2, 0.5)).Body, 0);
         f.State.Should().Be(ContactState.Partial);
         f.N.Should().BeApproximately(400, 1e-9);
         f.Resultant.X.Should().BeApproximately(0.6, 1e-9);
-        f.Corners.Should().BeEquivalentTo([0, 333.333, 333.333, 0], o => o.WithStrictOrdering().Using<double>(c => c.Subject.Should().BeApproximately(c.Expectation, 1e-3)).WhenTypeIs<double>());
+        f.Corners.Should().BeEquivalentTo([0, 333.333, 333.333, 0],
+            o => o.WithStrictOrdering().Using<double>(c => c.Subject.Should().BeApproximately(c.Expectation, 1e-3)).WhenTypeIs<double>());
         f.ZeroLine.Should().HaveCount(2).And.OnlyContain(p => Math.Abs(p.X - (1 - 1.2)) < 1e-9);
         f.ZeroLine.Select(p => Math.Abs(p.Y)).Should().OnlyContain(y => Math.Abs(y - 1) < 1e-9);
         f.Share.Should().BeApproximately(0.6, 1e-9);
@@ -51,7 +54,10 @@ public class FigureTests
             }
 
             const int bands = 6;
-            var area = Enumerable.Range(0, bands).Sum(i => Area(f.Between([new(-1.1, -0.9), new(1.1, -0.9), new(1.1, 0.9), new(-1.1, 0.9)], f.Most * i / bands, f.Most * (i + 1) / bands * (i + 1 == bands ? 1 + 1e-9 : 1))));
+            var area = Enumerable.Range(0, bands)
+                .Sum(
+                    i => Area(f.Between([new(-1.1, -0.9), new(1.1, -0.9), new(1.1, 0.9), new(-1.1, 0.9)], f.Most * i / bands,
+                        f.Most * (i + 1) / bands * (i + 1 == bands ? 1 + 1e-9 : 1))));
             area.Should().BeApproximately(f.Share * 2.2 * 1.8, 1e-6);
         },
         iter: 300);
@@ -59,16 +65,19 @@ public class FigureTests
     private static double Area(IReadOnlyList<PlanPoint> corners) => corners.Count < 3 ? 0 : PlanPolygon.DoubleArea(corners) / 2;
 
     [Fact]
-    public void Shear_and_moment_jump_at_the_column_by_what_it_brings_and_vanish_at_the_edges() => Gen.Select(Actions, Gen.Double[-0.4, 0.4], Gen.Bool).Sample(
+    public void Shear_and_moment_jump_at_the_column_by_what_it_brings_and_vanish_at_the_edges() =>
+        Gen.Select(Actions, Gen.Double[-0.4, 0.4], Gen.Bool).Sample(
         (action, offset, alongX) =>
         {
-            var s = State(action, Given.Design(2.4, 2.0, 0.5), new HeldValues { OffsetX = alongX ? offset : 0, OffsetY = alongX ? 0 : offset });
+            var s = State(action, Given.Design(2.4, 2.0, 0.5),
+                new HeldValues { OffsetX = alongX ? offset : 0, OffsetY = alongX ? 0 : offset });
             if (ForceDiagram.Of(s, 0, alongX) is not { } d)
             {
                 return;
             }
 
-            (Math.Abs(d.Points[0].Shear) + Math.Abs(d.Points[0].Moment) + Math.Abs(d.Points[^1].Shear) + Math.Abs(d.Points[^1].Moment)).Should().BeLessThan(1e-9, "nothing lies beyond the edges");
+            (Math.Abs(d.Points[0].Shear) + Math.Abs(d.Points[0].Moment) + Math.Abs(d.Points[^1].Shear)
+                + Math.Abs(d.Points[^1].Moment)).Should().BeLessThan(1e-9, "nothing lies beyond the edges");
             var column = alongX ? s.Columns[0].X : s.Columns[0].Y;
             var at = d.Points.Where(p => Math.Abs(p.At - column) < 1e-12).ToList();
             at.Should().HaveCount(2);
@@ -142,7 +151,8 @@ public class FigureTests
     }
 
     [Fact]
-    public void The_steel_that_is_needed_carries_just_the_moment() => Gen.Select(Actions, Gen.Double[1.6, 3.0], Gen.Double[1.6, 3.0]).Sample(
+    public void The_steel_that_is_needed_carries_just_the_moment() =>
+        Gen.Select(Actions, Gen.Double[1.6, 3.0], Gen.Double[1.6, 3.0]).Sample(
         (action, length, width) =>
         {
             var s = State(action, Given.Design(length, width, 0.5));
@@ -151,7 +161,8 @@ public class FigureTests
                 var none = default(NoTrace);
                 var (breadth, depth) = (layer.AlongX ? width : length, s.Spans(layer.AlongX)[0].Depth(layer.Bottom));
                 var area = layer.Flexure / s.Spans(layer.AlongX)[0].ShortWayFactor;
-                s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, area, breadth, depth).Strength.Should().BeApproximately(layer.Moment, 1e-6 * layer.Moment);
+                s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, area, breadth,
+                    depth).Strength.Should().BeApproximately(layer.Moment, 1e-6 * layer.Moment);
                 layer.Provided.Should().Be(13 * Given.Sizes("T16")[0].Area);
             }
         },
@@ -179,9 +190,14 @@ public class FigureTests
         (enough > 0 && lacking > 0).Should().BeTrue("there are bases of both sorts");
     }
 
-    private static IsolatedDesign OnPedestal => Given.Design(2.4, 2.4, 0.5) with { Pedestal = new Pedestal(0.5, 0.6, false, Given.Bars("8 T25"), Given.Bars("T10 @ 200 mm")) };
+    private static IsolatedDesign OnPedestal =>
+        Given.Design(2.4, 2.4, 0.5) with { Pedestal = new Pedestal(0.5, 0.6, false, Given.Bars("8 T25"), Given.Bars("T10 @ 200 mm")) };
 
-    private static readonly Buildings.RuleSet PedestalRules = Given.Rules with { Ground = Given.DefaultGround with { FoundingDepth = 1.5 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0 } };
+    private static readonly Buildings.RuleSet PedestalRules = Given.Rules with
+    {
+        Ground = Given.DefaultGround with { FoundingDepth = 1.5 },
+        Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0 }
+    };
 
     [Fact]
     public void Every_point_of_the_pedestals_strength_is_held_just_once_and_the_worst_load_is_the_check()
@@ -194,7 +210,8 @@ public class FigureTests
         foreach (var (curve, x, y) in new[] { (f.AboutX, 1.0, 0.0), (f.AboutY, 0.0, 1.0) })
         {
             curve.Select(p => Times(p.N, p.M * x, p.M * y)).Should().OnlyContain(t => Math.Abs(t - 1) < 1e-6);
-            curve.Max(p => p.N).Should().BeApproximately(0.65 * 0.8 * section.Squash, 1e-6 * section.Squash, "the cap on axial force of tied columns");
+            curve.Max(p => p.N)
+                .Should().BeApproximately(0.65 * 0.8 * section.Squash, 1e-6 * section.Squash, "the cap on axial force of tied columns");
         }
 
         f.Across.Should().NotBeEmpty();
@@ -215,7 +232,8 @@ public class FigureTests
     }
 
     [Fact]
-    public void Bars_lie_within_cover_evenly_or_in_their_band() => Gen.Select(Gen.Int[2, 30], Gen.Double[1, 4], Gen.Double[1, 4], Gen.Int[0, 5]).Sample((count, breadth, span, beside) =>
+    public void Bars_lie_within_cover_evenly_or_in_their_band() =>
+        Gen.Select(Gen.Int[2, 30], Gen.Double[1, 4], Gen.Double[1, 4], Gen.Int[0, 5]).Sample((count, breadth, span, beside) =>
     {
         var size = Given.Sizes("T16")[0];
         var even = BarPositions.Across(new BarLayer(count, size), breadth, span, 0.075);
@@ -244,10 +262,13 @@ public class FigureTests
         var project = Given.OneAction(new SupportAction(500, 0, 0, 0, 0, 0));
         var f = project.Foundations[0];
         var design = Given.Design(2, 2, 0.5);
-        IReadOnlyList<ScheduleChange> Changes(Foundation now, IsolatedDesign wider) => ScheduleChanges.Of(project, [(f, design)], project with { Foundations = [now] }, [(now, wider)]);
+        IReadOnlyList<ScheduleChange> Changes(Foundation now, IsolatedDesign wider) =>
+            ScheduleChanges.Of(project, [(f, design)], project with { Foundations = [now] }, [(now, wider)]);
         Changes(f, design).Should().BeEmpty();
-        Changes(f, Given.Design(2.2, 2, 0.5)).Single().Words.Should().StartWith("length 2.000 → 2.200; ").And.Contain("cut of bottom along x (B1)");
-        Changes(f with { Rules = f.Rules with { Concrete = f.Rules.Concrete with { Strength = 35e3 } } }, design).Single().Words.Should().Be("f'c 30 MPa → 35 MPa");
+        Changes(f, Given.Design(2.2, 2, 0.5))
+            .Single().Words.Should().StartWith("length 2.000 → 2.200; ").And.Contain("cut of bottom along x (B1)");
+        Changes(f with { Rules = f.Rules with { Concrete = f.Rules.Concrete with { Strength = 35e3 } } }, design)
+            .Single().Words.Should().Be("f'c 30 MPa → 35 MPa");
         var moved = f with { Places = [f.Places[0] with { Supports = [f.Places[0].Support with { X = 0.3 }] }] };
         Changes(moved, design).Single().Words.Should().Be("centre 0.000, 0.000 → 0.300, 0.000");
         var hardly = f with { Places = [f.Places[0] with { Supports = [f.Places[0].Support with { X = 0.005 }] }] };

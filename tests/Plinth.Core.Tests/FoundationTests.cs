@@ -52,24 +52,29 @@ public class FoundationTests
     [Fact]
     public void Uplift_counts_cases_one_by_one()
     {
-        var project = Wind(new SupportAction(100, 0, 0, 0, 0, 0), new SupportAction(40, 0, 0, 0, 0, 0), new SupportAction(-150, 0, 0, 0, 0, 0));
+        var project = Wind(new SupportAction(100, 0, 0, 0, 0, 0), new SupportAction(40, 0, 0, 0, 0, 0),
+            new SupportAction(-150, 0, 0, 0, 0, 0));
         var r = Check(project, Design(2, 2, 0.5)).Of("uplift").Outcome;
         var weights = 0.6 * ((24 * 2) + (18 * 0.5 * (4 - 0.16)));
         r.Demand.Should().BeApproximately(90, 1e-9);
         r.Capacity.Should().BeApproximately(60 + weights, 1e-9, "live load does not hold down");
-        var helped = Check(Wind(new SupportAction(100, 0, 0, 0, 0, 0), new SupportAction(40, 0, 0, 0, 0, 0), new SupportAction(-150, 0, 0, 0, 0, 0), new StabilityRules(VariableResists: true)), Design(2, 2, 0.5)).Of("uplift").Outcome;
+        var helped =
+            Check(Wind(new SupportAction(100, 0, 0, 0, 0, 0), new SupportAction(40, 0, 0, 0, 0, 0), new SupportAction(-150, 0, 0, 0, 0, 0),
+                new StabilityRules(VariableResists: true)), Design(2, 2, 0.5)).Of("uplift").Outcome;
         helped.Capacity.Should().BeApproximately(100 + weights, 1e-9, "variable-resists lets it");
     }
 
     [Fact]
     public void Uplift_does_not_arise_where_nothing_lifts() =>
-        Check(OneAction(new SupportAction(100, 0, 0, 0, 0, 0)), Design(2, 2, 0.5)).Checks.Should().NotContain(c => c.Id == "uplift" || c.Id.StartsWith("overturning", StringComparison.Ordinal));
+        Check(OneAction(new SupportAction(100, 0, 0, 0, 0, 0)), Design(2, 2, 0.5)).Checks.Should().NotContain(c => c.Id == "uplift"
+            || c.Id.StartsWith("overturning", StringComparison.Ordinal));
 
     [Fact]
     public void Tipping_by_hand()
     {
         // Wind: Fx 50 at H 0.5 and My 60 turn towards +x, its uplift 80 acts at arm 1.0; dead N 300 and own weights hold.
-        var project = Wind(new SupportAction(300, 0, 0, 0, -20, 0), new SupportAction(90, 0, 0, 0, 0, 0), new SupportAction(-80, 50, 0, 0, 60, 0));
+        var project = Wind(new SupportAction(300, 0, 0, 0, -20, 0), new SupportAction(90, 0, 0, 0, 0, 0),
+            new SupportAction(-80, 50, 0, 0, 60, 0));
         var r = Check(project, Design(2, 2, 0.5)).Of("overturning-x");
         var weights = 0.6 * ((24 * 2) + (18 * 0.5 * (4 - 0.16)));
         r.Outcome.Demand.Should().BeApproximately((0.6 * (60 + 25)) + (0.6 * 80 * 1.0), 1e-9);
@@ -88,8 +93,12 @@ public class FoundationTests
     [Fact]
     public void Counteracting_combinations_carry_their_margin_and_own_ones_may_state_theirs()
     {
-        Combination A(bool counteracting, double? least) => Combination("A", Family.Stability, 1, (0, 1), (1, 1)) with { Counteracting = counteracting, Least = least };
-        double Least(Combination c) => Check(Project([new LoadCase("DEAD", LoadSymbol.D), new LoadCase("WX", LoadSymbol.W)], [new SupportAction(300, 0, 0, 0, 0, 0), new SupportAction(0, 30, 0, 0, 0, 0)], new CombinationSet([c], [])), Design(2, 2, 0.5)).Of("sliding").Outcome.Least;
+        Combination A(bool counteracting, double? least) =>
+            Combination("A", Family.Stability, 1, (0, 1), (1, 1)) with { Counteracting = counteracting, Least = least };
+        double Least(Combination c) =>
+            Check(Project([new LoadCase("DEAD", LoadSymbol.D), new LoadCase("WX", LoadSymbol.W)],
+                [new SupportAction(300, 0, 0, 0, 0, 0), new SupportAction(0, 30, 0, 0, 0, 0)], new CombinationSet([c], [])),
+                Design(2, 2, 0.5)).Of("sliding").Outcome.Least;
         Least(A(false, null)).Should().Be(1.5);
         Least(A(true, null)).Should().Be(1.0);
         Least(A(true, 1.2)).Should().Be(1.2);
@@ -137,7 +146,8 @@ public class FoundationTests
     private sealed record Case(SupportAction Action, double L, double B, double H, double Cx, double Cy, double Ox, double Oy);
 
     private static readonly Gen<Case> Cases = Gen.Select(
-        Gen.Select(Gen.Double[200, 2000], Gen.Double[-60, 60], Gen.Double[-60, 60], Gen.Double[-150, 150], Gen.Double[-150, 150], (n, fx, fy, mx, my) => new SupportAction(n, fx, fy, mx, my, 0)),
+        Gen.Select(Gen.Double[200, 2000], Gen.Double[-60, 60], Gen.Double[-60, 60], Gen.Double[-150, 150], Gen.Double[-150, 150],
+            (n, fx, fy, mx, my) => new SupportAction(n, fx, fy, mx, my, 0)),
         Gen.Double[1.5, 4],
         Gen.Double[1.5, 4],
         Gen.Double[0.35, 0.9],
@@ -148,7 +158,8 @@ public class FoundationTests
         (a, l, b, h, cx, cy, ox, oy) => new Case(a, l, b, h, cx, cy, ox, oy));
 
     private static FoundationResult Of(Case c, double factor = 1, double weights = 1, RuleSet? rules = null, double angle = 0) => Check(
-        OneAction(factor * c.Action, rules ?? (Rules with { Ground = DefaultGround with { FoundingDepth = 1.2 } }), Column(c.Cx, c.Cy), new HeldValues { OffsetX = c.Ox, OffsetY = c.Oy }, angle: angle, weights: weights),
+        OneAction(factor * c.Action, rules ?? (Rules with { Ground = DefaultGround with { FoundingDepth = 1.2 } }), Column(c.Cx, c.Cy),
+            new HeldValues { OffsetX = c.Ox, OffsetY = c.Oy }, angle: angle, weights: weights),
         Design(c.L, c.B, c.H, "13 T16", "13 T16", "13 T16", "13 T16"));
 
     private static void Same(FoundationResult a, FoundationResult b, Func<string, string>? rename = null)
@@ -182,9 +193,21 @@ public class FoundationTests
             Capacity = new BearingCapacity(BearingTheory.Find("vesic")!, 30, 5, null, 3),
             Layers = [new("sand", 3, null, 0.3, null), new("clay", double.PositiveInfinity, 8e3, 0.4, 120)],
         };
-        var rules = Rules with { Ground = ground, Column = new ColumnRules { Strength = 40e3 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = -0.2 } };
-        var design = Design(c.L, c.B, c.H, "13 T16", "13 T16 hooked") with { Pedestal = new Pedestal(0.7, 0.65, false, Core.Tests.Given.Bars("8 T20"), Core.Tests.Given.Bars("T10 @ 150 mm")), Dowels = Core.Tests.Given.Bars("8 T16") };
-        return Check(OneAction(action, rules, Column(c.Cx, c.Cy, angle: angle), new HeldValues { OffsetX = ox * c.Ox, OffsetY = oy * c.Oy }, angle: angle), design);
+        var rules = Rules with
+        {
+            Ground = ground,
+            Column = new ColumnRules { Strength = 40e3 },
+            Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = -0.2 }
+        };
+        var design = Design(c.L, c.B, c.H, "13 T16",
+            "13 T16 hooked") with
+        {
+            Pedestal = new Pedestal(0.7, 0.65, false, Core.Tests.Given.Bars("8 T20"),
+                Core.Tests.Given.Bars("T10 @ 150 mm")),
+            Dowels = Core.Tests.Given.Bars("8 T16")
+        };
+        return Check(OneAction(action, rules, Column(c.Cx, c.Cy, angle: angle), new HeldValues { OffsetX = ox * c.Ox, OffsetY = oy * c.Oy },
+            angle: angle), design);
     }
 
     [Fact]
@@ -193,7 +216,8 @@ public class FoundationTests
         {
             var a = c.Action;
             var plain = Rich(a, c);
-            plain.Checks.Should().Contain(k => k.Id == "pedestal").And.Contain(k => k.Id == "flotation").And.Contain(k => k.Id == "bearing-below");
+            plain.Checks.Should().Contain(k => k.Id == "pedestal").And.Contain(k => k.Id == "flotation").And.Contain(
+                k => k.Id == "bearing-below");
             Same(plain, Rich(a.InAxesTurnedBy(-30), c, 30));
             Same(plain, Rich(new SupportAction(a.N, -a.Fx, a.Fy, a.Mx, -a.My, 0), c, ox: -1));
             Same(plain, Rich(new SupportAction(a.N, a.Fx, -a.Fy, -a.Mx, a.My, 0), c, oy: -1));
@@ -216,7 +240,8 @@ public class FoundationTests
         {
             // The action in project axes that a base turned by 30° meets as c.Action in its own.
             var turned = c.Action.InAxesTurnedBy(-30);
-            var project = OneAction(turned, Rules with { Ground = DefaultGround with { FoundingDepth = 1.2 } }, Column(c.Cx, c.Cy, angle: 30), new HeldValues { OffsetX = c.Ox, OffsetY = c.Oy }, angle: 30);
+            var project = OneAction(turned, Rules with { Ground = DefaultGround with { FoundingDepth = 1.2 } },
+                Column(c.Cx, c.Cy, angle: 30), new HeldValues { OffsetX = c.Ox, OffsetY = c.Oy }, angle: 30);
             Same(Of(c), Check(project, Design(c.L, c.B, c.H, "13 T16", "13 T16", "13 T16", "13 T16")));
         },
         iter: 300);
@@ -230,7 +255,10 @@ public class FoundationTests
             var swapped = new Case(new SupportAction(a.N, a.Fy, a.Fx, -a.My, -a.Mx, 0), c.B, c.L, c.H, c.Cy, c.Cx, c.Oy, c.Ox);
             var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 1.2 } };
             var other = rules with { Steel = rules.Steel with { LowerLayer = Core.Concrete.LowerLayer.Y } };
-            Same(Of(c, rules: rules), Of(swapped, rules: other), id => id.EndsWith("-x", StringComparison.Ordinal) ? id[..^1] + "y" : id.EndsWith("-y", StringComparison.Ordinal) ? id[..^1] + "x" : id);
+            Same(Of(c, rules: rules), Of(swapped, rules: other),
+                id => id.EndsWith("-x", StringComparison.Ordinal) ? id[..^1] + "y"
+                    : id.EndsWith("-y", StringComparison.Ordinal) ? id[..^1] + "x"
+                    : id);
         },
         iter: 300);
 
@@ -238,9 +266,21 @@ public class FoundationTests
     public void Under_full_contact_net_pressure_knows_no_weights() => Cases.Sample(
         c =>
         {
-            // Without a prism to deduct, section forces under full contact come from the column alone, whatever the weights and their factor are.
-            var calm = c with { Action = new SupportAction(c.Action.N, 0, 0, c.Action.Mx / 40, c.Action.My / 40, 0), Ox = 0, Oy = 0, Cx = 0.3, Cy = 0.3 };
-            var bare = Rules with { Ground = DefaultGround with { FoundingDepth = 0.9, SoilWeight = 0 }, Concrete = DefaultConcrete with { Weight = 0 } };
+            // Without a prism to deduct, section forces under full contact come from the column alone, whatever the weights and their
+            // factor are.
+            var calm = c with
+            {
+                Action = new SupportAction(c.Action.N, 0, 0, c.Action.Mx / 40, c.Action.My / 40, 0),
+                Ox = 0,
+                Oy = 0,
+                Cx = 0.3,
+                Cy = 0.3
+            };
+            var bare = Rules with
+            {
+                Ground = DefaultGround with { FoundingDepth = 0.9, SoilWeight = 0 },
+                Concrete = DefaultConcrete with { Weight = 0 }
+            };
             var heavy = Rules with { Ground = DefaultGround with { FoundingDepth = 0.9, SoilWeight = 0 } };
             var (a, b) = (Of(calm, rules: bare), Of(calm, rules: heavy, weights: 1.4));
             foreach (var id in (string[])["one-way-shear-x", "one-way-shear-y", "two-way-shear", "flexure-bottom-x", "flexure-bottom-y"])
@@ -254,11 +294,17 @@ public class FoundationTests
     public void More_load_is_never_used_less() => Cases.Sample(
         c =>
         {
-            var weightless = Rules with { Ground = DefaultGround with { FoundingDepth = 1.2, SoilWeight = 0 }, Concrete = DefaultConcrete with { Weight = 0 } };
-            var (a, b) = (Of(c, 1, rules: weightless), Of(c, 1.2, rules: weightless));
-            foreach (var check in a.Checks.Where(x => x.Passes && x.Utilisation > 0 && x.Id is "bearing" or "two-way-shear" or "flexure-bottom-x" or "flexure-bottom-y" or "one-way-shear-x"))
+            var weightless = Rules with
             {
-                b.Of(check.Id).Utilisation.Should().BeApproximately(1.2 * check.Utilisation, 1e-6 * Math.Max(1, check.Utilisation), check.Id);
+                Ground = DefaultGround with { FoundingDepth = 1.2, SoilWeight = 0 },
+                Concrete = DefaultConcrete with { Weight = 0 }
+            };
+            var (a, b) = (Of(c, 1, rules: weightless), Of(c, 1.2, rules: weightless));
+            foreach (var check in a.Checks.Where(x => x.Passes && x.Utilisation > 0
+                && x.Id is "bearing" or "two-way-shear" or "flexure-bottom-x" or "flexure-bottom-y" or "one-way-shear-x"))
+            {
+                b.Of(check.Id).Utilisation.Should().BeApproximately(1.2 * check.Utilisation, 1e-6 * Math.Max(1, check.Utilisation),
+                    check.Id);
             }
         },
         iter: 200);
@@ -267,7 +313,8 @@ public class FoundationTests
     public void Section_forces_follow_from_the_free_body() => Cases.Sample(
         c =>
         {
-            // What acts beyond both faces and within the column's width adds to the column's load, and turns with its moment: balance of three slices, both ways.
+            // What acts beyond both faces and within the column's width adds to the column's load, and turns with its moment: balance of
+            // three slices, both ways.
             var project = OneAction(c.Action, Rules, Column(c.Cx, c.Cy), new HeldValues { OffsetX = c.Ox, OffsetY = c.Oy });
             var checker = new Checker(project, project.Foundations[0]);
             checker.Set(Design(c.L, c.B, c.H));
@@ -283,9 +330,12 @@ public class FoundationTests
                 var (at, side, across) = alongX ? (c.Ox, c.Cx, c.B) : (c.Oy, c.Cy, c.L);
                 var (low, high) = (s.Spans(alongX)[0].Beyond(0, -1, 0), s.Spans(alongX)[0].Beyond(0, 1, 0));
                 var (from, to) = (at - (side / 2), at + (side / 2));
-                var under = alongX ? p.OverRectangle(from, -across / 2, to, across / 2) : p.OverRectangle(-across / 2, from, across / 2, to);
+                var under = alongX
+                    ? p.OverRectangle(from, -across / 2, to, across / 2)
+                    : p.OverRectangle(-across / 2, from, across / 2, to);
                 var w = s.Body.WeightPerArea(0);
-                var (net, netMoment) = (under.Force - (w * side * across) - s.Columns[0].PrismWeight(0), (alongX ? under.MomentX : under.MomentY) - (at * under.Force));
+                var (net, netMoment) = (under.Force - (w * side * across) - s.Columns[0].PrismWeight(0),
+                    (alongX ? under.MomentX : under.MomentY) - (at * under.Force));
                 double Shear(Core.Checks.OfConcrete.SectionForces f) => f.UpShear - f.DownShear;
                 double Moment(Core.Checks.OfConcrete.SectionForces f) => f.UpMoment - f.DownMoment;
                 (Shear(low) + Shear(high) + net).Should().BeApproximately(c.Action.N, 1e-7 * c.Action.N);
@@ -300,7 +350,11 @@ public class FoundationTests
     public void An_edge_column_is_checked_on_its_open_section()
     {
         // Column flush with the −x edge: three sides. By hand: b1 = 0.4 + d/2, b2 = 0.4 + d.
-        var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 0.5, SoilWeight = 0 }, Concrete = DefaultConcrete with { Weight = 0, CoverBottom = 0.064 } };
+        var rules = Rules with
+        {
+            Ground = DefaultGround with { FoundingDepth = 0.5, SoilWeight = 0 },
+            Concrete = DefaultConcrete with { Weight = 0, CoverBottom = 0.064 }
+        };
         var project = OneAction(new SupportAction(300, 0, 0, 0, 0, 0), rules, Column(), new HeldValues { EdgeX0 = new HeldEdge(true, 0) });
         var checker = new Checker(project, project.Foundations[0]);
         var steps = checker.Trace(Design(1.0, 2.4, 0.5), "two-way-shear", null, null)!.Value;
@@ -311,7 +365,8 @@ public class FoundationTests
         var j = (2 * ((d * b1 * b1 * b1 / 12) + (b1 * d * d * d / 12) + (d * b1 * ((b1 / 2) - c) * ((b1 / 2) - c)))) + (d * b2 * c * c);
         Value("Jy").Should().BeApproximately(j, 1e-12);
         Value("Jx").Should().BeApproximately((d * b2 * b2 * b2 / 12) + (b2 * d * d * d / 12) + (2 * d * b1 * b2 * b2 / 4), 1e-12);
-        steps.Steps.SelectMany(x => x.Formula).First(x => x.Text is null && x.Symbol.Symbol == "αs").Symbol.Value.Should().Be(30, "three sides");
+        steps.Steps.SelectMany(x => x.Formula)
+            .First(x => x.Text is null && x.Symbol.Symbol == "αs").Symbol.Value.Should().Be(30, "three sides");
         steps.Result.Note.Should().Be("section open to the −x edge");
     }
 
@@ -325,7 +380,8 @@ public class FoundationTests
         ColumnOutline.Of(steel, 90).X.Should().BeApproximately(0.3, 1e-12, "a quarter turn swaps the sides");
         var turned = ColumnOutline.Of(Column(0.6, 0.3, angle: 30), 0);
         (turned.X * turned.Y).Should().BeApproximately(0.18, 1e-12, "its area");
-        (turned.X / turned.Y).Should().BeApproximately(((0.6 * Math.Cos(Math.PI / 6)) + 0.15) / (0.3 + (0.3 * Math.Cos(Math.PI / 6))), 1e-12, "the proportion of its projections");
+        (turned.X / turned.Y).Should().BeApproximately(((0.6 * Math.Cos(Math.PI / 6)) + 0.15) / (0.3 + (0.3 * Math.Cos(Math.PI / 6))),
+            1e-12, "the proportion of its projections");
         turned.FaceX.Should().BeApproximately((0.6 * Math.Cos(Math.PI / 6)) + (0.3 * 0.5), 1e-12);
         var half = ColumnOutline.Of(Column(0.9, 0.3, angle: 45), 0);
         half.X.Should().BeApproximately(half.Y, 1e-12, "alike both ways at 45°");

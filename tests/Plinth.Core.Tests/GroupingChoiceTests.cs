@@ -16,20 +16,33 @@ public class GroupingChoiceTests
     private static Project Building(IReadOnlyList<(double N, double M)> columns, RuleSet? rules = null)
     {
         var supports = columns.Select((c, i) => Column() with { Label = $"C{i + 1}", X = 8 * i }).ToList();
-        return Project(Cases, new SupportAction[3], CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, Cases, new LoadOptions(), [])) with
+        return Project(Cases, new SupportAction[3],
+            CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, Cases, new LoadOptions(), [])) with
         {
             Supports = supports,
-            Foundations = [.. supports.Select((s, i) => new Foundation($"F{i + 1}", [new Place(s, 0, DefaultGround)], false, HeldValues.Nothing, rules ?? Rules))],
-            Actions = supports.Zip(columns).ToDictionary(p => p.First.Label, p => new SupportAction[] { new(0.6 * p.Second.N, 0, 0, 0, 0, 0), new(0.4 * p.Second.N, 0, 0, 0, 0, 0), new(0, p.Second.M / 4, 0, 0, p.Second.M, 0) }),
+            Foundations = [
+                .. supports.Select((s, i) => new Foundation($"F{i + 1}", [new Place(s, 0, DefaultGround)], false, HeldValues.Nothing,
+                    rules ?? Rules))],
+            Actions = supports.Zip(columns)
+                .ToDictionary(p => p.First.Label,
+                    p => new SupportAction[] { new(0.6 * p.Second.N, 0, 0, 0, 0, 0), new(0.4 * p.Second.N, 0, 0, 0, 0, 0),
+                        new(0, p.Second.M / 4, 0, 0, p.Second.M, 0) }),
         };
     }
 
-    private static List<(Foundation Foundation, FoundationDesign Design)> Sized(Project project) => [.. project.Foundations.Select(f => (f, FoundationSizer.Of(project, f).Size().Design!))];
+    private static List<(Foundation Foundation, FoundationDesign Design)> Sized(Project project) =>
+        [.. project.Foundations.Select(f => (f, FoundationSizer.Of(project, f).Size().Design!))];
 
     // A foundation that is not checked for wind.
-    private static Foundation Sheltered(Project project, Foundation f) => f with { Chosen = new ChosenCombinations(project.Combinations.Where(c => !c.Name.Contains('W', StringComparison.Ordinal)), project.Combinations.Used.Length, [], ["*W*"]) };
+    private static Foundation Sheltered(Project project, Foundation f) =>
+        f with
+        {
+            Chosen = new ChosenCombinations(project.Combinations.Where(c => !c.Name.Contains('W', StringComparison.Ordinal)),
+            project.Combinations.Used.Length, [], ["*W*"])
+        };
 
-    private static Project With(Project project, Foundation changed) => project with { Foundations = [.. project.Foundations.Select(f => f.Mark == changed.Mark ? changed : f)] };
+    private static Project With(Project project, Foundation changed) =>
+        project with { Foundations = [.. project.Foundations.Select(f => f.Mark == changed.Mark ? changed : f)] };
 
     [Fact]
     public void A_foundation_with_combinations_of_its_own_takes_a_types_design()
@@ -77,7 +90,8 @@ public class GroupingChoiceTests
         var turned = new Grouping(project, adopted, _ => true).Best(1)!;
         turned.Types.Should().ContainSingle("mirror images are one type");
         var apart = new Grouping(project, adopted, _ => true, GroupingOptions.Default with { KeepsMark = f => f.Mark == "F2" });
-        Lie LieOf(int types, string mark) => apart.Best(types)!.Types.SelectMany(t => t.Foundations).Single(f => f.Mark == mark).Places[0].Lie;
+        Lie LieOf(int types, string mark) =>
+            apart.Best(types)!.Types.SelectMany(t => t.Foundations).Single(f => f.Mark == mark).Places[0].Lie;
         LieOf(1, "F2").Should().Be(Lie.AsDrawn);
         LieOf(1, "F1").Should().NotBe(Lie.AsDrawn, "the other one turns instead");
         LieOf(2, "F2").Should().Be(Lie.AsDrawn);
@@ -96,7 +110,8 @@ public class GroupingChoiceTests
         new Grouping(project, Sized(project), _ => true).Kept.Select(f => f.Mark).Should().Equal("F1");
         var held = project.Foundations[1] with { Held = new HeldValues { Thickness = 0.8 } };
         project = With(project, held);
-        new Grouping(project, Sized(project), _ => true).Kept.Select(f => f.Mark).Should().BeEquivalentTo(["F1", "F2"], "a held thickness and concrete of its own");
+        new Grouping(project, Sized(project), _ => true).Kept.Select(f => f.Mark)
+            .Should().BeEquivalentTo(["F1", "F2"], "a held thickness and concrete of its own");
     }
 
     [Fact]
@@ -109,7 +124,8 @@ public class GroupingChoiceTests
         };
         var adopted = Sized(project);
         adopted[0].Design.Size.ShiftX.Should().NotBe(0);
-        List<string> Off(bool shift, int types) => [.. new Grouping(project, adopted, _ => true, GroupingOptions.Default with { Shift = shift }).Best(types)?.Types
+        List<string> Off(bool shift, int types) =>
+            [.. new Grouping(project, adopted, _ => true, GroupingOptions.Default with { Shift = shift }).Best(types)?.Types
             .Where(t => t.Design.Size.ShiftX != 0 || t.Design.Size.ShiftY != 0).SelectMany(t => t.Foundations).Select(f => f.Mark) ?? []];
         Off(false, 1).Should().BeEmpty("no one design serves them all where they stand");
         Off(false, 2).Should().Equal("F1");

@@ -16,15 +16,25 @@ public class GroupingTests
     private static Project Building(IReadOnlyList<(double N, double M)> columns)
     {
         var supports = columns.Select((c, i) => Column() with { Label = $"C{i + 1}", X = 8 * i }).ToList();
-        return Project(Cases, new SupportAction[3], CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, Cases, new LoadOptions(), [])) with
+        return Project(Cases, new SupportAction[3],
+            CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, Cases, new LoadOptions(), [])) with
         {
             Supports = supports,
-            Foundations = [.. supports.Select((s, i) => new Foundation($"F{i + 1}", [new Place(s, 0, DefaultGround)], false, HeldValues.Nothing, Rules))],
-            Actions = supports.Zip(columns).ToDictionary(p => p.First.Label, p => new SupportAction[] { new(0.6 * p.Second.N, 0, 0, 0, 0, 0), new(0.4 * p.Second.N, 0, 0, 0, 0, 0), new(0, p.Second.M / 4, 0, 0, p.Second.M, 0) }),
+            Foundations = [
+                .. supports.Select((s, i) => new Foundation($"F{i + 1}", [new Place(s, 0, DefaultGround)], false, HeldValues.Nothing,
+                    Rules))],
+            Actions = supports.Zip(columns)
+                .ToDictionary(p => p.First.Label,
+                    p => new SupportAction[] { new(0.6 * p.Second.N, 0, 0, 0, 0, 0), new(0.4 * p.Second.N, 0, 0, 0, 0, 0),
+                        new(0, p.Second.M / 4, 0, 0, p.Second.M, 0) }),
         };
     }
 
-    private static List<(Foundation, FoundationDesign)> Sized(Project project) => [.. project.Foundations.Select(f => (f, FoundationSizer.Of(project, f).Size() is { Design: { } d } ? d : throw new InvalidOperationException(f.Mark + " is not sized: " + FoundationSizer.Of(project, f).Size().Stop)))];
+    private static List<(Foundation, FoundationDesign)> Sized(Project project) =>
+        [.. project.Foundations.Select(f => (f,
+            FoundationSizer.Of(project, f).Size() is { Design: { } d }
+                ? d
+                : throw new InvalidOperationException(f.Mark + " is not sized: " + FoundationSizer.Of(project, f).Size().Stop)))];
 
     private static readonly Gen<List<(double, double)>> Columns = Gen.Select(Gen.Double[200, 1600], Gen.Double[0, 80]).List[2, 5];
 
@@ -94,7 +104,9 @@ public class GroupingTests
             foreach (var building in new[] { grouping.Best(most)!, grouping.BestSized(most, CancellationToken.None)! })
             {
                 building.Proven.Should().BeTrue();
-                building.Types.SelectMany(t => t.Foundations).Select(f => f.Mark).Should().BeEquivalentTo(project.Foundations.Select(f => f.Mark));
+                building.Types.SelectMany(t => t.Foundations)
+                    .Select(f => f.Mark)
+                    .Should().BeEquivalentTo(project.Foundations.Select(f => f.Mark));
                 foreach (var t in building.Types)
                 {
                     new Checker(project, Grouping.Joint(t.Foundations)).Check(t.Design).Passes.Should().BeTrue();
@@ -106,13 +118,23 @@ public class GroupingTests
     [Fact]
     public void A_type_whose_pedestal_is_too_small_for_a_column_does_not_serve_it()
     {
-        var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0 } };
+        var rules = Rules with
+        {
+            Ground = DefaultGround with { FoundingDepth = 1.8 },
+            Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0 }
+        };
         var project = Building([(900, 10), (400, 10)]);
         project = project with
         {
             Supports = [project.Supports[0], project.Supports[1] with { SizeX = 0.7, SizeY = 0.7 }],
         };
-        project = project with { Foundations = [.. project.Foundations.Select((f, i) => f with { Rules = rules, Places = [new Place(project.Supports[i], 0, rules.Ground)] })] };
+        project =
+            project with
+            {
+                Foundations = [
+                .. project.Foundations.Select((f, i) => f with { Rules = rules,
+                    Places = [new Place(project.Supports[i], 0, rules.Ground)] })]
+            };
         var grouping = new Grouping(project, Sized(project), _ => true);
         for (var most = 1; most <= 2; most++)
         {
@@ -144,8 +166,12 @@ public class GroupingTests
         return project with
         {
             Supports = supports,
-            Foundations = [.. supports.Select((s, i) => new Foundation($"F{i + 1}", [new Place(s, 0, DefaultGround)], false, HeldValues.Nothing, Rules))],
-            Actions = supports.ToDictionary(s => s.Label, s => new SupportAction[] { new(300, 0, 0, s.Y > 4 ? 110 : -110, s.X > 6 ? -110 : 110, 0), new(200 + (jitter * s.X), 0, 0, 0, 0, 0), new(0, 4, 0, 0, 8, 0) }),
+            Foundations = [
+                .. supports.Select((s, i) => new Foundation($"F{i + 1}", [new Place(s, 0, DefaultGround)], false, HeldValues.Nothing,
+                    Rules))],
+            Actions = supports.ToDictionary(s => s.Label,
+                s => new SupportAction[] { new(300, 0, 0, s.Y > 4 ? 110 : -110, s.X > 6 ? -110 : 110, 0),
+                    new(200 + (jitter * s.X), 0, 0, 0, 0, 0), new(0, 4, 0, 0, 8, 0) }),
             Site = new Site([new(-0.7, -0.72), new(12.7, -0.72), new(12.7, 9.72), new(-0.7, 9.72)], []),
         };
     }
@@ -162,7 +188,8 @@ public class GroupingTests
         type.Number.Should().Be(4);
         type.Foundations.Select(f => f.Places[0].Lie).Should().OnlyHaveUniqueItems();
         new Checker(project, Grouping.Joint(type.Foundations)).Check(type.Design).Passes.Should().BeTrue();
-        one.Cost.Should().BeApproximately(adopted.Sum(a => FoundationSizer.Of(project, a.Item1).Cost(a.Item2)), 1e-6, "mirror images cost what they cost each");
+        one.Cost.Should().BeApproximately(adopted.Sum(a => FoundationSizer.Of(project, a.Item1).Cost(a.Item2)), 1e-6,
+            "mirror images cost what they cost each");
     }
 
     [Fact]
@@ -180,7 +207,8 @@ public class GroupingTests
     }
 
     [Fact]
-    public void Lies_follow_one_another_as_points_do() => Gen.Select(Gen.Int[0, 7], Gen.Int[0, 7], Gen.Double[-2, 2], Gen.Double[-2, 2]).Sample(
+    public void Lies_follow_one_another_as_points_do() =>
+        Gen.Select(Gen.Int[0, 7], Gen.Int[0, 7], Gen.Double[-2, 2], Gen.Double[-2, 2]).Sample(
         (inner, outer, x, y) =>
         {
             static (double X, double Y) Turned(Lie lie, double x, double y)
@@ -202,12 +230,16 @@ public class GroupingTests
         iter: 500);
 
     [Fact]
-    public void However_a_base_lies_with_its_actions_it_is_used_alike() => Gen.Select(Gen.Int[0, 7], Gen.Double[-60, 60], Gen.Double[-60, 60], Gen.Double[-30, 30], Gen.Double[-0.5, 0.5], Gen.Double[-0.4, 0.4]).Sample(
+    public void However_a_base_lies_with_its_actions_it_is_used_alike() =>
+        Gen.Select(Gen.Int[0, 7], Gen.Double[-60, 60], Gen.Double[-60, 60], Gen.Double[-30, 30], Gen.Double[-0.5, 0.5],
+            Gen.Double[-0.4, 0.4]).Sample(
         (way, mx, my, f, sx, sy) =>
         {
             var lie = Lie.All[way];
             var action = new SupportAction(600, f, -f / 2, mx, my, 0);
-            var design = Design(2.6, 2.2, 0.5, "13 T16", "14 T16", "10 T16", "10 T16") with { Size = new BaseSize(2.6, 2.2, 0.5) { ShiftX = sx, ShiftY = sy } };
+            var design = Design(2.6, 2.2, 0.5, "13 T16", "14 T16", "10 T16",
+                "10 T16") with
+            { Size = new BaseSize(2.6, 2.2, 0.5) { ShiftX = sx, ShiftY = sy } };
             var plain = Check(OneAction(action, column: Column(0.4, 0.5)), design);
 
             // The same actions as seen from a base that lies otherwise: x reversed, then turned, the column with it.

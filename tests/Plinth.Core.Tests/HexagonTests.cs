@@ -7,18 +7,28 @@ using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
 
-/// <summary>Caps on three piles that are a triangle with its corners cut: two worked apart by a program written from the clauses alone, and what holds for any of them.</summary>
+/// <summary>
+/// Caps on three piles that are a triangle with its corners cut: two worked apart by a program written from the clauses alone, and what
+/// holds for any of them.
+/// </summary>
 public class HexagonTests
 {
     private static readonly PileRules Piles = new() { Size = 0.45, Compression = 1300, Tension = 120, Lateral = 45 };
 
-    // N 2400, weights 28.8 and 21.6 kN/m3 with a factor of one, founded 1.5 m down, fc' 30, fy 420; piles 450 at 1350, edges 375 from them, out of place by 75 mm.
+    // N 2400, weights 28.8 and 21.6 kN/m3 with a factor of one, founded 1.5 m down, fc' 30, fy 420; piles 450 at 1350, edges 375 from them,
+    // out of place by 75 mm.
     private static Project Project => PileCapTests.Project(
-        Rules with { Ground = DefaultGround with { SoilWeight = 21.6, FoundingDepth = 1.5 }, Concrete = DefaultConcrete with { Strength = 30e3, Weight = 28.8, CoverBottom = 0.075 }, Piles = Piles },
+        Rules with
+        {
+            Ground = DefaultGround with { SoilWeight = 21.6, FoundingDepth = 1.5 },
+            Concrete = DefaultConcrete with { Strength = 30e3, Weight = 28.8, CoverBottom = 0.075 },
+            Piles = Piles
+        },
         "aci318m-19",
         (0, 0.5, 0.5, new(2400, -20, -9.2, -40, -52, 0)));
 
-    private static CapDesign Cap(double h, string alongX, string alongY) => (PileCapTests.Design("3", 1.35, 1, 1, h, "2 T12") with { ToEdge = 0.375, BottomX = Bars(alongX), BottomY = Bars(alongY) }).Shaped();
+    private static CapDesign Cap(double h, string alongX, string alongY) =>
+        (PileCapTests.Design("3", 1.35, 1, 1, h, "2 T12") with { ToEdge = 0.375, BottomX = Bars(alongX), BottomY = Bars(alongY) }).Shaped();
 
     private static void Is(Checks.CheckResult actual, double demand, double capacity)
     {
@@ -31,7 +41,8 @@ public class HexagonTests
     {
         var design = Cap(0.85, "15 T16", "14 T20 hooked");
         design.Area.Should().BeApproximately(2.795, 1e-3);
-        (design.Size.Length, design.Size.Width).Should().Be((Math.Round(1.35 + (1.5 / Math.Sqrt(3)), 9), Math.Round((1.35 * Math.Sqrt(3) / 2) + 0.75, 9)));
+        (design.Size.Length, design.Size.Width).Should().Be((Math.Round(1.35 + (1.5 / Math.Sqrt(3)), 9),
+            Math.Round((1.35 * Math.Sqrt(3) / 2) + 0.75, 9)));
         var t = PileCapTests.Trial(Project, design);
         Enumerable.Range(0, 3).Select(i => Math.Round(t.Group.Force(0, i), 1)).Should().Equal(872.1, 769.8, 862.2);
         t.Group.Spread(0, 0).Should().BeApproximately(160.64, 0.01);
@@ -67,21 +78,26 @@ public class HexagonTests
         Is(result.Of("pile-punching"), 862.08 + 160.23 - (36.72 * 0.6399), 696.40);
     }
 
-    // Whatever its size: three axes of symmetry, every edge at one distance from the piles nearest to it, parts that make up the whole, a chord that is the outline's.
+    // Whatever its size: three axes of symmetry, every edge at one distance from the piles nearest to it, parts that make up the whole, a
+    // chord that is the outline's.
     [Fact]
-    public void It_lies_evenly_round_its_piles() => Gen.Select(Gen.Double[0.9, 2.5], Gen.Double[0.2, 0.7], Gen.Int[0, 3], Gen.Double[-0.9, 0.9]).Sample((pitch, edge, turns, share) =>
+    public void It_lies_evenly_round_its_piles() =>
+        Gen.Select(Gen.Double[0.9, 2.5], Gen.Double[0.2, 0.7], Gen.Int[0, 3], Gen.Double[-0.9, 0.9]).Sample((pitch, edge, turns, share) =>
     {
         var design = (PileCapTests.Design("3", pitch, 1, 1, 0.8, "12 T20") with { ToEdge = edge, Turns = turns }).Shaped();
         PlanPoint[] outline = [.. design.Outline];
         var m = ConvexPolygon.Moments(outline);
-        m.Area.Should().BeApproximately((Math.Sqrt(3) / 4 * Math.Pow(pitch + (2 * Math.Sqrt(3) * edge), 2)) - (Math.Sqrt(3) * edge * edge), 1e-9);
+        m.Area.Should().BeApproximately((Math.Sqrt(3) / 4 * Math.Pow(pitch + (2 * Math.Sqrt(3) * edge), 2)) - (Math.Sqrt(3) * edge * edge),
+            1e-9);
         (Math.Abs(m.X) + Math.Abs(m.Y)).Should().BeLessThan(1e-9);
         for (var i = 0; i < 6; i++)
         {
             design.Piles.Min(p => -PileSection.Beyond(outline, i, p)).Should().BeApproximately(edge, 1e-9);
         }
 
-        design.AreaWith(0.1).Should().BeApproximately((design with { ToEdge = edge + 0.1 }).Shaped().Area, 1e-9, "an outline moved outwards is that of a greater distance");
+        design.AreaWith(0.1)
+            .Should().BeApproximately((design with { ToEdge = edge + 0.1 }).Shaped().Area, 1e-9,
+                "an outline moved outwards is that of a greater distance");
         var t = PileCapTests.Trial(Project, design);
         foreach (var alongX in (bool[])[true, false])
         {
@@ -93,11 +109,13 @@ public class HexagonTests
             // The chord is how fast the part beyond shrinks.
             const double step = 1e-6;
             var (from, to) = t.Body.Chord(alongX, at);
-            ((t.Body.Beyond(alongX, 1, at - step).Area - t.Body.Beyond(alongX, 1, at + step).Area) / (2 * step)).Should().BeApproximately(to - from, 1e-5);
+            ((t.Body.Beyond(alongX, 1, at - step).Area - t.Body.Beyond(alongX, 1, at + step).Area) / (2 * step)).Should().BeApproximately(to
+                - from, 1e-5);
         }
     });
 
-    // No bar is longer than the cap where it lies less its covers, nor shorter by more than a step; more bars are never developed than cross, and none at the edge.
+    // No bar is longer than the cap where it lies less its covers, nor shorter by more than a step; more bars are never developed than
+    // cross, and none at the edge.
     [Fact]
     public void Bars_end_within_the_outline() => Gen.Select(PileCapPropertyTests.Hexagons, Gen.Double[-1, 1]).Sample((g, share) =>
     {
@@ -110,7 +128,8 @@ public class HexagonTests
             foreach (var at in CapMat.At(span.Layer(true), (span.From, span.From + span.Breadth), cover))
             {
                 var (from, to) = t.Body.Chord(!alongX, at);
-                CapMat.Cut(t.Body.Outline, alongX, at, span.Layer(true).Size!, cover).Should().BeInRange(Math.Max(0.1, to - from - (2 * cover) - 0.05), to - from - (2 * cover) + 1e-9);
+                CapMat.Cut(t.Body.Outline, alongX, at, span.Layer(true).Size!, cover)
+                    .Should().BeInRange(Math.Max(0.1, to - from - (2 * cover) - 0.05), to - from - (2 * cover) + 1e-9);
             }
 
             var section = share * (t.Body.High(alongX) - t.Body.Low(alongX)) / 2;
@@ -159,10 +178,13 @@ public class HexagonTests
                 var p = new PlanPoint(pile.X - 1 + (2.0 * (i + 0.5) / n), pile.Y - 1 + (2.0 * (j + 0.5) / n));
                 var (x, y) = (p.X - pile.X, p.Y - pile.Y);
 
-                // Towards the cap within r; to either side of that sector up to the straight runs, which stand at r across the slanted edges.
+                // Towards the cap within r; to either side of that sector up to the straight runs, which stand at r across the slanted
+                // edges.
                 var (left, right) = ((-x * Math.Sqrt(3) / 2) + (y / 2), (x * Math.Sqrt(3) / 2) + (y / 2));
                 var (runLeft, runRight) = ((-x / 2) - (y * Math.Sqrt(3) / 2), (x / 2) - (y * Math.Sqrt(3) / 2));
-                var within = left <= 0 && right <= 0 ? (x * x) + (y * y) <= r * r : (left <= 0 || runLeft <= r) && (right <= 0 || runRight <= r);
+                var within = left <= 0 && right <= 0
+                    ? (x * x) + (y * y) <= r * r
+                    : (left <= 0 || runLeft <= r) && (right <= 0 || runRight <= r);
                 inside += within && Enumerable.Range(0, 6).All(e => PileSection.Beyond(outline, e, p) <= 0) ? 1 : 0;
             }
         }

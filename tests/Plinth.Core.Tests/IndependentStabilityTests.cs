@@ -14,22 +14,31 @@ public class IndependentStabilityTests
 {
     private static readonly LoadCase[] Cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W)];
 
-    private sealed record Footing(double Length, double Width, double H, double Depth, double OffsetX, double OffsetY, SupportAction Dead, SupportAction Live, SupportAction Wind)
+    private sealed record Footing(double Length, double Width, double H, double Depth, double OffsetX, double OffsetY, SupportAction Dead,
+        SupportAction Live, SupportAction Wind)
     {
         public IEnumerable<(SupportAction Action, bool Permanent)> Actions => [(Dead, true), (Live, false), (Wind, false)];
     }
 
-    private static readonly Gen<SupportAction> Small = Gen.Select(Gen.Double[-80, 80], Gen.Double[-40, 40], Gen.Double[-40, 40], Gen.Double[-60, 60], Gen.Double[-60, 60]).Select(v => new SupportAction(v.Item1, v.Item2, v.Item3, v.Item4, v.Item5, 0));
+    private static readonly Gen<SupportAction> Small = Gen.Select(Gen.Double[-80, 80], Gen.Double[-40, 40], Gen.Double[-40, 40],
+        Gen.Double[-60, 60], Gen.Double[-60, 60]).Select(v => new SupportAction(v.Item1, v.Item2, v.Item3, v.Item4, v.Item5, 0));
 
     private static readonly Gen<Footing> Footings = Gen.Select(
-        Gen.Select(Gen.Double[1.5, 3.5], Gen.Double[1.5, 3.5], Gen.Double[0.4, 0.8], Gen.Double[0.9, 2.0], Gen.Double[-0.3, 0.3], Gen.Double[-0.3, 0.3]),
-        Gen.Double[150, 900], Small, Small).Select((g, dead, live, wind) => new Footing(g.Item1, g.Item2, g.Item3, g.Item4, g.Item5, g.Item6, new SupportAction(dead, 0, 0, 0, 0, 0), live, wind));
+        Gen.Select(Gen.Double[1.5, 3.5], Gen.Double[1.5, 3.5], Gen.Double[0.4, 0.8], Gen.Double[0.9, 2.0], Gen.Double[-0.3, 0.3],
+            Gen.Double[-0.3, 0.3]),
+        Gen.Double[150, 900], Small, Small)
+        .Select((g, dead, live, wind) => new Footing(g.Item1, g.Item2, g.Item3, g.Item4, g.Item5, g.Item6,
+            new SupportAction(dead, 0, 0, 0, 0, 0), live, wind));
 
     private static Project Of(Footing f, GroundRules? ground = null, StabilityRules? stability = null) => Project(
         Cases,
         [f.Dead, f.Live, f.Wind],
         new CombinationSet([Combination("A", (Family)31, 1, (0, 1), (1, 1), (2, 1))], []),
-        Rules with { Ground = (ground ?? DefaultGround) with { FoundingDepth = f.Depth, Bearing = 1e5 }, Stability = stability ?? new StabilityRules() },
+        Rules with
+        {
+            Ground = (ground ?? DefaultGround) with { FoundingDepth = f.Depth, Bearing = 1e5 },
+            Stability = stability ?? new StabilityRules()
+        },
         Column(),
         new HeldValues { OffsetX = f.OffsetX, OffsetY = f.OffsetY, OffsetXGiven = true, OffsetYGiven = true });
 
@@ -42,16 +51,20 @@ public class IndependentStabilityTests
     }
 
     // Factors are told up to 99.99.
-    private static void Near(double factor, double expected, string why) => factor.Should().BeApproximately(Math.Min(expected, 99.99), 1e-6 * (1 + Math.Abs(expected)), why);
+    private static void Near(double factor, double expected, string why) =>
+        factor.Should().BeApproximately(Math.Min(expected, 99.99), 1e-6 * (1 + Math.Abs(expected)), why);
 
     // Base and soil over it, less the soil where the column stands, kN.
-    private static double Weights(Footing f) => (24 * f.Length * f.Width * f.H) + (18 * ((f.Length * f.Width) - (0.4 * 0.4)) * Math.Max(0, f.Depth - f.H));
+    private static double Weights(Footing f) =>
+        (24 * f.Length * f.Width * f.H) + (18 * ((f.Length * f.Width) - (0.4 * 0.4)) * Math.Max(0, f.Depth - f.H));
 
     [Fact]
-    public void Sliding_by_friction_adhesion_and_passive_pressure() => Gen.Select(Footings, Gen.Double[0.2, 0.6], Gen.Double[0, 2.5], Gen.Double[0, 0.6]).Sample(
+    public void Sliding_by_friction_adhesion_and_passive_pressure() =>
+        Gen.Select(Footings, Gen.Double[0.2, 0.6], Gen.Double[0, 2.5], Gen.Double[0, 0.6]).Sample(
         (f, friction, kp, ignored) =>
         {
-            var (result, _) = Checked(f, Of(f, DefaultGround with { Friction = friction, PassiveCoefficient = kp, PassiveIgnoredDepth = ignored }));
+            var (result, _) = Checked(f,
+                Of(f, DefaultGround with { Friction = friction, PassiveCoefficient = kp, PassiveIgnoredDepth = ignored }));
             var (fx, fy) = (f.Actions.Sum(a => a.Action.Fx), f.Actions.Sum(a => a.Action.Fy));
             var force = Math.Sqrt((fx * fx) + (fy * fy));
             var n = f.Actions.Sum(a => a.Action.N) + Weights(f);
@@ -101,7 +114,8 @@ public class IndependentStabilityTests
                     var (tips, holds) = (0.0, 0.0);
                     foreach (var (a, permanent) in f.Actions)
                     {
-                        foreach (var (tipping, holding) in new[] { (Math.Max(0, side * turns(a)), Math.Max(0, -side * turns(a))), (Math.Max(0, -a.N * arm), Math.Max(0, a.N * arm)) })
+                        foreach (var (tipping, holding) in new[] { (Math.Max(0, side * turns(a)), Math.Max(0, -side * turns(a))),
+                            (Math.Max(0, -a.N * arm), Math.Max(0, a.N * arm)) })
                         {
                             tips += tipping;
                             holds += permanent ? holding : 0;
@@ -159,17 +173,21 @@ public class IndependentStabilityTests
     }
 
     [Fact]
-    public void More_friction_a_deeper_base_and_a_larger_one_never_make_stability_worse() => Gen.Select(Footings, Gen.Double[1.01, 1.5]).Sample(
+    public void More_friction_a_deeper_base_and_a_larger_one_never_make_stability_worse() =>
+        Gen.Select(Footings, Gen.Double[1.01, 1.5]).Sample(
         (f, more) =>
         {
             double[] Factors(Footing g, GroundRules? ground = null)
             {
                 var (r, _) = Checked(g, Of(g, ground));
-                return [r.Of("sliding").Outcome.Factor, r.Checks.SingleOrDefault(c => c.Id == "uplift")?.Outcome.Factor ?? double.PositiveInfinity];
+                return [r.Of("sliding").Outcome.Factor,
+                    r.Checks.SingleOrDefault(c => c.Id == "uplift")?.Outcome.Factor ?? double.PositiveInfinity];
             }
 
             var basis = Factors(f);
-            foreach (var (better, what) in new[] { (Factors(f, DefaultGround with { Friction = 0.45 * more }), "friction"), (Factors(f with { Depth = f.Depth * more }), "depth"), (Factors(f with { Length = f.Length * more }), "length"), (Factors(f with { H = f.H * more }), "thickness") })
+            foreach (var (better, what) in new[] { (Factors(f, DefaultGround with { Friction = 0.45 * more }), "friction"),
+                (Factors(f with { Depth = f.Depth * more }), "depth"), (Factors(f with { Length = f.Length * more }), "length"),
+                (Factors(f with { H = f.H * more }), "thickness") })
             {
                 // More concrete in place of soil weighs more; all of them hold at least as well.
                 better[0].Should().BeGreaterThanOrEqualTo(basis[0] - 1e-9, what);
@@ -188,13 +206,17 @@ public class IndependentStabilityTests
             var (b, _) = Checked(g, Of(g));
             foreach (var id in new[] { "bearing", "contact", "sliding", "two-way-shear" })
             {
-                b.Of(id).Outcome.Demand.Should().BeApproximately(a.Of(id).Outcome.Demand, 1e-6 * (1 + Math.Abs(a.Of(id).Outcome.Demand)), id);
+                b.Of(id).Outcome.Demand.Should().BeApproximately(a.Of(id).Outcome.Demand, 1e-6 * (1 + Math.Abs(a.Of(id).Outcome.Demand)),
+                    id);
             }
 
-            foreach (var id in new[] { "overturning", "flexure-bottom" }.Where(id => a.Checks.Any(c => c.Id == id + "-x") && a.Checks.Any(c => c.Id == id + "-y")))
+            foreach (var id in new[] { "overturning",
+                "flexure-bottom" }.Where(id => a.Checks.Any(c => c.Id == id + "-x") && a.Checks.Any(c => c.Id == id + "-y")))
             {
-                b.Of(id + "-y").Outcome.Demand.Should().BeApproximately(a.Of(id + "-x").Outcome.Demand, 1e-6 * (1 + a.Of(id + "-x").Outcome.Demand), id);
-                b.Of(id + "-x").Outcome.Demand.Should().BeApproximately(a.Of(id + "-y").Outcome.Demand, 1e-6 * (1 + a.Of(id + "-y").Outcome.Demand), id);
+                b.Of(id + "-y").Outcome.Demand.Should().BeApproximately(a.Of(id + "-x").Outcome.Demand,
+                    1e-6 * (1 + a.Of(id + "-x").Outcome.Demand), id);
+                b.Of(id + "-x").Outcome.Demand.Should().BeApproximately(a.Of(id + "-y").Outcome.Demand,
+                    1e-6 * (1 + a.Of(id + "-y").Outcome.Demand), id);
             }
         },
         iter: 150);
@@ -205,19 +227,26 @@ public class IndependentStabilityTests
         {
             var project = Of(f);
             var rules = project.Foundations[0].Rules;
-            var scaled = rules with { Concrete = rules.Concrete with { Weight = factor * 24 }, Ground = rules.Ground with { SoilWeight = factor * 18 } };
+            var scaled = rules with
+            {
+                Concrete = rules.Concrete with { Weight = factor * 24 },
+                Ground = rules.Ground with { SoilWeight = factor * 18 }
+            };
             var g = f with { Dead = factor * f.Dead, Live = factor * f.Live, Wind = factor * f.Wind };
             var other = Project(Cases, [g.Dead, g.Live, g.Wind], project.Combinations, scaled, Column(), project.Foundations[0].Held);
             var (a, _) = Checked(f, project);
             var (b, _) = Checked(g, other);
-            foreach (var id in new[] { "bearing", "flexure-bottom-x", "flexure-bottom-y", "one-way-shear-x", "one-way-shear-y", "two-way-shear" })
+            foreach (var id in new[] { "bearing", "flexure-bottom-x", "flexure-bottom-y", "one-way-shear-x", "one-way-shear-y",
+                "two-way-shear" })
             {
-                b.Of(id).Outcome.Demand.Should().BeApproximately(factor * a.Of(id).Outcome.Demand, 1e-6 * (1 + Math.Abs(factor * a.Of(id).Outcome.Demand)), id);
+                b.Of(id).Outcome.Demand.Should().BeApproximately(factor * a.Of(id).Outcome.Demand,
+                    1e-6 * (1 + Math.Abs(factor * a.Of(id).Outcome.Demand)), id);
             }
 
             foreach (var id in new[] { "sliding", "overturning-x", "overturning-y" }.Where(id => a.Checks.Any(c => c.Id == id)))
             {
-                b.Of(id).Outcome.Factor.Should().BeApproximately(a.Of(id).Outcome.Factor, 1e-6 * (1 + Math.Abs(a.Of(id).Outcome.Factor)), id);
+                b.Of(id).Outcome.Factor.Should().BeApproximately(a.Of(id).Outcome.Factor, 1e-6 * (1 + Math.Abs(a.Of(id).Outcome.Factor)),
+                    id);
             }
         },
         iter: 150);

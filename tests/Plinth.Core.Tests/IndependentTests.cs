@@ -8,7 +8,8 @@ using static Plinth.Core.Tests.Given;
 namespace Plinth.Core.Tests;
 
 /// <summary>
-/// Demands of random footings by a calculation of its own: contact by Newton on a grid of points, section forces and the moments that shear transfers by
+/// Demands of random footings by a calculation of its own: contact by Newton on a grid of points, section forces and the moments that shear
+/// transfers by
 /// sums over points, polar moments by sums over the faces. It shares nothing with the program but the input.
 /// </summary>
 public class IndependentTests
@@ -17,19 +18,25 @@ public class IndependentTests
     private const double Cover = 0.075;
     private const double Bar = 0.016;
 
-    private sealed record Footing(double Length, double Width, double H, double Cx, double Cy, double OffsetX, double OffsetY, double N, double Fx, double Fy, double Mx, double My)
+    private sealed record Footing(double Length, double Width, double H, double Cx, double Cy, double OffsetX, double OffsetY, double N,
+        double Fx, double Fy, double Mx, double My)
     {
         public SupportAction Action => new(N, Fx, Fy, Mx, My, 0);
     }
 
     private static Gen<Footing> Footings(double moments) => Gen.Select(
-        Gen.Select(Gen.Double[1.6, 3.6], Gen.Double[1.6, 3.6], Gen.Double[0.4, 0.8], Gen.Double[0.3, 0.6], Gen.Double[0.3, 0.6], Gen.Double[-0.25, 0.25], Gen.Double[-0.25, 0.25]),
+        Gen.Select(Gen.Double[1.6, 3.6], Gen.Double[1.6, 3.6], Gen.Double[0.4, 0.8], Gen.Double[0.3, 0.6], Gen.Double[0.3, 0.6],
+            Gen.Double[-0.25, 0.25], Gen.Double[-0.25, 0.25]),
         Gen.Select(Gen.Double[300, 1500], Gen.Double[-60, 60], Gen.Double[-60, 60], Gen.Double[-1, 1], Gen.Double[-1, 1])).Select((g, a) =>
-        new Footing(g.Item1, g.Item2, g.Item3, g.Item4, g.Item5, g.Item6, g.Item7, a.Item1, a.Item2, a.Item3, a.Item4 * moments * a.Item1, a.Item5 * moments * a.Item1));
+        new Footing(g.Item1, g.Item2, g.Item3, g.Item4, g.Item5, g.Item6, g.Item7, a.Item1, a.Item2, a.Item3, a.Item4 * moments * a.Item1,
+            a.Item5 * moments * a.Item1));
 
-    private static Project Of(Footing f) => OneAction(f.Action, Rules, Column(f.Cx, f.Cy), new HeldValues { OffsetX = f.OffsetX, OffsetY = f.OffsetY, OffsetXGiven = true, OffsetYGiven = true });
+    private static Project Of(Footing f) =>
+        OneAction(f.Action, Rules, Column(f.Cx, f.Cy),
+            new HeldValues { OffsetX = f.OffsetX, OffsetY = f.OffsetY, OffsetXGiven = true, OffsetYGiven = true });
 
-    // Weights of base and soil on a unit of area, kPa, and the soil that the column displaces, kN: founded 1.0 m deep, 18 kN/m3, concrete 24.
+    // Weights of base and soil on a unit of area, kPa, and the soil that the column displaces, kN: founded 1.0 m deep, 18 kN/m3, concrete
+    // 24.
     private static double PerArea(Footing f) => (24 * f.H) + (18 * (1 - f.H));
 
     private static double Displaced(Footing f) => 18 * (1 - f.H) * f.Cx * f.Cy;
@@ -76,7 +83,9 @@ public class IndependentTests
 
             // The plane that holds the load on the part that is pressed now.
             var cell = dx * dy;
-            var (na, nb, nc) = Solve([[s0 * cell, sx * cell, sy * cell, n], [sx * cell, sxx * cell, sxy * cell, n * ex], [sy * cell, sxy * cell, syy * cell, n * ey]]);
+            var (na, nb,
+                nc) = Solve([[s0 * cell, sx * cell, sy * cell, n], [sx * cell, sxx * cell, sxy * cell, n * ex],
+                    [sy * cell, sxy * cell, syy * cell, n * ey]]);
             var change = Math.Abs(na - a) + Math.Abs(nb - b) + Math.Abs(nc - c);
             (a, b, c) = step < 20 ? (na, nb, nc) : (a + (0.5 * (na - a)), b + (0.5 * (nb - b)), c + (0.5 * (nc - c)));
             if (change < 1e-9 * (1 + Math.Abs(a)))
@@ -107,13 +116,15 @@ public class IndependentTests
         return (m[0][3] / m[0][0], m[1][3] / m[1][1], m[2][3] / m[2][2]);
     }
 
-    private sealed record Demands(double Share, double Most, double[] ShearUp, double[] ShearDown, double[] MomentUp, double[] MomentDown, double? TwoWay);
+    private sealed record Demands(double Share, double Most, double[] ShearUp, double[] ShearDown, double[] MomentUp, double[] MomentDown,
+        double? TwoWay);
 
     private static Demands? Calculate(Footing f, double columnX, double columnY)
     {
         var (l, w, per) = (f.Length, f.Width, PerArea(f));
 
-        // At the underside: moments of forces at the top of the base and of the column off the middle. My and Fx press +x, −Mx and Fy press +y.
+        // At the underside: moments of forces at the top of the base and of the column off the middle. My and Fx press +x, −Mx and Fy press
+        // +y.
         var down = f.N - Displaced(f);
         var n = down + (per * l * w);
         var ex = (f.My + (f.Fx * f.H) + (down * columnX)) / n;
@@ -129,7 +140,10 @@ public class IndependentTests
         for (var axis = 0; axis < 2; axis++)
         {
             var (half, across, column, face, d) = axis == 0 ? (l / 2, w, columnX, f.Cx / 2, dx) : (w / 2, l, columnY, f.Cy / 2, dy);
-            double Along(double from, double to, Func<double, double, double> of) => axis == 0 ? Sum(from, to, -across / 2, across / 2, (x, y) => of(x, P(x, y))) : Sum(-across / 2, across / 2, from, to, (x, y) => of(y, P(x, y)));
+            double Along(double from, double to, Func<double, double, double> of) =>
+                axis == 0
+                    ? Sum(from, to, -across / 2, across / 2, (x, y) => of(x, P(x, y)))
+                    : Sum(-across / 2, across / 2, from, to, (x, y) => of(y, P(x, y)));
             foreach (var side in new[] { -1, 1 })
             {
                 var (at, cut) = (column + (side * face), column + (side * (face + d)));
@@ -142,10 +156,13 @@ public class IndependentTests
             }
         }
 
-        return new Demands(Sum(-l / 2, l / 2, -w / 2, w / 2, (x, y) => P(x, y) > 0 ? 1 : 0) / (l * w), new[] { -1, 1 }.Max(i => new[] { -1, 1 }.Max(j => P(i * l / 2, j * w / 2))), shears, hangs, ups, downs, TwoWay(f, P, per, columnX, columnY, (dx + dy) / 2));
+        return new Demands(Sum(-l / 2, l / 2, -w / 2, w / 2, (x, y) => P(x, y) > 0 ? 1 : 0) / (l * w),
+            new[] { -1, 1 }.Max(i => new[] { -1, 1 }.Max(j => P(i * l / 2, j * w / 2))), shears, hangs, ups, downs,
+            TwoWay(f, P, per, columnX, columnY, (dx + dy) / 2));
     }
 
-    // vu at the corners of the closed section at d/2; null where it does not lie within the base by half a depth all round, so that open ones do not govern.
+    // vu at the corners of the closed section at d/2; null where it does not lie within the base by half a depth all round, so that open
+    // ones do not govern.
     private static double? TwoWay(Footing f, Func<double, double, double> p, double per, double columnX, double columnY, double d)
     {
         var (sx, sy) = (f.Cx + d, f.Cy + d);
@@ -185,7 +202,8 @@ public class IndependentTests
         return (vu, mx, my, jx, jy, gx, gy) is var v ? Corners(f, v, sx, sy, d) : null;
     }
 
-    private static double Corners(Footing f, (double Vu, double Mx, double My, double Jx, double Jy, double Gx, double Gy) v, double sx, double sy, double d)
+    private static double Corners(Footing f, (double Vu, double Mx, double My, double Jx, double Jy, double Gx, double Gy) v, double sx,
+        double sy, double d)
     {
         // Moments of the column at the underside of the base, where its forces and the pressures meet.
         var (ofX, ofY) = (f.My + (f.Fx * f.H) - v.My, -f.Mx + (f.Fy * f.H) - v.Mx);

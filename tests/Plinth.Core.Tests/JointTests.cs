@@ -23,7 +23,8 @@ public class JointTests
     // Fewer bars may weigh so much more.
     private const double BarSearchTolerance = 0.05;
 
-    private static Project Of(SupportAction action, RuleSet? rules = null, Support? column = null, HeldValues? held = null) => OneAction(action, rules ?? Standing, column, held);
+    private static Project Of(SupportAction action, RuleSet? rules = null, Support? column = null, HeldValues? held = null) =>
+        OneAction(action, rules ?? Standing, column, held);
 
     private static IsolatedDesign Sized(Project project)
     {
@@ -33,7 +34,8 @@ public class JointTests
     }
 
     [Fact]
-    public void A_pedestal_and_dowels_are_found_and_pass() => Gen.Select(Gen.Double[100, 2000], Gen.Double[-40, 40], Gen.Double[-60, 60], Gen.Double[0.3, 0.6]).Sample(
+    public void A_pedestal_and_dowels_are_found_and_pass() =>
+        Gen.Select(Gen.Double[100, 2000], Gen.Double[-40, 40], Gen.Double[-60, 60], Gen.Double[0.3, 0.6]).Sample(
         (n, f, m, c) =>
         {
             var project = Of(new SupportAction(n, f, -f / 2, m, 40 - m, 0), column: Column(c, c));
@@ -43,15 +45,24 @@ public class JointTests
             design.Dowels.Count.Should().BeGreaterThanOrEqualTo(4);
             var result = Check(project, design);
             result.Passes.Should().BeTrue(string.Join(", ", result.Checks.Where(k => !k.Passes).Select(k => k.Id + " " + k.Note)));
-            result.Checks.Select(k => k.Id).Should().Contain(["pedestal", "pedestal-shear", "interface", "interface-shear", "column-bearing"]);
+            result.Checks.Select(k => k.Id)
+                .Should().Contain(["pedestal", "pedestal-shear", "interface", "interface-shear", "column-bearing"]);
 
-            // Fewer bars by what a square or an oblong changes by, or the next thinner tie spacing larger, or a smaller size: something fails or the pedestal is the least.
+            // Fewer bars by what a square or an oblong changes by, or the next thinner tie spacing larger, or a smaller size: something
+            // fails or the pedestal is the least.
             if (design.Pedestal.Bars.Count > 4)
             {
-                var fewer = design with { Pedestal = design.Pedestal with { Bars = design.Pedestal.Bars with { Count = design.Pedestal.Bars.Count - 4 } } };
+                var fewer =
+                    design with
+                    {
+                        Pedestal =
+                        design.Pedestal with { Bars = design.Pedestal.Bars with { Count = design.Pedestal.Bars.Count - 4 } }
+                    };
                 var gap = 0.3;
                 var (nx, ny) = ColumnSection.Sides(fewer.Pedestal!.Bars.Count, design.Pedestal.SizeX - 0.1, design.Pedestal.SizeY - 0.1);
-                (Check(project, fewer).Passes && Math.Max((design.Pedestal.SizeX - 0.1) / (nx - 1), (design.Pedestal.SizeY - 0.1) / (ny - 1)) <= gap).Should().BeFalse();
+                (Check(project, fewer).Passes
+                    && Math.Max((design.Pedestal.SizeX - 0.1) / (nx - 1),
+                        (design.Pedestal.SizeY - 0.1) / (ny - 1)) <= gap).Should().BeFalse();
             }
         },
         iter: 40);
@@ -60,10 +71,14 @@ public class JointTests
     public void A_dowel_stands_beside_every_bar_of_the_column()
     {
         var rules = Rules with { Column = new ColumnRules { Strength = 35e3 } };
-        BarSpec With(string? bars, double? thickness) => Sized(Of(new SupportAction(600, 0, 0, 0, 0, 0), rules with { Column = rules.Column with { Bars = bars is null ? null : Bars(bars) } }, held: new HeldValues { Thickness = thickness })).Dowels;
+        BarSpec With(string? bars, double? thickness) =>
+            Sized(Of(new SupportAction(600, 0, 0, 0, 0, 0),
+                rules with { Column = rules.Column with { Bars = bars is null ? null : Bars(bars) } },
+                held: new HeldValues { Thickness = thickness })).Dowels;
         With("12 T20", 0.8).Should().Be(Bars("12 T20"));
         With("8 T25", 0.8).Should().Be(Bars("8 T25"));
-        With("12 T20", null).Should().Match<BarSpec>(d => d.Count == 12 && d.Size!.Diameter < 0.020, "the least base is too thin to develop 20 mm");
+        With("12 T20", null)
+            .Should().Match<BarSpec>(d => d.Count == 12 && d.Size!.Diameter < 0.020, "the least base is too thin to develop 20 mm");
         With("4 T12", 0.8).Should().Match<BarSpec>(d => d.Count == 4 && d.Size!.Diameter > 0.012, "0.5 % of the column wants larger ones");
         With(null, 0.8).Should().Be(Bars("4 T16"), "0.5 % of 400 × 400 mm is 800 mm², where nothing is said");
     }
@@ -72,7 +87,8 @@ public class JointTests
     public void A_held_pedestal_is_left_and_said_to_fail_where_it_does()
     {
         var rules = Standing with { Pedestal = Standing.Pedestal with { SizeX = 0.45, SizeY = 0.45, Bars = Bars("4 T12") } };
-        var found = FoundationSizer.Of(Of(new SupportAction(300, 60, 0, 0, 150, 0), rules), Of(new SupportAction(300, 60, 0, 0, 150, 0), rules).Foundations[0]).Size();
+        var found = FoundationSizer.Of(Of(new SupportAction(300, 60, 0, 0, 150, 0), rules),
+            Of(new SupportAction(300, 60, 0, 0, 150, 0), rules).Foundations[0]).Size();
         found.Design.Should().BeNull();
         found.Stop!.Check.Should().Be("pedestal");
     }
@@ -95,7 +111,8 @@ public class JointTests
     public void Steel_and_masonry_have_no_dowels_and_round_pedestals_stand_too()
     {
         var steel = new Support("C1", 0, 0, null, ColumnShape.Steel, 0.25, 0.25, 0.4, 0.4, 0, "", "");
-        var design = Sized(Of(new SupportAction(600, 20, 10, 0, 0, 0), Standing with { Pedestal = Standing.Pedestal with { Round = true } }, steel));
+        var design = Sized(Of(new SupportAction(600, 20, 10, 0, 0, 0), Standing with { Pedestal = Standing.Pedestal with { Round = true } },
+            steel));
         design.Dowels.Size.Should().BeNull();
         design.Pedestal!.Round.Should().BeTrue();
         design.Pedestal.SizeX.Should().BeGreaterThanOrEqualTo(0.4 * Math.Sqrt(2) + 0.1 - 1e-9, "the plate's corners lie within it");
@@ -110,7 +127,9 @@ public class JointTests
         // Column and load turned by 30° over a base that is not: the joint sees the same.
         var action = new SupportAction(700, 30, 10, 40, 90, 0);
         var rules = Standing with { Pedestal = PedestalRules.None };
-        CheckResult Joint(double angle) => Check(OneAction(action.InAxesTurnedBy(-angle), rules, Column(0.5, 0.3, angle: angle)), Design(3, 3, 0.6) with { Dowels = Bars("8 T16") }).Of("interface");
+        CheckResult Joint(double angle) =>
+            Check(OneAction(action.InAxesTurnedBy(-angle), rules, Column(0.5, 0.3, angle: angle)),
+                Design(3, 3, 0.6) with { Dowels = Bars("8 T16") }).Of("interface");
         Joint(30).Utilisation.Should().BeApproximately(Joint(0).Utilisation, 1e-6);
     }
 
@@ -118,13 +137,19 @@ public class JointTests
     public void Bars_are_hooked_where_they_are_too_short()
     {
         // A stiff pad with a short overhang and thick bars: straight ends do not fit.
-        var rules = Rules with { Ground = DefaultGround with { Bearing = 900 }, Steel = DefaultSteel with { Bars = Sizes("T25") }, Sizing = DefaultSizing with { LeastThickness = 0.6 } };
+        var rules = Rules with
+        {
+            Ground = DefaultGround with { Bearing = 900 },
+            Steel = DefaultSteel with { Bars = Sizes("T25") },
+            Sizing = DefaultSizing with { LeastThickness = 0.6 }
+        };
         var design = Sized(OneAction(new SupportAction(2000, 0, 0, 0, 0, 0), rules, held: new HeldValues { Length = 1.7, Width = 1.7 }));
         design.BottomX.Hooked.Should().BeTrue();
         var project = OneAction(new SupportAction(2000, 0, 0, 0, 0, 0), rules);
         Check(project, design).Of("anchorage-x").Passes.Should().BeTrue();
         Check(project, design with { BottomX = design.BottomX with { Hooked = false } }).Of("anchorage-x").Passes.Should().BeFalse();
-        Schedules.Quantities.Of(project, project.Foundations[0], design).Steel.Should().BeGreaterThan(Schedules.Quantities.Of(project, project.Foundations[0], design with { BottomX = design.BottomX with { Hooked = false } }).Steel);
+        Schedules.Quantities.Of(project, project.Foundations[0], design).Steel.Should().BeGreaterThan(Schedules.Quantities.Of(project,
+            project.Foundations[0], design with { BottomX = design.BottomX with { Hooked = false } }).Steel);
     }
 
     [Fact]
@@ -140,24 +165,32 @@ public class JointTests
     [Fact]
     public void A_banded_layer_holds_what_the_code_asks_in_the_band()
     {
-        var rules = Rules with { Steel = DefaultSteel with { Banded = true }, Sizing = DefaultSizing with { Shape = PlanShape.Rectangular } };
+        var rules = Rules with
+        {
+            Steel = DefaultSteel with { Banded = true },
+            Sizing = DefaultSizing with { Shape = PlanShape.Rectangular }
+        };
         var ground = DefaultGround with { Bearing = 800 };
-        var project = OneAction(new SupportAction(3000, 0, 0, 0, 0, 0), rules with { Ground = ground }, held: new HeldValues { Width = 1.8, Length = 3.4 });
+        var project = OneAction(new SupportAction(3000, 0, 0, 0, 0, 0), rules with { Ground = ground },
+            held: new HeldValues { Width = 1.8, Length = 3.4 });
         var design = Sized(project);
         design.BottomY.Band.Should().BeGreaterThan(0);
         design.BottomX.Band.Should().Be(0, "the long way is laid evenly");
         ((design.BottomY.Count - design.BottomY.Band) % 2).Should().Be(0);
         ((double)design.BottomY.Band / design.BottomY.Count).Should().BeGreaterThanOrEqualTo((2 / ((3.4 / 1.8) + 1)) - 1e-9);
         Check(project, design).Passes.Should().BeTrue();
-        var even = Sized(OneAction(new SupportAction(3000, 0, 0, 0, 0, 0), Rules with { Sizing = rules.Sizing, Ground = ground }, held: new HeldValues { Width = 1.8, Length = 3.4, Thickness = design.Size.Thickness }));
-        (design.BottomY.Count * design.BottomY.Size!.Area).Should().BeLessThanOrEqualTo((even.BottomY.Count + 1) * even.BottomY.Size!.Area * (1 + BarSearchTolerance), "even bars must be 2β/(β + 1) times as many in flexure");
+        var even = Sized(OneAction(new SupportAction(3000, 0, 0, 0, 0, 0), Rules with { Sizing = rules.Sizing, Ground = ground },
+            held: new HeldValues { Width = 1.8, Length = 3.4, Thickness = design.Size.Thickness }));
+        (design.BottomY.Count * design.BottomY.Size!.Area).Should().BeLessThanOrEqualTo((even.BottomY.Count
+            + 1) * even.BottomY.Size!.Area * (1 + BarSearchTolerance), "even bars must be 2β/(β + 1) times as many in flexure");
     }
 
     [Fact]
     public void Preferred_sizes_and_one_spacing_both_ways_are_used_where_asked()
     {
         var action = new SupportAction(1200, 0, 0, 0, 0, 0);
-        Sized(OneAction(action, Rules with { Steel = DefaultSteel with { Preferred = Sizes("T20") } })).BottomX.Size!.Name.Should().Be("T20");
+        Sized(OneAction(action, Rules with { Steel = DefaultSteel with { Preferred = Sizes("T20") } })).BottomX.Size!.Name.Should().Be(
+            "T20");
         var alike = Sized(OneAction(action, Rules with { Steel = DefaultSteel with { BothWaysAlike = AlikeBars.Always } }));
         alike.BottomX.Should().Be(alike.BottomY, "a square base gets the same both ways");
     }
@@ -166,7 +199,9 @@ public class JointTests
     public void Plain_concrete_holds_a_small_downward_moment_and_top_steel_follows_only_beyond()
     {
         // Half the base lifts: the overhang hangs on the column by its weight alone.
-        FoundationResult At(double my, string top) => Check(OneAction(new SupportAction(300, 0, 0, 0, my, 0), Rules with { Stability = new Core.Ground.StabilityRules(Contact: 0) }), Design(3, 3, 0.4, topX: top, topY: top));
+        FoundationResult At(double my, string top) =>
+            Check(OneAction(new SupportAction(300, 0, 0, 0, my, 0), Rules with { Stability = new Core.Ground.StabilityRules(Contact: 0) }),
+                Design(3, 3, 0.4, topX: top, topY: top));
         var small = At(330, "none").Of("flexure-top-x");
         small.Outcome.Demand.Should().BeGreaterThan(1);
         small.Passes.Should().BeTrue();
@@ -184,7 +219,8 @@ public class JointTests
         var plain = Check(project, design);
         var used = plain.Of("bearing").Utilisation;
         used.Should().BeGreaterThan(1);
-        FoundationResult With(Leave leave) => Check(project with { Foundations = [project.Foundations[0] with { Leaves = [leave] }] }, design);
+        FoundationResult With(Leave leave) =>
+            Check(project with { Foundations = [project.Foundations[0] with { Leaves = [leave] }] }, design);
         var waived = With(new Leave("bearing", "F1", null, "agreed"));
         waived.Passes.Should().BeTrue();
         waived.Of("bearing").Utilisation.Should().Be(used, "the number is still told");
@@ -192,8 +228,10 @@ public class JointTests
         waived.Governing.Id.Should().NotBe("bearing");
         With(new Leave("bearing", "F1", used + 0.001, "letter 14")).Passes.Should().BeTrue();
         With(new Leave("bearing", "F1", used - 0.001, "letter 14")).Passes.Should().BeFalse();
-        var sized = FoundationSizer.Of(project, project.Foundations[0] with { Leaves = [new Leave("bearing", "F1", null, "agreed")] }).Size().Design!;
-        sized.Size.Length.Should().BeLessThan(FoundationSizer.Of(project, project.Foundations[0]).Size().Design!.Size.Length, "sizing leaves out what is waived");
+        var sized = FoundationSizer.Of(project, project.Foundations[0] with { Leaves = [new Leave("bearing", "F1", null, "agreed")] })
+            .Size().Design!;
+        sized.Size.Length.Should().BeLessThan(FoundationSizer.Of(project, project.Foundations[0]).Size().Design!.Size.Length,
+            "sizing leaves out what is waived");
     }
 
     [Fact]

@@ -8,11 +8,15 @@ namespace Plinth.Core.Tests;
 /// <summary>What options of the loads do to the actions and to the checks of a base, against enumeration and by properties.</summary>
 public class LoadEffectTests
 {
-    private static readonly Gen<SupportAction> Sideways = Gen.Select(Gen.Double[-40, 40], Gen.Double[-30, 30], Gen.Double[-20, 20], Gen.Double[-40, 40], Gen.Double[-60, 60]).Select((n, fx, fy, mx, my) => new SupportAction(n, fx, fy, mx, my, 0));
+    private static readonly Gen<SupportAction> Sideways = Gen.Select(Gen.Double[-40, 40], Gen.Double[-30, 30], Gen.Double[-20, 20],
+        Gen.Double[-40, 40], Gen.Double[-60, 60]).Select((n, fx, fy, mx, my) => new SupportAction(n, fx, fy, mx, my, 0));
 
-    private static CombinationSet Build(LoadCase[] cases, LoadOptions options, string standard = "asce7-22") => CombinationBuilder.Build(LoadStandards.Find(standard)!, cases, options, []);
+    private static CombinationSet Build(LoadCase[] cases, LoadOptions options, string standard = "asce7-22") =>
+        CombinationBuilder.Build(LoadStandards.Find(standard)!, cases, options, []);
 
-    private static string Text(in SupportAction a) => FormattableString.Invariant($"{a.N:0.####} {a.Fx:0.####} {a.Fy:0.####} {a.Mx:0.####} {a.My:0.####}").Replace("-0 ", "0 ", StringComparison.Ordinal);
+    private static string Text(in SupportAction a) =>
+        FormattableString.Invariant($"{a.N:0.####} {a.Fx:0.####} {a.Fy:0.####} {a.Mx:0.####} {a.My:0.####}")
+            .Replace("-0 ", "0 ", StringComparison.Ordinal);
 
     [Fact]
     public void Unsigned_results_of_two_directions_take_every_sign_by_enumeration() => Gen.Select(Sideways, Sideways).Sample((x, y) =>
@@ -30,7 +34,8 @@ public class LoadEffectTests
             from n in new[] { 1, -1 }
             from sx in new[] { 1, -1 }
             from sy in new[] { 1, -1 }
-            select new SupportAction(n * Math.Abs(a.N), sx * Math.Abs(a.Fx), sy * Math.Abs(a.Fy), -sy * Math.Abs(a.Mx), sx * Math.Abs(a.My), 0);
+            select new SupportAction(n * Math.Abs(a.N), sx * Math.Abs(a.Fx), sy * Math.Abs(a.Fy), -sy * Math.Abs(a.Mx), sx * Math.Abs(a.My),
+                0);
         var expected = new HashSet<string>();
         foreach (var (main, other) in new[] { (x, y), (y, x) })
         {
@@ -41,13 +46,15 @@ public class LoadEffectTests
     }, iter: 25);
 
     [Fact]
-    public void Results_combined_by_hand_bear_as_the_standard_s_combination_does() => Gen.Select(Sideways, Gen.Double[300, 700]).Sample((wind, n) =>
+    public void Results_combined_by_hand_bear_as_the_standard_s_combination_does() =>
+        Gen.Select(Sideways, Gen.Double[300, 700]).Sample((wind, n) =>
     {
         var dead = new SupportAction(n, 0, 0, 3, 5, 0);
         LoadCase[] apart = [new("D", LoadSymbol.D), new("W", LoadSymbol.W)];
         LoadCase[] together = [new("COMB 7", null) { Combined = new CombinedResult(Family.Ground | Family.Stability, 0.6, true) }];
         var design = Design(2.4, 2.2, 0.5);
-        var a = Check(Project(apart, [dead, wind], new CombinationSet(Build(apart, new LoadOptions()).Used.Where(c => c.Name == "S7:+W"), [])), design);
+        var a = Check(Project(apart, [dead, wind],
+            new CombinationSet(Build(apart, new LoadOptions()).Used.Where(c => c.Name == "S7:+W"), [])), design);
         var b = Check(Project(together, [(0.6 * dead) + (0.6 * wind)], Build(together, new LoadOptions(), "own")), design);
         foreach (var id in new[] { "bearing", "equilibrium" })
         {
@@ -61,7 +68,10 @@ public class LoadEffectTests
     public void Reduced_overturning_eases_tipping_and_uplift_and_touches_nothing_else() => Sideways.Sample(quake =>
     {
         LoadCase[] cases = [new("D", LoadSymbol.D), new("E", LoadSymbol.E, true)];
-        FoundationResult Of(double reduction) => Check(Project(cases, [new SupportAction(400, 0, 0, 0, 0, 0), quake], Build(cases, new LoadOptions(Sds: 0.2) { OverturningReduction = reduction })), Design(2.2, 2.2, 0.5, topX: "13 T16", topY: "13 T16"));
+        FoundationResult Of(double reduction) =>
+            Check(Project(cases, [new SupportAction(400, 0, 0, 0, 0, 0), quake],
+                Build(cases, new LoadOptions(Sds: 0.2) { OverturningReduction = reduction })),
+                Design(2.2, 2.2, 0.5, topX: "13 T16", topY: "13 T16"));
         var (whole, eased) = (Of(0), Of(0.25));
         foreach (var (w, e) in whole.Checks.Zip(eased.Checks))
         {
@@ -82,7 +92,9 @@ public class LoadEffectTests
     public void Leaving_a_companion_out_never_makes_a_check_easier() => Gen.Select(Sideways, Gen.Double[-80, 200]).Sample((wind, live) =>
     {
         LoadCase[] cases = [new("D", LoadSymbol.D), new("L", LoadSymbol.L), new("W", LoadSymbol.W, true)];
-        FoundationResult Of(bool notActing) => Check(Project(cases, [new SupportAction(450, 0, 0, 0, 0, 0), new SupportAction(live, 0, 0, 0, 0, 0), wind], Build(cases, new LoadOptions { LoadsNotActing = notActing })), Design(2.2, 2.2, 0.5, topX: "13 T16", topY: "13 T16"));
+        FoundationResult Of(bool notActing) =>
+            Check(Project(cases, [new SupportAction(450, 0, 0, 0, 0, 0), new SupportAction(live, 0, 0, 0, 0, 0), wind],
+                Build(cases, new LoadOptions { LoadsNotActing = notActing })), Design(2.2, 2.2, 0.5, topX: "13 T16", topY: "13 T16"));
         foreach (var (all, left) in Of(false).Checks.Zip(Of(true).Checks))
         {
             left.Utilisation.Should().BeGreaterThanOrEqualTo(all.Utilisation - 1e-12, all.Id);
@@ -97,8 +109,14 @@ public class LoadEffectTests
         var all = Build(cases, new LoadOptions());
         var some = all.Where(c => !c.Name.Contains("-W", StringComparison.Ordinal));
         var whole = Project(cases, actions, all);
-        var chosen = whole with { Foundations = [whole.Foundations[0] with { Chosen = new Foundations.ChosenCombinations(some, all.Used.Length, [], ["*-W*"]) }] };
-        var (a, b) = (Check(chosen, Design(2.2, 2.2, 0.5, topX: "13 T16", topY: "13 T16")), Check(Project(cases, actions, some), Design(2.2, 2.2, 0.5, topX: "13 T16", topY: "13 T16")));
+        var chosen =
+            whole with
+            {
+                Foundations = [whole.Foundations[0] with { Chosen = new Foundations.ChosenCombinations(some, all.Used.Length, [],
+                ["*-W*"]) }]
+            };
+        var (a, b) = (Check(chosen, Design(2.2, 2.2, 0.5, topX: "13 T16", topY: "13 T16")),
+            Check(Project(cases, actions, some), Design(2.2, 2.2, 0.5, topX: "13 T16", topY: "13 T16")));
         a.Checks.Should().Equal(b.Checks);
         a.Notes.Should().Contain(n => n.EndsWith("combinations are checked here; left out: *-W*"));
     }, iter: 50);
@@ -110,7 +128,8 @@ public class LoadEffectTests
         LoadCase[] cases = [new("G", LoadSymbol.G), new("W", LoadSymbol.W)];
         var set = CombinationBuilder.Build(LoadStandards.Find("en1990")!, cases, new LoadOptions(), []);
         var equ = new CombinationSet(set.Used.Where(c => c.Name == "EQU:+W"), []);
-        var r = Check(Project(cases, [new SupportAction(300, 0, 0, 0, 40, 0), new SupportAction(0, 0, 0, 0, 60, 0)], equ), Design(2, 2, 0.5)).Of("overturning-x").Outcome;
+        var r = Check(Project(cases, [new SupportAction(300, 0, 0, 0, 40, 0), new SupportAction(0, 0, 0, 0, 60, 0)], equ),
+            Design(2, 2, 0.5)).Of("overturning-x").Outcome;
         r.Demand.Should().BeApproximately((1.1 * 40) + (1.5 * 60), 1e-9);
         var soil = 18 * 0.5 * 0.16;
         r.Capacity.Should().BeApproximately((0.9 * 300 * 1.0) + (0.9 * (((24 * 2) + (18 * 0.5 * 4)) - soil) * 1.0), 1e-9);

@@ -12,7 +12,10 @@ using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
 
-/// <summary>Caps on piles over random layouts, columns and loads: equilibrium, symmetry, piles out of place by brute force, reuse, the search against all designs.</summary>
+/// <summary>
+/// Caps on piles over random layouts, columns and loads: equilibrium, symmetry, piles out of place by brute force, reuse, the search
+/// against all designs.
+/// </summary>
 public class PileCapPropertyTests
 {
     private static readonly LoadCase[] Cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W, true)];
@@ -23,7 +26,8 @@ public class PileCapPropertyTests
         public bool Hexagon { get; init; }
     }
 
-    internal static readonly Gen<CapCase> Some = Gen.Select(Gen.Int[2, 13], Gen.Int[0, 6], Gen.Int[0, 3], Gen.Int[0, 6], Gen.Bool, Gen.Bool, Gen.Double[-1, 1].Array[12]).Select((l, p, t, h, two, isFixed, v) =>
+    internal static readonly Gen<CapCase> Some = Gen.Select(Gen.Int[2, 13], Gen.Int[0, 6], Gen.Int[0, 3], Gen.Int[0, 6], Gen.Bool, Gen.Bool,
+        Gen.Double[-1, 1].Array[12]).Select((l, p, t, h, two, isFixed, v) =>
         new CapCase(PileLayout.Names.ElementAt(l), 1.2 + (0.1 * p), t, 0.45 + (0.1 * h), two, isFixed, v));
 
     internal static readonly Gen<CapCase> Hexagons = Some.Select(g => g with { Layout = "3", Two = false, Hexagon = true });
@@ -33,23 +37,52 @@ public class PileCapPropertyTests
         var v = g.V;
         var rules = Rules with
         {
-            Ground = DefaultGround with { FoundingDepth = 1.8, WaterDepth = v[0] > 0 ? 1.1 : null, SaturatedWeight = 20, WaterWeight = 9.81, Surcharge = v[1] > 0.5 ? 5 : 0 },
-            Piles = new PileRules { Size = 0.4, Compression = 600, Tension = 150, Lateral = 60, Strength = 30e3, ModulusRise = 5000, Length = 14, Bars = Bars("8 T20"), FixedHead = g.Fixed, Shape = v[2] > 0 ? PileShape.Round : PileShape.Square, Efficiency = v[3] > 0 ? null : 0.9 },
+            Ground = DefaultGround with
+            {
+                FoundingDepth = 1.8,
+                WaterDepth = v[0] > 0 ? 1.1 : null,
+                SaturatedWeight = 20,
+                WaterWeight = 9.81,
+                Surcharge = v[1] > 0.5 ? 5 : 0
+            },
+            Piles = new PileRules
+            {
+                Size = 0.4,
+                Compression = 600,
+                Tension = 150,
+                Lateral = 60,
+                Strength = 30e3,
+                ModulusRise = 5000,
+                Length = 14,
+                Bars = Bars("8 T20"),
+                FixedHead = g.Fixed,
+                Shape = v[2] > 0 ? PileShape.Round : PileShape.Square,
+                Efficiency = v[3] > 0 ? null : 0.9
+            },
         };
-        Support[] supports = [.. (g.Two ? (double[])[-0.7, 0.7] : [0]).Select((x, i) => new Support($"C{i + 1}", x, 0, null, ColumnShape.Rectangular, 0.5, 0.4 + (0.1 * i), 0, 0, 0, "", ""))];
+        Support[] supports = [.. (g.Two
+            ? (double[])[-0.7, 0.7]
+            : [0]).Select((x, i) => new Support($"C{i + 1}", x, 0, null, ColumnShape.Rectangular, 0.5, 0.4 + (0.1 * i), 0, 0, 0, "", ""))];
         SupportAction[] Actions(int i) =>
         [
-            new(900 + (400 * v[4 + i]), 8 * v[5], 6 * v[6], 30 * v[7], 30 * v[8], 4 * v[9]), new(350 + (200 * v[9]), 3 * v[6], 3 * v[7], 10 * v[8], 10 * v[9], 0),
+            new(900 + (400 * v[4 + i]), 8 * v[5], 6 * v[6], 30 * v[7], 30 * v[8], 4 * v[9]),
+            new(350 + (200 * v[9]), 3 * v[6], 3 * v[7], 10 * v[8], 10 * v[9], 0),
             new(-1300 * v[10], 50 * v[6], 40 * v[7], 70 * v[8], 60 * v[11], 10 * v[5]),
         ];
-        var project = Project(Cases, Actions(0), CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, Cases, new LoadOptions(), []), rules);
+        var project = Project(Cases, Actions(0), CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, Cases, new LoadOptions(), []),
+            rules);
         project = project with
         {
             Supports = supports,
             Actions = supports.Select((s, i) => (s.Label, Of: Actions(i))).ToDictionary(p => p.Label, p => p.Of),
-            Foundations = [new Foundation("PC1", [new Place(supports, 0, rules.Ground)], false, HeldValues.Nothing, rules) { Kind = PileCapTests.Kind }],
+            Foundations = [new Foundation("PC1", [new Place(supports, 0, rules.Ground)], false, HeldValues.Nothing,
+                rules) { Kind = PileCapTests.Kind }],
         };
-        var design = PileCapTests.Design(g.Layout, g.Pitch, 1, 1, g.Thickness, "14 T20", supports.Length, "12 T16") with { Turns = g.Turns, Offset = new PlanPoint(0.05 * v[1], 0.1 * v[0]) };
+        var design = PileCapTests.Design(g.Layout, g.Pitch, 1, 1, g.Thickness, "14 T20", supports.Length, "12 T16") with
+        {
+            Turns = g.Turns,
+            Offset = new PlanPoint(0.05 * v[1], 0.1 * v[0])
+        };
         var (low, high) = (design.Piles.Min(p => p.X), design.Piles.Max(p => p.X));
         var (bottom, top) = (design.Piles.Min(p => p.Y), design.Piles.Max(p => p.Y));
         if (g.Hexagon)
@@ -183,17 +216,29 @@ public class PileCapPropertyTests
                 };
             }
 
-            Dictionary<string, double> Used(Project p, CapDesign d) => Given.Check(p, d).Checks.GroupBy(c => c.Id).ToDictionary(c => c.Key, c => c.Max(r => r.Utilisation));
+            Dictionary<string, double> Used(Project p, CapDesign d) =>
+                Given.Check(p, d).Checks.GroupBy(c => c.Id).ToDictionary(c => c.Key, c => c.Max(r => r.Utilisation));
             var c1 = project.Supports[0];
             var asDrawn = Used(With(own, LowerLayer.X), design);
 
             // By a quarter turn: x becomes y, y becomes −x.
             var turned = Used(
-                With(own.Select(a => new SupportAction(a.N, -a.Fy, a.Fx, -a.My, a.Mx, a.Mz)), LowerLayer.Y, c1 with { SizeX = c1.SizeY, SizeY = c1.SizeX }),
-                (design with { Turns = (design.Turns + 1) % 4, Size = new BaseSize(design.Size.Width, design.Size.Length, design.Size.Thickness), Offset = new PlanPoint(-design.Offset.Y, design.Offset.X) }).Shaped());
+                With(own.Select(a => new SupportAction(a.N, -a.Fy, a.Fx, -a.My, a.Mx, a.Mz)), LowerLayer.Y,
+                    c1 with { SizeX = c1.SizeY, SizeY = c1.SizeX }),
+                (design with
+                {
+                    Turns = (design.Turns + 1) % 4,
+                    Size = new BaseSize(design.Size.Width, design.Size.Length, design.Size.Thickness),
+                    Offset = new PlanPoint(-design.Offset.Y, design.Offset.X)
+                }).Shaped());
             // As it lies mirrored at a place: x becomes −x, and moments about y and z turn.
             var mirrored = With(own.Select(a => new SupportAction(a.N, -a.Fx, a.Fy, a.Mx, -a.My, -a.Mz)), LowerLayer.X);
-            mirrored = mirrored with { Foundations = [mirrored.Foundations[0] with { Places = [mirrored.Foundations[0].Places[0].Lying(new Lie(0, true))] }] };
+            mirrored =
+                mirrored with
+                {
+                    Foundations = [
+                    mirrored.Foundations[0] with { Places = [mirrored.Foundations[0].Places[0].Lying(new Lie(0, true))] }]
+                };
             foreach (var (id, used) in Used(mirrored, design))
             {
                 used.Should().BeApproximately(asDrawn[id], 1e-7 * Math.Max(1, used), id + " mirrored");
@@ -201,21 +246,30 @@ public class PileCapPropertyTests
 
             foreach (var (id, used) in asDrawn)
             {
-                var other = id.EndsWith("-x", StringComparison.Ordinal) ? id[..^1] + "y" : id.EndsWith("-y", StringComparison.Ordinal) ? id[..^1] + "x" : id;
+                var other = id.EndsWith("-x", StringComparison.Ordinal) ? id[..^1] + "y"
+                    : id.EndsWith("-y", StringComparison.Ordinal) ? id[..^1] + "x"
+                    : id;
                 turned[other].Should().BeApproximately(used, 1e-7 * Math.Max(1, used), id);
             }
         },
         iter: 60);
 
     [Fact]
-    public void A_reused_trial_says_what_a_fresh_one_says() => Gen.Select(Gen.OneOf(Some, Hexagons), Gen.Int[2, 13].Array[5], Gen.Int[0, 6].Array[5]).Sample(
+    public void A_reused_trial_says_what_a_fresh_one_says() =>
+        Gen.Select(Gen.OneOf(Some, Hexagons), Gen.Int[2, 13].Array[5], Gen.Int[0, 6].Array[5]).Sample(
         (g, layouts, thicknesses) =>
         {
             var (project, design) = Make(g);
             var reused = new Checker(project, project.Foundations[0]);
             for (var i = 0; i < layouts.Length; i++)
             {
-                var d = Make(g with { Layout = PileLayout.Names.ElementAt(layouts[i]), Hexagon = g.Hexagon && layouts[i] == 2, Thickness = 0.45 + (0.1 * thicknesses[i]) }).Design;
+                var d =
+                    Make(g with
+                    {
+                        Layout = PileLayout.Names.ElementAt(layouts[i]),
+                        Hexagon = g.Hexagon && layouts[i] == 2,
+                        Thickness = 0.45 + (0.1 * thicknesses[i])
+                    }).Design;
                 reused.Set(d);
                 var fresh = new Checker(project, project.Foundations[0]);
                 fresh.Set(d);
@@ -223,7 +277,8 @@ public class PileCapPropertyTests
                 {
                     var limit = i % 2 == 0 ? 1.0 : 0.6;
                     var (exceeds, worst) = (check.Exceeds(reused.Trials[0], limit), check.Worst(fresh.Trials[0]));
-                    exceeds.Should().Be(worst is { Outcome: { Shown: false } o } && (o.FailsAnyhow || o.Utilisation > limit + 1e-9), $"{check.Id}, layout {d.Layout}");
+                    exceeds.Should().Be(worst is { Outcome: { Shown: false } o } && (o.FailsAnyhow || o.Utilisation > limit + 1e-9),
+                        $"{check.Id}, layout {d.Layout}");
                     (check.Worst(reused.Trials[0])?.Outcome.Utilisation).Should().Be(worst?.Outcome.Utilisation, check.Id);
                 }
             }
@@ -237,7 +292,8 @@ public class PileCapPropertyTests
         Gen.Select(Gen.Double[300, 2600], Gen.Double[-60, 60], Gen.Double[-60, 60], Gen.Int[0, 1]).Sample(
             (n, mx, my, code) =>
             {
-                var rules = PileCapTests.Weightless(0.075, new PileRules { Size = 0.4, Compression = 520, Tension = 100, Lateral = 60, Layouts = ["3", "4", "5", "6"] }) with
+                var rules = PileCapTests.Weightless(0.075,
+                    new PileRules { Size = 0.4, Compression = 520, Tension = 100, Lateral = 60, Layouts = ["3", "4", "5", "6"] }) with
                 {
                     Sizing = sizing,
                     Steel = DefaultSteel with { Bars = Sizes("T16", "T25"), BothWaysAlike = AlikeBars.Never },
@@ -246,7 +302,8 @@ public class PileCapPropertyTests
                 var project = PileCapTests.Project(rules, code == 0 ? "aci318m-14" : "aci318m-19", (0, 0.5, 0.4, new(n, 0, 0, mx, my, 0)));
                 var found = (CapDesign?)FoundationSizer.Of(project, project.Foundations[0]).Size().Design;
                 var best = Best(project, rules);
-                (found?.Piles.Length, Round(found)).Should().Be((best?.Piles.Length, Round(best)), $"N {n:0} Mx {mx:0} My {my:0}: found {found}, there is {best}");
+                (found?.Piles.Length, Round(found)).Should().Be((best?.Piles.Length, Round(best)),
+                    $"N {n:0} Mx {mx:0} My {my:0}: found {found}, there is {best}");
             },
             iter: 12,
             threads: 1);
@@ -287,7 +344,8 @@ public class PileCapPropertyTests
         {
             foreach (var (x, y) in from x in rules.Steel.Bars from y in rules.Steel.Bars select (x, y))
             {
-                if (One(true, n => new Reinforcement(n, new BarLayer(4, y), BarLayer.None, BarLayer.None), x, d.MatBreadth(true)) is { } along
+                if (One(true, n => new Reinforcement(n, new BarLayer(4, y), BarLayer.None, BarLayer.None), x,
+                    d.MatBreadth(true)) is { } along
                     && One(false, n => new Reinforcement(along, n, BarLayer.None, BarLayer.None), y, d.MatBreadth(false)) is { } across)
                 {
                     t.Take(new Reinforcement(along, across, BarLayer.None, BarLayer.None));

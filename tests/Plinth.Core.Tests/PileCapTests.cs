@@ -14,7 +14,15 @@ public class PileCapTests
 {
     internal static readonly PileCapKind Kind = new();
 
-    internal static readonly PileRules InPlace = new() { Size = 0.4, Compression = 700, Tension = 200, Lateral = 60, Deviation = 0, Embedment = 0 };
+    internal static readonly PileRules InPlace = new()
+    {
+        Size = 0.4,
+        Compression = 700,
+        Tension = 200,
+        Lateral = 60,
+        Deviation = 0,
+        Embedment = 0
+    };
 
     internal static RuleSet Weightless(double coverBottom, PileRules? piles = null) => Rules with
     {
@@ -25,7 +33,8 @@ public class PileCapTests
 
     internal static Project Project(RuleSet rules, string code, params (double X, double Cx, double Cy, SupportAction Action)[] columns)
     {
-        Support[] supports = [.. columns.Select((c, i) => new Support($"C{i + 1}", c.X, 0, null, ColumnShape.Rectangular, c.Cx, c.Cy, 0, 0, 0, "", ""))];
+        Support[] supports = [
+            .. columns.Select((c, i) => new Support($"C{i + 1}", c.X, 0, null, ColumnShape.Rectangular, c.Cx, c.Cy, 0, 0, 0, "", ""))];
         return OneAction(columns[0].Action, rules, code: code) with
         {
             Supports = supports,
@@ -34,8 +43,10 @@ public class PileCapTests
         };
     }
 
-    internal static CapDesign Design(string layout, double pitch, double length, double width, double h, string bars, int columns = 1, string top = "none") =>
-        new(new BaseSize(length, width, h), layout, pitch, Bars(bars), Bars(bars), Bars(top), Bars(top), [.. Enumerable.Range(1, columns).Select(i => new CapColumn($"C{i}", new Upright(null, BarSpec.None)))]);
+    internal static CapDesign Design(string layout, double pitch, double length, double width, double h, string bars, int columns = 1,
+        string top = "none") =>
+        new(new BaseSize(length, width, h), layout, pitch, Bars(bars), Bars(bars), Bars(top), Bars(top),
+            [.. Enumerable.Range(1, columns).Select(i => new CapColumn($"C{i}", new Upright(null, BarSpec.None)))]);
 
     internal static CapTrial Trial(Project project, CapDesign design)
     {
@@ -98,13 +109,15 @@ public class PileCapTests
         Is(result.Of("node"), 2400, 2856);
         var trial = Trial(project, design);
         var none = default(Tracing.NoTrace);
-        trial.Code.Node(ref none, trial.Rules.Concrete, trial.PileRules.Area, Concrete.Codes.NodeTies.BothWays).Should().BeApproximately(1346, 1);
+        trial.Code.Node(ref none, trial.Rules.Concrete, trial.PileRules.Area, Concrete.Codes.NodeTies.BothWays)
+            .Should().BeApproximately(1346, 1);
     }
 
     [Fact]
     public void Six_piles_under_two_columns()
     {
-        var project = Project(Weightless(0.075), "aci318m-14", (-0.9, 0.4, 0.4, new(1200, 0, 0, 0, 30, 0)), (0.9, 0.4, 0.4, new(1800, 0, 0, 0, 0, 0)));
+        var project = Project(Weightless(0.075), "aci318m-14", (-0.9, 0.4, 0.4, new(1200, 0, 0, 0, 30, 0)),
+            (0.9, 0.4, 0.4, new(1800, 0, 0, 0, 0, 0)));
         var t = Trial(project, Design("6", 1.35, 3.4, 2.1, 0.7, "12 T20", 2));
         Enumerable.Range(0, 6).Select(i => Math.Round(t.Group.Force(0, i), 1)).Should().Equal(394.4, 500.0, 605.6, 394.4, 500.0, 605.6);
         foreach (var (at, moment) in new[] { (-1.1, 197.2), (-0.7, 302.8), (0, 15.0), (0.7, 427.2), (1.1, 302.8) })

@@ -11,11 +11,18 @@ public class PileCapacityTests
 
     private static readonly GroundLayer Made = new("made ground", 2, null, 0.3, null);
     private static readonly GroundLayer Clay = new("soft clay", 6, null, 0.3, null) { Undrained = 40, AdhesionFactor = 0.5 };
-    private static readonly GroundLayer Sand = new("sand", double.PositiveInfinity, null, 0.3, null) { ShaftFactor = 0.3, ShaftLimit = 40, Base = 3000 };
+    private static readonly GroundLayer Sand = new("sand", double.PositiveInfinity, null, 0.3, null)
+    {
+        ShaftFactor = 0.3,
+        ShaftLimit = 40,
+        Base = 3000
+    };
 
-    private static GroundRules Ground(params GroundLayer[] layers) => new("", 0, 1.6, null, 200, BearingBasis.Gross, BearingMethod.Corner, 1, 18, 0.4, 0, 0, 0) { Layers = layers, WaterDepth = 3 };
+    private static GroundRules Ground(params GroundLayer[] layers) =>
+        new("", 0, 1.6, null, 200, BearingBasis.Gross, BearingMethod.Corner, 1, 18, 0.4, 0, 0, 0) { Layers = layers, WaterDepth = 3 };
 
-    // Underside 1.6 m down, pile 14 m long of which 75 mm stand in the cap: the sand's friction reaches its limit of 40 kPa at 11.11 m. Integrated in 200,000 slices.
+    // Underside 1.6 m down, pile 14 m long of which 75 mm stand in the cap: the sand's friction reaches its limit of 40 kPa at 11.11 m.
+    // Integrated in 200,000 slices.
     [Fact]
     public void Shaft_in_clay_and_sand_and_base_in_sand()
     {
@@ -43,7 +50,9 @@ public class PileCapacityTests
     [Fact]
     public void A_square_pile_has_its_own_perimeter_and_base_and_steel_has_no_weight()
     {
-        var c = PileCapacity.Of(Pile with { Shape = PileShape.Square, Size = 0.4, Made = PileMaking.SteelTube, Safety = 2, TensionShare = 0.5 }, Ground(Made, Clay, Sand), 1.6, 7.525, 24)!;
+        var c =
+            PileCapacity.Of(Pile with { Shape = PileShape.Square, Size = 0.4, Made = PileMaking.SteelTube, Safety = 2, TensionShare = 0.5 },
+                Ground(Made, Clay, Sand), 1.6, 7.525, 24)!;
         c.Friction.Should().BeApproximately(1.6 * 20 * 5.525, 1e-9);
         c.BaseForce.Should().BeApproximately(0.16 * 360, 1e-9);
         c.Compression.Should().BeApproximately((176.8 + 57.6) / 2, 1e-9);
@@ -62,9 +71,11 @@ public class PileCapacityTests
     [Fact]
     public void Friction_is_the_integral_of_what_each_layer_gives()
     {
-        Gen.Select(Gen.Double[0, 12], Gen.Double[0.5, 3], Gen.Double[3, 25], Gen.Double[0.1, 0.6], Gen.Double[5, 120], Gen.Double[10, 100], Gen.Double[0, 1]).Sample((water, head, length, beta, limit, su, alpha) =>
+        Gen.Select(Gen.Double[0, 12], Gen.Double[0.5, 3], Gen.Double[3, 25], Gen.Double[0.1, 0.6], Gen.Double[5, 120], Gen.Double[10, 100],
+            Gen.Double[0, 1]).Sample((water, head, length, beta, limit, su, alpha) =>
         {
-            var layers = new[] { Sand with { Thickness = 4, ShaftFactor = beta, ShaftLimit = limit }, Clay with { Undrained = su, AdhesionFactor = alpha }, Sand with { ShaftFactor = beta, ShaftLimit = null } };
+            var layers = new[] { Sand with { Thickness = 4, ShaftFactor = beta, ShaftLimit = limit },
+                Clay with { Undrained = su, AdhesionFactor = alpha }, Sand with { ShaftFactor = beta, ShaftLimit = null } };
             var ground = Ground(layers) with { WaterDepth = water };
             var toe = head + length;
             var c = PileCapacity.Of(Pile, ground, head, toe, 24)!;

@@ -7,7 +7,8 @@ namespace Plinth.Core.Tests;
 /// <summary>Piles under a rigid cap: worked results, and properties over random groups.</summary>
 public class PileGroupTests
 {
-    private static double[] Forces(PileGroup g, double n, double x, double y) => [.. Enumerable.Range(0, g.Count).Select(i => g.Force(i, n, x, y))];
+    private static double[] Forces(PileGroup g, double n, double x, double y) =>
+        [.. Enumerable.Range(0, g.Count).Select(i => g.Force(i, n, x, y))];
 
     private static PileGroup Group(params PlanPoint[] at)
     {
@@ -79,7 +80,8 @@ public class PileGroupTests
         new PileRules { Size = 0.45 }.Inertia.Should().BeApproximately(2.0129e-3, 5e-8);
         PileShaft.RisingLength(stiffness, 5000).Should().BeApproximately(1.5963, 5e-5);
         PileShaft.EvenFactor(stiffness, 20e3, 0.45).Should().BeApproximately(0.4565, 5e-5);
-        double Moment(bool isFixed, double? rise, double? even) => 40 * PileShaft.MomentPerLoad(new PileRules { Size = 0.45, FixedHead = isFixed, ModulusRise = rise, Modulus = even }, stiffness);
+        double Moment(bool isFixed, double? rise, double? even) =>
+            40 * PileShaft.MomentPerLoad(new PileRules { Size = 0.45, FixedHead = isFixed, ModulusRise = rise, Modulus = even }, stiffness);
         Moment(false, 5000, null).Should().BeApproximately(49.16, 0.012);
         Moment(true, 5000, null).Should().BeApproximately(59.38, 0.012);
         Moment(false, null, 20e3).Should().BeApproximately(28.04, 0.005);
@@ -105,7 +107,8 @@ public class PileGroupTests
     [Fact]
     public void Forces_balance_in_any_group()
     {
-        Gen.Select(Gen.Double[-3, 3].Array[3, 14], Gen.Double[-3, 3].Array[14], Gen.Double[-5000, 5000], Gen.Double[-900, 900], Gen.Double[-900, 900]).Sample((xs, ys, n, x, y) =>
+        Gen.Select(Gen.Double[-3, 3].Array[3, 14], Gen.Double[-3, 3].Array[14], Gen.Double[-5000, 5000], Gen.Double[-900, 900],
+            Gen.Double[-900, 900]).Sample((xs, ys, n, x, y) =>
         {
             var g = Group([.. xs.Select((v, i) => new PlanPoint(v, ys[i]))]);
             if (g.Rank < 2)
@@ -124,7 +127,8 @@ public class PileGroupTests
     [Fact]
     public void Turned_and_mirrored_groups_carry_alike()
     {
-        Gen.Select(Gen.Int[2, 13].Select(i => PileLayout.Names.ElementAt(i)), Gen.Double[0.9, 2.4], Gen.Double[100, 5000], Gen.Double[-600, 600], Gen.Double[-600, 600]).Sample((name, pitch, n, x, y) =>
+        Gen.Select(Gen.Int[2, 13].Select(i => PileLayout.Names.ElementAt(i)), Gen.Double[0.9, 2.4], Gen.Double[100, 5000],
+            Gen.Double[-600, 600], Gen.Double[-600, 600]).Sample((name, pitch, n, x, y) =>
         {
             static double[] Sorted(double[] v) => [.. v.Order()];
             var as_drawn = Sorted(Forces(Of(name, pitch), n, x, y));
@@ -176,7 +180,9 @@ public class PileGroupTests
         }
 
         // Numbers run from −y, then from −x.
-        at.Zip(at.Skip(1)).Should().OnlyContain(p => p.First.Y < p.Second.Y - 1e-6 || (Math.Abs(p.First.Y - p.Second.Y) < 1e-6 && p.First.X < p.Second.X));
+        at.Zip(at.Skip(1))
+            .Should().OnlyContain(p => p.First.Y < p.Second.Y - 1e-6
+                || (Math.Abs(p.First.Y - p.Second.Y) < 1e-6 && p.First.X < p.Second.X));
         PileLayout.Find("4 by 4").Should().BeNull();
         PileLayout.Find("13 x 2").Should().BeNull();
     }

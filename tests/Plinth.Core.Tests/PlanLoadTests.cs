@@ -12,7 +12,8 @@ public class PlanLoadTests
 {
     private static readonly SupportAction Column1 = new(700, 12, -8, 20, 35, 0);
 
-    private static Project With(Project project, params PlanLoad[] loads) => project with { Foundations = [project.Foundations[0] with { Loads = loads }] };
+    private static Project With(Project project, params PlanLoad[] loads) =>
+        project with { Foundations = [project.Foundations[0] with { Loads = loads }] };
 
     private static PlanLoad Point(double n, double x, double y) => new(0, PlanLoadShape.Point, n, x, y, x, y);
 
@@ -20,8 +21,10 @@ public class PlanLoadTests
     public void Forces_and_places_by_hand()
     {
         var (column, size) = (new PlanPoint(0.2, -0.1), new BaseSize(3, 2, 0.5));
-        new PlanLoad(0, PlanLoadShape.Line, 12, -0.6, 0.5, 0.6, 0.5).On(column, size).Should().Be(new PlacedLoad(0, 12 * 1.2, -0.6 + 0.2, 0.4, 0.6 + 0.2, 0.4));
-        new PlanLoad(0, PlanLoadShape.Line, 10, 0, 0, 0.3, 0.4).On(default, size).N.Should().BeApproximately(5, 1e-12, "a line may lie askew");
+        new PlanLoad(0, PlanLoadShape.Line, 12, -0.6, 0.5, 0.6, 0.5).On(column, size)
+            .Should().Be(new PlacedLoad(0, 12 * 1.2, -0.6 + 0.2, 0.4, 0.6 + 0.2, 0.4));
+        new PlanLoad(0, PlanLoadShape.Line, 10, 0, 0, 0.3, 0.4).On(default, size).N.Should().BeApproximately(5, 1e-12,
+            "a line may lie askew");
         new PlanLoad(0, PlanLoadShape.Rectangle, 5, -1, -0.5, 1, 0.5).On(default, size).N.Should().Be(10);
         new PlanLoad(0, PlanLoadShape.WholeBase, 5, 0, 0, 0, 0).On(column, size).Should().Be(new PlacedLoad(0, 30, -1.5, -1, 1.5, 1));
         new PlacedLoad(0, 10, -1, 0, 1, 0).Within(true, 0.5, 9).Should().Be((0.25, 0.75));
@@ -35,7 +38,8 @@ public class PlanLoadTests
         {
             // The base's x to the right, y up: n at (x, y) is n at the column with Mx −n·y and My +n·x.
             var beside = Check(With(OneAction(Column1, held: new HeldValues { OffsetX = 0.1 }), Point(n, x, y)), Design(2.4, 2.2, 0.5));
-            var moved = Check(OneAction(Column1 + new SupportAction(n, 0, 0, -n * y, n * x, 0), held: new HeldValues { OffsetX = 0.1 }), Design(2.4, 2.2, 0.5));
+            var moved = Check(OneAction(Column1 + new SupportAction(n, 0, 0, -n * y, n * x, 0), held: new HeldValues { OffsetX = 0.1 }),
+                Design(2.4, 2.2, 0.5));
             foreach (var id in new[] { "equilibrium", "bearing", "contact", "sliding" })
             {
                 beside.Of(id).Utilisation.Should().BeApproximately(moved.Of(id).Utilisation, 1e-9, id);
@@ -62,14 +66,16 @@ public class PlanLoadTests
         Gen.Select(Gen.Double[-1, 0.9], Gen.Double[-1, 1]).Sample((cut, y) =>
         {
             var whole = Check(With(OneAction(Column1), new PlanLoad(0, PlanLoadShape.Line, 20, -1, y, 1, y)), Design(2.4, 2.2, 0.5));
-            var parts = Check(With(OneAction(Column1), new PlanLoad(0, PlanLoadShape.Line, 20, -1, y, cut, y), new PlanLoad(0, PlanLoadShape.Line, 20, cut, y, 1, y)), Design(2.4, 2.2, 0.5));
+            var parts = Check(With(OneAction(Column1), new PlanLoad(0, PlanLoadShape.Line, 20, -1, y, cut, y),
+                new PlanLoad(0, PlanLoadShape.Line, 20, cut, y, 1, y)), Design(2.4, 2.2, 0.5));
             parts.Checks.Zip(whole.Checks).Should().OnlyContain(p => Math.Abs(p.First.Utilisation - p.Second.Utilisation) < 1e-9);
         }, iter: 50);
 
     [Fact]
     public void A_load_on_the_overhang_relieves_the_sections_under_it_by_hand()
     {
-        // Concentric column 700 on 2.4 × 2.2, face at 0.2; 60 kN at x 0.9 on the axis: beyond the face the bending loses 60·0.7 and gains its share of pressure.
+        // Concentric column 700 on 2.4 × 2.2, face at 0.2; 60 kN at x 0.9 on the axis: beyond the face the bending loses 60·0.7 and gains
+        // its share of pressure.
         var action = new SupportAction(700, 0, 0, 0, 0, 0);
         var r = Check(With(OneAction(action), Point(60, 0.9, 0)), Design(2.4, 2.2, 0.5));
         const double b = 2.2, l = 1.0;
@@ -83,13 +89,15 @@ public class PlanLoadTests
     public void Uplift_and_overturning_count_it_by_its_case_and_its_own_arm()
     {
         LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W)];
-        var set = new CombinationSet([new Combination("A", Family.Stability, [new Term(0, 0.6), new Term(1, 1), new Term(2, 0.6, 0.45, 0.45)], 0.6, true, true, null, null, "A")], []);
+        var set = new CombinationSet([new Combination("A", Family.Stability,
+            [new Term(0, 0.6), new Term(1, 1), new Term(2, 0.6, 0.45, 0.45)], 0.6, true, true, null, null, "A")], []);
         var project = Project(cases, [new SupportAction(100, 0, 0, 0, 0, 0), default, new SupportAction(-200, 0, 0, 0, 0, 0)], set);
         var design = Design(2, 2, 0.5);
         var weights = 0.6 * ((24 * 2) + (18 * 0.5 * (4 - 0.16)));
         var bare = Check(project, design);
         bare.Of("uplift").Outcome.Demand.Should().BeApproximately(0.45 * 200, 1e-9, "what tips takes the reduced factor");
-        var loaded = Check(With(project, Point(50, 0.8, 0), new PlanLoad(1, PlanLoadShape.Point, 500, 0, 0, 0, 0), new PlanLoad(2, PlanLoadShape.Point, -40, -0.8, 0, -0.8, 0)), design);
+        var loaded = Check(With(project, Point(50, 0.8, 0), new PlanLoad(1, PlanLoadShape.Point, 500, 0, 0, 0, 0),
+            new PlanLoad(2, PlanLoadShape.Point, -40, -0.8, 0, -0.8, 0)), design);
         loaded.Of("uplift").Outcome.Demand.Should().BeApproximately(0.45 * 240, 1e-9);
         loaded.Of("uplift").Outcome.Capacity.Should().BeApproximately((0.6 * 150) + weights, 1e-9, "live load holds nothing down");
 

@@ -20,7 +20,8 @@ public class ProposalTests
 
     private static NearBases Overlap(string a, string b, double gap = -0.2) => new("F" + a, a, "F" + b, b, gap, false);
 
-    private static FoundationReport Nothing(Foundation f) => new(f, null, null, "none found", new SizingStop("bearing", f.Places[0].Name, null, 1.2, "", null));
+    private static FoundationReport Nothing(Foundation f) =>
+        new(f, null, null, "none found", new SizingStop("bearing", f.Places[0].Name, null, 1.2, "", null));
 
     private static string[] Rows(IEnumerable<Proposal> found) => [.. found.Select(p => string.Join('+', p.Supports.Select(s => s.Label)))];
 
@@ -66,7 +67,8 @@ public class ProposalTests
     }
 
     [Fact]
-    public void An_edge_keeps_its_place_whichever_way_the_base_and_its_neighbour_lie() => Gen.Select(Gen.Int[0, 3], Gen.Int[0, 3], Gen.Double[0.2, 0.6], Gen.Double[2, 6]).Sample((wall, turned, distance, span) =>
+    public void An_edge_keeps_its_place_whichever_way_the_base_and_its_neighbour_lie() =>
+        Gen.Select(Gen.Int[0, 3], Gen.Int[0, 3], Gen.Double[0.2, 0.6], Gen.Double[2, 6]).Sample((wall, turned, distance, span) =>
     {
         // The wall lies `wall` quarter turns from the west, the base's own axes `turned`.
         var edge = new HeldEdge(false, distance);
@@ -87,7 +89,8 @@ public class ProposalTests
     [Fact]
     public void Edges_along_a_row_hold_the_long_side_at_the_nearer_of_them()
     {
-        var (a, b) = (Under("A", 0, 0, new HeldValues { EdgeY0 = new HeldEdge(false, 0.5) }), Under("B", 3, 0, new HeldValues { EdgeY0 = new HeldEdge(false, 0.4) }));
+        var (a, b) = (Under("A", 0, 0, new HeldValues { EdgeY0 = new HeldEdge(false, 0.5) }),
+            Under("B", 3, 0, new HeldValues { EdgeY0 = new HeldEdge(false, 0.4) }));
         var found = Proposals.Of(Of(a, b), [Overlap("A", "B")], []);
         found.Should().ContainSingle().Which.Held.Should().Be(new HeldValues { EdgeY0 = new HeldEdge(false, 0.4) });
         var between = Under("B", 3, 0, new HeldValues { EdgeX0 = new HeldEdge(false, 0.4) });
@@ -113,7 +116,8 @@ public class ProposalTests
         }
 
         Proposals.Of(Of(On("A", 0, "", 200), On("B", 3, "soft", 100)), [Overlap("A", "B")], []).Single().Ground.Should().Be("soft");
-        Proposals.Of(Of(On("A", 0, "", 100), On("B", 3, "firm", 200)), [Overlap("A", "B")], []).Should().BeEmpty("the weaker ground has no name");
+        Proposals.Of(Of(On("A", 0, "", 100), On("B", 3, "firm", 200)), [Overlap("A", "B")], [])
+            .Should().BeEmpty("the weaker ground has no name");
         Proposals.Of(Of(On("A", 0, "firm", 200), On("B", 3, "firm", 200)), [Overlap("A", "B")], []).Single().Ground.Should().BeNull();
     }
 }

@@ -6,7 +6,9 @@ using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
 
-/// <summary>How far a base must move to lie within its site, at all its places and clear of zones, held against every shift on the step.</summary>
+/// <summary>
+/// How far a base must move to lie within its site, at all its places and clear of zones, held against every shift on the step.
+/// </summary>
 public class ShiftTests
 {
     private const double Step = 0.1;
@@ -21,8 +23,12 @@ public class ShiftTests
             return new Site(
                 [P(edge.Item1, edge.Item2), P(edge.Item3, edge.Item2), P(edge.Item3, edge.Item4), P(edge.Item1, edge.Item4)],
                 [
-                    new KeepOut("sewer", [P(zone.Item1, zone.Item2), P(zone.Item1 + zone.Item3, zone.Item2), P(zone.Item1 + zone.Item3, zone.Item2 + zone.Item4), P(zone.Item1, zone.Item2 + zone.Item4)]),
-                    new KeepOut("tree", [P(turned.Item1, turned.Item2 - turned.Item3), P(turned.Item1 + turned.Item3, turned.Item2), P(turned.Item1, turned.Item2 + turned.Item3), P(turned.Item1 - turned.Item3, turned.Item2)]),
+                    new KeepOut("sewer",
+                        [P(zone.Item1, zone.Item2), P(zone.Item1 + zone.Item3, zone.Item2),
+                            P(zone.Item1 + zone.Item3, zone.Item2 + zone.Item4), P(zone.Item1, zone.Item2 + zone.Item4)]),
+                    new KeepOut("tree",
+                        [P(turned.Item1, turned.Item2 - turned.Item3), P(turned.Item1 + turned.Item3, turned.Item2),
+                            P(turned.Item1, turned.Item2 + turned.Item3), P(turned.Item1 - turned.Item3, turned.Item2)]),
                 ]);
         });
 
@@ -33,7 +39,9 @@ public class ShiftTests
     }
 
     private static bool Lies(Site site, Foundation f, BaseSize size) => f.Places.All(place =>
-        site.Beyond(BaseGeometry.Corners(place, BaseGeometry.Centre(place, place.Lie.Of(BaseGeometry.Offset(f.Held, BaseGeometry.Outline(place, null), size))), size)).Beyond == 0);
+        site.Beyond(BaseGeometry.Corners(place,
+            BaseGeometry.Centre(place, place.Lie.Of(BaseGeometry.Offset(f.Held, BaseGeometry.Outline(place, null), size))), size)).Beyond
+            == 0);
 
     private static double Long(BaseSize size) => Math.Sqrt((size.ShiftX * size.ShiftX) + (size.ShiftY * size.ShiftY));
 
@@ -58,7 +66,9 @@ public class ShiftTests
     }
 
     [Fact]
-    public void The_least_shift_clears_the_zones_at_every_place() => Gen.Select(Sites, Gen.Int[1, 2], Gen.Int[8, 16], Gen.Int[8, 16], Gen.OneOf(Gen.Const(0.0), Gen.Const(90.0), Gen.Const(20.0))).Sample(
+    public void The_least_shift_clears_the_zones_at_every_place() =>
+        Gen.Select(Sites, Gen.Int[1, 2], Gen.Int[8, 16], Gen.Int[8, 16], Gen.OneOf(Gen.Const(0.0), Gen.Const(90.0), Gen.Const(20.0)))
+            .Sample(
         (site, places, length, width, angle) =>
         {
             var f = Of(places, HeldValues.Nothing, angle);
@@ -82,7 +92,8 @@ public class ShiftTests
     public void A_base_that_is_held_along_an_axis_moves_along_the_other_alone() => Gen.Select(Sites, Gen.Bool, Gen.Int[8, 16]).Sample(
         (site, heldX, side) =>
         {
-            var f = Of(1, heldX ? new HeldValues { OffsetX = 0, OffsetXGiven = true } : new HeldValues { OffsetY = 0, OffsetYGiven = true }, 0);
+            var f = Of(1, heldX ? new HeldValues { OffsetX = 0, OffsetXGiven = true } : new HeldValues { OffsetY = 0, OffsetYGiven = true },
+                0);
             var size = new BaseSize(side / 10.0, side / 10.0, 0.5);
             var found = site.Fit(f, null, size, Step);
             var best = BruteForce(site, f, size, !heldX, heldX);
@@ -109,15 +120,20 @@ public class ShiftTests
     {
         var size = new BaseSize(2, 2, 0.5);
         Site.Open.Fit(Of(2, HeldValues.Nothing, 0), null, size, Step).Should().Be(size);
-        new Site([new(-9, -9), new(20, -9), new(20, 9), new(-9, 9)], []).Fit(Of(2, HeldValues.Nothing, 0), null, size, Step).Should().Be(size);
+        new Site([new(-9, -9), new(20, -9), new(20, 9), new(-9, 9)], []).Fit(Of(2, HeldValues.Nothing, 0), null, size, Step)
+            .Should().Be(size);
     }
 
     [Fact]
     public void Many_places_are_moved_as_soon_as_one()
     {
         // Twenty places by a line 0.8 m west of each: one shift serves them all, and finding it takes no longer than a blink.
-        var f = new Foundation("F1", [.. Enumerable.Range(0, 20).Select(i => new Place(Column() with { Label = $"C{i}", Y = 4 * i }, 0, DefaultGround))], true, HeldValues.Nothing, Rules);
-        var site = new Site([new(-0.8, -9), new(30, -9), new(30, 99), new(-0.8, 99)], [.. Enumerable.Range(0, 20).Select(i => new KeepOut("", [new(6, (4 * i) - 1), new(7, (4 * i) - 1), new(7, (4 * i) + 1), new(6, (4 * i) + 1)]))]);
+        var f = new Foundation("F1",
+            [.. Enumerable.Range(0, 20).Select(i => new Place(Column() with { Label = $"C{i}", Y = 4 * i }, 0, DefaultGround))], true,
+            HeldValues.Nothing, Rules);
+        var site = new Site([new(-0.8, -9), new(30, -9), new(30, 99), new(-0.8, 99)],
+            [.. Enumerable.Range(0, 20)
+                .Select(i => new KeepOut("", [new(6, (4 * i) - 1), new(7, (4 * i) - 1), new(7, (4 * i) + 1), new(6, (4 * i) + 1)]))]);
         for (var side = 1.8; side < 4; side += 0.05)
         {
             var shift = site.Fit(f, null, new BaseSize(side, side, 0.5), 0.005);

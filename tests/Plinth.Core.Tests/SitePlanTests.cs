@@ -27,7 +27,8 @@ public class SitePlanTests
     public void Gaps_by_hand(double x, double y, double degrees, double gap) =>
         SitePlan.Gap(Rectangle(0, 0, 2, 2, 0), Rectangle(x, y, 2, 2, degrees)).Should().BeApproximately(gap, 1e-12);
 
-    private static readonly Gen<PlanPoint[]> Rectangles = Gen.Select(Gen.Double[-4, 4], Gen.Double[-4, 4], Gen.Double[0.5, 3], Gen.Double[0.5, 3], Gen.Double[0, 180]).Select((x, y, l, b, a) => Rectangle(x, y, l, b, a));
+    private static readonly Gen<PlanPoint[]> Rectangles = Gen.Select(Gen.Double[-4, 4], Gen.Double[-4, 4], Gen.Double[0.5, 3],
+        Gen.Double[0.5, 3], Gen.Double[0, 180]).Select((x, y, l, b, a) => Rectangle(x, y, l, b, a));
 
     private static bool Inside(PlanPoint[] corners, double x, double y)
     {
@@ -44,7 +45,8 @@ public class SitePlanTests
     }
 
     [Fact]
-    public void Any_two_bases_part_when_moved_by_their_overlap_and_share_no_point_while_apart() => Gen.Select(Rectangles, Rectangles).Sample((a, b) =>
+    public void Any_two_bases_part_when_moved_by_their_overlap_and_share_no_point_while_apart() =>
+        Gen.Select(Rectangles, Rectangles).Sample((a, b) =>
     {
         var gap = SitePlan.Gap(a, b);
         SitePlan.Gap(b, a).Should().BeApproximately(gap, 1e-9, "it is the same seen from either");
@@ -92,23 +94,28 @@ public class SitePlanTests
     [Fact]
     public void Overlaps_and_small_gaps_are_told_by_mark_and_the_rest_is_not()
     {
-        var near = SitePlan.Near([Base("F10", 0, 0, 2), Base("F2", 1.5, 0, 2), Base("F3", 3.7, 0, 2), Base("F4", 9, 0, 2), Base("F5", 9, 2.5, 2)]);
-        near.Select(n => (n.First, n.Second, Math.Round(n.Gap, 9), n.Overlaps)).Should().Equal(("F2", "F3", 0.2, false), ("F2", "F10", -0.5, true));
+        var near = SitePlan.Near([Base("F10", 0, 0, 2), Base("F2", 1.5, 0, 2), Base("F3", 3.7, 0, 2), Base("F4", 9, 0, 2),
+            Base("F5", 9, 2.5, 2)]);
+        near.Select(n => (n.First, n.Second, Math.Round(n.Gap, 9), n.Overlaps))
+            .Should().Equal(("F2", "F3", 0.2, false), ("F2", "F10", -0.5, true));
     }
 
     [Fact]
     public void One_base_above_another_is_said_and_offsets_and_angles_count()
     {
-        SitePlan.Near([Base("F1", 0, 0, 2), Base("F2", 1, 0, 2, depth: 1.5)]).Single().ApartInLevel.Should().BeTrue("its top lies at the other's underside");
+        SitePlan.Near([Base("F1", 0, 0, 2), Base("F2", 1, 0, 2, depth: 1.5)])
+            .Single().ApartInLevel.Should().BeTrue("its top lies at the other's underside");
         SitePlan.Near([Base("F1", 0, 0, 2), Base("F2", 1, 0, 2, depth: 1.4)]).Single().ApartInLevel.Should().BeFalse();
         SitePlan.Near([Base("F1", 0, 0, 2), Base("F2", 2.35, 0, 2)]).Should().BeEmpty();
         SitePlan.Near([Base("F1", 0, 0, 2), Base("F2", 2.35, 0, 2, 45)]).Single().Overlaps.Should().BeTrue();
         var (f, d) = Base("F2", 2.35, 0, 2);
-        SitePlan.Near([Base("F1", 0, 0, 2), (f with { Held = new HeldValues { OffsetX = 0.4 } }, d)]).Single().Gap.Should().BeApproximately(-0.05, 1e-9, "the column's offset moves the base");
+        SitePlan.Near([Base("F1", 0, 0, 2), (f with { Held = new HeldValues { OffsetX = 0.4 } }, d)])
+            .Single().Gap.Should().BeApproximately(-0.05, 1e-9, "the column's offset moves the base");
     }
 
     [Fact]
-    public void Turning_the_whole_site_changes_no_gap() => Gen.Select(Gen.Double[0, 360], Gen.Double[0, 3], Gen.Double[0, 3]).Sample((turn, x, y) =>
+    public void Turning_the_whole_site_changes_no_gap() =>
+        Gen.Select(Gen.Double[0, 360], Gen.Double[0, 3], Gen.Double[0, 3]).Sample((turn, x, y) =>
     {
         var (sin, cos) = SupportAction.SinCosDegrees(turn);
         var plain = SitePlan.Near([Base("F1", 0, 0, 2), Base("F2", x, y, 1.5)]);

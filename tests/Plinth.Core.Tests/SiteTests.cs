@@ -27,13 +27,15 @@ public class SiteTests
         free.Size.ShiftX.Should().Be(0);
         var project = At(0.85, 10, site);
         var design = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
-        (design.Size.Length / 2).Should().BeApproximately(0.85 + design.Size.ShiftX, 0.0101, "flush with the boundary to the step of shifts");
+        (design.Size.Length / 2).Should().BeApproximately(0.85 + design.Size.ShiftX, 0.0101,
+            "flush with the boundary to the step of shifts");
         design.Size.ShiftY.Should().Be(0);
         (design.Size.Length * design.Size.Width).Should().BeGreaterThan(free.Size.Length * free.Size.Width, "the pressure is uneven now");
         var result = Check(project, design);
         result.Passes.Should().BeTrue();
         result.Of("boundary").Place.Should().Be("C1");
-        Check(project, design with { Size = design.Size with { ShiftX = 0 } }).Of("boundary").Note.Should().StartWith("crosses the boundary by");
+        Check(project, design with { Size = design.Size with { ShiftX = 0 } })
+            .Of("boundary").Note.Should().StartWith("crosses the boundary by");
     }
 
     [Fact]
@@ -75,7 +77,8 @@ public class SiteTests
                 {
                     var (u, v) = (((i / 20.0) - 0.5) * (design.Size.Length - 0.001), ((j / 20.0) - 0.5) * (design.Size.Width - 0.001));
                     var centre = new PlanPoint(corners.Average(c => c.X), corners.Average(c => c.Y));
-                    PlanPolygon.Contains(zone.Corners, new PlanPoint(centre.X + (u * cos) - (v * sin), centre.Y + (u * sin) + (v * cos))).Should().BeFalse();
+                    PlanPolygon.Contains(zone.Corners, new PlanPoint(centre.X + (u * cos) - (v * sin), centre.Y + (u * sin) + (v * cos)))
+                        .Should().BeFalse();
                 }
             }
 
@@ -90,7 +93,9 @@ public class SiteTests
         var triangles = PlanPolygon.Triangles(shape);
         triangles.Should().HaveCount(4);
         triangles.Sum(t => PlanPolygon.DoubleArea(t)).Should().BeApproximately(PlanPolygon.DoubleArea(shape), 1e-12);
-        PlanPolygon.Triangles([.. shape.Reverse()]).Sum(t => PlanPolygon.DoubleArea(t)).Should().BeApproximately(PlanPolygon.DoubleArea(shape), 1e-12);
+        PlanPolygon.Triangles([.. shape.Reverse()])
+            .Sum(t => PlanPolygon.DoubleArea(t))
+            .Should().BeApproximately(PlanPolygon.DoubleArea(shape), 1e-12);
         PlanPolygon.Contains(shape, new PlanPoint(1, 4)).Should().BeTrue();
         PlanPolygon.Contains(shape, new PlanPoint(4, 4)).Should().BeFalse();
     }
@@ -99,8 +104,15 @@ public class SiteTests
     {
         var ground = DefaultGround with { SubgradeModulus = 20e3, MostSettlement = 0.05, MostDistortion = 0.002 };
         var supports = columns.Select((c, i) => Column() with { Label = $"C{i + 1}", X = c.X }).ToList();
-        var foundations = supports.Select((s, i) => new Foundation($"F{i + 1}", [new Place(s, 0, ground with { FoundingDepth = columns[i].Depth })], false, HeldValues.Nothing, Rules with { Ground = ground })).ToList();
-        var project = OneAction(default) with { Supports = supports, Foundations = foundations, Actions = supports.Zip(columns).ToDictionary(p => p.First.Label, p => new[] { new SupportAction(p.Second.N, 0, 0, 0, 0, 0) }) };
+        var foundations =
+            supports.Select((s, i) => new Foundation($"F{i + 1}", [new Place(s, 0, ground with { FoundingDepth = columns[i].Depth })],
+                false, HeldValues.Nothing, Rules with { Ground = ground })).ToList();
+        var project = OneAction(default) with
+        {
+            Supports = supports,
+            Foundations = foundations,
+            Actions = supports.Zip(columns).ToDictionary(p => p.First.Label, p => new[] { new SupportAction(p.Second.N, 0, 0, 0, 0, 0) })
+        };
         return (project, [.. foundations.Select(f => (f, Design(2, 2, 0.5)))]);
     }
 
@@ -118,7 +130,8 @@ public class SiteTests
     }
 
     [Fact]
-    public void Neighbours_are_those_with_no_third_column_in_the_circle_between_them() => Gen.Select(Gen.Int[0, 40], Gen.Int[0, 40]).List[2, 14].Sample(
+    public void Neighbours_are_those_with_no_third_column_in_the_circle_between_them() =>
+        Gen.Select(Gen.Int[0, 40], Gen.Int[0, 40]).List[2, 14].Sample(
         spots =>
         {
             var at = spots.Distinct().Select(s => new PlanPoint(s.Item1, s.Item2)).ToList();
@@ -128,14 +141,20 @@ public class SiteTests
             }
 
             var (project, bases) = Row([.. at.Select((p, i) => (p.X, 300.0 + (20 * i), 1.0))]);
-            bases = [.. bases.Select((b, i) => (b.Item1 with { Places = [b.Item1.Places[0] with { Supports = [b.Item1.Places[0].Support with { Y = at[i].Y }] }] }, b.Item2))];
+            bases = [
+                .. bases.Select(
+                    (b, i) =>
+                        (b.Item1 with { Places = [b.Item1.Places[0] with { Supports = [b.Item1.Places[0].Support with { Y = at[i].Y }] }] },
+                            b.Item2))];
             var expected = new List<(string, string)>();
             for (var i = 0; i < at.Count; i++)
             {
                 for (var j = i + 1; j < at.Count; j++)
                 {
                     // In whole numbers: k lies within the circle over ij where (i − k)·(j − k) is negative.
-                    if (!Enumerable.Range(0, at.Count).Any(k => k != i && k != j && ((at[i].X - at[k].X) * (at[j].X - at[k].X)) + ((at[i].Y - at[k].Y) * (at[j].Y - at[k].Y)) < 0))
+                    if (!Enumerable.Range(0, at.Count)
+                        .Any(k => k != i && k != j
+                            && ((at[i].X - at[k].X) * (at[j].X - at[k].X)) + ((at[i].Y - at[k].Y) * (at[j].Y - at[k].Y)) < 0))
                     {
                         expected.Add(($"F{i + 1}", $"F{j + 1}"));
                     }

@@ -15,7 +15,8 @@ namespace Plinth.Core.Tests;
 /// <summary>What sizing finds passes every check, and nothing smaller on the steps does.</summary>
 public class SizingTests
 {
-    private static readonly LoadCase[] Cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W, true), new("EX", LoadSymbol.E, true)];
+    private static readonly LoadCase[] Cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W, true),
+        new("EX", LoadSymbol.E, true)];
 
     private static Project Random(double a, double b, double c, string code, RuleSet? rules = null, HeldValues? held = null) => Project(
         Cases,
@@ -29,7 +30,8 @@ public class SizingTests
         held,
         code);
 
-    private static readonly Gen<(double A, double B, double C)> Numbers = Gen.Select(Gen.Double[-1, 1], Gen.Double[-1, 1], Gen.Double[-1, 1]);
+    private static readonly Gen<(double A, double B, double C)> Numbers = Gen.Select(Gen.Double[-1, 1], Gen.Double[-1, 1],
+        Gen.Double[-1, 1]);
 
     [Theory]
     [InlineData("aci318m-14")]
@@ -82,9 +84,11 @@ public class SizingTests
                             {
                                 var other = d with { BottomX = new BarSpec(x, nx, 0), BottomY = new BarSpec(y, ny, 0) };
                                 var mass = Quantities.Of(project, project.Foundations[0], other).Steel;
-                                if ((mass < (least / 1.05) - 1e-6 || (mass < least - 1e-6 && nx + ny <= d.BottomX.Count + d.BottomY.Count)) && checker.Check(other).Passes)
+                                if ((mass < (least / 1.05) - 1e-6 || (mass < least - 1e-6 && nx + ny <= d.BottomX.Count + d.BottomY.Count))
+                                    && checker.Check(other).Passes)
                                 {
-                                    Assert.Fail($"{other.BottomX}, {other.BottomY} of {mass} kg for {d.BottomX}, {d.BottomY} of {least} kg");
+                                    Assert.Fail(
+                                        $"{other.BottomX}, {other.BottomY} of {mass} kg for {d.BottomX}, {d.BottomY} of {least} kg");
                                 }
                             }
                         }
@@ -111,7 +115,9 @@ public class SizingTests
     [Fact]
     public void A_held_edge_moves_the_base_under_its_column()
     {
-        var project = Random(-0.5, -0.5, 0, "aci318m-19", Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Stability = new StabilityRules(Contact: 0.6) }, new HeldValues { EdgeX1 = new HeldEdge(false, 0.7) });
+        var project = Random(-0.5, -0.5, 0, "aci318m-19",
+            Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Stability = new StabilityRules(Contact: 0.6) },
+            new HeldValues { EdgeX1 = new HeldEdge(false, 0.7) });
         var d = Sized(project);
         var o = BaseGeometry.Offset(project.Foundations[0].Held, ColumnOutline.Of(project.Supports[0], 0), d.Size);
         ((d.Size.Length / 2) - o.X).Should().BeApproximately(0.7, 1e-12);
@@ -124,10 +130,12 @@ public class SizingTests
             {
                 var rules = Rules with { Ground = DefaultGround with { FoundingDepth = 1.8, PassiveCoefficient = 1.5 } };
                 var square = Random(r.A, r.B, r.C, "aci318m-14", rules);
-                var free = Random(r.A, r.B, r.C, "aci318m-14", rules with { Sizing = DefaultSizing with { Shape = PlanShape.Rectangular } });
+                var free = Random(r.A, r.B, r.C, "aci318m-14",
+                    rules with { Sizing = DefaultSizing with { Shape = PlanShape.Rectangular } });
                 var f = FoundationSizer.Of(free, free.Foundations[0]).Size().Design!.Size;
                 var (cs, cf) = (FoundationSizer.Of(square, square.Foundations[0]), FoundationSizer.Of(free, free.Foundations[0]));
-                cf.Cost(cf.Size().Design!).Should().BeLessThanOrEqualTo(cs.Cost(cs.Size().Design!) * 1.005, "a square is among the rectangles");
+                cf.Cost(cf.Size().Design!)
+                    .Should().BeLessThanOrEqualTo(cs.Cost(cs.Size().Design!) * 1.005, "a square is among the rectangles");
                 Math.Max(f.Length / f.Width, f.Width / f.Length).Should().BeLessThanOrEqualTo(2.0 + 1e-9);
             },
             iter: 40);
@@ -139,8 +147,17 @@ public class SizingTests
         var far = one.Supports[0] with { Label = "C2", X = 8 };
         var actions = one.Actions["C1"];
         var heavier = actions.Select(a => 1.4 * a).ToArray();
-        var foundation = one.Foundations[0] with { Alike = true, Places = [one.Foundations[0].Places[0], one.Foundations[0].Places[0] with { Supports = [far] }] };
-        var project = one with { Supports = [one.Supports[0], far], Actions = new Dictionary<string, SupportAction[]> { ["C1"] = actions, ["C2"] = heavier }, Foundations = [foundation] };
+        var foundation = one.Foundations[0] with
+        {
+            Alike = true,
+            Places = [one.Foundations[0].Places[0], one.Foundations[0].Places[0] with { Supports = [far] }]
+        };
+        var project = one with
+        {
+            Supports = [one.Supports[0], far],
+            Actions = new Dictionary<string, SupportAction[]> { ["C1"] = actions, ["C2"] = heavier },
+            Foundations = [foundation]
+        };
         var d = FoundationSizer.Of(project, foundation).Size().Design!;
         var r = new Checker(project, foundation).Check(d);
         r.Passes.Should().BeTrue();
@@ -152,11 +169,13 @@ public class SizingTests
     [Fact]
     public void What_stops_it_is_named_with_the_bound()
     {
-        var project = Random(1, 1, 0, "aci318m-19", Rules with { Ground = DefaultGround with { FoundingDepth = 1.8, Bearing = 60 }, Sizing = DefaultSizing with { MostPlan = 3 } });
+        var project = Random(1, 1, 0, "aci318m-19",
+            Rules with { Ground = DefaultGround with { FoundingDepth = 1.8, Bearing = 60 }, Sizing = DefaultSizing with { MostPlan = 3 } });
         var stop = FoundationSizer.Of(project, project.Foundations[0]).Size().Stop!;
         stop.Check.Should().Be("bearing");
         stop.Bound.Should().Contain("plan up to 3.00 m × 3.00 m ([sizing] range.plan)");
-        var thin = Random(1, 1, 0, "aci318m-14", Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Sizing = DefaultSizing with { MostThickness = 0.35 } });
+        var thin = Random(1, 1, 0, "aci318m-14",
+            Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Sizing = DefaultSizing with { MostThickness = 0.35 } });
         FoundationSizer.Of(thin, thin.Foundations[0]).Size().Stop!.Bound.Should().Contain("thickness up to 350 mm");
         var shallow = Random(0, 0, 0, "aci318m-14", Rules with { Ground = DefaultGround with { FoundingDepth = 0.25 } });
         FoundationSizer.Of(shallow, shallow.Foundations[0]).Size().Stop!.Bound.Should().Contain("stands above the ground");

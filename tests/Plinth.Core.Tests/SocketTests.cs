@@ -25,11 +25,15 @@ public class SocketTests
     private static readonly SupportAction Action = new(600, -28, 10, 30, -140, 0);
 
     private static IsolatedDesign Socketed(double depth = 0.75, double wall = 0.3, string bars = "20 T20", string ties = "T16 @ 75 mm") =>
-        Design(2.4, 2.4, 0.6) with { Pedestal = new Pedestal(1.2, 1.3, false, Bars(bars), Bars(ties)) { Socket = new Socket(depth, wall) } };
+        Design(2.4, 2.4,
+            0.6) with
+        { Pedestal = new Pedestal(1.2, 1.3, false, Bars(bars), Bars(ties)) { Socket = new Socket(depth, wall) } };
 
-    private static FoundationResult Result(SupportAction action, IsolatedDesign design, RuleSet? rules = null) => Check(OneAction(action, rules ?? Precast, Column(0.4, 0.5)), design);
+    private static FoundationResult Result(SupportAction action, IsolatedDesign design, RuleSet? rules = null) =>
+        Check(OneAction(action, rules ?? Precast, Column(0.4, 0.5)), design);
 
-    private static RuleSet With(Func<SocketRules, SocketRules> change) => Precast with { Pedestal = Precast.Pedestal with { Sockets = change(Precast.Pedestal.Sockets) } };
+    private static RuleSet With(Func<SocketRules, SocketRules> change) =>
+        Precast with { Pedestal = Precast.Pedestal with { Sockets = change(Precast.Pedestal.Sockets) } };
 
     // The values of a symbol in the trace of a check, first to last.
     private static Func<string, int, double> Steps(SupportAction action, IsolatedDesign design, string check)
@@ -48,16 +52,20 @@ public class SocketTests
         r.Of("socket-pressure").Utilisation.Should().BeApproximately(0.16290, 5e-6);
         r.Of("socket-walls").Utilisation.Should().BeApproximately(1.9949, 5e-5, "shear of the pressed wall");
         r.Of("socket-shear").Utilisation.Should().BeApproximately(0.14180, 5e-6);
-        r.Of("column-bearing").Utilisation.Should().BeApproximately(600 / (0.65 * 0.85 * 28e3 * 0.2), 1e-9, "the weakest of grout, column and base under the foot");
+        r.Of("column-bearing").Utilisation.Should().BeApproximately(600 / (0.65 * 0.85 * 28e3 * 0.2), 1e-9,
+            "the weakest of grout, column and base under the foot");
 
         var step = Steps(Action, Socketed(), "socket-walls");
         (step("F1", 0), step("F2", 0), step("F1", 1), step("F2", 1)).Should().Be((-315, -287, -47.5, -57.5));
-        step("u,bent", 0).Should().BeApproximately((315 * 0.1875 / 50.32306) + (57.5 / 2 / 456.01), 5e-5, "Mu = 315·(1.0/4 − 0.5/8) over φMn, half of 57.5 kN over φTn of six bars");
+        step("u,bent", 0)
+            .Should().BeApproximately((315 * 0.1875 / 50.32306) + (57.5 / 2 / 456.01), 5e-5,
+                "Mu = 315·(1.0/4 − 0.5/8) over φMn, half of 57.5 kN over φTn of six bars");
         step("Vu", 0).Should().BeApproximately(315 * (0.5 - (0.142 / 0.5)), 1e-6, "d 0.242 reaches 0.142 m beyond the gap of 0.10 m");
     }
 
     [Fact]
-    public void What_presses_above_and_below_is_in_equilibrium_with_the_column() => Gen.Select(Gen.Double[-200, 200], Gen.Double[-60, 60], Gen.Double[-200, 200], Gen.Double[-60, 60], Gen.Double[0.5, 1.5]).Sample(
+    public void What_presses_above_and_below_is_in_equilibrium_with_the_column() =>
+        Gen.Select(Gen.Double[-200, 200], Gen.Double[-60, 60], Gen.Double[-200, 200], Gen.Double[-60, 60], Gen.Double[0.5, 1.5]).Sample(
         (my, fx, mx, fy, l) =>
         {
             var trace = Steps(new SupportAction(500, fx, fy, mx, my, 0), Socketed(l), "socket-walls");
@@ -65,7 +73,8 @@ public class SocketTests
             foreach (var (upper, lower, h, m) in new[] { (ux, lx, fx, my), (uy, ly, fy, -mx) })
             {
                 (upper - lower).Should().BeApproximately(h, 1e-9);
-                ((upper * 5 * l / 6) - (lower * l / 6)).Should().BeApproximately(m + (h * l), 1e-9 * (Math.Abs(m) + 100), "moments about the foot");
+                ((upper * 5 * l / 6) - (lower * l / 6)).Should().BeApproximately(m + (h * l), 1e-9 * (Math.Abs(m) + 100),
+                    "moments about the foot");
             }
         },
         iter: 500);
@@ -81,7 +90,8 @@ public class SocketTests
         var project = OneAction(Action, Precast, Column(0.4, 0.5));
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(Socketed());
-        checker.Trials[0].Columns[0].Arm.Should().BeApproximately(1.4, 1e-12, "reactions act at the rim: 600 mm of base, 750 of socket, 50 of bed");
+        checker.Trials[0].Columns[0].Arm.Should().BeApproximately(1.4, 1e-12,
+            "reactions act at the rim: 600 mm of base, 750 of socket, 50 of bed");
     }
 
     [Fact]
@@ -93,7 +103,8 @@ public class SocketTests
         smooth.Of("socket-depth").Note.Should().Contain("keyed");
 
         // 150 kN over 0.75·0.55 MPa on a perimeter of 1.8 m: 202 mm; ratio 1.2·500 = 600; ld of T16 governs else.
-        var short1 = Result(pull, Socketed(), With(s => s with { Face = SocketFace.Keyed, DepthRatio = 0.1 }) with { Column = new ColumnRules { Strength = 40e3 } });
+        var short1 = Result(pull, Socketed(),
+            With(s => s with { Face = SocketFace.Keyed, DepthRatio = 0.1 }) with { Column = new ColumnRules { Strength = 40e3 } });
         short1.Of("socket-depth").Outcome.Demand.Should().BeApproximately(150 / (0.75 * 550 * 1.8), 1e-9);
         short1.Checks.Should().NotContain(c => c.Id == "socket-floor", "keyed faces make both one");
     }
@@ -106,22 +117,29 @@ public class SocketTests
         var thick = Result(Action, Socketed(), Precast with { Column = Precast.Column with { Bars = Bars("8 T32") } }).Of("socket-depth");
         thick.Outcome.Demand.Should().BeGreaterThan(0.6);
         thick.Note.Should().Contain("development");
-        Result(new SupportAction(2000, 0, 0, 0, 5, 0), Socketed(), Precast with { Column = Precast.Column with { Bars = Bars("8 T32") } }).Of("socket-depth").Outcome.Demand.Should().BeApproximately(0.6, 1e-9, "all of the section is pressed");
-        Result(Action, Socketed(), Precast with { Column = new ColumnRules { Strength = 40e3 } }).Of("socket-depth").Note.Should().Contain("[column] bars is not given");
+        Result(new SupportAction(2000, 0, 0, 0, 5, 0), Socketed(), Precast with { Column = Precast.Column with { Bars = Bars("8 T32") } })
+            .Of("socket-depth").Outcome.Demand.Should().BeApproximately(0.6, 1e-9, "all of the section is pressed");
+        Result(Action, Socketed(), Precast with { Column = new ColumnRules { Strength = 40e3 } })
+            .Of("socket-depth").Note.Should().Contain("[column] bars is not given");
     }
 
     [Fact]
     public void The_foot_punches_the_floor_by_hand()
     {
-        // N 600 on 0.4 × 0.5 m with d = 600 − 75 − 16 = 509 mm: section 909 × 1009 mm. Net pressure is that of the column alone: 600/5.76 kPa without moments.
-        var r = Result(new SupportAction(600, 0, 0, 0, 0, 0), Socketed(), Precast with { Concrete = Precast.Concrete with { CoverBottom = 0.075 } });
+        // N 600 on 0.4 × 0.5 m with d = 600 − 75 − 16 = 509 mm: section 909 × 1009 mm. Net pressure is that of the column alone: 600/5.76
+        // kPa without moments.
+        var r = Result(new SupportAction(600, 0, 0, 0, 0, 0), Socketed(),
+            Precast with { Concrete = Precast.Concrete with { CoverBottom = 0.075 } });
         var socket = (24 * 1.56 * 0.8) - (18 * ((1.56 * 0.8) + (0.2 * 0.6)));
         var net = (600 + socket) / 5.76;
-        r.Of("socket-floor").Outcome.Demand.Should().BeApproximately((600 - (net * 0.909 * 1.009) + socket) / (2 * (0.909 + 1.009) * 0.509), 0.01, "the socket's own weight presses too");
+        r.Of("socket-floor").Outcome.Demand.Should().BeApproximately((600 - (net * 0.909 * 1.009) + socket) / (2 * (0.909 + 1.009) * 0.509),
+            0.01, "the socket's own weight presses too");
     }
 
     [Fact]
-    public void A_socket_is_found_and_passes() => Gen.Select(Gen.Double[200, 1500], Gen.Double[-40, 40], Gen.Double[-150, 150], Gen.Double[0.3, 0.5], Gen.Double[0.3, 0.6], Gen.Bool).Sample(
+    public void A_socket_is_found_and_passes() =>
+        Gen.Select(Gen.Double[200, 1500], Gen.Double[-40, 40], Gen.Double[-150, 150], Gen.Double[0.3, 0.5], Gen.Double[0.3, 0.6], Gen.Bool)
+            .Sample(
         (n, f, m, cx, cy, keyed) =>
         {
             var rules = With(s => s with { Face = keyed ? SocketFace.Keyed : SocketFace.Smooth });
@@ -156,16 +174,19 @@ public class SocketTests
     {
         var project = OneAction(Action, Precast, Column(0.4, 0.5));
         var f = project.Foundations[0];
-        PedestalFit Fit(IsolatedDesign d, RuleSet? rules = null) => BaseGeometry.Standing(rules is null ? f : f with { Rules = rules }, d).Fit;
+        PedestalFit Fit(IsolatedDesign d, RuleSet? rules = null) =>
+            BaseGeometry.Standing(rules is null ? f : f with { Rules = rules }, d).Fit;
         Fit(Socketed()).Should().Be(PedestalFit.Fits);
         Fit(Socketed(wall: 0.35)).Should().Be(PedestalFit.SocketNarrow, "0.50 m clear for 0.40 with 75 mm on both sides");
         Fit(Socketed() with { Pedestal = null }).Should().Be(PedestalFit.Missing);
         Fit(Socketed() with { Pedestal = Socketed().Pedestal! with { Socket = null } }).Should().Be(PedestalFit.SocketMissing);
-        Fit(Socketed(), Precast with { Pedestal = new PedestalRules { Under = PedestalUnder.All } }).Should().Be(PedestalFit.SocketNotAsked);
+        Fit(Socketed(), Precast with { Pedestal = new PedestalRules { Under = PedestalUnder.All } })
+            .Should().Be(PedestalFit.SocketNotAsked);
         Fit(Socketed(), Precast with { Pedestal = PedestalRules.None }).Should().Be(PedestalFit.NotAsked);
         var low = Precast with { Pedestal = Precast.Pedestal with { Height = 0.75 } };
         Fit(Socketed(), low).Should().Be(PedestalFit.SocketDeep, "no room for the bed");
-        BaseLevels.Fault(f with { Rules = low with { Pedestal = low.Pedestal with { Height = 0.6 } } }, 0.6, Units.UnitSystem.Metric).Should().Contain("raise the rim");
+        BaseLevels.Fault(f with { Rules = low with { Pedestal = low.Pedestal with { Height = 0.6 } } }, 0.6, Units.UnitSystem.Metric)
+            .Should().Contain("raise the rim");
     }
 
     [Fact]
@@ -181,7 +202,8 @@ public class SocketTests
         // A solid pedestal has cross-ties, a socket none.
         var cross = BarList.Of(project, standing, solid).Where(g => g.Role is BarRole.CrossTiesX or BarRole.CrossTiesY).Sum(g => g.Mass);
 
-        // Eleven inner ties of 732 × 832 mm outside, hooks 96 + 32 + 16 bent to 145: 2·(732 + 832 + 145) less five bends of 33.17 is 3252.2, cut 3255.
+        // Eleven inner ties of 732 × 832 mm outside, hooks 96 + 32 + 16 bent to 145: 2·(732 + 832 + 145) less five bends of 33.17 is
+        // 3252.2, cut 3255.
         (b.Steel - a.Steel + cross).Should().BeApproximately(11 * Sizes("T16")[0].MassPerMetre * 3.255, 1e-9);
     }
 
@@ -197,7 +219,8 @@ public class SocketTests
     }
 
     [Fact]
-    public void A_turned_base_with_its_socket_is_used_alike() => Gen.Select(Gen.Double[-40, 40], Gen.Double[-120, 120], Gen.Double[-120, 120]).Sample(
+    public void A_turned_base_with_its_socket_is_used_alike() =>
+        Gen.Select(Gen.Double[-40, 40], Gen.Double[-120, 120], Gen.Double[-120, 120]).Sample(
         (f, mx, my) =>
         {
             var action = new SupportAction(700, f, -f / 2, mx, my, 0);

@@ -11,7 +11,9 @@ using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
 
-/// <summary>What a trace prints is what was computed: every formula, evaluated again from its text and its values, gives its result.</summary>
+/// <summary>
+/// What a trace prints is what was computed: every formula, evaluated again from its text and its values, gives its result.
+/// </summary>
 public class TraceTests
 {
     /// <summary>Evaluates the formulas of traces: + − · / ^, √(), min(a; b), max(a; b), |x|.</summary>
@@ -34,7 +36,9 @@ public class TraceTests
             {
                 if (part.Text is null)
                 {
-                    list.Add(step.Kind == TraceKind.Empirical ? part.Symbol.Unit.In(part.Symbol.Value, UnitSystem.Metric) : part.Symbol.Value);
+                    list.Add(step.Kind == TraceKind.Empirical
+                        ? part.Symbol.Unit.In(part.Symbol.Value, UnitSystem.Metric)
+                        : part.Symbol.Value);
                     continue;
                 }
 
@@ -174,7 +178,13 @@ public class TraceTests
                 Take("(");
                 var inner = Sum();
                 Take(")").Should().BeTrue();
-                return word switch { "tan" => Math.Tan(inner * Math.PI / 180), "sin" => Math.Sin(inner * Math.PI / 180), "exp" => Math.Exp(inner), _ => Math.Atan(inner) };
+                return word switch
+                {
+                    "tan" => Math.Tan(inner * Math.PI / 180),
+                    "sin" => Math.Sin(inner * Math.PI / 180),
+                    "exp" => Math.Exp(inner),
+                    _ => Math.Atan(inner)
+                };
             }
 
             var close = word == "|" ? "|" : ")";
@@ -184,7 +194,8 @@ public class TraceTests
         }
     }
 
-    private static void EveryFormulaGivesItsResult(Project project, FoundationDesign design, System.Collections.Concurrent.ConcurrentDictionary<string, bool> seen)
+    private static void EveryFormulaGivesItsResult(Project project, FoundationDesign design,
+        System.Collections.Concurrent.ConcurrentDictionary<string, bool> seen)
     {
         var checker = new Checker(project, project.Foundations[0]);
         foreach (var check in checker.List.Listed)
@@ -208,13 +219,17 @@ public class TraceTests
                     var value = step.Kind == TraceKind.Empirical ? step.Unit.In(step.Value, UnitSystem.Metric) : step.Value;
                     if (double.IsFinite(value))
                     {
-                        new Evaluator(step).Value().Should().BeApproximately(value, 1e-6 * Math.Max(1e-6, Math.Abs(value)), $"{check.Id}: {step.Symbol} = {step.FormulaText}");
+                        new Evaluator(step).Value()
+                            .Should().BeApproximately(value, 1e-6 * Math.Max(1e-6, Math.Abs(value)),
+                                $"{check.Id}: {step.Symbol} = {step.FormulaText}");
                     }
                 }
 
-                if (trace.Result.Outcome is { Done: true, FailsAnyhow: false } o && trace.Steps.LastOrDefault(s => s.Symbol == "utilisation") is { } last && o.Utilisation < Outcome.NoCapacity)
+                if (trace.Result.Outcome is { Done: true, FailsAnyhow: false } o
+                    && trace.Steps.LastOrDefault(s => s.Symbol == "utilisation") is { } last && o.Utilisation < Outcome.NoCapacity)
                 {
-                    last.Value.Should().BeApproximately(o.Utilisation, 1e-9 * Math.Max(1, o.Utilisation), check.Id + ": the trace ends in the utilisation that is reported");
+                    last.Value.Should().BeApproximately(o.Utilisation, 1e-9 * Math.Max(1, o.Utilisation),
+                        check.Id + ": the trace ends in the utilisation that is reported");
                 }
             }
         }
@@ -224,24 +239,42 @@ public class TraceTests
     public void Every_formula_of_every_check_gives_its_result()
     {
         var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
-        LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("SNOW", LoadSymbol.S), new("WX", LoadSymbol.W, true), new("EX", LoadSymbol.E, true), new(LoadCase.SurchargeName, LoadSymbol.L)];
-        var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, cases, new LoadOptions(Sds: 0.3) { OverturningReduction = 0.25 }, []);
-        PlanLoad[] beside = [new(0, PlanLoadShape.Line, 15, -0.6, 0.3, 0.5, 0.5), new(1, PlanLoadShape.WholeBase, 6, 0, 0, 0, 0), new(3, PlanLoadShape.Rectangle, -20, -0.5, -0.3, 0.4, 0.6), new(2, PlanLoadShape.Point, 25, 0.4, 0.1, 0.4, 0.1)];
+        LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("SNOW", LoadSymbol.S), new("WX", LoadSymbol.W, true),
+            new("EX", LoadSymbol.E, true), new(LoadCase.SurchargeName, LoadSymbol.L)];
+        var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, cases,
+            new LoadOptions(Sds: 0.3) { OverturningReduction = 0.25 }, []);
+        PlanLoad[] beside = [new(0, PlanLoadShape.Line, 15, -0.6, 0.3, 0.5, 0.5), new(1, PlanLoadShape.WholeBase, 6, 0, 0, 0, 0),
+            new(3, PlanLoadShape.Rectangle, -20, -0.5, -0.3, 0.4, 0.6), new(2, PlanLoadShape.Point, 25, 0.4, 0.1, 0.4, 0.1)];
         var force = Gen.Double[-1, 1];
         Gen.Select(force, force, force, force, Gen.Double[1.6, 3.4], Gen.Double[1.6, 3.4], Gen.Double[0.35, 0.8], Gen.Int[0, 3]).Sample(
             (a, b, c, d, length, width, h, kind) =>
             {
                 SupportAction[] actions =
                 [
-                    new(500 + (300 * a), 10 * b, 10 * c, 30 * d, 30 * a, 0), new(300 + (200 * b), 5 * c, 5 * d, 20 * a, 20 * b, 0), new(60, 0, 0, 0, 0, 0),
+                    new(500 + (300 * a), 10 * b, 10 * c, 30 * d, 30 * a, 0), new(300 + (200 * b), 5 * c, 5 * d, 20 * a, 20 * b, 0),
+                    new(60, 0, 0, 0, 0, 0),
                     new(-150 * c, 60 * d, 20 * a, 90 * b, 160 * c, 0), new(-120 * d, 70 * a, 60 * b, 150 * c, 150 * d, 0), default,
                 ];
                 var rules = Rules with
                 {
-                    Ground = DefaultGround with { Surcharge = kind == 1 ? 10 : 0, Adhesion = 4, PassiveCoefficient = 1.5, TransientIncrease = 1.33, Basis = kind == 2 ? BearingBasis.Net : BearingBasis.Gross, Method = kind == 3 ? BearingMethod.ReducedArea : BearingMethod.Corner },
-                    Concrete = DefaultConcrete with { ShearPhi = kind == 2 ? 0.6 : null, Pressure = kind == 3 ? Core.Concrete.SectionPressure.Gross : Core.Concrete.SectionPressure.Net },
+                    Ground = DefaultGround with
+                    {
+                        Surcharge = kind == 1 ? 10 : 0,
+                        Adhesion = 4,
+                        PassiveCoefficient = 1.5,
+                        TransientIncrease = 1.33,
+                        Basis = kind == 2 ? BearingBasis.Net : BearingBasis.Gross,
+                        Method = kind == 3 ? BearingMethod.ReducedArea : BearingMethod.Corner
+                    },
+                    Concrete = DefaultConcrete with
+                    {
+                        ShearPhi = kind == 2 ? 0.6 : null,
+                        Pressure = kind == 3 ? Core.Concrete.SectionPressure.Gross : Core.Concrete.SectionPressure.Net
+                    },
                 };
-                var project = Project(cases, actions, set, rules, Column(0.4, 0.55, level: 0.1), new HeldValues { OffsetX = kind == 2 ? (length / 2) - 0.25 : 0.3 * a, OffsetY = -0.2 }, kind == 0 ? "aci318m-14" : "aci318m-19");
+                var project = Project(cases, actions, set, rules, Column(0.4, 0.55, level: 0.1),
+                    new HeldValues { OffsetX = kind == 2 ? (length / 2) - 0.25 : 0.3 * a, OffsetY = -0.2 },
+                    kind == 0 ? "aci318m-14" : "aci318m-19");
                 if (kind == 1)
                 {
                     project = project with { Foundations = [project.Foundations[0] with { Loads = beside }] };
@@ -259,41 +292,90 @@ public class TraceTests
                     SubgradeModulus = kind == 1 ? 20e3 : null,
                     MostSettlement = 0.02,
                     Capacity = new BearingCapacity(BearingTheory.All[kind % 3], 25 + (10 * Math.Abs(a)), 5 * Math.Abs(b), 60, 3),
-                    Layers = [new("sand", 2.2, 30e3, 0.3, null), new("clay", 3, 8e3, 0.4, 150), new("", double.PositiveInfinity, 60e3, 0.3, 200)],
+                    Layers = [new("sand", 2.2, 30e3, 0.3, null), new("clay", 3, 8e3, 0.4, 150),
+                        new("", double.PositiveInfinity, 60e3, 0.3, 200)],
                 };
-                var upright = rules with { Ground = ground, Column = new ColumnRules { Strength = 40e3, Joint = (JointSurface)(kind % 3) }, Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0, Strength = 35e3 } };
-                var more = Project(cases, actions, set, upright, Column(0.4, 0.45, level: 0.1, angle: 20), new HeldValues { OffsetX = 0.2 * a, OffsetY = -0.1 }, kind == 0 ? "aci318m-14" : "aci318m-19");
-                var design = Design(length, width, h, kind == 2 ? "13 T16 hooked" : "13 T16", "7 + 4 T20 banded") with { Pedestal = new Pedestal(0.6, kind == 3 ? 0.6 : 0.7, kind == 3, Bars("8 T20"), Bars("T10 @ 150 mm")), Dowels = Bars("6 T16") };
+                var upright = rules with
+                {
+                    Ground = ground,
+                    Column = new ColumnRules { Strength = 40e3, Joint = (JointSurface)(kind % 3) },
+                    Pedestal = new PedestalRules { Under = PedestalUnder.All, Top = 0, Strength = 35e3 }
+                };
+                var more = Project(cases, actions, set, upright, Column(0.4, 0.45, level: 0.1, angle: 20),
+                    new HeldValues { OffsetX = 0.2 * a, OffsetY = -0.1 }, kind == 0 ? "aci318m-14" : "aci318m-19");
+                var design = Design(length, width, h, kind == 2 ? "13 T16 hooked" : "13 T16",
+                    "7 + 4 T20 banded") with
+                {
+                    Pedestal = new Pedestal(0.6, kind == 3 ? 0.6 : 0.7, kind == 3, Bars("8 T20"),
+                        Bars("T10 @ 150 mm")),
+                    Dowels = Bars("6 T16")
+                };
                 EveryFormulaGivesItsResult(more, design, seen);
 
                 // A precast column in its socket.
-                var socketed = rules with { Ground = ground, Column = new ColumnRules { Strength = 40e3, Bars = Bars("8 T20") }, Pedestal = new PedestalRules { Sockets = new SocketRules { Used = true, Face = (SocketFace)(kind % 2), Grout = 35e3 } } };
+                var socketed = rules with
+                {
+                    Ground = ground,
+                    Column = new ColumnRules { Strength = 40e3, Bars = Bars("8 T20") },
+                    Pedestal = new PedestalRules
+                    {
+                        Sockets = new SocketRules
+                        {
+                            Used = true,
+                            Face = (SocketFace)(kind % 2),
+                            Grout = 35e3
+                        }
+                    }
+                };
                 EveryFormulaGivesItsResult(
-                    Project(cases, [kind == 3 ? actions[0] with { N = 50 } : actions[0], .. actions[1..]], set, socketed, Column(0.4, 0.45), new HeldValues { OffsetX = 0.1 * a }, kind == 0 ? "aci318m-14" : "aci318m-19"),
-                    Design(length, width, h) with { Pedestal = new Pedestal(1.1, 1.15, false, Bars("16 T20"), Bars("T12 @ 100 mm")) { Socket = new Socket(0.7, 0.25) } },
+                    Project(cases, [kind == 3 ? actions[0] with { N = 50 } : actions[0], .. actions[1..]], set, socketed, Column(0.4, 0.45),
+                        new HeldValues { OffsetX = 0.1 * a }, kind == 0 ? "aci318m-14" : "aci318m-19"),
+                    Design(length, width,
+                        h) with
+                    {
+                        Pedestal = new Pedestal(1.1, 1.15, false, Bars("16 T20"),
+                            Bars("T12 @ 100 mm"))
+                        { Socket = new Socket(0.7, 0.25) }
+                    },
                     seen);
             },
             iter: 60);
-        seen.Keys.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x", "two-way-shear Jx", "two-way-shear P", "one-way-shear-y Vp", "flexure-bottom-x Mp", "one-way-shear-x vc", "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q", "bearing P1", "overturning-x T3[WX]", "flexure-bottom-x Mw", "uplift U[WX, load 3]", "bearing u", "bearing Wped", "bearing Nq", "bearing qa", "bearing iγ", "bearing-below Δp", "flotation resisting", "sliding S,wet", "uplift Wspread", "settlement s1", "anchorage-x ld", "anchorage-x ldh", "anchorage-y there", "interface lsc", "pedestal Aeff", "column-bearing φBn", "interface ldc", "interface times", "interface-shear C", "pedestal times,cap", "pedestal-shear vc", "flexure-top-x φMn", "one-way-shear-x φVn", "punching-steel As,strip", "socket-depth l,bond", "socket-depth ld", "socket-pressure F1", "socket-walls u,bent", "socket-walls λs", "socket-shear vs", "socket-floor vu"]);
+        seen.Keys.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x",
+            "two-way-shear Jx", "two-way-shear P", "one-way-shear-y Vp", "flexure-bottom-x Mp", "one-way-shear-x vc",
+            "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q", "bearing P1",
+            "overturning-x T3[WX]", "flexure-bottom-x Mw", "uplift U[WX, load 3]", "bearing u", "bearing Wped", "bearing Nq", "bearing qa",
+            "bearing iγ", "bearing-below Δp", "flotation resisting", "sliding S,wet", "uplift Wspread", "settlement s1", "anchorage-x ld",
+            "anchorage-x ldh", "anchorage-y there", "interface lsc", "pedestal Aeff", "column-bearing φBn", "interface ldc",
+            "interface times", "interface-shear C", "pedestal times,cap", "pedestal-shear vc", "flexure-top-x φMn", "one-way-shear-x φVn",
+            "punching-steel As,strip", "socket-depth l,bond", "socket-depth ld", "socket-pressure F1", "socket-walls u,bent",
+            "socket-walls λs", "socket-shear vs", "socket-floor vu"]);
     }
 
     [Fact]
     public void No_combination_is_used_more_than_the_one_that_is_said_to_govern()
     {
-        LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W, true), new("WY", LoadSymbol.W, true)];
+        LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("LIVE", LoadSymbol.L), new("WX", LoadSymbol.W, true),
+            new("WY", LoadSymbol.W, true)];
         var set = CombinationBuilder.Build(LoadStandards.Find("asce7-22")!, cases, new LoadOptions { OverturningReduction = 0.25 }, []);
         PlanLoad[] beside = [new(1, PlanLoadShape.Point, 25, 0.4, 0.1, 0.4, 0.1)];
         var force = Gen.Double[-1, 1];
         Gen.Select(force, force, force, force, Gen.Double[1.6, 3], Gen.Double[1.6, 3], Gen.Int[0, 3]).Sample(
             (a, b, c, d, length, width, kind) =>
             {
-                SupportAction[] actions = [new(400 + (300 * a), 10 * b, 10 * c, 30 * d, 30 * a, 0), new(200 + (150 * b), 5 * c, 5 * d, 20 * a, 20 * b, 0), new(-200 * c, 60 * d, 0, 0, 120 * c, 0), new(-150 * d, 0, 50 * a, 110 * b, 0, 0)];
+                SupportAction[] actions = [new(400 + (300 * a), 10 * b, 10 * c, 30 * d, 30 * a, 0),
+                    new(200 + (150 * b), 5 * c, 5 * d, 20 * a, 20 * b, 0), new(-200 * c, 60 * d, 0, 0, 120 * c, 0),
+                    new(-150 * d, 0, 50 * a, 110 * b, 0, 0)];
                 var rules = Rules with
                 {
                     Ground = DefaultGround with { FoundingDepth = 2.2, WaterDepth = kind == 1 ? 0.8 : null, Surcharge = kind == 2 ? 5 : 0 },
                     Stability = new StabilityRules { VariableResists = kind == 2 },
                     Column = new ColumnRules { Strength = 40e3, Bars = Bars("8 T16") },
-                    Pedestal = kind switch { 1 => new PedestalRules { Under = PedestalUnder.All, Top = -0.2 }, 3 => new PedestalRules { Sockets = new SocketRules { Used = true } }, _ => PedestalRules.None },
+                    Pedestal = kind switch
+                    {
+                        1 => new PedestalRules { Under = PedestalUnder.All, Top = -0.2 },
+                        3 => new PedestalRules { Sockets = new SocketRules { Used = true } },
+                        _ => PedestalRules.None
+                    },
                 };
                 var project = Project(cases, actions, set, rules, Column(0.4, 0.5), new HeldValues { OffsetX = 0.3 * b, OffsetY = 0.1 });
                 if (kind == 0)
@@ -303,14 +385,23 @@ public class TraceTests
 
                 var design = Design(length, width, 0.5, "13 T16", "11 T20", "10 T16", "10 T16") with
                 {
-                    Pedestal = kind switch { 1 => new Pedestal(0.6, 0.7, false, Bars("8 T20"), Bars("T10 @ 150 mm")), 3 => new Pedestal(1.1, 1.2, false, Bars("16 T20"), Bars("T12 @ 100 mm")) { Socket = new Socket(0.7, 0.25) }, _ => null },
+                    Pedestal = kind switch
+                    {
+                        1 => new Pedestal(0.6, 0.7, false, Bars("8 T20"), Bars("T10 @ 150 mm")),
+                        3 => new Pedestal(1.1, 1.2, false, Bars("16 T20"), Bars("T12 @ 100 mm")) { Socket = new Socket(0.7, 0.25) },
+                        _ => null
+                    },
                     Dowels = kind == 3 ? Core.Concrete.BarSpec.None : Bars("8 T16"),
                 };
                 var checker = new Checker(project, project.Foundations[0]);
                 foreach (var result in checker.Check(design).Checks.Where(r => r.Combination is not null))
                 {
                     var check = checker.List.Find(result.Id)!;
-                    var most = set.Used.Where(k => k.IsFor(check.For)).Select(k => checker.Trace(design, check.Id, null, k.Name)).Where(t => t is { Result.Outcome.Done: true }).Select(t => t!.Value.Result.Outcome).MaxBy(o => (o.FailsAnyhow, o.Utilisation));
+                    var most = set.Used.Where(k => k.IsFor(check.For))
+                        .Select(k => checker.Trace(design, check.Id, null, k.Name))
+                        .Where(t => t is { Result.Outcome.Done: true })
+                        .Select(t => t!.Value.Result.Outcome)
+                        .MaxBy(o => (o.FailsAnyhow, o.Utilisation));
                     result.Outcome.FailsAnyhow.Should().Be(most.FailsAnyhow, "what fails whatever its number comes first");
                     result.Utilisation.Should().BeApproximately(most.Utilisation, 1e-9 * Math.Max(1, most.Utilisation), result.Id);
                 }
@@ -329,7 +420,8 @@ public class TraceTests
                 EveryFormulaGivesItsResult(project, design, seen);
             },
             iter: 60);
-        seen.Keys.Should().Contain(["flexure-top-x φMn", "one-way-shear-x utilisation", "flexure-bottom-y Mu", "one-way-shear-y Vu", "two-way-shear vu", "bearing ΣN", "overturning-x R[weights]"]);
+        seen.Keys.Should().Contain(["flexure-top-x φMn", "one-way-shear-x utilisation", "flexure-bottom-y Mu", "one-way-shear-y Vu",
+            "two-way-shear vu", "bearing ΣN", "overturning-x R[weights]"]);
     }
 
     [Fact]
@@ -343,7 +435,8 @@ public class TraceTests
                 EveryFormulaGivesItsResult(project, design, seen);
             },
             iter: 60);
-        seen.Keys.Should().Contain(["pile-compression R,most", "pile-tension T", "pile-lateral H", "pile-axial φPn", "pile-bending Mx", "pile-punching Vu", "strut φFns", "node φFnn", "tie-x T", "one-way-shear-y Vu", "flexure-bottom-x Mu", "two-way-shear vu"]);
+        seen.Keys.Should().Contain(["pile-compression R,most", "pile-tension T", "pile-lateral H", "pile-axial φPn", "pile-bending Mx",
+            "pile-punching Vu", "strut φFns", "node φFnn", "tie-x T", "one-way-shear-y Vu", "flexure-bottom-x Mu", "two-way-shear vu"]);
     }
 
     [Fact]
@@ -362,7 +455,9 @@ public class TraceTests
     [Fact]
     public void Substitution_shows_values_in_the_units_asked_and_brackets_negatives()
     {
-        var step = new TraceStep(TraceKind.Formula, "M", -1, Unit.Moment, [new FormulaPart(null, new Sym("H", 0.3048, Unit.Length)), new FormulaPart("·", default), new FormulaPart(null, new Sym("Fx", -4.4482216152605, Unit.Force))], null);
+        var step = new TraceStep(TraceKind.Formula, "M", -1, Unit.Moment,
+            [new FormulaPart(null, new Sym("H", 0.3048, Unit.Length)), new FormulaPart("·", default),
+                new FormulaPart(null, new Sym("Fx", -4.4482216152605, Unit.Force))], null);
         step.FormulaText.Should().Be("H·Fx");
         step.Substituted(UnitSystem.Us).Should().Be("1·(-1)");
         step.Substituted(UnitSystem.Metric).Should().Be("0.3048·(-4.448)");

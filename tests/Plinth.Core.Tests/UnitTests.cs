@@ -63,7 +63,8 @@ public class UnitTests
     [InlineData("150 pcf", 23.563)]
     [InlineData("24 MN/m3", 24000)]
     [InlineData("100 pci", 27144.7)]
-    public void Weights_per_volume(string text, double value) => Read(text, Measure.UnitWeight).Should().BeApproximately(value, 1e-4 * value);
+    public void Weights_per_volume(string text, double value) =>
+        Read(text, Measure.UnitWeight).Should().BeApproximately(value, 1e-4 * value);
 
     [Theory]
     [InlineData("200", "has no unit; write for example \"200 kPa\"")]
@@ -85,7 +86,9 @@ public class UnitTests
     public void What_is_shown_reads_back() =>
         Gen.Double[0.001, 1e5].Sample(v =>
         {
-            foreach (var (unit, measure) in new[] { (Unit.Length, Measure.Length), (Unit.Force, Measure.Force), (Unit.Moment, Measure.Moment), (Unit.Pressure, Measure.Pressure), (Unit.Stress, Measure.Pressure), (Unit.UnitWeight, Measure.UnitWeight), (Unit.Section, Measure.Length) })
+            foreach (var (unit, measure) in new[] { (Unit.Length, Measure.Length), (Unit.Force, Measure.Force),
+                (Unit.Moment, Measure.Moment), (Unit.Pressure, Measure.Pressure), (Unit.Stress, Measure.Pressure),
+                (Unit.UnitWeight, Measure.UnitWeight), (Unit.Section, Measure.Length) })
             {
                 foreach (var system in Enum.GetValues<UnitSystem>())
                 {
@@ -108,5 +111,6 @@ public class UnitTests
 
     [Fact]
     public void Marks_stand_in_natural_order() =>
-        new[] { "F10", "F2", "PC1", "F1", "CF2", "F02" }.Order(Buildings.MarkOrder.Natural).Should().Equal("CF2", "F1", "F02", "F2", "F10", "PC1");
+        new[] { "F10", "F2", "PC1", "F1", "CF2", "F02" }.Order(Buildings.MarkOrder.Natural)
+            .Should().Equal("CF2", "F1", "F02", "F2", "F10", "PC1");
 }

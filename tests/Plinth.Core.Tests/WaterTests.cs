@@ -10,7 +10,14 @@ namespace Plinth.Core.Tests;
 /// <summary>Water, layers, settlement and soil strength: statics by hand, and properties.</summary>
 public class WaterTests
 {
-    private static readonly GroundRules Wet = DefaultGround with { FoundingDepth = 2.0, WaterDepth = 0.8, SaturatedWeight = 20, PassiveCoefficient = 2, Adhesion = 5 };
+    private static readonly GroundRules Wet = DefaultGround with
+    {
+        FoundingDepth = 2.0,
+        WaterDepth = 0.8,
+        SaturatedWeight = 20,
+        PassiveCoefficient = 2,
+        Adhesion = 5
+    };
 
     private static RuleSet With(GroundRules ground) => Rules with { Ground = ground };
 
@@ -21,7 +28,8 @@ public class WaterTests
         column.Weight(0, 2).Should().BeApproximately((18 * 0.8) + (20 * 1.2), 1e-12);
         column.WaterPressure(2).Should().BeApproximately(9.81 * 1.2, 1e-12);
         column.EffectiveStress(2).Should().BeApproximately((18 * 0.8) + (10.19 * 1.2), 1e-12);
-        column.EffectiveStressOver(0.5, 2).Should().BeApproximately((18 * ((0.8 * 0.8) - 0.25) / 2) + (18 * 0.8 * 1.2) + (10.19 * 1.2 * 1.2 / 2), 1e-12);
+        column.EffectiveStressOver(0.5, 2)
+            .Should().BeApproximately((18 * ((0.8 * 0.8) - 0.25) / 2) + (18 * 0.8 * 1.2) + (10.19 * 1.2 * 1.2 / 2), 1e-12);
         Wet.Column(WaterState.Low).IsWet.Should().BeFalse("no lowest water is stated: the ground may be dry");
         (Wet with { WaterDepthLow = 1.5 }).Column(WaterState.Low).Water.Should().Be(1.5);
     }
@@ -50,12 +58,15 @@ public class WaterTests
     }
 
     [Fact]
-    public void Higher_water_never_helps_sliding_uplift_flotation_or_tipping() => Gen.Select(Gen.Double[0, 1.8], Gen.Double[0, 1.8], Gen.Double[20, 200], Gen.Double[-40, 40]).Sample(
+    public void Higher_water_never_helps_sliding_uplift_flotation_or_tipping() =>
+        Gen.Select(Gen.Double[0, 1.8], Gen.Double[0, 1.8], Gen.Double[20, 200], Gen.Double[-40, 40]).Sample(
         (a, b, n, f) =>
         {
             SupportAction[] actions = [new(n, 4, 3, 5, 6, 0), new(-60, f, 10, 20, 30, 0)];
             double Worst(string id, double depth) => Check(
-                Project([new LoadCase("DEAD", LoadSymbol.D), new LoadCase("WX", LoadSymbol.W)], actions, new CombinationSet([Combination("A", Family.Stability, 0.9, (0, 0.9), (1, 1))], []), With(Wet with { WaterDepth = depth, Adhesion = 0 })), Design(2.4, 2.4, 0.5))
+                Project([new LoadCase("DEAD", LoadSymbol.D), new LoadCase("WX", LoadSymbol.W)], actions,
+                    new CombinationSet([Combination("A", Family.Stability, 0.9, (0, 0.9), (1, 1))], []),
+                    With(Wet with { WaterDepth = depth, Adhesion = 0 })), Design(2.4, 2.4, 0.5))
                 .Checks.SingleOrDefault(c => c.Id == id)?.Utilisation ?? 0;
             foreach (var id in new[] { "sliding", "uplift", "flotation", "overturning-x" })
             {
@@ -68,9 +79,11 @@ public class WaterTests
     public void Full_contact_passes_the_load_through_whatever_weights_and_water_are()
     {
         // With no prism deducted the section's upward shear is N/A·part, whatever w and u.
-        double Shear(GroundRules g) => Check(OneAction(new SupportAction(900, 0, 0, 0, 0, 0), With(g)), Design(2.4, 2.4, 0.6)).Of("one-way-shear-x").Outcome.Demand;
+        double Shear(GroundRules g) =>
+            Check(OneAction(new SupportAction(900, 0, 0, 0, 0, 0), With(g)), Design(2.4, 2.4, 0.6)).Of("one-way-shear-x").Outcome.Demand;
         var plain = Shear(DefaultGround with { SoilWeight = 0, SaturatedWeight = 0 });
-        Shear(DefaultGround with { FoundingDepth = 1.9, SoilWeight = 0, SaturatedWeight = 0, WaterDepth = 0.3, WaterWeight = 9.81 }).Should().BeApproximately(plain, 1e-9 * plain);
+        Shear(DefaultGround with { FoundingDepth = 1.9, SoilWeight = 0, SaturatedWeight = 0, WaterDepth = 0.3, WaterWeight = 9.81 })
+            .Should().BeApproximately(plain, 1e-9 * plain);
     }
 
     [Fact]
@@ -88,10 +101,14 @@ public class WaterTests
     public void A_rising_base_lifts_the_soil_beside_it_where_that_is_asked()
     {
         SupportAction[] actions = [new(50, 0, 0, 0, 0, 0), new(-150, 0, 0, 0, 0, 0)];
-        double Held(GroundRules g) => Check(Project([new LoadCase("DEAD", LoadSymbol.D), new LoadCase("WX", LoadSymbol.W)], actions, new CombinationSet([Combination("A", Family.Stability, 0.6, (0, 0.6), (1, 1))], []), With(g)), Design(2, 1.5, 0.5)).Of("uplift").Outcome.Capacity;
+        double Held(GroundRules g) =>
+            Check(Project([new LoadCase("DEAD", LoadSymbol.D), new LoadCase("WX", LoadSymbol.W)], actions,
+                new CombinationSet([Combination("A", Family.Stability, 0.6, (0, 0.6), (1, 1))], []), With(g)), Design(2, 1.5, 0.5))
+                .Of("uplift").Outcome.Capacity;
         var ground = DefaultGround with { FoundingDepth = 1.7 };
         var tan = Math.Tan(30 * Math.PI / 180);
-        (Held(ground with { UpliftSpread = 30 }) - Held(ground)).Should().BeApproximately(0.6 * 18 * ((3.5 * 1.44 * tan) + (4.0 / 3 * 1.2 * 1.2 * 1.2 * tan * tan)), 1e-9);
+        (Held(ground with { UpliftSpread = 30 }) - Held(ground)).Should().BeApproximately(0.6 * 18 * ((3.5 * 1.44 * tan)
+            + (4.0 / 3 * 1.2 * 1.2 * 1.2 * tan * tan)), 1e-9);
     }
 
     [Fact]
@@ -106,10 +123,13 @@ public class WaterTests
         // One layer without end is the half-space; cut in two of the same modulus it settles the same.
         GroundLayer[] one = [new("sand", double.PositiveInfinity, 30e3, 0.3, null)];
         GroundLayer[] two = [new("sand", 4, 30e3, 0.3, null), new("sand", double.PositiveInfinity, 30e3, 0.3, null)];
-        double Of(GroundLayer[] layers) => Check(OneAction(action, With(g with { SubgradeModulus = null, Layers = layers })), Design(3, 3, 0.5)).Of("settlement").Outcome.Demand;
+        double Of(GroundLayer[] layers) =>
+            Check(OneAction(action, With(g with { SubgradeModulus = null, Layers = layers })), Design(3, 3, 0.5))
+                .Of("settlement").Outcome.Demand;
         Of(one).Should().BeApproximately(q * 0.91 / 30e3 * ElasticSettlement.Factor(3, 3, 0.74, double.PositiveInfinity, 0.3), 1e-12);
         Of(two).Should().BeApproximately(Of(one), 1e-12);
-        Of([new("", 1, 5e3, 0.3, null), new("rock", double.PositiveInfinity, null, 0.3, null)]).Should().Be(0, "what lies above the underside does not settle, rock not at all");
+        Of([new("", 1, 5e3, 0.3, null), new("rock", double.PositiveInfinity, null, 0.3, null)])
+            .Should().Be(0, "what lies above the underside does not settle, rock not at all");
     }
 
     [Fact]
@@ -128,7 +148,8 @@ public class WaterTests
     public void Bearing_by_the_lesser_side_is_read_between_rows()
     {
         var g = DefaultGround with { Bearing = double.NaN, BearingBySide = [(1, 150), (2, 200), (3, 220)] };
-        double Allowed(double l, double b) => Check(OneAction(new SupportAction(100, 0, 0, 0, 0, 0), With(g)), Design(l, b, 0.5)).Of("bearing").Outcome.Capacity;
+        double Allowed(double l, double b) =>
+            Check(OneAction(new SupportAction(100, 0, 0, 0, 0, 0), With(g)), Design(l, b, 0.5)).Of("bearing").Outcome.Capacity;
         Allowed(3, 1.5).Should().BeApproximately(175, 1e-9);
         Allowed(0.9, 0.9).Should().Be(150);
         Allowed(4, 4).Should().Be(220);
@@ -152,18 +173,27 @@ public class WaterTests
         var expected = ((18 * 18.401 * 1.5774 * 1.1443) + (9 * 2 * 22.402 * 0.6)) / 3;
         alone.Outcome.Capacity.Should().BeApproximately(expected, 0.002 * expected);
         Of(DefaultGround with { Bearing = 60, Capacity = drained }).Outcome.Capacity.Should().Be(60, "the stated value caps it");
-        Of(DefaultGround with { Bearing = double.NaN, Capacity = drained with { Undrained = 30 } }).Outcome.Capacity.Should().BeLessThan(alone.Outcome.Capacity, "the undrained analysis governs");
+        Of(DefaultGround with { Bearing = double.NaN, Capacity = drained with { Undrained = 30 } }).Outcome.Capacity.Should().BeLessThan(
+            alone.Outcome.Capacity, "the undrained analysis governs");
     }
 
     [Theory]
     [InlineData("vesic")]
     [InlineData("hansen")]
     [InlineData("meyerhof")]
-    public void Inclined_and_eccentric_loads_and_water_lower_the_bearing_found(string theory) => Gen.Select(Gen.Double[15, 40], Gen.Double[0, 20], Gen.Double[0, 0.3], Gen.Double[0, 0.4]).Sample(
+    public void Inclined_and_eccentric_loads_and_water_lower_the_bearing_found(string theory) =>
+        Gen.Select(Gen.Double[15, 40], Gen.Double[0, 20], Gen.Double[0, 0.3], Gen.Double[0, 0.4]).Sample(
         (phi, c, tilt, e) =>
         {
-            var g = DefaultGround with { Bearing = double.NaN, FoundingDepth = 1.2, Capacity = new BearingCapacity(BearingTheory.Find(theory)!, phi, c, null, 3) };
-            double Used(GroundRules ground, double h, double eccentricity) => Check(OneAction(new SupportAction(500, 500 * h, 0, 0, (500 * eccentricity) - (500 * h * 0.5), 0), With(ground)), Design(2, 2, 0.5)).Of("bearing").Utilisation;
+            var g = DefaultGround with
+            {
+                Bearing = double.NaN,
+                FoundingDepth = 1.2,
+                Capacity = new BearingCapacity(BearingTheory.Find(theory)!, phi, c, null, 3)
+            };
+            double Used(GroundRules ground, double h, double eccentricity) =>
+                Check(OneAction(new SupportAction(500, 500 * h, 0, 0, (500 * eccentricity) - (500 * h * 0.5), 0), With(ground)),
+                    Design(2, 2, 0.5)).Of("bearing").Utilisation;
             var straight = Used(g, 0, 0);
             Used(g, tilt, 0).Should().BeGreaterThanOrEqualTo(straight * (1 - 1e-9));
             Used(g, 0, e).Should().BeGreaterThanOrEqualTo(straight * (1 - 1e-9));

@@ -123,7 +123,8 @@ public sealed class AccessTests : IDisposable
     [InlineData("a/.b/c.csv", false)]
     [InlineData("reactions.toml", false)]
     [InlineData("reactions", false)]
-    public void Only_a_table_of_the_project_is_written_by_an_import(string name, bool may) => (OutputRules.FaultOfTable(name) is null).Should().Be(may);
+    public void Only_a_table_of_the_project_is_written_by_an_import(string name, bool may) =>
+        (OutputRules.FaultOfTable(name) is null).Should().Be(may);
 
     [Fact]
     public void An_output_is_no_input_under_whatever_name()
@@ -144,7 +145,8 @@ public sealed class AccessTests : IDisposable
     [Fact]
     public void What_a_file_outside_holds_is_told_only_where_the_user_asks_for_it()
     {
-        foreach (var (bag, told) in new[] { (new DiagnosticBag { Project = folder }, false), (new DiagnosticBag { Project = folder, QuotesAll = true }, true), (new DiagnosticBag(), true) })
+        foreach (var (bag, told) in new[] { (new DiagnosticBag { Project = folder }, false),
+            (new DiagnosticBag { Project = folder, QuotesAll = true }, true), (new DiagnosticBag(), true) })
         {
             bag.Reads("/etc/hostname", "hostname");
             bag.Reads(In("own.csv"), "own.csv");

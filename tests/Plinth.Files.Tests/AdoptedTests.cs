@@ -108,7 +108,8 @@ public class AdoptedTests
     }
 
     // A layer as any may be: none, counted or spaced, of metric or US sizes, hooked, banded.
-    private static Gen<BarSpec> Layers(bool us) => Gen.Select(Gen.Int[0, 5], Gen.Int[0, 5], Gen.Int[2, 30], Gen.Int[1, 12], Gen.Bool).Select((form, size, count, step, hooked) =>
+    private static Gen<BarSpec> Layers(bool us) =>
+        Gen.Select(Gen.Int[0, 5], Gen.Int[0, 5], Gen.Int[2, 30], Gen.Int[1, 12], Gen.Bool).Select((form, size, count, step, hooked) =>
     {
         var bar = (us ? BarSize.UsSizes : BarSize.MetricSizes)[size + (us ? 0 : 3)];
         return form switch
@@ -124,33 +125,45 @@ public class AdoptedTests
     [Theory]
     [InlineData(false)]
     [InlineData(true)]
-    public void Any_design_that_is_written_is_read_back(bool us) => Gen.Select(Layers(us).Array[6], Gen.Int[1, 200].Array[9], Gen.Bool.Array[6], Gen.Int[0, 7]).Sample((layers, n, yes, lie) =>
+    public void Any_design_that_is_written_is_read_back(bool us) =>
+        Gen.Select(Layers(us).Array[6], Gen.Int[1, 200].Array[9], Gen.Bool.Array[6], Gen.Int[0, 7]).Sample((layers, n, yes, lie) =>
     {
         var step = us ? 0.0254 : 0.005;
         double L(int i) => Math.Round(n[i] * step, 9);
         BarSpec Upright(int i) => new((us ? BarSize.UsSizes : BarSize.MetricSizes)[4 + (n[i] % 3)], 4 + (2 * (n[i] % 5)), 0);
         var round = yes[0];
-        var pedestal = new Pedestal(L(3), round ? 0 : L(4), round, Upright(5), new BarSpec((us ? BarSize.UsSizes : BarSize.MetricSizes)[2], 0, L(6) + (20 * step))) { Socket = yes[1] && !round ? new Socket(L(7), L(8)) : null };
-        var design = new IsolatedDesign(new BaseSize(L(0), L(1), L(2)) { ShiftX = yes[2] ? -L(3) : 0, ShiftY = yes[2] ? L(4) : 0 }, layers[0], layers[1], layers[2], layers[3])
+        var pedestal = new Pedestal(L(3), round ? 0 : L(4), round, Upright(5),
+            new BarSpec((us ? BarSize.UsSizes : BarSize.MetricSizes)[2], 0, L(6) + (20 * step)))
+        {
+            Socket = yes[1] && !round
+                ? new Socket(L(7), L(8))
+                : null
+        };
+        var design = new IsolatedDesign(new BaseSize(L(0), L(1), L(2)) { ShiftX = yes[2] ? -L(3) : 0, ShiftY = yes[2] ? L(4) : 0 },
+            layers[0], layers[1], layers[2], layers[3])
         {
             Pedestal = yes[3] ? pedestal with { SizeY = round ? pedestal.SizeX : pedestal.SizeY } : null,
             Dowels = yes[4] ? Upright(7) : BarSpec.None,
         };
         Support At(string label) => new(label, 0, 0, null, ColumnShape.Rectangular, 0.4, 0.4, 0, 0, 0, "", "");
-        var foundation = new Foundation("F 1", [new Place(At("C \"1\""), 0, null!), new Place(At("C2"), 0, null!).Lying(Lie.All[lie])], true, HeldValues.Nothing, null!);
+        var foundation = new Foundation("F 1", [new Place(At("C \"1\""), 0, null!), new Place(At("C2"), 0, null!).Lying(Lie.All[lie])],
+            true, HeldValues.Nothing, null!);
         var written = AdoptedEntry.Write(foundation, design, us);
         var text = AdoptedEditor.Set("", [("F 1", written)], whole: true);
         var read = Read(text).Single();
-        read.Design.Should().BeEquivalentTo(design, o => o.Using<double>(c => c.Subject.Should().BeApproximately(c.Expectation, 1e-9)).WhenTypeIs<double>(), text);
+        read.Design.Should().BeEquivalentTo(design,
+            o => o.Using<double>(c => c.Subject.Should().BeApproximately(c.Expectation, 1e-9)).WhenTypeIs<double>(), text);
         read.ByHand.Should().BeFalse(text);
         read.Places.Select(p => (p.Supports[0], p.Lie)).Should().Equal(("C \"1\"", Lie.AsDrawn), ("C2", Lie.All[lie]));
-        AdoptedEditor.Set(text, [("F 1", AdoptedEntry.Write(foundation, read.Design, us))], whole: true).Should().Be(text, "written again it is the same");
+        AdoptedEditor.Set(text, [("F 1", AdoptedEntry.Write(foundation, read.Design, us))], whole: true)
+            .Should().Be(text, "written again it is the same");
     });
 
     [Theory]
     [InlineData(false)]
     [InlineData(true)]
-    public void Any_base_under_several_supports_that_is_written_is_read_back(bool us) => Gen.Select(Layers(us).Array[7], Gen.Int[20, 200].Array[8], Gen.Bool.Array[4]).Sample((layers, n, yes) =>
+    public void Any_base_under_several_supports_that_is_written_is_read_back(bool us) =>
+        Gen.Select(Layers(us).Array[7], Gen.Int[20, 200].Array[8], Gen.Bool.Array[4]).Sample((layers, n, yes) =>
     {
         var step = us ? 0.0254 : 0.005;
         double L(int i) => Math.Round(n[i] * step, 9);
@@ -158,17 +171,23 @@ public class AdoptedTests
         BarSpec Ring(int i) => new((us ? BarSize.UsSizes : BarSize.MetricSizes)[4 + (n[i] % 3)], 4 + (2 * (n[i] % 5)), 0);
         string[] labels = ["C 5", "C.9", "say \"E\""];
         var pedestal = new Pedestal(L(4), L(5), false, Ring(6), new BarSpec((us ? BarSize.UsSizes : BarSize.MetricSizes)[2], 0, 20 * step));
-        var design = new CombinedDesign(new BaseSize(L(0), L(1), L(2)), yes[0] ? L(1) : L(3), new PlanPoint(yes[1] ? -L(4) : 0, yes[2] ? L(5) : 0), Flat(0), Flat(1), Flat(2), Flat(3),
-            [.. labels.Select((l, i) => new ColumnDesign(l, Flat(4 + i), new Upright(yes[3] && i == 1 ? pedestal : null, i == 0 ? Ring(7) : BarSpec.None)))]);
+        var design = new CombinedDesign(new BaseSize(L(0), L(1), L(2)), yes[0] ? L(1) : L(3),
+            new PlanPoint(yes[1] ? -L(4) : 0, yes[2] ? L(5) : 0), Flat(0), Flat(1), Flat(2), Flat(3),
+            [
+                .. labels.Select((l, i) => new ColumnDesign(l, Flat(4 + i),
+                    new Upright(yes[3] && i == 1 ? pedestal : null, i == 0 ? Ring(7) : BarSpec.None)))]);
         Support At(string label, double x) => new(label, x, 0, null, ColumnShape.Rectangular, 0.4, 0.4, 0, 0, 0, "", "");
-        var foundation = new Foundation("CF1", [new Place([.. labels.Select((l, i) => At(l, 3 * i))], 0, null!)], false, HeldValues.Nothing, null!) { Kind = FoundationKinds.Find("combined")! };
+        var foundation = new Foundation("CF1", [new Place([.. labels.Select((l, i) => At(l, 3 * i))], 0, null!)], false, HeldValues.Nothing,
+            null!)
+        { Kind = FoundationKinds.Find("combined")! };
         var written = AdoptedEntry.Write(foundation, design, us);
         var text = AdoptedEditor.Set("", [("CF1", written)], whole: true);
         var read = Read(text).Single();
         AdoptedEntry.Same(foundation, read.Design, design).Should().BeTrue(text);
         read.ByHand.Should().BeFalse(text);
         read.Kind.Id.Should().Be("combined");
-        AdoptedEditor.Set(text, [("CF1", AdoptedEntry.Write(foundation, read.Design, us))], whole: true).Should().Be(text, "written again it is the same");
+        AdoptedEditor.Set(text, [("CF1", AdoptedEntry.Write(foundation, read.Design, us))], whole: true)
+            .Should().Be(text, "written again it is the same");
     });
 
     [Fact]
@@ -176,13 +195,18 @@ public class AdoptedTests
     {
         const string head = "[CF1]\nkind = \"combined\"\n";
         (string, IReadOnlyList<(string Key, string Value)>)[] Set(params (string Key, string Value)[] values) => [("CF1", values)];
-        AdoptedEditor.Set(head + "bottom-y.at.C5 = \"9 T16\" # why\n", Set(("bottom-y.at.C5", "\"10 T16\"")), whole: false).Should().Be(head + "bottom-y.at.C5 = \"10 T16\" # why\n");
-        AdoptedEditor.Set(head + "bottom-y = { at.C5 = \"9 T16\", rest = \"none\" }\n", Set(("bottom-y.rest", "\"8 T12\""), ("bottom-y.at.C9", "\"7 T16\"")), whole: false)
+        AdoptedEditor.Set(head + "bottom-y.at.C5 = \"9 T16\" # why\n", Set(("bottom-y.at.C5", "\"10 T16\"")), whole: false)
+            .Should().Be(head + "bottom-y.at.C5 = \"10 T16\" # why\n");
+        AdoptedEditor.Set(head + "bottom-y = { at.C5 = \"9 T16\", rest = \"none\" }\n",
+            Set(("bottom-y.rest", "\"8 T12\""), ("bottom-y.at.C9", "\"7 T16\"")), whole: false)
             .Should().Be(head + "bottom-y = { at.C5 = \"9 T16\", rest = \"8 T12\", at.C9 = \"7 T16\" }\n");
-        AdoptedEditor.Set(head + "\n[CF1.at.C5]\ndowels = \"4 T16\"\n", Set(("at.C5.dowels", "\"8 T16\""), ("at.C5.pedestal.bars", "\"8 T20\"")), whole: false)
+        AdoptedEditor.Set(head + "\n[CF1.at.C5]\ndowels = \"4 T16\"\n",
+            Set(("at.C5.dowels", "\"8 T16\""), ("at.C5.pedestal.bars", "\"8 T20\"")), whole: false)
             .Should().Be(head + "\n[CF1.at.C5]\ndowels = \"8 T16\"\npedestal.bars = \"8 T20\"\n");
-        AdoptedEditor.Set(head + "bottom-y = { at.C5 = \"9 T16\" }\nx = 1\n", Set(("kind", "\"combined\""), ("bottom-y.at.C5", "\"9 T16\"")), whole: true).Should().Be(head + "bottom-y.at.C5 = \"9 T16\"\n");
-        AdoptedEditor.Set(head, Set(("at.\"C 5\".dowels", "\"8 T16\"")), whole: false).Should().Be(head + "at.\"C 5\".dowels = \"8 T16\"\n");
+        AdoptedEditor.Set(head + "bottom-y = { at.C5 = \"9 T16\" }\nx = 1\n",
+            Set(("kind", "\"combined\""), ("bottom-y.at.C5", "\"9 T16\"")), whole: true).Should().Be(head + "bottom-y.at.C5 = \"9 T16\"\n");
+        AdoptedEditor.Set(head, Set(("at.\"C 5\".dowels", "\"8 T16\"")), whole: false)
+            .Should().Be(head + "at.\"C 5\".dowels = \"8 T16\"\n");
     }
 
     [Fact]
@@ -207,18 +231,23 @@ public class AdoptedTests
     public void A_missing_key_is_added_after_the_last_and_a_new_table_at_the_end()
     {
         var changed = AdoptedEditor.Set(Text, [("F1", [("top-x", "\"5 T12\"")]), ("F3", [("kind", "\"isolated\"")])], whole: false);
-        changed.Should().Contain("found = \"00000000\"\ntop-x = \"5 T12\"\n\n# between").And.EndWith("# last words\n\n[F3]\nkind = \"isolated\"\n");
+        changed.Should().Contain("found = \"00000000\"\ntop-x = \"5 T12\"\n\n# between").And.EndWith(
+            "# last words\n\n[F3]\nkind = \"isolated\"\n");
     }
 
     [Fact]
     public void The_whole_table_drops_what_is_not_wanted_and_keeps_its_comments()
     {
-        var changed = AdoptedEditor.Set(Text, [("F1", [("kind", "\"isolated\""), ("supports", "[\"C1\"]"), ("length", "\"3 m\"")])], whole: true);
-        changed.Should().StartWith("# first words\n\n[F1]  # the corner\nkind = \"isolated\"\nsupports = [\"C1\"]   # one\nlength = \"3 m\"\n# a thought\n\n# between\n\n[F2]");
+        var changed = AdoptedEditor.Set(Text, [("F1", [("kind", "\"isolated\""), ("supports", "[\"C1\"]"), ("length", "\"3 m\"")])],
+            whole: true);
+        changed.Should().StartWith(
+            "# first words\n\n[F1]  # the corner\nkind = \"isolated\"\nsupports = [\"C1\"]   # one\n"
+                + "length = \"3 m\"\n# a thought\n\n# between\n\n[F2]");
     }
 
     [Fact]
-    public void Setting_what_is_there_changes_no_byte() => AdoptedEditor.Set(Text, [("F2", [("length", "\"1 m\"")])], whole: false).Should().Be(Text);
+    public void Setting_what_is_there_changes_no_byte() =>
+        AdoptedEditor.Set(Text, [("F2", [("length", "\"1 m\"")])], whole: false).Should().Be(Text);
 
     [Fact]
     public void Windows_line_ends_stay()
@@ -241,7 +270,8 @@ public class AdoptedTests
     public void The_digest_sees_values_not_layout()
     {
         var entry = Read(Text)[0];
-        Read(Text.Replace("length = \"2000 mm\"", "length   =  \"2000 mm\" # same", StringComparison.Ordinal))[0].Digest.Should().Be(entry.Digest);
+        Read(Text.Replace("length = \"2000 mm\"", "length   =  \"2000 mm\" # same", StringComparison.Ordinal))[0].Digest.Should().Be(
+            entry.Digest);
         Read(Text.Replace("length = \"2000 mm\"", "length = \"2001 mm\"", StringComparison.Ordinal))[0].Digest.Should().NotBe(entry.Digest);
         entry.ByHand.Should().BeTrue();
         Read(Text.Replace("00000000", entry.Digest, StringComparison.Ordinal))[0].ByHand.Should().BeFalse();

@@ -43,7 +43,9 @@ public class ImportRoundTripTests
     public void There_are_twenty_four_ways_to_turn_axes() => Turns.Should().HaveCount(24);
 
     private static readonly Gen<(int Turn, bool Action, char Delimiter, bool Comma, bool Us, bool Wide, int Titles, int Seed)> Exports =
-        Gen.Select(Gen.Int[0, 23], Gen.Bool, Gen.Int[0, 3].Select(i => ",;\t|"[i]), Gen.Bool, Gen.Bool, Gen.Bool, Gen.Int[0, 3]).Select(Gen.Int[0, int.MaxValue], (a, seed) => (a.Item1, a.Item2, a.Item3, a.Item4 && a.Item3 != ',', a.Item5, a.Item6, a.Item7, seed));
+        Gen.Select(Gen.Int[0, 23], Gen.Bool, Gen.Int[0, 3].Select(i => ",;\t|"[i]), Gen.Bool, Gen.Bool, Gen.Bool, Gen.Int[0, 3])
+            .Select(Gen.Int[0, int.MaxValue],
+                (a, seed) => (a.Item1, a.Item2, a.Item3, a.Item4 && a.Item3 != ',', a.Item5, a.Item6, a.Item7, seed));
 
     [Fact]
     public void Any_axes_sense_delimiter_decimal_sign_unit_and_layout() => Exports.Sample(e =>
@@ -55,11 +57,13 @@ public class ImportRoundTripTests
         {
             foreach (var c in cases)
             {
-                truth[($"N{support}", c)] = [.. Enumerable.Range(0, 6).Select(_ => Math.Round(random.NextDouble() * 2000 - 1000, random.Next(0, 4)))];
+                truth[($"N{support}", c)] = [.. Enumerable.Range(0, 6)
+                    .Select(_ => Math.Round(random.NextDouble() * 2000 - 1000, random.Next(0, 4)))];
             }
         }
 
-        // Into the model: project axis i lies along a model axis, so that component of the model is sign times it; an action is the reaction turned round.
+        // Into the model: project axis i lies along a model axis, so that component of the model is sign times it; an action is the
+        // reaction turned round.
         var turn = Turns[e.Turn];
         double[] Model(double[] project)
         {
@@ -79,25 +83,33 @@ public class ImportRoundTripTests
         var lines = Enumerable.Range(0, e.Titles).Select(i => $"Title {i}").ToList();
         if (e.Wide)
         {
-            lines.Add(string.Join(e.Delimiter, cases.SelectMany(c => words.Select((w, i) => $"{c} {w} ({(i < 3 ? force : moment)})")).Prepend("Joint")));
-            lines.AddRange(truth.GroupBy(t => t.Key.Item1).Select(g => string.Join(e.Delimiter, cases.SelectMany(c => Model(g.Single(t => t.Key.Item2 == c).Value).Select(Number)).Prepend(g.Key))));
+            lines.Add(string.Join(e.Delimiter,
+                cases.SelectMany(c => words.Select((w, i) => $"{c} {w} ({(i < 3 ? force : moment)})")).Prepend("Joint")));
+            lines.AddRange(truth.GroupBy(t => t.Key.Item1)
+                .Select(g => string.Join(e.Delimiter,
+                    cases.SelectMany(c => Model(g.Single(t => t.Key.Item2 == c).Value).Select(Number)).Prepend(g.Key))));
         }
         else
         {
             lines.Add(string.Join(e.Delimiter, words.Prepend("Loading").Prepend("Joint")));
             lines.Add(string.Join(e.Delimiter, words.Select((_, i) => i < 3 ? force : moment).Prepend("").Prepend("")));
-            lines.AddRange(truth.Select(t => string.Join(e.Delimiter, Model(t.Value).Select(Number).Prepend(t.Key.Item2).Prepend(t.Key.Item1))));
+            lines.AddRange(
+                truth.Select(t => string.Join(e.Delimiter, Model(t.Value).Select(Number).Prepend(t.Key.Item2).Prepend(t.Key.Item1))));
         }
 
         string Axis(int i) => $"\"{(turn[i].Sign < 0 ? "-" : "")}{"xyz"[turn[i].Axis]}\"";
-        var import = $"[import]\nfile = \"raw.csv\"\naxes = [{Axis(0)}, {Axis(1)}, {Axis(2)}]\nsense = \"{(e.Action ? "action" : "reaction")}\"\n"
+        var import =
+            $"[import]\nfile = \"raw.csv\"\naxes = [{Axis(0)}, {Axis(1)}, {Axis(2)}]\nsense = \"{(e.Action ? "action" : "reaction")}\"\n"
             + (e.Wide ? "layout = \"wide\"\nwide = \"{case} {component}\"\n" : "")
-            + "columns = { support = \"Joint\", " + (e.Wide ? "" : "case = \"Loading\", ") + "Fx = \"FX\", Fy = \"FY\", Fz = \"FZ\", Mx = \"MX\", My = \"MY\", Mz = \"MZ\" }\n";
+            + "columns = { support = \"Joint\", " + (e.Wide ? "" : "case = \"Loading\", ")
+                + "Fx = \"FX\", Fy = \"FY\", Fz = \"FZ\", Mx = \"MX\", My = \"MY\", Mz = \"MZ\" }\n";
         using var f = new RawFolder().With("raw.csv", string.Join('\n', lines) + "\n").Import(import);
         f.Faults.Should().BeEmpty($"{import}\n{string.Join('\n', lines)}");
         var rows = f.Reactions.Split('\n', StringSplitOptions.RemoveEmptyEntries);
         rows[0].Should().Be($"support,case,Fx ({force}),Fy ({force}),Fz ({force}),Mx ({moment}),My ({moment}),Mz ({moment})");
-        var back = rows.Skip(1).Select(r => r.Split(',')).ToDictionary(c => (c[0], c[1]), c => c.Skip(2).Select(v => double.Parse(v, CultureInfo.InvariantCulture)).ToArray());
+        var back = rows.Skip(1)
+            .Select(r => r.Split(','))
+            .ToDictionary(c => (c[0], c[1]), c => c.Skip(2).Select(v => double.Parse(v, CultureInfo.InvariantCulture)).ToArray());
         back.Should().HaveSameCount(truth);
         foreach (var (key, values) in truth)
         {
@@ -114,13 +126,15 @@ public class ImportRoundTripTests
     }, iter: 300);
 
     [Fact]
-    public void Totals_about_the_origin_do_not_depend_on_where_forces_are_cut() => Gen.Select(Gen.Double[-9, 9].Array[6], Gen.Double[-30, 30].Array[6]).Sample((a, at) =>
+    public void Totals_about_the_origin_do_not_depend_on_where_forces_are_cut() =>
+        Gen.Select(Gen.Double[-9, 9].Array[6], Gen.Double[-30, 30].Array[6]).Sample((a, at) =>
     {
         // A force at a point is the same force at another with the moment that goes with it.
         var action = new SupportAction(a[0], a[1], a[2], a[3], a[4], a[5]);
         var there = default(LoadTotals).Plus(action, at[0], at[1], at[2]);
         var (dx, dy, dz) = (at[0] - at[3], at[1] - at[4], at[2] - at[5]);
-        var moved = new SupportAction(a[0], a[1], a[2], a[3] - (dy * a[0]) - (dz * a[2]), a[4] + (dx * a[0]) + (dz * a[1]), a[5] + (dx * a[2]) - (dy * a[1]));
+        var moved = new SupportAction(a[0], a[1], a[2], a[3] - (dy * a[0]) - (dz * a[2]), a[4] + (dx * a[0]) + (dz * a[1]),
+            a[5] + (dx * a[2]) - (dy * a[1]));
         var here = default(LoadTotals).Plus(moved, at[3], at[4], at[5]);
         foreach (var (x, y) in new[] { (there.N, here.N), (there.Mx, here.Mx), (there.My, here.My), (there.Mz, here.Mz) })
         {

@@ -33,7 +33,8 @@ internal sealed class RawFolder : IDisposable
 
     public RawFolder Import(string import)
     {
-        With("plinth.toml", "[project]\nname = \"T\"\ncode = \"aci318m-19\"\n[loads]\nstandard = \"asce7-22\"\n[cases]\nDEAD = \"D\"\n" + import);
+        With("plinth.toml",
+            "[project]\nname = \"T\"\ncode = \"aci318m-19\"\n[loads]\nstandard = \"asce7-22\"\n[cases]\nDEAD = \"D\"\n" + import);
         var bag = new DiagnosticBag();
         var project = ImportProject.Read(path, bag);
         using var writer = new StringWriter();
@@ -56,14 +57,26 @@ internal sealed class RawFolder : IDisposable
         const string Main = "http://schemas.openxmlformats.org/spreadsheetml/2006/main";
         const string Office = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
         const string Package = "http://schemas.openxmlformats.org/package/2006";
-        Part("[Content_Types].xml", $"<Types xmlns=\"{Package}/content-types\"><Default Extension=\"xml\" ContentType=\"application/xml\"/><Default Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/></Types>");
-        Part("_rels/.rels", $"<Relationships xmlns=\"{Package}/relationships\"><Relationship Id=\"rId1\" Type=\"{Office}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>");
-        Part("xl/workbook.xml", $"<workbook xmlns=\"{Main}\" xmlns:r=\"{Office}\"><sheets>{string.Concat(sheets.Select((s, i) => $"<sheet name=\"{s.Name}\" sheetId=\"{i + 1}\" r:id=\"rId{i + 1}\"/>"))}</sheets></workbook>");
-        Part("xl/_rels/workbook.xml.rels", $"<Relationships xmlns=\"{Package}/relationships\">{string.Concat(sheets.Select((_, i) => $"<Relationship Id=\"rId{i + 1}\" Type=\"{Office}/worksheet\" Target=\"worksheets/sheet{i + 1}.xml\"/>"))}<Relationship Id=\"rIdS\" Type=\"{Office}/styles\" Target=\"styles.xml\"/></Relationships>");
-        Part("xl/styles.xml", $"<styleSheet xmlns=\"{Main}\"><fonts count=\"1\"><font/></fonts><fills count=\"1\"><fill/></fills><borders count=\"1\"><border/></borders><cellStyleXfs count=\"1\"><xf/></cellStyleXfs><cellXfs count=\"2\"><xf numFmtId=\"0\"/><xf numFmtId=\"14\" applyNumberFormat=\"1\"/></cellXfs></styleSheet>");
+        Part("[Content_Types].xml",
+            $"<Types xmlns=\"{Package}/content-types\"><Default Extension=\"xml\" ContentType=\"application/xml\"/><Default "
+                + "Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/></Types>");
+        Part("_rels/.rels",
+            $"<Relationships xmlns=\"{Package}/relationships\"><Relationship Id=\"rId1\" Type=\"{Office}/officeDocument\" "
+                + "Target=\"xl/workbook.xml\"/></Relationships>");
+        Part("xl/workbook.xml",
+            $"<workbook xmlns=\"{Main}\" "
+                + $"xmlns:r=\"{Office}\"><sheets>{string.Concat(sheets.Select((s, i) => $"<sheet name=\"{s.Name}\" sheetId=\"{i + 1}\" r:id=\"rId{i + 1}\"/>"))}</sheets></workbook>");
+        Part("xl/_rels/workbook.xml.rels",
+            "<Relationships "
+                + $"xmlns=\"{Package}/relationships\">{string.Concat(sheets.Select((_, i) => $"<Relationship Id=\"rId{i + 1}\" Type=\"{Office}/worksheet\" Target=\"worksheets/sheet{i + 1}.xml\"/>"))}<Relationship Id=\"rIdS\" Type=\"{Office}/styles\" Target=\"styles.xml\"/></Relationships>");
+        Part("xl/styles.xml",
+            $"<styleSheet xmlns=\"{Main}\"><fonts count=\"1\"><font/></fonts><fills count=\"1\"><fill/></fills><borders "
+                + "count=\"1\"><border/></borders><cellStyleXfs count=\"1\"><xf/></cellStyleXfs><cellXfs count=\"2\"><xf "
+                + "numFmtId=\"0\"/><xf numFmtId=\"14\" applyNumberFormat=\"1\"/></cellXfs></styleSheet>");
         for (var i = 0; i < sheets.Length; i++)
         {
-            Part($"xl/worksheets/sheet{i + 1}.xml", $"<worksheet xmlns=\"{Main}\"><sheetData>{sheets[i].Rows}</sheetData>{sheets[i].After}</worksheet>");
+            Part($"xl/worksheets/sheet{i + 1}.xml",
+                $"<worksheet xmlns=\"{Main}\"><sheetData>{sheets[i].Rows}</sheetData>{sheets[i].After}</worksheet>");
         }
 
         return this;

@@ -67,16 +67,19 @@ public class ReadingTests
     }
 
     [Fact]
-    public void No_text_breaks_the_csv_reader() => Gen.String[Gen.Char["support,x (m)\n\"'\t;01.e-"], 0, 200].Sample(s => { Read("support,x (m)\n" + s); }, iter: 3000);
+    public void No_text_breaks_the_csv_reader() =>
+        Gen.String[Gen.Char["support,x (m)\n\"'\t;01.e-"], 0, 200].Sample(s => { Read("support,x (m)\n" + s); }, iter: 3000);
 
     [Fact]
-    public void No_text_breaks_the_toml_reader() => Gen.String[Gen.Char["[]{}=\"'.#\nab1 ,-"], 0, 120].Sample(s => { TomlTree.Parse(s, "t.toml", new DiagnosticBag()); }, iter: 5000);
+    public void No_text_breaks_the_toml_reader() =>
+        Gen.String[Gen.Char["[]{}=\"'.#\nab1 ,-"], 0, 120].Sample(s => { TomlTree.Parse(s, "t.toml", new DiagnosticBag()); }, iter: 5000);
 
     [Fact]
     public void Dotted_keys_tables_and_arrays_of_tables_make_one_tree()
     {
         var bag = new DiagnosticBag();
-        var root = TomlTree.Parse("a.b = 1\n[c]\nd = { e = \"x\", f = [1, 2] }\n[[g]]\nh.i = true\n[[g]]\nh = 2\n[g.k]\nl = 3\n", "t.toml", bag)!;
+        var root = TomlTree.Parse("a.b = 1\n[c]\nd = { e = \"x\", f = [1, 2] }\n[[g]]\nh.i = true\n[[g]]\nh = 2\n[g.k]\nl = 3\n", "t.toml",
+            bag)!;
         bag.Sorted.Should().BeEmpty();
         ((TomlTable)root["a"]!.Value!)["b"]!.Value.Should().Be(1.0);
         var g = (List<TomlNode>)root["g"]!.Value!;

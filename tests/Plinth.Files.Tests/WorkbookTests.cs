@@ -11,7 +11,8 @@ public class WorkbookTests
     private const string Import = "[import]\nfile = \"raw.xlsx\"\ncolumns = { support = \"Joint\", case = \"Loading\", Fz = \"FZ\" }\n";
     private static readonly string Header = Row(1, "Reactions") + Row(2, "Joint", "Loading", "FZ") + Row(3, "", "", "kN");
 
-    private static RawFolder Given(string rows, string after = "", string import = Import) => new RawFolder().Workbook("raw.xlsx", ("Base", rows, after)).Import(import);
+    private static RawFolder Given(string rows, string after = "", string import = Import) =>
+        new RawFolder().Workbook("raw.xlsx", ("Base", rows, after)).Import(import);
 
     [Fact]
     public void Numbers_texts_and_gaps_are_read_to_the_digits_a_spreadsheet_keeps()
@@ -23,9 +24,11 @@ public class WorkbookTests
     }
 
     [Theory]
-    [InlineData("<c r=\"REF\"><f>A4*2</f></c>", "raw.xlsx:4:3: error: cell C4 holds a formula, =A4*2, without its result; open the workbook in a spreadsheet program")]
+    [InlineData("<c r=\"REF\"><f>A4*2</f></c>", "raw.xlsx:4:3: error: cell C4 holds a formula, =A4*2, without its result; open the "
+        + "workbook in a spreadsheet program")]
     [InlineData("<c r=\"REF\" t=\"e\"><v>#DIV/0!</v></c>", "cell C4 holds the spreadsheet error #DIV/0!")]
-    [InlineData("<c r=\"REF\" s=\"1\"><v>45717</v></c>", "cell C4 holds a date, 2025-03-01: the spreadsheet may have taken a number such as 1.3 for one")]
+    [InlineData("<c r=\"REF\" s=\"1\"><v>45717</v></c>", "cell C4 holds a date, 2025-03-01: the spreadsheet may have taken a number such "
+        + "as 1.3 for one")]
     [InlineData("<c r=\"REF\" t=\"b\"><v>1</v></c>", "is not a number; mend it, or skip = [4]")]
     public void Cells_that_hold_no_value_are_told(string cell, string message)
     {
@@ -45,8 +48,11 @@ public class WorkbookTests
     public void Merged_header_cells_have_no_names_of_their_own()
     {
         var import = Import.Replace("Fz = \"FZ\"", "Fz = \"Forces\"", StringComparison.Ordinal);
-        using var f = Given(Row(1, "Joint", "Loading", "Forces", "") + Row(2, "", "", "FX", "FZ") + Row(3, 1, "DEAD", 1, 2), "<mergeCells count=\"1\"><mergeCell ref=\"C1:D1\"/></mergeCells>", import);
-        f.Faults.Should().Contain("raw.xlsx:1:3: error: the header cell \"Forces\" is merged over columns C to D, so these have no names of their own; say header = the row below it");
+        using var f = Given(Row(1, "Joint", "Loading", "Forces", "") + Row(2, "", "", "FX", "FZ") + Row(3, 1, "DEAD", 1, 2),
+            "<mergeCells count=\"1\"><mergeCell ref=\"C1:D1\"/></mergeCells>", import);
+        f.Faults.Should().Contain(
+            "raw.xlsx:1:3: error: the header cell \"Forces\" is merged over columns C to D, so these have no names of their own; say "
+                + "header = the row below it");
     }
 
     [Fact]
@@ -94,14 +100,20 @@ public class WorkbookTests
         using var f = new RawFolder().Workbook(
             "raw.xlsx",
             ("Notes", Row(1, "hello"), ""),
-            ("Reactions", Row(1, "Node no.", "Load case", "Force X", "Force Y", "Force Z", "Moment X") + Row(2, "", "", "kN", "kN", "kN", "kNm") + Row(3, 4, "DEAD", 1, -50, 2, 3) + Row(4, 4, "WIND X", 9, 0, 1, 3), ""),
+            ("Reactions",
+                Row(1, "Node no.", "Load case", "Force X", "Force Y", "Force Z", "Moment X") + Row(2, "", "", "kN", "kN", "kN", "kNm")
+                    + Row(3, 4, "DEAD", 1, -50, 2, 3) + Row(4, 4, "WIND X", 9, 0, 1, 3), ""),
             ("Nodes", Row(1, "Node no.", "X", "Y", "Z") + Row(2, "", "m", "m", "m") + Row(3, 4, 0, 1, 2), ""));
         var bag = new DiagnosticBag();
         var text = ImportGuess.Text(f.Path, "raw.xlsx", null, new HashSet<string>(), false, bag);
         bag.Sorted.Should().BeEmpty();
-        text.Should().Contain("sheet = \"Reactions\"").And.Contain("header = 1").And.Contain("axes = [\"x\", \"-z\", \"y\"]").And.Contain("sense = \"action\"")
-            .And.Contain("columns = { support = \"Node no.\", case = \"Load case\", Fx = \"Force X\", Fy = \"Force Y\", Fz = \"Force Z\", Mx = \"Moment X\" }")
-            .And.Contain("[import.positions]").And.Contain("sheet = \"Nodes\"").And.Contain("DEAD = \"D\"").And.Contain("\"WIND X\" = \"W\"");
+        text.Should().Contain("sheet = \"Reactions\"").And.Contain("header = 1").And.Contain("axes = [\"x\", \"-z\", \"y\"]").And.Contain(
+            "sense = \"action\"")
+            .And.Contain(
+                "columns = { support = \"Node no.\", case = \"Load case\", Fx = \"Force X\", Fy = \"Force Y\", Fz = \"Force Z\", Mx = "
+                    + "\"Moment X\" }")
+            .And.Contain("[import.positions]").And.Contain("sheet = \"Nodes\"").And.Contain("DEAD = \"D\"").And.Contain(
+                "\"WIND X\" = \"W\"");
         f.Import(text!.Split("[cases]")[0]).Faults.Should().BeEmpty("what is printed can be pasted");
         f.Report!.Cases[0].Totals.N.Should().Be(50, "weight presses down by the guess");
     }
@@ -141,7 +153,8 @@ public class WorkbookTests
         CsCheck.Check.Sample(CsCheck.Gen.Select(CsCheck.Gen.Long[-999_999_999_999, 999_999_999_999], CsCheck.Gen.Int[0, 12]), p =>
         {
             var text = ((decimal)p.Item1 / (decimal)Math.Pow(10, p.Item2)).ToString(System.Globalization.CultureInfo.InvariantCulture);
-            return RawNumber.TryRead(text, '.', out var n) && n.Value == double.Parse(text, System.Globalization.CultureInfo.InvariantCulture)
+            return RawNumber.TryRead(text, '.', out var n)
+                && n.Value == double.Parse(text, System.Globalization.CultureInfo.InvariantCulture)
                 && double.Parse(n.ToString(), System.Globalization.CultureInfo.InvariantCulture) == n.Value;
         });
 }
@@ -188,9 +201,12 @@ public class GuessTests
 
     [Theory]
     [InlineData("Node,Case,FX (kN),FY (kN),FZ (kN)", "Fx = \"FX (kN)\", Fy = \"FY (kN)\", Fz = \"FZ (kN)\"")]
-    [InlineData("Support label,Load combination,Reaction x (kN),Reaction y (kN),Vertical (kN)", "Fx = \"Reaction x (kN)\", Fy = \"Reaction y (kN)\", Fz = \"Vertical (kN)\"")]
-    [InlineData("Joint No.,Loading,Moment about x (kNm),Hx (kN),Rz (kN)", "Mx = \"Moment about x (kNm)\", Fx = \"Hx (kN)\", Fz = \"Rz (kN)\"")]
-    [InlineData("Node,Loading,Force (X),Force (Y) [kN],Force (Z), Moment (X)", "Fx = \"Force (X)\", Fy = \"Force (Y) [kN]\", Fz = \"Force (Z)\", Mx = \"Moment (X)\"")]
+    [InlineData("Support label,Load combination,Reaction x (kN),Reaction y (kN),Vertical (kN)", "Fx = \"Reaction x (kN)\", Fy = \"Reaction "
+        + "y (kN)\", Fz = \"Vertical (kN)\"")]
+    [InlineData("Joint No.,Loading,Moment about x (kNm),Hx (kN),Rz (kN)", "Mx = \"Moment about x (kNm)\", Fx = \"Hx (kN)\", Fz = "
+        + "\"Rz (kN)\"")]
+    [InlineData("Node,Loading,Force (X),Force (Y) [kN],Force (Z), Moment (X)", "Fx = \"Force (X)\", Fy = \"Force (Y) [kN]\", Fz = \"Force "
+        + "(Z)\", Mx = \"Moment (X)\"")]
     [InlineData("Point,LC,Step,Fz (kN),My (kNm)", "step = \"Step\", Fz = \"Fz (kN)\", My = \"My (kNm)\"")]
     public void Columns_by_header(string header, string columns)
     {

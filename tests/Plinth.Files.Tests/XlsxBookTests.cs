@@ -17,10 +17,15 @@ public class XlsxBookTests
     private static (byte[] Book, IReadOnlyList<DataTable> Tables) Written(string label = "C1")
     {
         using var folder = new RawFolder();
-        folder.With("plinth.toml", "[project]\nname = \"A & B <c>\"\nnumber = \"17\"\nclient = \"Nobody\"\ncode = \"aci318m-19\"\n[loads]\nstandard = \"asce7-22\"\n[cases]\nDEAD = \"D\"\n[ground]\nfounding-depth = \"1.5 m\"\nbearing = \"200 kPa\"\n[concrete]\nstrength = \"30 MPa\"\n[steel]\nyield = \"420 MPa\"\n[carbon]\nconcrete = 300\n")
+        folder.With("plinth.toml",
+            "[project]\nname = \"A & B <c>\"\nnumber = \"17\"\nclient = \"Nobody\"\ncode = \"aci318m-19\"\n"
+                + "[loads]\nstandard = \"asce7-22\"\n[cases]\nDEAD = \"D\"\n[ground]\nfounding-depth = \"1.5 m\"\n"
+                + "bearing = \"200 kPa\"\n[concrete]\nstrength = \"30 MPa\"\n[steel]\nyield = \"420 MPa\"\n[carbon]\n"
+                + "concrete = 300\n")
             .With("supports.csv", $"support,x (m),y (m),cx (mm),cy (mm)\n{label},0,0,400,400\n")
             .With("reactions.csv", $"support,case,Fz (kN)\n{label},DEAD,500\n")
-            .With("adopted.toml", $"[F1]\nkind = \"isolated\"\nsupports = [\"{label}\"]\nlength = \"2150 mm\"\nwidth = \"2000 mm\"\nthickness = \"450 mm\"\nbottom-x = {{ bars = \"11 T16\", ends = \"hooked\" }}\nbottom-y = \"11 T16\"\n");
+            .With("adopted.toml",
+                $"[F1]\nkind = \"isolated\"\nsupports = [\"{label}\"]\nlength = \"2150 mm\"\nwidth = \"2000 mm\"\nthickness = \"450 mm\"\nbottom-x = {{ bars = \"11 T16\", ends = \"hooked\" }}\nbottom-y = \"11 T16\"\n");
         var bag = new DiagnosticBag();
         var loaded = ProjectReader.Read(folder.Path, bag);
         loaded.Should().NotBeNull(string.Join('\n', bag.Sorted));
@@ -98,7 +103,9 @@ public class XlsxBookTests
             var sheet = XElement.Load(entry.Open());
             XNamespace x = "http://schemas.openxmlformats.org/spreadsheetml/2006/main";
             sheet.Descendants(x + "f").Should().BeEmpty();
-            sheet.Descendants(x + "c").Where(c => c.Value.Contains("=1+2", StringComparison.Ordinal)).Should().OnlyContain(c => c.Attribute("t")!.Value == "inlineStr");
+            sheet.Descendants(x + "c")
+                .Where(c => c.Value.Contains("=1+2", StringComparison.Ordinal))
+                .Should().OnlyContain(c => c.Attribute("t")!.Value == "inlineStr");
         }
 
         using var reader = ExcelReaderFactory.CreateReader(new MemoryStream(book));

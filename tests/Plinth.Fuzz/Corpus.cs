@@ -29,8 +29,10 @@ internal sealed class Corpus : IDisposable
         Projects.Add(rich);
         var book = Path.Combine(root, "book");
         Folders.Copy(rich, book);
-        Workbook.Write(Path.Combine(book, "raw/base.xlsx"), [.. File.ReadAllLines(Path.Combine(rich, "raw/base.csv")).Select(l => l.Split(';'))]);
-        File.WriteAllText(Path.Combine(book, "plinth.toml"), File.ReadAllText(Path.Combine(rich, "plinth.toml")).Replace("raw/base.csv", "raw/base.xlsx", StringComparison.Ordinal));
+        Workbook.Write(Path.Combine(book, "raw/base.xlsx"),
+            [.. File.ReadAllLines(Path.Combine(rich, "raw/base.csv")).Select(l => l.Split(';'))]);
+        File.WriteAllText(Path.Combine(book, "plinth.toml"),
+            File.ReadAllText(Path.Combine(rich, "plinth.toml")).Replace("raw/base.csv", "raw/base.xlsx", StringComparison.Ordinal));
         Projects.Add(book);
         foreach (var project in Projects)
         {
@@ -39,7 +41,10 @@ internal sealed class Corpus : IDisposable
         }
 
         // What docs/files.md names in code: keys and values that no project may use.
-        words.AddRange(File.ReadAllText(Path.Combine(Target.Root, "docs/files.md")).Split('`').Where((_, i) => i % 2 == 1).SelectMany(w => w.Split(',', ' ')).Where(w => w.Length > 0));
+        words.AddRange(File.ReadAllText(Path.Combine(Target.Root, "docs/files.md")).Split('`')
+            .Where((_, i) => i % 2 == 1)
+            .SelectMany(w => w.Split(',', ' '))
+            .Where(w => w.Length > 0));
     }
 
     public List<string> Projects { get; } = [];

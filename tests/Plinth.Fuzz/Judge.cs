@@ -64,21 +64,27 @@ internal static class Judge
         return Results(call, ran) ?? Adopted(target, folder, call, ran, before, after);
     }
 
-    private static bool Steers(string text) => text.Any(c => (char.IsControl(c) && c is not ('\n' or '\t')) || c is >= '\u202A' and <= '\u202E' or >= '\u2066' and <= '\u2069');
+    private static bool Steers(string text) =>
+        text.Any(c => (char.IsControl(c) && c is not ('\n' or '\t')) || c is >= '\u202A' and <= '\u202E' or >= '\u2066' and <= '\u2069');
 
-    private static bool MayChange(string file, IReadOnlyList<string> call) => file == "adopted.toml" ? Adopting.Contains(call[0]) : call[0] == "import" && file.EndsWith(".csv", StringComparison.Ordinal);
+    private static bool MayChange(string file, IReadOnlyList<string> call) =>
+        file == "adopted.toml" ? Adopting.Contains(call[0]) : call[0] == "import" && file.EndsWith(".csv", StringComparison.Ordinal);
 
     // What was adopted must be read again, and pass as it was said to.
-    private static string? Adopted(Target target, string folder, IReadOnlyList<string> call, Ran ran, SortedDictionary<string, string> before, SortedDictionary<string, string> after)
+    private static string? Adopted(Target target, string folder, IReadOnlyList<string> call, Ran ran,
+        SortedDictionary<string, string> before, SortedDictionary<string, string> after)
     {
-        if (!Adopting.Contains(call[0]) || ran.Exit == 2 || before.GetValueOrDefault("adopted.toml") == after.GetValueOrDefault("adopted.toml"))
+        if (!Adopting.Contains(call[0]) || ran.Exit == 2
+            || before.GetValueOrDefault("adopted.toml") == after.GetValueOrDefault("adopted.toml"))
         {
             return null;
         }
 
         string[] check = ["check", "--format", "json"];
         var again = target.Run(folder, check);
-        return again.Exit is 0 or 1 ? Results(check, again) is { } fault ? "after it: " + fault : null : "adopted what cannot be read: " + again.Error.Split('\n')[0];
+        return again.Exit is 0 or 1
+            ? Results(check, again) is { } fault ? "after it: " + fault : null
+            : "adopted what cannot be read: " + again.Error.Split('\n')[0];
     }
 
     private static string? Results(IReadOnlyList<string> call, Ran ran)
@@ -90,13 +96,16 @@ internal static class Judge
 
         if (call.Contains("csv"))
         {
-            return ran.Out.Contains('∞') || ran.Out.Contains("NaN", StringComparison.Ordinal) || ran.Out.Contains("Infinity", StringComparison.Ordinal) ? "a number in CSV that is none" : null;
+            return ran.Out.Contains('∞') || ran.Out.Contains("NaN", StringComparison.Ordinal)
+                || ran.Out.Contains("Infinity", StringComparison.Ordinal) ? "a number in CSV that is none" : null;
         }
 
         try
         {
             using var json = JsonDocument.Parse(ran.Out);
-            return json.RootElement.TryGetProperty("foundations", out var foundations) && call[0] is "check" or "size" ? Passes(foundations, ran.Exit) : null;
+            return json.RootElement.TryGetProperty("foundations", out var foundations) && call[0] is "check" or "size"
+                ? Passes(foundations, ran.Exit)
+                : null;
         }
         catch (JsonException e)
         {
@@ -127,10 +136,12 @@ internal static class Judge
             foreach (var c in checks.EnumerateArray())
             {
                 // What is only shown is no part of the verdict.
-                var leave = c.TryGetProperty("shown", out _) || c.TryGetProperty("waived", out _) || c.TryGetProperty("accepted", out _) || c.TryGetProperty("accepted_up_to", out _);
+                var leave = c.TryGetProperty("shown", out _) || c.TryGetProperty("waived", out _) || c.TryGetProperty("accepted", out _)
+                    || c.TryGetProperty("accepted_up_to", out _);
                 if (!leave && c.GetProperty("utilisation").GetDouble() > Above && (passes || c.GetProperty("passes").GetBoolean()))
                 {
-                    return $"a pass above 1: {f.GetProperty("mark").GetString()} {c.GetProperty("id").GetString()} {c.GetProperty("utilisation").GetDouble().ToString(CultureInfo.InvariantCulture)}";
+                    return $"a pass above 1: {f.GetProperty("mark").GetString()} {c.GetProperty("id").GetString()} "
+                        + $"{c.GetProperty("utilisation").GetDouble().ToString(CultureInfo.InvariantCulture)}";
                 }
             }
         }

@@ -72,7 +72,8 @@ internal sealed class Kills(Target target)
                 if ((!isOld && !isNew) || Folders.Left(folder).Count > 0)
                 {
                     bad++;
-                    Console.WriteLine($"FOUND {name}: {(isOld || isNew ? "left behind: " + string.Join(", ", Folders.Left(folder)) : "neither old nor new: " + Difference(old, now))}");
+                    Console.WriteLine(
+                        $"FOUND {name}: {(isOld || isNew ? "left behind: " + string.Join(", ", Folders.Left(folder)) : "neither old nor new: " + Difference(old, now))}");
                 }
 
                 Directory.Delete(folder, true);
@@ -107,7 +108,9 @@ internal sealed class Kills(Target target)
     private static void LargerBars(string folder)
     {
         var file = Path.Combine(folder, "adopted.toml");
-        File.WriteAllLines(file, File.ReadAllLines(file).Select(l => l.StartsWith("piles.", StringComparison.Ordinal) ? l : l.Replace("T16", "T20", StringComparison.Ordinal)));
+        File.WriteAllLines(file,
+            File.ReadAllLines(file)
+                .Select(l => l.StartsWith("piles.", StringComparison.Ordinal) ? l : l.Replace("T16", "T20", StringComparison.Ordinal)));
     }
 
     // Reactions and one position of a support are new.
@@ -156,7 +159,8 @@ internal sealed class Kills(Target target)
     private static SortedDictionary<string, string> State(string folder)
     {
         var all = Folders.Digests(folder);
-        foreach (var hidden in all.Keys.Where(k => Path.GetFileName(k).StartsWith('.') || k.Split('/').Any(p => p.StartsWith(".plinth", StringComparison.Ordinal))).ToList())
+        foreach (var hidden in all.Keys.Where(k => Path.GetFileName(k).StartsWith('.')
+            || k.Split('/').Any(p => p.StartsWith(".plinth", StringComparison.Ordinal))).ToList())
         {
             all.Remove(hidden);
         }
@@ -164,7 +168,9 @@ internal sealed class Kills(Target target)
         return all;
     }
 
-    private static bool Same(SortedDictionary<string, string> a, SortedDictionary<string, string> b) => a.Count == b.Count && a.All(f => b.GetValueOrDefault(f.Key) == f.Value);
+    private static bool Same(SortedDictionary<string, string> a, SortedDictionary<string, string> b) =>
+        a.Count == b.Count && a.All(f => b.GetValueOrDefault(f.Key) == f.Value);
 
-    private static string Difference(SortedDictionary<string, string> a, SortedDictionary<string, string> b) => string.Join(", ", a.Keys.Union(b.Keys).Where(k => a.GetValueOrDefault(k) != b.GetValueOrDefault(k)));
+    private static string Difference(SortedDictionary<string, string> a, SortedDictionary<string, string> b) =>
+        string.Join(", ", a.Keys.Union(b.Keys).Where(k => a.GetValueOrDefault(k) != b.GetValueOrDefault(k)));
 }

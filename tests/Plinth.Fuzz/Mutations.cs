@@ -3,21 +3,31 @@ using System.Globalization;
 
 namespace Plinth.Fuzz;
 
-/// <summary>Mutated projects through every command: what must never be fails the run, and its least reproducer is printed and kept.</summary>
+/// <summary>
+/// Mutated projects through every command: what must never be fails the run, and its least reproducer is printed and kept.
+/// </summary>
 internal sealed class Mutations(Target target, string keep)
 {
     private const int MostTrials = 120;
 
     private static readonly string[][] Calls =
     [
-        ["check"], ["check", "--format", "json"], ["check", "--format", "csv"], ["check", "--worst", "5"], ["size", "--all", "--format", "json"], ["size", "--all", "--over"], ["size", "--dry-run", "--why", "--all"], ["size"],
-        ["show", "MARK"], ["show", "MARK", "--why"], ["show", "MARK", "two-way-shear"], ["show", "MARK", "bearing", "--format", "json"], ["show", "MARK", "--settings"],
-        ["combos"], ["combos", "--format", "csv"], ["combos", "SUPPORT", "--envelope"], ["audit"], ["audit", "--format", "json"], ["status"], ["status", "--format", "json"],
-        ["schedule"], ["schedule", "--format", "json"], ["schedule", "--what", "bars", "--format", "csv"], ["schedule", "--to", "out/s.xlsx"],
-        ["draw", "--to", "out/p.pdf"], ["draw", "--to", "out/p.dxf"], ["draw", "MARK", "--to", "out/d.svg"], ["draw", "MARK", "--what", "pressure", "--to", "out/q.png"], ["draw", "--what", "utilisation", "--to", "out/u.svg"],
-        ["report", "--depth", "summary", "--to", "out/r.html"], ["report", "MARK", "--depth", "full", "--to", "out/r.pdf"], ["report", "MARK", "--to", "out/r.docx"],
-        ["group"], ["group", "--types", "3"], ["options", "MARK"], ["options", "MARK", "--take", "1"], ["set", "MARK", "thickness=700 mm"], ["set", "MARK", "bottom-x=12 T20"],
-        ["import"], ["import", "--dry-run"], ["import", "RAW"], ["import", "--dry-run", "--format", "json"], ["issue", "A", "--depth", "summary", "--anyway"], ["compare", "OTHER"],
+        ["check"], ["check", "--format", "json"], ["check", "--format", "csv"], ["check", "--worst", "5"],
+        ["size", "--all", "--format", "json"], ["size", "--all", "--over"], ["size", "--dry-run", "--why", "--all"], ["size"],
+        ["show", "MARK"], ["show", "MARK", "--why"], ["show", "MARK", "two-way-shear"], ["show", "MARK", "bearing", "--format", "json"],
+        ["show", "MARK", "--settings"],
+        ["combos"], ["combos", "--format", "csv"], ["combos", "SUPPORT", "--envelope"], ["audit"], ["audit", "--format", "json"],
+        ["status"], ["status", "--format", "json"],
+        ["schedule"], ["schedule", "--format", "json"], ["schedule", "--what", "bars", "--format", "csv"],
+        ["schedule", "--to", "out/s.xlsx"],
+        ["draw", "--to", "out/p.pdf"], ["draw", "--to", "out/p.dxf"], ["draw", "MARK", "--to", "out/d.svg"],
+        ["draw", "MARK", "--what", "pressure", "--to", "out/q.png"], ["draw", "--what", "utilisation", "--to", "out/u.svg"],
+        ["report", "--depth", "summary", "--to", "out/r.html"], ["report", "MARK", "--depth", "full", "--to", "out/r.pdf"],
+        ["report", "MARK", "--to", "out/r.docx"],
+        ["group"], ["group", "--types", "3"], ["options", "MARK"], ["options", "MARK", "--take", "1"], ["set", "MARK", "thickness=700 mm"],
+        ["set", "MARK", "bottom-x=12 T20"],
+        ["import"], ["import", "--dry-run"], ["import", "RAW"], ["import", "--dry-run", "--format", "json"],
+        ["issue", "A", "--depth", "summary", "--anyway"], ["compare", "OTHER"],
     ];
 
     private readonly object turn = new();
@@ -33,8 +43,14 @@ internal sealed class Mutations(Target target, string keep)
         {
             var random = new Random(unchecked((seed * 1_000_003) + i));
             var project = corpus.Projects[random.Next(corpus.Projects.Count)];
-            string[] call = [.. Calls[random.Next(Calls.Length)].Select(a => a == "MARK" ? "F" + random.Next(1, 5).ToString(CultureInfo.InvariantCulture) : a == "SUPPORT" ? "C" + random.Next(1, 4).ToString(CultureInfo.InvariantCulture) : a == "OTHER" ? project : a)];
-            var raw = Directory.Exists(Path.Combine(project, "raw")) ? Directory.GetFiles(Path.Combine(project, "raw")) : [Path.Combine(project, "reactions.csv")];
+            string[] call = [.. Calls[random.Next(Calls.Length)]
+                .Select(a => a == "MARK" ? "F" + random.Next(1, 5).ToString(CultureInfo.InvariantCulture)
+                    : a == "SUPPORT" ? "C" + random.Next(1, 4).ToString(CultureInfo.InvariantCulture)
+                    : a == "OTHER" ? project
+                    : a)];
+            var raw = Directory.Exists(Path.Combine(project, "raw"))
+                ? Directory.GetFiles(Path.Combine(project, "raw"))
+                : [Path.Combine(project, "reactions.csv")];
             call = [.. call.Select(a => a == "RAW" ? Path.GetRelativePath(project, raw[random.Next(raw.Length)]) : a)];
             var folder = Folders.Fresh();
             try
@@ -69,7 +85,8 @@ internal sealed class Mutations(Target target, string keep)
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{exit,4} {count,6:#,0}"));
         }
 
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"slowest {slowest.Seconds:0.00} s, most memory {largest} MB, seed {seed}: {(found == 0 ? "nothing found" : $"{found} FOUND")}"));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
+            $"slowest {slowest.Seconds:0.00} s, most memory {largest} MB, seed {seed}: {(found == 0 ? "nothing found" : $"{found} FOUND")}"));
         return found == 0 ? 0 : 1;
     }
 
@@ -79,14 +96,19 @@ internal sealed class Mutations(Target target, string keep)
         using var kept = new Kept(folder);
         var (ran, fault) = Try(target, kept, call);
         Console.Write(ran.Error);
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"exit {ran.Exit}, {ran.Seconds:0.00} s, {ran.Megabytes} MB: {fault ?? "nothing found"}"));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
+            $"exit {ran.Exit}, {ran.Seconds:0.00} s, {ran.Megabytes} MB: {fault ?? "nothing found"}"));
         return fault is null ? 0 : 1;
     }
 
     private static List<string> Mutate(string folder, string[] call, Random random, Corpus corpus)
     {
         var mutator = new Mutator(random, corpus);
-        var files = Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories).Where(f => Path.GetExtension(f) is ".toml" or ".csv" or ".xlsx" && (call[0] == "import" || !f.Contains("/raw/", StringComparison.Ordinal))).Order(StringComparer.Ordinal).ToList();
+        var files = Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories)
+            .Where(f => Path.GetExtension(f) is ".toml" or ".csv" or ".xlsx"
+                && (call[0] == "import" || !f.Contains("/raw/", StringComparison.Ordinal)))
+            .Order(StringComparer.Ordinal)
+            .ToList();
         var done = new List<string>();
         for (var n = random.Next(2) == 0 ? 1 : random.Next(1, 4); n > 0; n--)
         {
@@ -161,7 +183,8 @@ internal sealed class Mutations(Target target, string keep)
             Console.WriteLine($"FOUND run {run} of seed {seed} ({Path.GetFileName(project)}): {fault}");
             Console.WriteLine($"  plinth {string.Join(' ', call)}");
             done.ForEach(d => Console.WriteLine("  " + d.ReplaceLineEndings(" ")));
-            Console.WriteLine($"  {to}: {string.Join(", ", least.Texts.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t} {least[t].Length} characters")))}");
+            Console.WriteLine(
+                $"  {to}: {string.Join(", ", least.Texts.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t} {least[t].Length} characters")))}");
         }
     }
 
@@ -183,13 +206,18 @@ internal sealed class Mutations(Target target, string keep)
             foreach (var entry in new DirectoryInfo(folder).EnumerateFileSystemInfos("*", SearchOption.AllDirectories))
             {
                 var name = Path.GetRelativePath(folder, entry.FullName);
-                files[name] = entry.LinkTarget is { } link ? ("link", link) : entry is FileInfo ? File.ReadAllBytes(entry.FullName) : ("folder", "");
+                files[name] = entry.LinkTarget is { } link ? ("link", link)
+                    : entry is FileInfo ? File.ReadAllBytes(entry.FullName)
+                    : ("folder", "");
             }
         }
 
         private Kept(Dictionary<string, object> files) => this.files = files;
 
-        public IEnumerable<string> Texts => files.Where(f => f.Value is byte[] && Path.GetExtension(f.Key) is ".toml" or ".csv").Select(f => f.Key).Order(StringComparer.Ordinal);
+        public IEnumerable<string> Texts =>
+            files.Where(f => f.Value is byte[] && Path.GetExtension(f.Key) is ".toml" or ".csv")
+                .Select(f => f.Key)
+                .Order(StringComparer.Ordinal);
 
         // Latin-1, in which every byte is a character, so that nothing is changed on the way.
         public string this[string file]
@@ -222,7 +250,9 @@ internal sealed class Mutations(Target target, string keep)
         }
 
         public SortedDictionary<string, string> Regular(string folder) =>
-            new(files.Where(f => f.Value is byte[]).ToDictionary(f => f.Key, f => Convert.ToHexString(System.Security.Cryptography.SHA256.HashData((byte[])f.Value))), StringComparer.Ordinal);
+            new(files.Where(f => f.Value is byte[])
+                .ToDictionary(f => f.Key, f => Convert.ToHexString(System.Security.Cryptography.SHA256.HashData((byte[])f.Value))),
+                StringComparer.Ordinal);
 
         public void Dispose() => files.Clear();
     }

@@ -12,15 +12,19 @@ internal sealed partial class Mutator(Random random, Corpus words)
 {
     private static readonly string[] Numbers =
     [
-        "0", "-0", "-1", "1e300", "-1e300", "1e-300", "nan", "inf", "-inf", "1e308", "99999999999999999999", "0.1", "1,5", "1.000,5", "1e", "--1", "0x10", "1_000", "½", "٣", "", " ", "1e5", "1e-9", "2147483648", "7'-6 1/2\"",
+        "0", "-0", "-1", "1e300", "-1e300", "1e-300", "nan", "inf", "-inf", "1e308", "99999999999999999999", "0.1", "1,5", "1.000,5", "1e",
+        "--1", "0x10", "1_000", "½", "٣", "", " ", "1e5", "1e-9", "2147483648", "7'-6 1/2\"",
     ];
 
     private static readonly string[] Texts =
     [
-        "", " ", "\u001b[31m", "\u009b", "a\u202eb", "\u0000", "\\u001b", "\\u0000", "\\uD800", "../../../etc/passwd", "/dev/zero", "/proc/self/environ", "=cmd()", "C1", "F1", "\"", "'", "]", "]]", "[", "#", "\n", "\r", "\\", "😀", "שלום", "ﷺ", "{n}", "{0}", "%s", "$1", "*", "(a+)+$",
+        "", " ", "\u001b[31m", "\u009b", "a\u202eb", "\u0000", "\\u001b", "\\u0000", "\\uD800", "../../../etc/passwd", "/dev/zero",
+        "/proc/self/environ", "=cmd()", "C1", "F1", "\"", "'", "]", "]]", "[", "#", "\n", "\r", "\\", "😀", "שלום", "ﷺ", "{n}", "{0}", "%s",
+        "$1", "*", "(a+)+$",
     ];
 
-    private static readonly string[] Units = ["m", "mm", "kN", "kPa", "MPa", "ft", "in", "kip", "ksf", "deg", "%", "kN m", "t", "N/mm2", "furlong", ""];
+    private static readonly string[] Units = ["m", "mm", "kN", "kPa", "MPa", "ft", "in", "kip", "ksf", "deg", "%", "kN m", "t", "N/mm2",
+        "furlong", ""];
 
     /// <summary>Changes a file once.</summary>
     /// <returns>What was done, in words.</returns>
@@ -59,7 +63,8 @@ internal sealed partial class Mutator(Random random, Corpus words)
         switch (random.Next(8))
         {
             case 0:
-                return ("a table of another project at the end", text.TrimEnd('\n') + "\n\n" + string.Join('\n', words.Table(random)) + "\n");
+                return ("a table of another project at the end",
+                    text.TrimEnd('\n') + "\n\n" + string.Join('\n', words.Table(random)) + "\n");
             case 1:
                 // After the head of a table, so that it stands in it.
                 var lines = text.Split('\n').ToList();
@@ -76,7 +81,8 @@ internal sealed partial class Mutator(Random random, Corpus words)
 
                 var match = matches[random.Next(matches.Count)];
                 var factor = random.Next(6) switch { 0 => 0, 1 => -1, 2 => 10, _ => Math.Exp((random.NextDouble() * 4) - 2) };
-                var value = (double.Parse(match.Value, CultureInfo.InvariantCulture) * factor).ToString(match.Value.Contains('.', StringComparison.Ordinal) ? "0.###" : "0", CultureInfo.InvariantCulture);
+                var value = (double.Parse(match.Value, CultureInfo.InvariantCulture) * factor).ToString(match.Value.Contains('.',
+                    StringComparison.Ordinal) ? "0.###" : "0", CultureInfo.InvariantCulture);
                 return ($"{match.Value} → {value} at {match.Index}", text[..match.Index] + value + text[(match.Index + match.Length)..]);
         }
     }
@@ -115,7 +121,8 @@ internal sealed partial class Mutator(Random random, Corpus words)
 
     private string Encoded(string path, string text)
     {
-        Encoding[] encodings = [new UTF8Encoding(true), Encoding.Unicode, Encoding.BigEndianUnicode, new UnicodeEncoding(false, false), Encoding.Latin1, Encoding.UTF32];
+        Encoding[] encodings = [new UTF8Encoding(true), Encoding.Unicode, Encoding.BigEndianUnicode, new UnicodeEncoding(false, false),
+            Encoding.Latin1, Encoding.UTF32];
         var encoding = encodings[random.Next(encodings.Length)];
         text = random.Next(2) == 0 ? text.Replace("\n", "\r\n", StringComparison.Ordinal) : text;
         File.WriteAllBytes(path, [.. encoding.GetPreamble(), .. encoding.GetBytes(text)]);
@@ -168,10 +175,15 @@ internal sealed partial class Mutator(Random random, Corpus words)
             case 8:
                 return Part(text, "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ", Units, "word");
             case 9 or 10:
-                return Part(text, "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ-_0123456789", [.. Texts, words.Word(random), words.Word(random), words.Word(random), words.Word(random), new string('L', random.Next(1, 12_000))], "text");
+                return Part(text, "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ-_0123456789",
+                    [.. Texts, words.Word(random), words.Word(random), words.Word(random), words.Word(random),
+                        new string('L', random.Next(1, 12_000))], "text");
             case 11:
                 var many = random.Next(1, 400);
-                return ($"{many} brackets in line {at + 1}", With(lines, at, lines[at] + (random.Next(2) == 0 ? new string('[', many) : string.Concat(Enumerable.Repeat("a.", many)) + "b = 1")));
+                return ($"{many} brackets in line {at + 1}",
+                    With(lines, at,
+                        lines[at]
+                            + (random.Next(2) == 0 ? new string('[', many) : string.Concat(Enumerable.Repeat("a.", many)) + "b = 1")));
             case 12:
                 lines.InsertRange(at, words.Table(random));
                 return ($"a table of another project before {at + 1}", string.Join('\n', lines));

@@ -18,14 +18,17 @@ internal sealed class Pairs(Target target)
             var exits = new int[2];
             Parallel.For(0, 2, side => exits[side] = target.Run(folder, "set", side == 0 ? "F1" : "F3", "thickness=" + values[side]).Exit);
             var text = File.ReadAllText(Path.Combine(folder, "adopted.toml"));
-            var wrong = Enumerable.Range(0, 2).Count(side => text.Contains($"\"{values[side]}\"", StringComparison.Ordinal) != (exits[side] != 2));
+            var wrong = Enumerable.Range(0, 2)
+                .Count(side => text.Contains($"\"{values[side]}\"", StringComparison.Ordinal) != (exits[side] != 2));
             lost += wrong;
             both += exits.All(e => e != 2) ? 1 : 0;
             told += exits.Count(e => e == 2);
         }
 
         var left = Folders.Left(folder);
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{runs} pairs: {both} both written, {told} told to try again, {lost} LOST, {left.Count} left behind").Replace("0 LOST", "0 lost", StringComparison.Ordinal));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
+            $"{runs} pairs: {both} both written, {told} told to try again, {lost} LOST, {left.Count} left behind")
+            .Replace("0 LOST", "0 lost", StringComparison.Ordinal));
         return lost + left.Count == 0 ? 0 : 1;
     }
 }

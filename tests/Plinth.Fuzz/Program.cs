@@ -12,7 +12,8 @@ const string Usage = """
     --keep FOLDER    where reproducers go (default: artifacts/fuzz)
     """;
 
-int Number(string name, int fallback) => Array.IndexOf(args, name) is >= 0 and var i && i + 1 < args.Length ? int.Parse(args[i + 1], CultureInfo.InvariantCulture) : fallback;
+int Number(string name, int fallback) =>
+    Array.IndexOf(args, name) is >= 0 and var i && i + 1 < args.Length ? int.Parse(args[i + 1], CultureInfo.InvariantCulture) : fallback;
 string Text(string name, string fallback) => Array.IndexOf(args, name) is >= 0 and var i && i + 1 < args.Length ? args[i + 1] : fallback;
 
 var program = Path.GetFullPath(Text("--program", Path.Combine(Target.Root, "artifacts/publish/plinth")));
@@ -29,7 +30,8 @@ return args.FirstOrDefault() switch
     "mutate" => new Mutations(target, keep).Run(Number("--runs", 2000), Number("--seed", 1)),
     "kill" => new Kills(target).Run(Number("--runs", 300), Number("--seed", 1)),
     "pairs" => new Pairs(target).Run(Number("--runs", 200)),
-    "same" when Text("--before", "") is { Length: > 0 } earlier => new Sameness(new Target(Path.GetFullPath(earlier)), target).Run([.. args.Skip(1).Where(Directory.Exists).Select(Path.GetFullPath)]),
+    "same" when Text("--before", "") is { Length: > 0 } earlier =>
+        new Sameness(new Target(Path.GetFullPath(earlier)), target).Run([.. args.Skip(1).Where(Directory.Exists).Select(Path.GetFullPath)]),
     "file" when args.Length > 2 => Mutations.Once(target, args[1], args[2..]),
     _ => Help(),
 };

@@ -3,7 +3,10 @@ using System.Text.Json;
 
 namespace Plinth.Fuzz;
 
-/// <summary>Holds two builds against each other: the same bytes of every output of the demo, the buildings of the tests and whatever projects are named.</summary>
+/// <summary>
+/// Holds two builds against each other: the same bytes of every output of the demo, the buildings of the tests and whatever projects are
+/// named.
+/// </summary>
 /// <param name="before">The earlier build.</param>
 /// <param name="now">The later build.</param>
 internal sealed class Sameness(Target before, Target now)
@@ -13,12 +16,17 @@ internal sealed class Sameness(Target before, Target now)
     // Not group: it seeks for a stated time, so what it finds depends on how busy the machine is.
     private static readonly string[][] Calls =
     [
-        ["size", "--all", "--why"], ["check", "--format", "json", "--room"], ["check"], ["check", "--format", "csv"], ["schedule"], ["schedule", "--format", "json"],
+        ["size", "--all", "--why"], ["check", "--format", "json", "--room"], ["check"], ["check", "--format", "csv"], ["schedule"],
+        ["schedule", "--format", "json"],
         ["schedule", "--to", "out/s.xlsx"], ["audit", "--format", "json"], ["combos", "--format", "json"], ["status"],
-        ["draw", "--what", "plan", "--to", "out/plan.svg"], ["draw", "--what", "plan", "--to", "out/plan.dxf"], ["draw", "--what", "detail", "--to", "out/detail.svg"],
-        ["draw", "--what", "detail", "--to", "out/detail.dxf"], ["draw", "--what", "detail", "--to", "out/detail.pdf"], ["draw", "--what", "pressure", "--to", "out/pressure.svg"],
-        ["draw", "--what", "sections", "--to", "out/sections.svg"], ["draw", "--what", "forces", "--to", "out/forces.svg"], ["draw", "--what", "utilisation", "--to", "out/u.png"],
-        ["report", "--depth", "full", "--to", "out/full.html"], ["report", "--depth", "checks", "--to", "out/r.pdf"], ["report", "--depth", "checks", "--to", "out/r.docx"],
+        ["draw", "--what", "plan", "--to", "out/plan.svg"], ["draw", "--what", "plan", "--to", "out/plan.dxf"],
+        ["draw", "--what", "detail", "--to", "out/detail.svg"],
+        ["draw", "--what", "detail", "--to", "out/detail.dxf"], ["draw", "--what", "detail", "--to", "out/detail.pdf"],
+        ["draw", "--what", "pressure", "--to", "out/pressure.svg"],
+        ["draw", "--what", "sections", "--to", "out/sections.svg"], ["draw", "--what", "forces", "--to", "out/forces.svg"],
+        ["draw", "--what", "utilisation", "--to", "out/u.png"],
+        ["report", "--depth", "full", "--to", "out/full.html"], ["report", "--depth", "checks", "--to", "out/r.pdf"],
+        ["report", "--depth", "checks", "--to", "out/r.docx"],
     ];
 
     /// <summary>Compares all outputs.</summary>
@@ -26,7 +34,8 @@ internal sealed class Sameness(Target before, Target now)
     /// <returns>0 if all are the same.</returns>
     public int Run(IReadOnlyList<string> more)
     {
-        var projects = new List<string> { Path.Combine(Target.Root, "demo/wherry-lane"), Path.Combine(Target.Root, "tests/Plinth.Fuzz/rich") };
+        var projects = new List<string> { Path.Combine(Target.Root, "demo/wherry-lane"),
+            Path.Combine(Target.Root, "tests/Plinth.Fuzz/rich") };
         projects.AddRange(Directory.GetDirectories(Path.Combine(Target.Root, "tests/buildings")).Order(StringComparer.Ordinal));
         projects.AddRange(more);
         var (compared, different) = (0, new ConcurrentBag<string>());
@@ -54,7 +63,8 @@ internal sealed class Sameness(Target before, Target now)
         var copy = Path.Combine(folder, "project");
         Folders.Copy(project, copy);
         var told = new SortedDictionary<string, string>(StringComparer.Ordinal);
-        void Tell(string name, Ran ran) => told[name] = string.Join('\n', ran.Exit, ran.Out, ran.Error).Replace(folder, "", StringComparison.Ordinal);
+        void Tell(string name, Ran ran) =>
+            told[name] = string.Join('\n', ran.Exit, ran.Out, ran.Error).Replace(folder, "", StringComparison.Ordinal);
         foreach (var call in Calls)
         {
             Tell(string.Join(' ', call), target.Run(copy, call));
@@ -89,7 +99,8 @@ internal sealed class Sameness(Target before, Target now)
         using var document = JsonDocument.Parse(json);
         foreach (var f in document.RootElement.GetProperty("foundations").EnumerateArray())
         {
-            yield return (f.GetProperty("mark").GetString()!, [.. f.GetProperty("checks").EnumerateArray().Select(c => c.GetProperty("id").GetString()!).Distinct()]);
+            yield return (f.GetProperty("mark").GetString()!,
+                [.. f.GetProperty("checks").EnumerateArray().Select(c => c.GetProperty("id").GetString()!).Distinct()]);
         }
     }
 }

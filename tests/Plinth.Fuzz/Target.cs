@@ -23,12 +23,19 @@ internal sealed class Target(string program)
     private const int Patience = 20_000;
     private const int LookEvery = 10;
 
-    public static string Root => typeof(Target).Assembly.GetCustomAttributes<AssemblyMetadataAttribute>().Single(a => a.Key == "Root").Value!;
+    public static string Root =>
+        typeof(Target).Assembly.GetCustomAttributes<AssemblyMetadataAttribute>().Single(a => a.Key == "Root").Value!;
 
     /// <summary>Starts it without waiting.</summary>
     public Process Start(string folder, params IEnumerable<string> arguments)
     {
-        var start = new ProcessStartInfo(program) { WorkingDirectory = folder, RedirectStandardOutput = true, RedirectStandardError = true, RedirectStandardInput = true };
+        var start = new ProcessStartInfo(program)
+        {
+            WorkingDirectory = folder,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            RedirectStandardInput = true
+        };
         foreach (var a in arguments)
         {
             start.ArgumentList.Add(a);
@@ -64,7 +71,10 @@ internal sealed class Target(string program)
         try
         {
             var line = File.ReadLines($"/proc/{process}/status").FirstOrDefault(l => l.StartsWith("VmHWM:", StringComparison.Ordinal));
-            return line is null ? 0 : long.Parse(line.Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2].Split('\t')[^1], CultureInfo.InvariantCulture) / 1024;
+            return line is null
+                ? 0
+                : long.Parse(line.Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2].Split('\t')[^1],
+                    CultureInfo.InvariantCulture) / 1024;
         }
         catch (IOException)
         {
@@ -94,9 +104,11 @@ internal static class Folders
     public static SortedDictionary<string, string> Digests(string folder)
     {
         var found = new SortedDictionary<string, string>(StringComparer.Ordinal);
-        foreach (var file in Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories).Where(f => new FileInfo(f).LinkTarget is null))
+        foreach (var file in Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories)
+            .Where(f => new FileInfo(f).LinkTarget is null))
         {
-            found[Path.GetRelativePath(folder, file)] = Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(File.ReadAllBytes(file)));
+            found[Path.GetRelativePath(folder,
+                file)] = Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(File.ReadAllBytes(file)));
         }
 
         return found;
@@ -104,5 +116,6 @@ internal static class Folders
 
     /// <summary>Files and folders under way that were left behind.</summary>
     public static IReadOnlyList<string> Left(string folder) =>
-        [.. Directory.EnumerateFileSystemEntries(folder, ".plinth*", SearchOption.AllDirectories).Select(p => Path.GetRelativePath(folder, p))];
+        [.. Directory.EnumerateFileSystemEntries(folder, ".plinth*", SearchOption.AllDirectories)
+            .Select(p => Path.GetRelativePath(folder, p))];
 }

@@ -38,11 +38,23 @@ internal static class Workbook
             return string.Create(CultureInfo.InvariantCulture, $"<c r=\"{at}\" t=\"s\"><v>{shared.IndexOf(text)}</v></c>");
         }
 
-        Part("[Content_Types].xml", "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Default Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/><Default Extension=\"xml\" ContentType=\"application/xml\"/></Types>");
-        Part("_rels/.rels", $"<Relationships xmlns=\"{Relations}\"><Relationship Id=\"rId1\" Type=\"{Office}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>");
-        Part("xl/workbook.xml", $"<workbook xmlns=\"{Main}\" xmlns:r=\"{Office}\"><sheets><sheet name=\"Base\" sheetId=\"1\" r:id=\"rId1\"/></sheets></workbook>");
-        Part("xl/_rels/workbook.xml.rels", $"<Relationships xmlns=\"{Relations}\"><Relationship Id=\"rId1\" Type=\"{Office}/worksheet\" Target=\"worksheets/sheet1.xml\"/><Relationship Id=\"rId2\" Type=\"{Office}/sharedStrings\" Target=\"sharedStrings.xml\"/></Relationships>");
-        Part("xl/worksheets/sheet1.xml", $"<worksheet xmlns=\"{Main}\"><sheetData>{string.Concat(rows.Select((r, i) => string.Create(CultureInfo.InvariantCulture, $"<row r=\"{i + 1}\">{string.Concat(r.Select((t, j) => Cell(t, i, j)))}</row>")))}</sheetData></worksheet>");
-        Part("xl/sharedStrings.xml", $"<sst xmlns=\"{Main}\">{string.Concat(shared.Select(t => $"<si><t>{SecurityElement.Escape(t)}</t></si>"))}</sst>");
+        Part("[Content_Types].xml",
+            "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Default Extension=\"rels\" "
+                + "ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/><Default Extension=\"xml\" "
+                + "ContentType=\"application/xml\"/></Types>");
+        Part("_rels/.rels",
+            $"<Relationships xmlns=\"{Relations}\"><Relationship Id=\"rId1\" Type=\"{Office}/officeDocument\" "
+                + "Target=\"xl/workbook.xml\"/></Relationships>");
+        Part("xl/workbook.xml",
+            $"<workbook xmlns=\"{Main}\" xmlns:r=\"{Office}\"><sheets><sheet name=\"Base\" sheetId=\"1\" "
+                + "r:id=\"rId1\"/></sheets></workbook>");
+        Part("xl/_rels/workbook.xml.rels",
+            $"<Relationships xmlns=\"{Relations}\"><Relationship Id=\"rId1\" Type=\"{Office}/worksheet\" "
+                + $"Target=\"worksheets/sheet1.xml\"/><Relationship Id=\"rId2\" Type=\"{Office}/sharedStrings\" "
+                + "Target=\"sharedStrings.xml\"/></Relationships>");
+        Part("xl/worksheets/sheet1.xml",
+            $"<worksheet xmlns=\"{Main}\"><sheetData>{string.Concat(rows.Select((r, i) => string.Create(CultureInfo.InvariantCulture, $"<row r=\"{i + 1}\">{string.Concat(r.Select((t, j) => Cell(t, i, j)))}</row>")))}</sheetData></worksheet>");
+        Part("xl/sharedStrings.xml",
+            $"<sst xmlns=\"{Main}\">{string.Concat(shared.Select(t => $"<si><t>{SecurityElement.Escape(t)}</t></si>"))}</sst>");
     }
 }

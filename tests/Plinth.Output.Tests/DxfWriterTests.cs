@@ -14,13 +14,15 @@ public class DxfWriterTests
 
         public double Number(int code) => double.Parse(Text(code), CultureInfo.InvariantCulture);
 
-        public List<double> Numbers(int code) => [.. Pairs.Where(p => p.Code == code).Select(p => double.Parse(p.Value, CultureInfo.InvariantCulture))];
+        public List<double> Numbers(int code) =>
+            [.. Pairs.Where(p => p.Code == code).Select(p => double.Parse(p.Value, CultureInfo.InvariantCulture))];
     }
 
     private static List<(int Code, string Value)> Pairs(byte[] dxf)
     {
         var lines = System.Text.Encoding.ASCII.GetString(dxf).Split('\n');
-        return [.. Enumerable.Range(0, lines.Length / 2).Select(i => (int.Parse(lines[2 * i], CultureInfo.InvariantCulture), lines[(2 * i) + 1]))];
+        return [.. Enumerable.Range(0, lines.Length / 2)
+            .Select(i => (int.Parse(lines[2 * i], CultureInfo.InvariantCulture), lines[(2 * i) + 1]))];
     }
 
     private static List<Entity> Entities(byte[] dxf)
@@ -45,7 +47,9 @@ public class DxfWriterTests
     public void Footings_are_drawn_at_full_size_in_millimetres()
     {
         var (_, designs) = Buildings.Grid();
-        var footings = Entities(DxfWriter.Write(Buildings.Plan())).Where(e => e.Type == "LWPOLYLINE" && e.Text(8) == Layers.Footing).ToList();
+        var footings = Entities(DxfWriter.Write(Buildings.Plan()))
+            .Where(e => e.Type == "LWPOLYLINE" && e.Text(8) == Layers.Footing)
+            .ToList();
         footings.Should().HaveCount(designs.Count);
         foreach (var (e, (_, design)) in footings.Zip(designs))
         {
@@ -86,7 +90,9 @@ public class DxfWriterTests
         // 2.0 m long with its column 0.35 m off the middle, 1.7 m wide, 0.45 m thick.
         var measured = dimensions.Select(d => Math.Round(d.Number(42))).ToList();
         measured.Should().Contain([2000, 1350, 650, 1700, 450]);
-        Entities(DxfWriter.Write(sheet)).Where(e => e.Type == "CIRCLE" && e.Text(8) == Layers.Bar).Should().HaveCount(26, "13 bars cut in each section");
+        Entities(DxfWriter.Write(sheet))
+            .Where(e => e.Type == "CIRCLE" && e.Text(8) == Layers.Bar)
+            .Should().HaveCount(26, "13 bars cut in each section");
     }
 
     [Fact]
@@ -103,14 +109,26 @@ public class DxfWriterTests
     public void Every_handle_is_its_own_and_every_owner_layer_and_block_is_there()
     {
         var pairs = Pairs(DxfWriter.Write(Buildings.Plan()));
-        var handles = pairs.Where((p, i) => p.Code == 5 && pairs[i - 1] != (9, "$HANDSEED")).Select(p => p.Value).Concat(pairs.Where(p => p.Code == 105).Select(p => p.Value)).ToList();
+        var handles = pairs.Where((p, i) => p.Code == 5 && pairs[i - 1] != (9, "$HANDSEED"))
+            .Select(p => p.Value)
+            .Concat(pairs.Where(p => p.Code == 105).Select(p => p.Value))
+            .ToList();
         handles.Should().OnlyHaveUniqueItems();
         pairs.Where(p => p.Code == 330 && p.Value != "0").Select(p => p.Value).Distinct().Should().BeSubsetOf(handles);
         pairs[^1].Should().Be((0, "EOF"));
-        var layers = Enumerable.Range(0, pairs.Count - 5).Where(i => pairs[i] == (0, "LAYER")).Select(i => pairs.Skip(i).First(p => p.Code == 2).Value).ToList();
+        var layers = Enumerable.Range(0, pairs.Count - 5)
+            .Where(i => pairs[i] == (0, "LAYER"))
+            .Select(i => pairs.Skip(i).First(p => p.Code == 2).Value)
+            .ToList();
         Entities(DxfWriter.Write(Buildings.Plan())).Select(e => e.Text(8)).Distinct().Should().BeSubsetOf(layers);
-        var blocks = Enumerable.Range(0, pairs.Count).Where(i => pairs[i] == (0, "BLOCK")).Select(i => pairs.Skip(i).First(p => p.Code == 2).Value).ToList();
-        Entities(DxfWriter.Write(Buildings.Plan())).Where(e => e.Type == "DIMENSION").Select(e => e.Text(2)).Should().BeSubsetOf(blocks).And.OnlyHaveUniqueItems();
+        var blocks = Enumerable.Range(0, pairs.Count)
+            .Where(i => pairs[i] == (0, "BLOCK"))
+            .Select(i => pairs.Skip(i).First(p => p.Code == 2).Value)
+            .ToList();
+        Entities(DxfWriter.Write(Buildings.Plan()))
+            .Where(e => e.Type == "DIMENSION")
+            .Select(e => e.Text(2))
+            .Should().BeSubsetOf(blocks).And.OnlyHaveUniqueItems();
         pairs.Where(p => p.Code == 6).Select(p => p.Value).Distinct().Should().BeSubsetOf(["Continuous", "CHAIN", "BOUNDARY", "HIDDEN"]);
     }
 
@@ -123,7 +141,8 @@ public class DxfWriterTests
     [InlineData("two\nlines", "two lines")]
     public void Labels_begin_no_code(string text, string written)
     {
-        var sheet = new Sheet("t", Paper.Find("A4")!, new DrawingScale(100, "1:100"), UnitSystem.Metric, [new TextItem(Layers.Note, new(10, 10), 2, text)]);
+        var sheet = new Sheet("t", Paper.Find("A4")!, new DrawingScale(100, "1:100"), UnitSystem.Metric,
+            [new TextItem(Layers.Note, new(10, 10), 2, text)]);
         Entities(DxfWriter.Write(sheet)).Single().Text(1).Should().Be(written);
     }
 }

@@ -18,9 +18,12 @@ public class FoundationPlanTests
     private static readonly XNamespace Svg = "http://www.w3.org/2000/svg";
 
     private static List<(double X, double Y)> Points(string path) =>
-        [.. path.Trim('M', 'Z').Split('L').Select(p => p.Split(' ')).Select(p => (double.Parse(p[0], CultureInfo.InvariantCulture), double.Parse(p[1], CultureInfo.InvariantCulture)))];
+        [.. path.Trim('M', 'Z').Split('L')
+            .Select(p => p.Split(' '))
+            .Select(p => (double.Parse(p[0], CultureInfo.InvariantCulture), double.Parse(p[1], CultureInfo.InvariantCulture)))];
 
-    private static double Distance((double X, double Y) a, (double X, double Y) b) => Math.Sqrt(((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y)));
+    private static double Distance((double X, double Y) a, (double X, double Y) b) =>
+        Math.Sqrt(((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y)));
 
     [Fact]
     public void Footings_in_svg_are_as_large_and_lie_as_designed()
@@ -29,7 +32,11 @@ public class FoundationPlanTests
         var sheet = Buildings.Plan();
         var svg = XElement.Parse(System.Text.Encoding.UTF8.GetString(SvgWriter.Write(sheet)));
         svg.Attribute("width")!.Value.Should().Be(sheet.Paper.Width.ToString(CultureInfo.InvariantCulture) + "mm");
-        var drawn = svg.Elements(Svg + "g").Where(g => g.Attribute("class")!.Value == Layers.Footing).Elements(Svg + "path").Select(p => Points(p.Attribute("d")!.Value)).ToList();
+        var drawn = svg.Elements(Svg + "g")
+            .Where(g => g.Attribute("class")!.Value == Layers.Footing)
+            .Elements(Svg + "path")
+            .Select(p => Points(p.Attribute("d")!.Value))
+            .ToList();
         drawn.Should().HaveCount(designs.Count);
         var per = 1000 / sheet.Scale.Ratio;
         for (var i = 0; i < designs.Count; i++)
@@ -40,9 +47,11 @@ public class FoundationPlanTests
 
             // Centres apart as the building has them.
             (double X, double Y) Middle(int k) => (drawn[k].Average(p => p.X), drawn[k].Average(p => p.Y));
-            var (own, first) = (BaseGeometry.Centre(f, f.Places[0], design), BaseGeometry.Centre(designs[0].Item1, designs[0].Item1.Places[0], designs[0].Item2));
+            var (own, first) = (BaseGeometry.Centre(f, f.Places[0], design),
+                BaseGeometry.Centre(designs[0].Item1, designs[0].Item1.Places[0], designs[0].Item2));
             (Middle(i).X - Middle(0).X).Should().BeApproximately((own.X - first.X) * per, 0.003);
-            (Middle(0).Y - Middle(i).Y).Should().BeApproximately((own.Y - first.Y) * per, 0.003, "y upwards in the building, downwards in the file");
+            (Middle(0).Y - Middle(i).Y).Should().BeApproximately((own.Y - first.Y) * per, 0.003,
+                "y upwards in the building, downwards in the file");
         }
     }
 
@@ -54,23 +63,36 @@ public class FoundationPlanTests
         var f = designs[0].Item1 with { Mark = "F7", Places = [new Place(between, 0, Plinth.Core.Tests.Given.DefaultGround)] };
         project = project with { Supports = [.. project.Supports, between], Foundations = [.. project.Foundations, f] };
         var sheet = FoundationPlan.Of(project, [.. designs, (f, designs[0].Item2)], new DrawingRequest("Foundation plan"))!;
-        sheet.Items.OfType<TextItem>().Where(t => t.Layer == Layers.Grid).Select(t => t.Text).Should().BeEquivalentTo(["A", "B", "C", "1", "2"]);
+        sheet.Items.OfType<TextItem>()
+            .Where(t => t.Layer == Layers.Grid)
+            .Select(t => t.Text)
+            .Should().BeEquivalentTo(["A", "B", "C", "1", "2"]);
     }
 
     [Fact]
     public void A_base_under_columns_between_the_grid_lines_is_tied_to_the_nearest()
     {
         var (project, designs) = Buildings.Grid();
-        Support[] pair = [.. new[] { ("C7", 5.5), ("C8", 5.8) }.Select(c => project.Supports[0] with { Label = c.Item1, X = c.Item2, Grid = "" })];
+        Support[] pair = [.. new[] { ("C7", 5.5),
+            ("C8", 5.8) }.Select(c => project.Supports[0] with { Label = c.Item1, X = c.Item2, Grid = "" })];
         var kind = FoundationKinds.For(2);
         var f = designs[0].Item1 with { Mark = "CF1", Kind = kind, Places = [new Place(pair, 0, Plinth.Core.Tests.Given.DefaultGround)] };
         var design = (CombinedDesign)kind.Blank(["C7", "C8"]) with { Size = new BaseSize(2, 1.5, 0.5), HighWidth = 1.5 };
         project = project with { Supports = [.. project.Supports, .. pair], Foundations = [.. project.Foundations, f] };
         var sheet = FoundationPlan.Of(project, [.. designs, (f, design)], new DrawingRequest("Foundation plan"))!;
         SheetChecks.Dimensions(sheet, sheet.Scale);
-        var along = sheet.Items.OfType<DimensionItem>().Where(d => !d.Vertical).GroupBy(d => d.Line).Select(g => string.Join(" ", g.OrderBy(d => d.From.X).Select(d => d.Text))).ToList();
-        var texts = sheet.Items.OfType<DimensionItem>().Where(d => !d.Vertical).Select(d => (d.Line, Text: Strokes.TextOf(d))).Select(t => (t.Line, t.Text.Point.X, Half: Lettering.Width(t.Text.Text, t.Text.Height) / 2)).ToList();
-        texts.Where((a, i) => texts.Skip(i + 1).Any(b => a.Line == b.Line && Math.Abs(a.X - b.X) < a.Half + b.Half)).Should().BeEmpty("no text stands on another");
+        var along = sheet.Items.OfType<DimensionItem>()
+            .Where(d => !d.Vertical)
+            .GroupBy(d => d.Line)
+            .Select(g => string.Join(" ", g.OrderBy(d => d.From.X).Select(d => d.Text)))
+            .ToList();
+        var texts = sheet.Items.OfType<DimensionItem>()
+            .Where(d => !d.Vertical)
+            .Select(d => (d.Line, Text: Strokes.TextOf(d)))
+            .Select(t => (t.Line, t.Text.Point.X, Half: Lettering.Width(t.Text.Text, t.Text.Height) / 2))
+            .ToList();
+        texts.Where((a, i) => texts.Skip(i + 1).Any(b => a.Line == b.Line && Math.Abs(a.X - b.X) < a.Half + b.Half))
+            .Should().BeEmpty("no text stands on another");
         along.Should().Contain("850 300 850", "from edge to edge by both columns").And.Contain("200", "from the second column to line B");
     }
 
@@ -84,7 +106,9 @@ public class FoundationPlanTests
         var along = dimensions.Where(d => !d.Vertical).ToList();
         var overall = along.MaxBy(d => d.To.X - d.From.X)!;
         overall.Text.Should().Be("13500");
-        along.Where(d => d != overall && d.Line > overall.Line && Math.Abs(d.Line - overall.Line) < 10).Sum(d => int.Parse(d.Text, CultureInfo.InvariantCulture)).Should().Be(13500, "6000 + 7500");
+        along.Where(d => d != overall && d.Line > overall.Line && Math.Abs(d.Line - overall.Line) < 10)
+            .Sum(d => int.Parse(d.Text, CultureInfo.InvariantCulture))
+            .Should().Be(13500, "6000 + 7500");
 
         // The base that is off its column: 2.0 m long, column 0.35 m from its middle.
         along.Select(d => d.Text).Should().Contain(["1350", "650"]);
@@ -93,7 +117,8 @@ public class FoundationPlanTests
     [Fact]
     public void No_text_lies_on_another_and_all_lie_within_the_paper()
     {
-        foreach (var sheet in new[] { Buildings.Plan(), Buildings.Plan(UnitSystem.Us), Buildings.Plan(paper: "A1"), Buildings.Plan(scale: 200), Buildings.Plan(scale: 500) })
+        foreach (var sheet in new[] { Buildings.Plan(), Buildings.Plan(UnitSystem.Us), Buildings.Plan(paper: "A1"),
+            Buildings.Plan(scale: 200), Buildings.Plan(scale: 500) })
         {
             SheetChecks.Legible(sheet, sheet.Title);
         }
@@ -106,7 +131,8 @@ public class FoundationPlanTests
     public void North_points_where_the_site_says_or_is_not_drawn(double? angle, double x, double y)
     {
         var (project, designs) = Buildings.Grid();
-        var sheet = FoundationPlan.Of(project with { Site = project.Site with { NorthDegrees = angle } }, designs, new DrawingRequest("Plan"))!;
+        var sheet = FoundationPlan.Of(project with { Site = project.Site with { NorthDegrees = angle } }, designs,
+            new DrawingRequest("Plan"))!;
         var letter = sheet.Items.OfType<TextItem>().SingleOrDefault(t => t.Layer == Layers.Note && t.Text == "N");
         if (angle is null)
         {
@@ -125,7 +151,11 @@ public class FoundationPlanTests
     {
         var (project, designs) = Buildings.Grid();
         var moved = project.Supports.Select(s => s.X == 6 ? s with { X = 0.5 } : s).ToList();
-        var close = project with { Supports = moved, Foundations = [.. project.Foundations.Zip(moved, (f, s) => f with { Places = [f.Places[0] with { Supports = [s] }] })] };
+        var close = project with
+        {
+            Supports = moved,
+            Foundations = [.. project.Foundations.Zip(moved, (f, s) => f with { Places = [f.Places[0] with { Supports = [s] }] })]
+        };
         var sheet = FoundationPlan.Of(close, [.. close.Foundations.Zip(designs, (f, d) => (f, d.Item2))], new DrawingRequest("Plan"))!;
         var bubbles = sheet.Items.OfType<CircleItem>().Where(c => c.Layer == Layers.Grid).ToList();
         bubbles.Should().HaveCount(5);
@@ -133,7 +163,8 @@ public class FoundationPlanTests
         {
             foreach (var other in bubbles.Skip(i + 1))
             {
-                Distance((bubbles[i].Centre.X, bubbles[i].Centre.Y), (other.Centre.X, other.Centre.Y)).Should().BeGreaterThan(bubbles[i].Radius * 2);
+                Distance((bubbles[i].Centre.X, bubbles[i].Centre.Y), (other.Centre.X, other.Centre.Y))
+                    .Should().BeGreaterThan(bubbles[i].Radius * 2);
             }
 
             (bubbles[i].Centre.X > bubbles[i].Radius && bubbles[i].Centre.Y > bubbles[i].Radius).Should().BeTrue();
@@ -145,7 +176,10 @@ public class FoundationPlanTests
     {
         var (_, designs) = Buildings.Grid();
         var sheet = Buildings.Plan();
-        sheet.Items.OfType<TextItem>().Where(t => t.Layer == Layers.Mark && t.Bold).Select(t => t.Text).Should().BeEquivalentTo(designs.Select(d => d.Item1.Mark));
+        sheet.Items.OfType<TextItem>()
+            .Where(t => t.Layer == Layers.Mark && t.Bold)
+            .Select(t => t.Text)
+            .Should().BeEquivalentTo(designs.Select(d => d.Item1.Mark));
         sheet.Items.OfType<TextItem>().Where(t => t.Layer == Layers.Mark && !t.Bold).Select(t => t.Text).Should().Equal("30°");
         var schedule = sheet.Items.OfType<TextItem>().Where(t => t.Layer == Layers.Schedule).Select(t => t.Text).ToList();
         foreach (var (f, design) in designs)
@@ -196,7 +230,10 @@ public class FoundationPlanTests
     {
         var (_, designs) = Buildings.Grid();
         using var pdf = PdfDocument.Open(PdfWriter.Write([Buildings.Plan()]));
-        var rows = pdf.GetPage(1).Letters.Where(l => l.StartBaseLine.Y > 300).GroupBy(l => Math.Round(l.StartBaseLine.Y, 1)).Select(g => string.Concat(g.OrderBy(l => l.StartBaseLine.X).Select(l => l.Value)).Replace(" ", "", StringComparison.Ordinal)).ToList();
+        var rows = pdf.GetPage(1).Letters.Where(l => l.StartBaseLine.Y > 300)
+            .GroupBy(l => Math.Round(l.StartBaseLine.Y, 1))
+            .Select(g => string.Concat(g.OrderBy(l => l.StartBaseLine.X).Select(l => l.Value)).Replace(" ", "", StringComparison.Ordinal))
+            .ToList();
         foreach (var (f, design) in designs)
         {
             var row = string.Create(CultureInfo.InvariantCulture, $"{f.Mark}1{design.Size.Length:0.000}{design.Size.Width:0.000}450");
@@ -210,7 +247,8 @@ public class FoundationPlanTests
         var sheet = Buildings.Plan();
         var png = PngWriter.Write(sheet, 100);
         png.AsSpan(1, 3).SequenceEqual("PNG"u8).Should().BeTrue();
-        System.Buffers.Binary.BinaryPrimitives.ReadInt32BigEndian(png.AsSpan(16)).Should().Be((int)Math.Round(sheet.Paper.Width / 25.4 * 100));
+        System.Buffers.Binary.BinaryPrimitives.ReadInt32BigEndian(png.AsSpan(16))
+            .Should().Be((int)Math.Round(sheet.Paper.Width / 25.4 * 100));
     }
 
     [Fact]

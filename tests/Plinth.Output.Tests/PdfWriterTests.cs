@@ -15,9 +15,15 @@ public class PdfWriterTests
     public void More_characters_than_a_simple_font_holds_are_all_there()
     {
         // Latin, Greek, Cyrillic: more than 255 in one document, so in more than one font.
-        var all = Enumerable.Range(0x21, 0x5E).Concat(Enumerable.Range(0xA1, 0x0C)).Concat(Enumerable.Range(0xC0, 0x17F - 0xC0)).Concat(Enumerable.Range(0x3B1, 24)).Concat(Enumerable.Range(0x410, 64)).Select(c => (char)c).Where(c => Lettering.Has(c, false)).ToList();
+        var all = Enumerable.Range(0x21, 0x5E).Concat(Enumerable.Range(0xA1, 0x0C)).Concat(Enumerable.Range(0xC0, 0x17F - 0xC0))
+            .Concat(Enumerable.Range(0x3B1, 24)).Concat(Enumerable.Range(0x410, 64))
+            .Select(c => (char)c)
+            .Where(c => Lettering.Has(c, false))
+            .ToList();
         all.Should().HaveCountGreaterThan(300);
-        var lines = all.Chunk(40).Select((c, i) => (Item)new TextItem(Layers.Note, new(20, 180 - (6 * i)), 2.5, string.Concat(c))).ToArray();
+        var lines = all.Chunk(40)
+            .Select((c, i) => (Item)new TextItem(Layers.Note, new(20, 180 - (6 * i)), 2.5, string.Concat(c)))
+            .ToArray();
         using var pdf = PdfDocument.Open(PdfWriter.Write([Of(lines)]));
         var letters = pdf.GetPage(1).Letters.Select(l => l.Value).ToHashSet();
         all.Where(c => !letters.Contains(c.ToString())).Should().BeEmpty();
@@ -59,8 +65,11 @@ public class PdfWriterTests
     public void Circles_stand_where_the_sheet_has_them_to_a_millimetre_of_the_building()
     {
         At[] at = [new(20.2, 30.1), new(101.2345, 57.8913), new(137.7771, 90.0049), new(99.999, 41.003)];
-        using var pdf = PdfDocument.Open(PdfWriter.Write([Of([.. at.Select(a => (Item)new CircleItem(Layers.Pile, a, 2.25, Stroke.Edge))])]));
-        var centres = pdf.GetPage(1).Paths.Select(p => p.GetBoundingRectangle()!.Value).Select(b => ((b.Left + b.Right) / 2 / 72 * 25.4, (b.Bottom + b.Top) / 2 / 72 * 25.4)).ToList();
+        using var pdf =
+            PdfDocument.Open(PdfWriter.Write([Of([.. at.Select(a => (Item)new CircleItem(Layers.Pile, a, 2.25, Stroke.Edge))])]));
+        var centres = pdf.GetPage(1).Paths.Select(p => p.GetBoundingRectangle()!.Value)
+            .Select(b => ((b.Left + b.Right) / 2 / 72 * 25.4, (b.Bottom + b.Top) / 2 / 72 * 25.4))
+            .ToList();
         centres.Should().HaveCount(at.Length);
         foreach (var ((x, y), a) in centres.Zip(at))
         {
@@ -72,7 +81,11 @@ public class PdfWriterTests
     [Fact]
     public void Lines_are_as_long_as_on_the_sheet()
     {
-        using var pdf = PdfDocument.Open(PdfWriter.Write([Of(new PathItem(Layers.Footing, [new(20, 30), new(120, 30), new(120, 80), new(20, 80)], true, Stroke.Edge, Fill.Light) { Tint = 0x3F7DB5 })]));
+        using var pdf =
+            PdfDocument.Open(
+                PdfWriter.Write(
+                    [Of(new PathItem(Layers.Footing, [new(20, 30), new(120, 30), new(120, 80), new(20, 80)], true, Stroke.Edge,
+                        Fill.Light) { Tint = 0x3F7DB5 })]));
         var box = pdf.GetPage(1).Paths.Select(p => p.GetBoundingRectangle()!.Value).ToList();
         box.Should().HaveCount(2, "what is filled and its edge");
         box.Should().OnlyContain(b => Math.Abs(b.Width - (100 / 25.4 * 72)) < 0.1 && Math.Abs(b.Height - (50 / 25.4 * 72)) < 0.1);

@@ -18,11 +18,18 @@ namespace Plinth.Output.Tests;
 /// <summary>Reports, read back from every format.</summary>
 public class ReportTests
 {
-    private static ReportInput Input(ReportDepth depth = ReportDepth.Full, string name = "Test", string label = "C", UnitSystem units = UnitSystem.Metric)
+    private static ReportInput Input(ReportDepth depth = ReportDepth.Full, string name = "Test", string label = "C",
+        UnitSystem units = UnitSystem.Metric)
     {
         var (project, designs) = Buildings.Grid(units, name, label);
-        var reports = designs.Select(d => new FoundationReport(d.Item1, d.Item2, new Checker(project, d.Item1).Check(d.Item2)) { Room = 0.05 }).ToList();
-        return new ReportInput(project, reports, BarSchedule.Of(project, designs), WholeBuilding.Of(project, designs), Auditor.Run(project, new Dictionary<string, StatedTotal> { ["DEAD"] = new(3010, null, null) }), [new("ground", "bearing", "200 kPa", "plinth.toml:9:3", true), new("ground", "adhesion", "0 kPa", "default", false)]) { Depth = depth, Revision = "B", Version = "1.2" };
+        var reports =
+            designs.Select(d => new FoundationReport(d.Item1, d.Item2, new Checker(project, d.Item1).Check(d.Item2)) { Room = 0.05 })
+                .ToList();
+        return new ReportInput(project, reports, BarSchedule.Of(project, designs), WholeBuilding.Of(project, designs),
+            Auditor.Run(project, new Dictionary<string, StatedTotal> { ["DEAD"] = new(3010, null, null) }),
+            [new("ground", "bearing", "200 kPa", "plinth.toml:9:3", true),
+                new("ground", "adhesion", "0 kPa", "default", false)])
+        { Depth = depth, Revision = "B", Version = "1.2" };
     }
 
     private static byte[] Written(IReportWriter writer, ReportInput input)
@@ -63,9 +70,11 @@ public class ReportTests
             {
                 html.Should().Contain($">{System.Security.SecurityElement.Escape(Wording.Words(check))}");
                 var (steps, _) = checker.Trace(r.Design!, check.Id, check.Place, null)!.Value;
-                foreach (var s in steps.Where(s => s.Kind is Core.Tracing.TraceKind.Formula or Core.Tracing.TraceKind.Empirical && s.Formula.Any(p => p.Text is null)))
+                foreach (var s in steps.Where(s => s.Kind is Core.Tracing.TraceKind.Formula or Core.Tracing.TraceKind.Empirical
+                    && s.Formula.Any(p => p.Text is null)))
                 {
-                    html.Should().Contain("= " + System.Security.SecurityElement.Escape(s.FormulaText)).And.Contain("= " + System.Security.SecurityElement.Escape(s.Substituted(UnitSystem.Metric)));
+                    html.Should().Contain("= " + System.Security.SecurityElement.Escape(s.FormulaText)).And.Contain("= "
+                        + System.Security.SecurityElement.Escape(s.Substituted(UnitSystem.Metric)));
                 }
             }
         }
@@ -87,14 +96,16 @@ public class ReportTests
         var input = Input(ReportDepth.Checks, Name, "<b>C");
         var html = Html(input);
         Regex.Count(html, "<script").Should().Be(1, "the page's own");
-        html.Should().Contain("&lt;script&gt;alert(1)&lt;/script&gt; &amp; &quot;Co&quot;").And.Contain("&lt;b&gt;C1").And.NotContain("<b>C");
+        html.Should().Contain("&lt;script&gt;alert(1)&lt;/script&gt; &amp; &quot;Co&quot;").And.Contain("&lt;b&gt;C1").And.NotContain(
+            "<b>C");
         using var pdf = PdfDocument.Open(Written(new PdfReport(), input));
         Letters(pdf.GetPage(1)).Should().Contain("<script>alert(1)</script>&\"Co\"");
         using var docx = WordprocessingDocument.Open(new MemoryStream(Written(new DocxReport(), input)), false);
         docx.MainDocumentPart!.Document!.Body!.Descendants<Text>().Select(t => t.Text).Should().Contain(Name + ", 12");
     }
 
-    private static string Letters(UglyToad.PdfPig.Content.Page page) => string.Concat(page.Letters.Select(l => l.Value)).Replace(" ", "", StringComparison.Ordinal);
+    private static string Letters(UglyToad.PdfPig.Content.Page page) =>
+        string.Concat(page.Letters.Select(l => l.Value)).Replace(" ", "", StringComparison.Ordinal);
 
     [Theory]
     [InlineData(UnitSystem.Metric, 595.28, 841.89)]
@@ -134,7 +145,9 @@ public class ReportTests
         using var pdf = PdfDocument.Open(Written(new PdfReport(), Input()));
         foreach (var page in pdf.GetPages())
         {
-            page.Letters.Where(l => !string.IsNullOrWhiteSpace(l.Value)).Should().OnlyContain(l => l.BoundingBox.Left > 40 && l.BoundingBox.Right < page.Width - 40 && l.BoundingBox.Bottom > 15 && l.BoundingBox.Top < page.Height - 15, $"page {page.Number}");
+            page.Letters.Where(l => !string.IsNullOrWhiteSpace(l.Value))
+                .Should().OnlyContain(l => l.BoundingBox.Left > 40 && l.BoundingBox.Right < page.Width - 40 && l.BoundingBox.Bottom > 15
+                    && l.BoundingBox.Top < page.Height - 15, $"page {page.Number}");
         }
     }
 
@@ -144,17 +157,26 @@ public class ReportTests
         var input = Input(ReportDepth.Full);
         var bytes = Written(new DocxReport(), input);
         using var docx = WordprocessingDocument.Open(new MemoryStream(bytes), false);
-        new OpenXmlValidator(DocumentFormat.OpenXml.FileFormatVersions.Office2019).Validate(docx).Select(e => e.Description + " " + e.Path?.XPath).Should().BeEmpty();
+        new OpenXmlValidator(DocumentFormat.OpenXml.FileFormatVersions.Office2019).Validate(docx)
+            .Select(e => e.Description + " " + e.Path?.XPath)
+            .Should().BeEmpty();
         var body = docx.MainDocumentPart!.Document!.Body!;
         var bookmarks = body.Descendants<BookmarkStart>().Select(b => b.Name!.Value!).ToList();
         body.Descendants<Hyperlink>().Select(h => h.Anchor!.Value!).Distinct().Should().NotBeEmpty().And.BeSubsetOf(bookmarks);
         var styles = docx.MainDocumentPart.StyleDefinitionsPart!.Styles!.Elements<Style>().Select(s => s.StyleId!.Value!).ToHashSet();
         body.Descendants<ParagraphStyleId>().Select(s => s.Val!.Value!).Distinct().Should().BeSubsetOf(styles);
-        body.Elements<Paragraph>().Where(p => p.ParagraphProperties?.ParagraphStyleId?.Val?.Value == "Heading2").Select(p => p.InnerText).Should().HaveCount(input.Reports.Count);
-        var cells = body.Elements<Table>().SelectMany(t => t.Elements<TableRow>()).Select(r => r.Elements<TableCell>().Select(c => c.InnerText).ToList()).ToList();
+        body.Elements<Paragraph>()
+            .Where(p => p.ParagraphProperties?.ParagraphStyleId?.Val?.Value == "Heading2")
+            .Select(p => p.InnerText)
+            .Should().HaveCount(input.Reports.Count);
+        var cells = body.Elements<Table>()
+            .SelectMany(t => t.Elements<TableRow>())
+            .Select(r => r.Elements<TableCell>().Select(c => c.InnerText).ToList())
+            .ToList();
         foreach (var check in input.Reports[0].Result!.Checks)
         {
-            cells.Should().Contain(r => r[0] == Wording.Words(check) && r.Contains(Wording.Utilisation(check.Utilisation, check.Outcome.Passes)), check.Id);
+            cells.Should().Contain(r => r[0] == Wording.Words(check)
+                && r.Contains(Wording.Utilisation(check.Utilisation, check.Outcome.Passes)), check.Id);
         }
 
         docx.MainDocumentPart.ImageParts.Should().HaveCountGreaterThan(4 * input.Reports.Count);
@@ -169,7 +191,9 @@ public class ReportTests
         using var pdf = PdfDocument.Open(Written(new PdfReport(), input));
         pdf.NumberOfPages.Should().BeLessThanOrEqualTo(4);
         var html = Html(input);
-        html.Should().Contain("3000.0").And.Contain("3010.0").And.Contain("−10.0", "what the supports bring less what the analysis says").And.Contain(Wording.Summary(input.Reports)).And.Contain("Not checked: ").And.Contain("200 kPa").And.NotContain("adhesion", "a default is not stated");
+        html.Should().Contain("3000.0").And.Contain("3010.0").And.Contain("−10.0",
+            "what the supports bring less what the analysis says").And.Contain(Wording.Summary(input.Reports)).And.Contain(
+                "Not checked: ").And.Contain("200 kPa").And.NotContain("adhesion", "a default is not stated");
         html.Should().NotContain("id=\"f-1\"");
     }
 
@@ -187,6 +211,8 @@ public class ReportTests
         var input = Input();
         var html = Html(input with { Reports = [.. input.Reports.Skip(1), input.Reports[0] with { Design = null, Result = null }] });
         html.Should().Contain("✗ not sized").And.Contain("1 not sized");
-        html.IndexOf("✗ not sized", StringComparison.Ordinal).Should().BeLessThan(html.IndexOf("✓ ok", StringComparison.Ordinal) is > 0 and var ok ? ok : int.MaxValue, "what fails stands first");
+        html.IndexOf("✗ not sized", StringComparison.Ordinal)
+            .Should().BeLessThan(html.IndexOf("✓ ok", StringComparison.Ordinal) is > 0 and var ok ? ok : int.MaxValue,
+                "what fails stands first");
     }
 }

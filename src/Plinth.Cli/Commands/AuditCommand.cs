@@ -40,7 +40,8 @@ internal static class AuditCommand
     {
         var loaded = (call with { Quiet = true }).Load();
         var result = Auditor.Run(loaded.Project, loaded.Totals);
-        var fails = result.Findings.Any(f => f.Grade == Grade.Error || (strict && f.Grade == Grade.Warning)) || (strict && loaded.Doubts.Count > 0);
+        var fails = result.Findings.Any(f => f.Grade == Grade.Error || (strict && f.Grade == Grade.Warning))
+            || (strict && loaded.Doubts.Count > 0);
         switch (call.Format)
         {
             case OutputFormat.Json:
@@ -55,7 +56,8 @@ internal static class AuditCommand
                 csv.Row("code", "grade", "place", "support", "case", "message", "remedy");
                 foreach (var (code, grade, place, f) in Findings(loaded, result))
                 {
-                    csv.Row(code, Word(grade), place.ToString(), f?.Support ?? "", f?.Case ?? "", f?.Message ?? loaded.Doubts.First(d => d.Place == place && d.Code == code).Message, f?.Remedy ?? "");
+                    csv.Row(code, Word(grade), place.ToString(), f?.Support ?? "", f?.Case ?? "",
+                        f?.Message ?? loaded.Doubts.First(d => d.Place == place && d.Code == code).Message, f?.Remedy ?? "");
                 }
 
                 Console.Out.Write(csv.ToString());
@@ -68,7 +70,8 @@ internal static class AuditCommand
         return fails ? ExitCode.Fails : ExitCode.Ok;
     }
 
-    private static IEnumerable<(string Code, Grade Grade, FilePlace Place, Finding? Finding)> Findings(LoadedProject loaded, AuditResult result) =>
+    private static IEnumerable<(string Code, Grade Grade, FilePlace Place, Finding? Finding)> Findings(LoadedProject loaded,
+        AuditResult result) =>
         result.Findings.Select(f => (f.Code, f.Grade, loaded.Sources.Of(f, loaded.Project.Cases), (Finding?)f))
             .Concat(loaded.Doubts.Select(d => (d.Code, Grade.Warning, d.Place, (Finding?)null)))
             .OrderByDescending(f => f.Item2);
@@ -82,13 +85,18 @@ internal static class AuditCommand
         {
             screen.Line("Totals of each case as actions, N downwards, and where in plan its resultant acts");
             screen.Line();
-            var table = Screen.Table(["case", "symbol", ">supports", $">N {f}", .. stated ? [$">stated {f}"] : Array.Empty<string>(), $">Fx {f}", $">Fy {f}", $">at x {l}", $">at y {l}", "largest share"]);
+            var table = Screen.Table(["case", "symbol", ">supports", $">N {f}", .. stated ? [$">stated {f}"] : Array.Empty<string>(),
+                $">Fx {f}", $">Fy {f}", $">at x {l}", $">at y {l}", "largest share"]);
             foreach (var c in result.Cases)
             {
                 string F(double v) => Unit.Force.Format(v, units);
-                var big = c.Totals.Resultant is { } r && Math.Abs(c.Totals.N) > 0.05 * (Math.Abs(c.Totals.Fx) + Math.Abs(c.Totals.Fy)) ? (Unit.Length.Format(r.X, units), Unit.Length.Format(r.Y, units)) : ("—", "—");
+                var big = c.Totals.Resultant is { } r && Math.Abs(c.Totals.N) > 0.05 * (Math.Abs(c.Totals.Fx) + Math.Abs(c.Totals.Fy))
+                    ? (Unit.Length.Format(r.X, units), Unit.Length.Format(r.Y, units))
+                    : ("—", "—");
                 var most = Enumerable.Range(0, c.Shares.Count).MaxBy(i => Math.Abs(c.Shares[i]));
-                string[] cells = [c.Case.Source, c.Case.Symbol?.ToString() ?? "combined", c.Rows.ToString(CultureInfo.InvariantCulture), F(c.Totals.N), .. stated ? [c.Stated?.N is { } n ? F(n) : ""] : Array.Empty<string>(), F(c.Totals.Fx), F(c.Totals.Fy), big.Item1, big.Item2, Percent(c.Shares[most]) + " at " + loaded.Project.Supports[most].Label];
+                string[] cells = [c.Case.Source, c.Case.Symbol?.ToString() ?? "combined", c.Rows.ToString(CultureInfo.InvariantCulture),
+                    F(c.Totals.N), .. stated ? [c.Stated?.N is { } n ? F(n) : ""] : Array.Empty<string>(), F(c.Totals.Fx), F(c.Totals.Fy),
+                    big.Item1, big.Item2, Percent(c.Shares[most]) + " at " + loaded.Project.Supports[most].Label];
                 table.AddRow(cells.Select(t => Screen.Cell(t)).ToArray());
             }
 
@@ -102,12 +110,15 @@ internal static class AuditCommand
         }
 
         var findings = Findings(loaded, result).ToList();
-        foreach (var group in findings.Where(x => !quiet || x.Grade != Grade.Note).GroupBy(x => (x.Code, x.Grade, Remedy: x.Finding?.Remedy)))
+        foreach (var group in findings.Where(x => !quiet || x.Grade != Grade.Note)
+            .GroupBy(x => (x.Code, x.Grade, Remedy: x.Finding?.Remedy)))
         {
-            screen.Line($"{Sign(group.Key.Grade)} {Word(group.Key.Grade)} {group.Key.Code}", group.Key.Grade == Grade.Note ? Styles.Quiet : Styles.Fail);
+            screen.Line($"{Sign(group.Key.Grade)} {Word(group.Key.Grade)} {group.Key.Code}",
+                group.Key.Grade == Grade.Note ? Styles.Quiet : Styles.Fail);
             foreach (var (code, _, place, finding) in group)
             {
-                screen.Wrapped($"    {place}: {finding?.Message ?? loaded.Doubts.First(d => d.Place == place && d.Code == code).Message}", 6);
+                screen.Wrapped($"    {place}: {finding?.Message ?? loaded.Doubts.First(d => d.Place == place && d.Code == code).Message}",
+                    6);
             }
 
             if (group.Key.Remedy is { } remedy)
@@ -119,7 +130,12 @@ internal static class AuditCommand
         screen.Line();
 
         var counts = findings.GroupBy(x => x.Grade).ToDictionary(g => g.Key, g => g.Count());
-        screen.Line(findings.Count == 0 ? "Nothing doubtful was found." : string.Create(CultureInfo.InvariantCulture, $"{Count(findings.Count, "finding")}: {Count(counts.GetValueOrDefault(Grade.Error), "error")}, {Count(counts.GetValueOrDefault(Grade.Warning), "warning")}, {Count(counts.GetValueOrDefault(Grade.Note), "note")}."), counts.ContainsKey(Grade.Error) ? Styles.Fail : Style.Plain);
+        screen.Line(findings.Count == 0
+            ? "Nothing doubtful was found."
+            : string.Create(CultureInfo.InvariantCulture,
+                $"{Count(findings.Count, "finding")}: {Count(counts.GetValueOrDefault(Grade.Error), "error")}, "
+                    + $"{Count(counts.GetValueOrDefault(Grade.Warning), "warning")}, {Count(counts.GetValueOrDefault(Grade.Note), "note")}."),
+            counts.ContainsKey(Grade.Error) ? Styles.Fail : Style.Plain);
     }
 
     private static void Shares(Screen screen, LoadedProject loaded, AuditResult result)
@@ -132,7 +148,8 @@ internal static class AuditCommand
             var table = Screen.Table(["support", .. some.Select(c => ">" + c.Case.Source)]);
             foreach (var (support, i) in loaded.Project.Supports.Select((s, i) => (s, i)))
             {
-                table.AddRow(some.Select(c => Screen.Cell(Percent(c.Shares[i]).TrimEnd('%', ' '))).Prepend(Screen.Cell(support.Label)).ToArray());
+                table.AddRow(some.Select(c => Screen.Cell(Percent(c.Shares[i]).TrimEnd('%', ' '))).Prepend(Screen.Cell(support.Label))
+                    .ToArray());
             }
 
             screen.Write(table);
@@ -140,7 +157,8 @@ internal static class AuditCommand
         }
     }
 
-    private static string Percent(double share) => (100 * share).ToString("0.0", CultureInfo.InvariantCulture).Replace("-0.0", "0.0", StringComparison.Ordinal) + " %";
+    private static string Percent(double share) =>
+        (100 * share).ToString("0.0", CultureInfo.InvariantCulture).Replace("-0.0", "0.0", StringComparison.Ordinal) + " %";
 
     private static string Count(int n, string what) => string.Create(CultureInfo.InvariantCulture, $"{n} {what}{(n == 1 ? "" : "s")}");
 

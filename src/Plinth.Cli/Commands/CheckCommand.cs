@@ -28,24 +28,42 @@ internal static class CheckCommand
               plinth check --watch                  again on every save, until Ctrl-C
             """);
         var marks = new Argument<string[]>("mark") { Description = "Marks or patterns (default: all)", Arity = ArgumentArity.ZeroOrMore };
-        var set = new Option<string[]>("--set") { Description = "Try KEY=VALUE without writing (length, thickness, bottom-x, dowels, pedestal.bars …)", HelpName = "KEY=VALUE", AllowMultipleArgumentsPerToken = false };
+        var set = new Option<string[]>(
+            "--set")
+        {
+            Description = "Try KEY=VALUE without writing (length, thickness, bottom-x, dowels, pedestal.bars …)",
+            HelpName = "KEY=VALUE",
+            AllowMultipleArgumentsPerToken = false
+        };
         var below = new Option<double?>("--below") { Description = "List only what is used below this utilisation", HelpName = "U" };
         command.Add(marks);
         command.Add(set);
         command.Add(below);
-        var room = new Option<bool>("--room") { Description = "Say how much all actions may grow also of many foundations, in JSON and CSV (a table of up to 200 says so anyway)" };
+        var room = new Option<bool>(
+            "--room")
+        {
+            Description =
+                "Say how much all actions may grow also of many foundations, in JSON and CSV (a table of up to 200 says so anyway)"
+        };
         var watch = new Option<bool>("--watch") { Description = "Check again whenever a file of the project is saved" };
-        var diagrams = new Option<bool>("--diagrams") { Description = "In JSON also shear and moment along bases under several columns, in the combinations that govern" };
+        var diagrams = new Option<bool>(
+            "--diagrams")
+        {
+            Description =
+                "In JSON also shear and moment along bases under several columns, in the combinations that govern"
+        };
         command.Add(room);
         command.Add(diagrams);
         command.Add(watch);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(set) ?? [], parsed.GetValue(below), parsed.GetValue(room), parsed.GetValue(diagrams), parsed.GetValue(watch)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(set) ?? [],
+            parsed.GetValue(below), parsed.GetValue(room), parsed.GetValue(diagrams), parsed.GetValue(watch)));
         return command;
     }
 
     /// <summary>Checks the designs in force.</summary>
-    public static IReadOnlyList<FoundationReport> Check(LoadedProject loaded, IReadOnlyList<Foundation> foundations, Func<Foundation, FoundationDesign?>? design = null)
+    public static IReadOnlyList<FoundationReport> Check(LoadedProject loaded, IReadOnlyList<Foundation> foundations,
+        Func<Foundation, FoundationDesign?>? design = null)
     {
         design ??= loaded.Design;
         var designs = foundations.Select(f => (Foundation: f, Design: design(f))).ToList();
@@ -62,17 +80,22 @@ internal static class CheckCommand
         foreach (var pair in pairs)
         {
             var (key, value) = Split(pair);
-            design = FieldText.With(design, foundation.Kind.Fields(foundation.Places[0]), key, value, out var fault) ?? throw new CallException(fault!);
+            design = FieldText.With(design, foundation.Kind.Fields(foundation.Places[0]), key, value, out var fault)
+                ?? throw new CallException(fault!);
         }
 
-        return DesignFaults.Impossible(foundation, design, loaded.Project.Units) is { } impossible ? throw new CallException($"{foundation.Mark}: {impossible.Message}") : design;
+        return DesignFaults.Impossible(foundation, design, loaded.Project.Units) is { } impossible
+            ? throw new CallException($"{foundation.Mark}: {impossible.Message}")
+            : design;
     }
 
     /// <summary>Splits KEY=VALUE.</summary>
     public static (string Key, string Value) Split(string pair)
     {
         var at = pair.IndexOf('=', StringComparison.Ordinal);
-        return at > 0 ? (pair[..at].Trim(), pair[(at + 1)..].Trim().Trim('"')) : throw new CallException($"\"{pair}\" is not KEY=VALUE; write for example width=\"2.2 m\"");
+        return at > 0
+            ? (pair[..at].Trim(), pair[(at + 1)..].Trim().Trim('"'))
+            : throw new CallException($"\"{pair}\" is not KEY=VALUE; write for example width=\"2.2 m\"");
     }
 
     /// <summary>Prints reports in the form asked.</summary>
@@ -106,7 +129,11 @@ internal static class CheckCommand
     public static WholeBuilding Whole(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
     {
         var shown = reports.ToDictionary(r => r.Foundation.Mark, r => r.Design, StringComparer.Ordinal);
-        var bases = loaded.Project.Foundations.Select(f => (Foundation: f, Design: shown.TryGetValue(f.Mark, out var d) ? d : loaded.Design(f))).Where(b => b.Design is not null).Select(b => (b.Foundation, b.Design!)).ToList();
+        var bases =
+            loaded.Project.Foundations.Select(f => (Foundation: f, Design: shown.TryGetValue(f.Mark, out var d) ? d : loaded.Design(f)))
+                .Where(b => b.Design is not null)
+                .Select(b => (b.Foundation, b.Design!))
+                .ToList();
         var all = WholeBuilding.Of(loaded.Project, bases);
         bool Shown(string a, string b) => shown.ContainsKey(a) || shown.ContainsKey(b);
         return all with
@@ -147,7 +174,9 @@ internal static class CheckCommand
 
     /// <summary>The reports with shear and moment along those under several columns.</summary>
     public static IReadOnlyList<FoundationReport> WithDiagrams(LoadedProject loaded, IReadOnlyList<FoundationReport> reports) =>
-        [.. reports.Select(r => r.Design is { } d && r.Foundation.Kind.UnderSeveral ? r with { Diagrams = new Checker(loaded.Project, r.Foundation).Diagrams(d) } : r)];
+        [.. reports.Select(r => r.Design is { } d && r.Foundation.Kind.UnderSeveral
+            ? r with { Diagrams = new Checker(loaded.Project, r.Foundation).Diagrams(d) }
+            : r)];
 
     /// <summary>The reports with the room of those that are sized.</summary>
     public static IReadOnlyList<FoundationReport> WithRoom(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)

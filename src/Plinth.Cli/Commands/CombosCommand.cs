@@ -92,9 +92,11 @@ internal static class CombosCommand
 
     private static string Factors(LoadedProject loaded, Combination c, Func<Term, double>? of = null) =>
         string.Join(" ", c.Terms.Select(t => (Term: t, Factor: of is null ? t.Factor : of(t))).Select((t, i) =>
-            (i == 0 ? (t.Factor < 0 ? "−" : "") : t.Factor < 0 ? "− " : "+ ") + Math.Abs(t.Factor).ToString("0.####", CultureInfo.InvariantCulture) + " " + loaded.Project.Cases[t.Term.Case].Name));
+            (i == 0 ? (t.Factor < 0 ? "−" : "") : t.Factor < 0 ? "− " : "+ ")
+                + Math.Abs(t.Factor).ToString("0.####", CultureInfo.InvariantCulture) + " " + loaded.Project.Cases[t.Term.Case].Name));
 
-    private static void Print(Screen screen, LoadedProject loaded, CombinationSet set, IReadOnlyList<EnvelopeEntry> shown, bool envelope, string? support, bool all)
+    private static void Print(Screen screen, LoadedProject loaded, CombinationSet set, IReadOnlyList<EnvelopeEntry> shown, bool envelope,
+        string? support, bool all)
     {
         var project = loaded.Project;
         var units = project.Units;
@@ -103,15 +105,21 @@ internal static class CombosCommand
             // One block a rule: the engineer looks for the standard's line first, then for the case.
             foreach (var rule in set.Used.GroupBy(c => (c.Rule, c.Clause, c.For)))
             {
-                screen.Line($"{rule.Key.Rule}   {rule.Key.Clause ?? "own"}   for {string.Join(", ", CombinationsJson.WordsOf(rule.Key.For))}", Styles.Head);
+                screen.Line(
+                    $"{rule.Key.Rule}   {rule.Key.Clause ?? "own"}   for {string.Join(", ", CombinationsJson.WordsOf(rule.Key.For))}",
+                    Styles.Head);
                 var width = rule.Max(c => c.Name.Length) + 2;
                 foreach (var c in rule)
                 {
-                    var weights = c.Terms.Any(t => project.Cases[t.Case].Symbol is LoadSymbol.D or LoadSymbol.G && t.Factor == c.WeightFactor) ? "" : string.Create(CultureInfo.InvariantCulture, $"; weights × {c.WeightFactor:0.####}");
+                    var weights =
+                        c.Terms.Any(t => project.Cases[t.Case].Symbol is LoadSymbol.D or LoadSymbol.G && t.Factor == c.WeightFactor)
+                            ? ""
+                            : string.Create(CultureInfo.InvariantCulture, $"; weights × {c.WeightFactor:0.####}");
                     screen.Wrapped("  " + c.Name.PadRight(width) + Factors(loaded, c) + weights, 4 + width);
                     if (c.Terms.Any(t => t.Differs))
                     {
-                        screen.Wrapped("  " + "".PadRight(width) + "uplift, overturning: tips " + Factors(loaded, c, t => t.Tips) + "; holds " + Factors(loaded, c, t => t.Holds), 4 + width);
+                        screen.Wrapped("  " + "".PadRight(width) + "uplift, overturning: tips " + Factors(loaded, c, t => t.Tips)
+                            + "; holds " + Factors(loaded, c, t => t.Holds), 4 + width);
                     }
                 }
 
@@ -123,14 +131,19 @@ internal static class CombosCommand
             screen.Line($"Combined actions of {support}, N downwards, at the level where its reactions act");
             screen.Line();
             var (f, m) = (Unit.Force.Symbol(units), Unit.Moment.Symbol(units));
-            var table = Screen.Table(["name", $">N {f}", $">Fx {f}", $">Fy {f}", $">Mx {m}", $">My {m}", .. envelope ? ["extreme", "can govern"] : (string[])[$">Mz {m}"]]);
+            var table = Screen.Table(["name", $">N {f}", $">Fx {f}", $">Fy {f}", $">Mx {m}", $">My {m}",
+                .. envelope ? ["extreme", "can govern"] : (string[])[$">Mz {m}"]]);
             foreach (var entry in shown)
             {
                 var c = set.Used[entry.Index];
                 var a = CombinationsJson.ActionOf(project, support, c);
                 string F(double v) => Unit.Force.Format(v, units);
                 string M(double v) => Unit.Moment.Format(v, units);
-                string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My), .. envelope ? [string.Concat(entry.Extremes).Replace("most ", "↑", StringComparison.Ordinal).Replace("least ", "↓", StringComparison.Ordinal), string.Join(",\n", CombinationsJson.WordsOf(entry.For))] : (string[])[M(a.Mz)]];
+                string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My),
+                    .. envelope
+                        ? [string.Concat(entry.Extremes).Replace("most ", "↑", StringComparison.Ordinal)
+                            .Replace("least ", "↓", StringComparison.Ordinal), string.Join(",\n", CombinationsJson.WordsOf(entry.For))]
+                        : (string[])[M(a.Mz)]];
                 table.AddRow(cells.Select(t => Screen.Cell(t)).ToArray());
             }
 
@@ -142,7 +155,9 @@ internal static class CombosCommand
             }
         }
 
-        screen.Line($"{project.Combinations.Used.Length} combinations by {project.Standard.Name}; {project.Combinations.Dropped.Count} left out{(project.Combinations.Dropped.Count == 0 ? "" : all ? ":" : " (--all lists them)")}");
+        screen.Line(
+            $"{project.Combinations.Used.Length} combinations by {project.Standard.Name}; {project.Combinations.Dropped.Count} left "
+                + $"out{(project.Combinations.Dropped.Count == 0 ? "" : all ? ":" : " (--all lists them)")}");
         if (all && project.Combinations.Dropped.Count > 0)
         {
             var table = Screen.Table("name", "rule", "left out because");
@@ -170,11 +185,13 @@ internal static class CombosCommand
         foreach (var entry in shown)
         {
             var c = set.Used[entry.Index];
-            var row = new List<object?> { c.Name, string.Join(" ", CombinationsJson.WordsOf(entry.For)), Factors(loaded, c), c.WeightFactor, c.Rule, c.Clause ?? "own", "" };
+            var row = new List<object?> { c.Name, string.Join(" ", CombinationsJson.WordsOf(entry.For)), Factors(loaded, c), c.WeightFactor,
+                c.Rule, c.Clause ?? "own", "" };
             if (support is not null)
             {
                 var a = CombinationsJson.ActionOf(loaded.Project, support, c);
-                row.AddRange([Unit.Force.In(a.N, units), Unit.Force.In(a.Fx, units), Unit.Force.In(a.Fy, units), Unit.Moment.In(a.Mx, units), Unit.Moment.In(a.My, units), Unit.Moment.In(a.Mz, units)]);
+                row.AddRange([Unit.Force.In(a.N, units), Unit.Force.In(a.Fx, units), Unit.Force.In(a.Fy, units),
+                    Unit.Moment.In(a.Mx, units), Unit.Moment.In(a.My, units), Unit.Moment.In(a.Mz, units)]);
             }
 
             csv.Row(row);

@@ -15,7 +15,11 @@ internal static class DemoCommand
               plinth demo
               plinth demo /tmp/archive
             """);
-        var directory = new Argument<string>("dir") { Description = "Its folder; made if it is not there", DefaultValueFactory = _ => "wherry-lane" };
+        var directory = new Argument<string>("dir")
+        {
+            Description = "Its folder; made if it is not there",
+            DefaultValueFactory = _ => "wherry-lane"
+        };
         command.Add(directory);
         var common = new Common(command, needsProject: false);
         command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(directory)!));
@@ -46,14 +50,17 @@ internal static class DemoCommand
 
         string[] color = call.NoColor ? ["--no-color"] : [];
         var exit = ExitCode.Ok;
-        foreach (var (build, line) in new (Func<Command>, string[])[] { (ImportCommand.Build, ["import"]), (AuditCommand.Build, ["audit"]), (SizeCommand.Build, ["size"]), (CheckCommand.Build, ["check"]), (ScheduleCommand.Build, ["schedule"]), (DrawCommand.Build, ["draw"]), (ReportCommand.Build, ["report"]) })
+        foreach (var (build, line) in new (Func<Command>, string[])[] { (ImportCommand.Build, ["import"]), (AuditCommand.Build, ["audit"]),
+            (SizeCommand.Build, ["size"]), (CheckCommand.Build, ["check"]), (ScheduleCommand.Build, ["schedule"]),
+            (DrawCommand.Build, ["draw"]), (ReportCommand.Build, ["report"]) })
         {
             string[] arguments = [.. line, "--project", directory, .. color];
             Console.Out.WriteLine();
             Console.Out.WriteLine("$ plinth " + string.Join(' ', arguments));
             Console.Out.WriteLine();
             Console.Out.Flush();
-            exit = Math.Max(exit, new RootCommand { build() }.Parse(arguments).Invoke(new InvocationConfiguration { EnableDefaultExceptionHandler = false }));
+            exit = Math.Max(exit,
+                new RootCommand { build() }.Parse(arguments).Invoke(new InvocationConfiguration { EnableDefaultExceptionHandler = false }));
         }
 
         return exit;

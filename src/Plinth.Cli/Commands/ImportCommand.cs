@@ -64,7 +64,10 @@ internal static class ImportCommand
 
         if (file is not null && Path.GetFullPath(file) != Path.GetFullPath(Path.Combine(directory, project.File!)))
         {
-            throw new CallException($"[import] in plinth.toml names {project.File}; write file = {Plinth.Files.Toml.TomlText.Quote(Path.GetRelativePath(directory, file))} there, so that the import can be repeated, and run plinth import");
+            throw new CallException(
+                $"[import] in plinth.toml names {project.File}; write file = "
+                    + $"{Plinth.Files.Toml.TomlText.Quote(Path.GetRelativePath(directory, file))} there, so that the import can be "
+                    + "repeated, and run plinth import");
         }
 
         var target = Path.Combine(directory, project.ReactionsName);
@@ -134,7 +137,9 @@ internal static class ImportCommand
 
         if (file is null && !call.Verbose && !InputFile.IsWithin(Path.Combine(directory, name), directory))
         {
-            throw new CallException($"[import] in plinth.toml names {name}, which lies outside the project's folder; to see what it holds, name it: plinth import {name}");
+            throw new CallException(
+                $"[import] in plinth.toml names {name}, which lies outside the project's folder; to see what it holds, name it: plinth "
+                    + $"import {name}");
         }
 
         if (!File.Exists(Path.Combine(directory, name)))
@@ -142,10 +147,13 @@ internal static class ImportCommand
             throw new CallException($"there is no file {name} in {directory}");
         }
 
-        var text = ImportGuess.Text(directory, name, project.Sheet, project.Context.Symbols.Keys.ToHashSet(StringComparer.Ordinal), project.Context.European, bag) ?? throw new InputException(bag);
+        var text = ImportGuess.Text(directory, name, project.Sheet, project.Context.Symbols.Keys.ToHashSet(StringComparer.Ordinal),
+            project.Context.European, bag) ?? throw new InputException(bag);
         Console.Out.Write(text);
         Console.Error.WriteLine();
-        Console.Error.WriteLine("This is a guess by the headers; nothing was written. Look at each line, paste it into plinth.toml, then: plinth import --dry-run");
+        Console.Error.WriteLine(
+            "This is a guess by the headers; nothing was written. Look at each line, paste it into plinth.toml, then: plinth "
+                + "import --dry-run");
         return ExitCode.Wrong;
     }
 
@@ -158,21 +166,30 @@ internal static class ImportCommand
 
         foreach (var l in report.LeftOut)
         {
-            screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Left out: {l.Rows:#,0} rows: {l.Reason}{(l.Examples.Count == 0 ? "" : $" ({string.Join(", ", l.Examples)}{(l.Rows > l.Examples.Count ? " …" : "")})")}"));
+            screen.Wrapped(string.Create(CultureInfo.InvariantCulture,
+                $"Left out: {l.Rows:#,0} rows: "
+                    + $"{l.Reason}{(l.Examples.Count == 0 ? "" : $" ({string.Join(", ", l.Examples)}{(l.Rows > l.Examples.Count ? " …" : "")})")}"));
         }
 
         screen.Line();
         var units = project.Context.Units;
         var (f, m) = (Unit.Force.Symbol(units), Unit.Moment.Symbol(units));
-        screen.Line(report.HasPositions ? "Totals of each case as actions, N downwards, moments about the origin" : "Totals of each case as actions, N downwards; no positions are known, so no moments");
+        screen.Line(report.HasPositions
+            ? "Totals of each case as actions, N downwards, moments about the origin"
+            : "Totals of each case as actions, N downwards; no positions are known, so no moments");
         screen.Line();
-        var table = Screen.Table(["case", "symbol", ">supports", $">N {f}", $">Fx {f}", $">Fy {f}", .. report.HasPositions ? [$">Mx {m}", $">My {m}", $">Mz {m}"] : Array.Empty<string>()]);
+        var table = Screen.Table(["case", "symbol", ">supports", $">N {f}", $">Fx {f}", $">Fy {f}",
+            .. report.HasPositions ? [$">Mx {m}", $">My {m}", $">Mz {m}"] : Array.Empty<string>()]);
         foreach (var c in report.Cases)
         {
             string F(double v) => Unit.Force.Format(v, units);
             string M(double v) => Unit.Moment.Format(v, units);
-            string[] cells = [c.Case, c.Symbol ?? (c.Proposed is null ? "? none" : $"? {c.Proposed}"), c.Supports.ToString(CultureInfo.InvariantCulture), F(c.Totals.N), F(c.Totals.Fx), F(c.Totals.Fy), .. report.HasPositions ? [M(c.Totals.Mx), M(c.Totals.My), M(c.Totals.Mz)] : Array.Empty<string>()];
-            table.AddRow(cells.Select((t, i) => Screen.Cell(t, (i == 1 && c.Symbol is null) || (i == 2 && c.Supports < report.Supports) ? Styles.Fail : Style.Plain)).ToArray());
+            string[] cells = [c.Case, c.Symbol ?? (c.Proposed is null ? "? none" : $"? {c.Proposed}"),
+                c.Supports.ToString(CultureInfo.InvariantCulture), F(c.Totals.N), F(c.Totals.Fx), F(c.Totals.Fy),
+                .. report.HasPositions ? [M(c.Totals.Mx), M(c.Totals.My), M(c.Totals.Mz)] : Array.Empty<string>()];
+            table.AddRow(
+                cells.Select((t, i) => Screen.Cell(t,
+                    (i == 1 && c.Symbol is null) || (i == 2 && c.Supports < report.Supports) ? Styles.Fail : Style.Plain)).ToArray());
         }
 
         screen.Write(table);
@@ -194,7 +211,11 @@ internal static class ImportCommand
             }
         }
 
-        screen.Line(string.Create(CultureInfo.InvariantCulture, $"{report.Rows:#,0} rows, {report.Supports:#,0} supports, {report.Cases.Count} cases: ") + (dry ? "nothing was written (--dry-run)" : $"written to {project.ReactionsName}{(report.SupportsText is null ? "; supports.csv stays as it is" : " and supports.csv")}"));
+        screen.Line(string.Create(CultureInfo.InvariantCulture,
+            $"{report.Rows:#,0} rows, {report.Supports:#,0} supports, {report.Cases.Count} cases: ")
+            + (dry
+                ? "nothing was written (--dry-run)"
+                : $"written to {project.ReactionsName}{(report.SupportsText is null ? "; supports.csv stays as it is" : " and supports.csv")}"));
     }
 
     private static void List(Screen screen, string what, IReadOnlyList<string> items, int all)
@@ -202,7 +223,10 @@ internal static class ImportCommand
         const int Most = 12;
         if (items.Count > 0)
         {
-            screen.Wrapped(items.Count == all && all > Most ? string.Create(CultureInfo.InvariantCulture, $"{what}: all {all}") : string.Create(CultureInfo.InvariantCulture, $"{what} ({items.Count}): {string.Join(", ", items.Take(Most))}{(items.Count > Most ? " …" : "")}"));
+            screen.Wrapped(items.Count == all && all > Most
+                ? string.Create(CultureInfo.InvariantCulture, $"{what}: all {all}")
+                : string.Create(CultureInfo.InvariantCulture,
+                    $"{what} ({items.Count}): {string.Join(", ", items.Take(Most))}{(items.Count > Most ? " …" : "")}"));
         }
     }
 
@@ -214,7 +238,8 @@ internal static class ImportCommand
         foreach (var c in report.Cases)
         {
             var t = c.Totals;
-            csv.Row(c.Case, c.Symbol ?? "", c.Proposed ?? "", c.Supports, Unit.Force.In(t.N, units), Unit.Force.In(t.Fx, units), Unit.Force.In(t.Fy, units), Unit.Moment.In(t.Mx, units), Unit.Moment.In(t.My, units), Unit.Moment.In(t.Mz, units));
+            csv.Row(c.Case, c.Symbol ?? "", c.Proposed ?? "", c.Supports, Unit.Force.In(t.N, units), Unit.Force.In(t.Fx, units),
+                Unit.Force.In(t.Fy, units), Unit.Moment.In(t.Mx, units), Unit.Moment.In(t.My, units), Unit.Moment.In(t.Mz, units));
         }
 
         return csv.ToString();

@@ -57,7 +57,9 @@ internal static class NewCommand
 
         if (!call.Quiet)
         {
-            Console.Error.WriteLine($"Started {directory}: fill in supports.csv and reactions.csv, look through plinth.toml, then run: plinth size --project {directory}");
+            Console.Error.WriteLine(
+                $"Started {directory}: fill in supports.csv and reactions.csv, look through plinth.toml, then run: plinth size --project "
+                    + $"{directory}");
         }
 
         return ExitCode.Ok;
@@ -68,12 +70,16 @@ internal static class NewCommand
 internal static class Resource
 {
     /// <summary>Names that begin so.</summary>
-    public static IEnumerable<string> Names(string start) => typeof(Resource).Assembly.GetManifestResourceNames().Where(n => n.StartsWith(start, StringComparison.Ordinal)).Order(StringComparer.Ordinal);
+    public static IEnumerable<string> Names(string start) =>
+        typeof(Resource).Assembly.GetManifestResourceNames()
+            .Where(n => n.StartsWith(start, StringComparison.Ordinal))
+            .Order(StringComparer.Ordinal);
 
     /// <summary>The text of a file.</summary>
     public static string Text(string name)
     {
-        using var stream = typeof(Resource).Assembly.GetManifestResourceStream(name) ?? throw new InvalidOperationException($"no file {name} is built in");
+        using var stream = typeof(Resource).Assembly.GetManifestResourceStream(name)
+            ?? throw new InvalidOperationException($"no file {name} is built in");
         using var reader = new StreamReader(stream);
         return reader.ReadToEnd();
     }

@@ -48,17 +48,24 @@ internal static class OptionsCommand
         }
 
         var reports = found.Select(a => CheckCommand.Check(loaded, [f], _ => a.Design)[0]).ToList();
-        var rows = found.Select((a, i) => new Row(i + 1, string.Join(", ", a.BestIn), a, reports[i].Result!.Governing.Utilisation)).ToList();
+        var rows = found.Select((a, i) => new Row(i + 1, string.Join(", ", a.BestIn), a, reports[i].Result!.Governing.Utilisation))
+            .ToList();
         if (take is { } number)
         {
             Call.NotBuilt(f);
-            var chosen = rows.Find(r => r.Number == number) ?? throw new CallException(string.Create(CultureInfo.InvariantCulture, $"there is no option {number} of {f.Mark}; there are 1 to {rows.Count}"));
-            var values = AdoptedEntry.Write(f, chosen.Of.Design, loaded.Project.Units == UnitSystem.Us).Where(v => v.Key != "found").ToList();
+            var chosen = rows.Find(r => r.Number == number)
+                ?? throw new CallException(string.Create(CultureInfo.InvariantCulture,
+                    $"there is no option {number} of {f.Mark}; there are 1 to {rows.Count}"));
+            var values = AdoptedEntry.Write(f, chosen.Of.Design, loaded.Project.Units == UnitSystem.Us)
+                .Where(v => v.Key != "found")
+                .ToList();
             loaded.Adopt(AdoptedEditor.Set(loaded.AdoptedText, [(f.Mark, values)], whole: true));
-            var exit = CheckCommand.Print(call, loaded, [reports[number - 1]], screen => ResultTables.Checks(screen, loaded, [reports[number - 1]], call.Quiet));
+            var exit = CheckCommand.Print(call, loaded, [reports[number - 1]],
+                screen => ResultTables.Checks(screen, loaded, [reports[number - 1]], call.Quiet));
             if (!call.Quiet)
             {
-                Console.Error.WriteLine($"Written to {loaded.AdoptedPath}; {f.Mark} is held from now on (plinth size {f.Mark} --over frees it)");
+                Console.Error.WriteLine(
+                    $"Written to {loaded.AdoptedPath}; {f.Mark} is held from now on (plinth size {f.Mark} --over frees it)");
             }
 
             return exit;
@@ -82,11 +89,18 @@ internal static class OptionsCommand
             case OutputFormat.Csv:
                 var csv = new CsvText();
                 var piled = rows.Exists(r => r.Of.Design.Piling.Count > 0);
-                csv.Row([(object)"option", "best in", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "utilisation", $"concrete ({Unit.Volume.Symbol(units)})", $"steel ({Unit.Mass.Symbol(units)})", "cost", .. piled ? (object[])["layout", $"spacing ({Unit.Section.Symbol(units)})", "piles"] : []]);
+                csv.Row([(object)"option", "best in", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})",
+                    $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "utilisation",
+                    $"concrete ({Unit.Volume.Symbol(units)})", $"steel ({Unit.Mass.Symbol(units)})", "cost",
+                    .. piled ? (object[])["layout", $"spacing ({Unit.Section.Symbol(units)})", "piles"] : []]);
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
-                    csv.Row([(object)r.Number, r.What, Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.Bars(true, true), d.Bars(false, true), d.Bars(true, false), d.Bars(false, false), r.Utilisation, Unit.Volume.In(r.Of.Each.Concrete, units), Unit.Mass.In(r.Of.Each.Steel, units), r.Of.Cost, .. piled ? (object[])[d.Piling.Layout, Unit.Section.In(d.Piling.Pitch, units), d.Piling.Count] : []]);
+                    csv.Row([(object)r.Number, r.What, Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units),
+                        Unit.Section.In(d.Size.Thickness, units), d.Bars(true, true), d.Bars(false, true), d.Bars(true, false),
+                        d.Bars(false, false), r.Utilisation, Unit.Volume.In(r.Of.Each.Concrete, units),
+                        Unit.Mass.In(r.Of.Each.Steel, units), r.Of.Cost,
+                        .. piled ? (object[])[d.Piling.Layout, Unit.Section.In(d.Piling.Pitch, units), d.Piling.Count] : []]);
                 }
 
                 Console.Out.Write(csv.ToString());
@@ -95,17 +109,28 @@ internal static class OptionsCommand
                 var screen = new Screen(call);
                 screen.Line($"{f.Mark}: designs that pass", Styles.Head);
                 screen.Line();
-                var table = Screen.Table(">no.", "best in", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bars", ">util.", $">concrete {Unit.Volume.Symbol(units)}", $">steel {Unit.Mass.Symbol(units)}", ">cost");
+                var table = Screen.Table(">no.", "best in", Dimension.Heading("plan", Unit.Length, units),
+                    Dimension.Heading(">h", Unit.Section, units), "bars", ">util.", $">concrete {Unit.Volume.Symbol(units)}",
+                    $">steel {Unit.Mass.Symbol(units)}", ">cost");
 
                 // Layouts of as many piles differ in their distance and their name.
-                string Laid(FoundationDesign d) => d.Piling is { Count: > 1 } p ? $" at {Dimension.Section(p.Pitch, units)}" + (p.Layout == p.Count.ToString(CultureInfo.InvariantCulture) ? "" : $", {p.Layout}") : "";
+                string Laid(FoundationDesign d) =>
+                    d.Piling is { Count: > 1 } p
+                        ? $" at {Dimension.Section(p.Pitch, units)}"
+                            + (p.Layout == p.Count.ToString(CultureInfo.InvariantCulture) ? "" : $", {p.Layout}")
+                        : "";
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
                     var bars = Wording.Bars(d, true) + (d.HasTop ? "\ntop " + Wording.Bars(d, false) : "");
                     table.AddRow(
-                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)), Screen.Cell(string.Join('\n', new[] { adopted == d ? "as adopted" : "", r.What }.Where(w => w.Length > 0))), Screen.Cell(Wording.Plan(d, units).Replace(", ", ",\n", StringComparison.Ordinal) + Laid(d)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
-                        Screen.Cell(Wording.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)), Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)));
+                        Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)),
+                        Screen.Cell(string.Join('\n', new[] { adopted == d ? "as adopted" : "", r.What }.Where(w => w.Length > 0))),
+                        Screen.Cell(Wording.Plan(d, units).Replace(", ", ",\n", StringComparison.Ordinal) + Laid(d)),
+                        Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
+                        Screen.Cell(Wording.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)),
+                        Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)),
+                        Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)));
                 }
 
                 screen.Write(table);

@@ -20,7 +20,12 @@ internal static class SetCommand
               plinth set F7 thickness="550 mm" bottom-x="14 T16" bottom-y="14 T16"
             """);
         var mark = new Argument<string>("mark") { Description = "The mark" };
-        var pairs = new Argument<string[]>("KEY=VALUE") { Description = string.Join(", ", FieldText.Keys(FoundationKinds.Usual.Fields(["C1"]))), Arity = ArgumentArity.OneOrMore };
+        var pairs = new Argument<string[]>("KEY=VALUE")
+        {
+            Description = string.Join(", ",
+            FieldText.Keys(FoundationKinds.Usual.Fields(["C1"]))),
+            Arity = ArgumentArity.OneOrMore
+        };
         command.Add(mark);
         command.Add(pairs);
         var common = new Common(command);
@@ -54,7 +59,8 @@ internal static class SetCommand
         var exit = CheckCommand.Print(call, loaded, reports, screen => ResultTables.Checks(screen, loaded, reports, call.Quiet));
         if (!call.Quiet)
         {
-            Console.Error.WriteLine($"Written to {loaded.AdoptedPath}; {f.Mark} is held from now on (plinth size {f.Mark} --over frees it)");
+            Console.Error.WriteLine(
+                $"Written to {loaded.AdoptedPath}; {f.Mark} is held from now on (plinth size {f.Mark} --over frees it)");
         }
 
         return exit;

@@ -28,11 +28,32 @@ internal static class ShowCommand
               plinth show CF1 --diagrams                        shear and moment along a base under several columns
             """);
         var mark = new Argument<string>("mark") { Description = "The mark, or the label of a support" };
-        var places = new Option<bool>("--places") { Description = "Every check at every place of a mark made alike (default: where it is worst)" };
-        var check = new Argument<string?>("check") { Description = "A check, by the id that JSON output gives it", Arity = ArgumentArity.ZeroOrOne };
-        var combination = new Option<string?>("--combination") { Description = "The combination (default: the governing one)", HelpName = "NAME" };
-        var place = new Option<string?>("--place") { Description = "The place of a mark made alike, by its support (default: where the check governs)", HelpName = "SUPPORT" };
-        var at = new Option<string?>("--at") { Description = "The part that the check looks at, as its table names it: a column, two, \"rest\" (default: where the check governs)", HelpName = "PART" };
+        var places = new Option<bool>(
+            "--places")
+        { Description = "Every check at every place of a mark made alike (default: where it is worst)" };
+        var check = new Argument<string?>("check")
+        {
+            Description = "A check, by the id that JSON output gives it",
+            Arity = ArgumentArity.ZeroOrOne
+        };
+        var combination = new Option<string?>("--combination")
+        {
+            Description = "The combination (default: the governing one)",
+            HelpName = "NAME"
+        };
+        var place = new Option<string?>(
+            "--place")
+        {
+            Description = "The place of a mark made alike, by its support (default: where the check governs)",
+            HelpName = "SUPPORT"
+        };
+        var at = new Option<string?>(
+            "--at")
+        {
+            Description =
+                "The part that the check looks at, as its table names it: a column, two, \"rest\" (default: where the check governs)",
+            HelpName = "PART"
+        };
         var why = new Option<bool>("--why") { Description = "What stops each next smaller step" };
         command.Add(mark);
         command.Add(check);
@@ -40,19 +61,29 @@ internal static class ShowCommand
         command.Add(place);
         command.Add(at);
         var settings = new Option<bool>("--settings") { Description = "Every value in force and where it is set" };
-        var diagrams = new Option<bool>("--diagrams") { Description = "Shear and moment along a base under several columns, in the combinations that govern, with its balance" };
+        var diagrams = new Option<bool>(
+            "--diagrams")
+        {
+            Description =
+                "Shear and moment along a base under several columns, in the combinations that govern, with its balance"
+        };
         command.Add(why);
         command.Add(diagrams);
         command.Add(places);
         command.Add(settings);
         var common = new Common(command);
         command.SetAction(parsed => parsed.GetValue(settings)
-            ? SettingsTable.Show(common.Read(parsed), parsed.GetValue(check) is { } other ? throw new CallException($"--settings goes without \"{other}\"; leave one of them away") : parsed.GetValue(mark)!)
-            : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place), parsed.GetValue(at), parsed.GetValue(why), parsed.GetValue(places), parsed.GetValue(diagrams)));
+            ? SettingsTable.Show(common.Read(parsed),
+                parsed.GetValue(check) is { } other
+                    ? throw new CallException($"--settings goes without \"{other}\"; leave one of them away")
+                    : parsed.GetValue(mark)!)
+            : Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(check), parsed.GetValue(combination), parsed.GetValue(place),
+                parsed.GetValue(at), parsed.GetValue(why), parsed.GetValue(places), parsed.GetValue(diagrams)));
         return command;
     }
 
-    private static int Run(Call call, string mark, string? checkId, string? combination, string? place, string? at, bool why, bool places, bool diagrams)
+    private static int Run(Call call, string mark, string? checkId, string? combination, string? place, string? at, bool why, bool places,
+        bool diagrams)
     {
         var loaded = call.Load();
         var project = loaded.Project;
@@ -65,7 +96,8 @@ internal static class ShowCommand
 
         if (place is not null && !f.Places.Any(p => p.Name == place))
         {
-            throw new CallException($"{f.Mark} does not stand under {place}; its places are {string.Join(", ", f.Places.Select(p => p.Name))}");
+            throw new CallException(
+                $"{f.Mark} does not stand under {place}; its places are {string.Join(", ", f.Places.Select(p => p.Name))}");
         }
 
         if (diagrams && (checkId is not null || !f.Kind.UnderSeveral || call.Format == OutputFormat.Csv))
@@ -87,7 +119,8 @@ internal static class ShowCommand
 
         if (combination is not null)
         {
-            throw new CallException("--combination goes with a check, for example: plinth show " + f.Mark + " bearing --combination " + combination);
+            throw new CallException("--combination goes with a check, for example: plinth show " + f.Mark + " bearing --combination "
+                + combination);
         }
 
         var reports = CheckCommand.Check(loaded, [f]);
@@ -108,7 +141,8 @@ internal static class ShowCommand
         });
     }
 
-    private static int Trace(Call call, LoadedProject loaded, Foundation f, FoundationDesign design, string checkId, string? combination, string? place, string? at)
+    private static int Trace(Call call, LoadedProject loaded, Foundation f, FoundationDesign design, string checkId, string? combination,
+        string? place, string? at)
     {
         if (CheckCatalog.Find(checkId) is not { } check)
         {
@@ -118,20 +152,24 @@ internal static class ShowCommand
             }
 
             var near = Nearest.Of(checkId, CheckCatalog.Listed.Select(c => c.Id));
-            throw new CallException($"there is no check \"{checkId}\"; " + (near is null ? $"checks are {string.Join(", ", CheckCatalog.Listed.Select(c => c.Id))}" : $"did you mean {near}?"));
+            throw new CallException($"there is no check \"{checkId}\"; "
+                + (near is null ? $"checks are {string.Join(", ", CheckCatalog.Listed.Select(c => c.Id))}" : $"did you mean {near}?"));
         }
 
         var chosen = combination is null ? null : loaded.Project.Combinations.Used.First(c => c.Name == combination);
         if (chosen is not null && !check.IsOfBars && !chosen.IsFor(check.For))
         {
-            throw new CallException($"combination {combination} is for {string.Join(", ", CombinationsJson.WordsOf(chosen.For))}, but {check.Name} needs one for {string.Join(", ", CombinationsJson.WordsOf(check.For))}");
+            throw new CallException(
+                $"combination {combination} is for {string.Join(", ", CombinationsJson.WordsOf(chosen.For))}, but {check.Name} needs one "
+                    + $"for {string.Join(", ", CombinationsJson.WordsOf(check.For))}");
         }
 
         var units = loaded.Project.Units;
         var checker = new Checker(loaded.Project, f);
         if (at is not null && checker.Parts(design, check.Id) is var parts && !parts.Contains(at))
         {
-            throw new CallException($"{f.Mark}: {check.Name} has no part \"{at}\"; " + (parts.Count == 0 ? "it is of the whole foundation" : $"it looks at {string.Join(", ", parts)}"));
+            throw new CallException($"{f.Mark}: {check.Name} has no part \"{at}\"; "
+                + (parts.Count == 0 ? "it is of the whole foundation" : $"it looks at {string.Join(", ", parts)}"));
         }
 
         if (checker.Trace(design, check.Id, place, combination, at) is not { } found)
@@ -139,7 +177,8 @@ internal static class ShowCommand
             if (call.Format == OutputFormat.Table)
             {
                 var missing = check.Missing(f);
-                Console.Out.WriteLine($"{f.Mark}: {check.Name} " + (missing is null ? "does not arise: nothing acts that it would check." : $"is not checked: {missing}."));
+                Console.Out.WriteLine($"{f.Mark}: {check.Name} "
+                    + (missing is null ? "does not arise: nothing acts that it would check." : $"is not checked: {missing}."));
                 return ExitCode.Ok;
             }
 
@@ -161,19 +200,27 @@ internal static class ShowCommand
                 csv.Row("kind", "symbol", "formula", "substituted", "value", "unit", "clause");
                 foreach (var s in steps)
                 {
-                    csv.Row(s.Kind.ToString().ToLowerInvariant(), s.Symbol, s.FormulaText, s.Substituted(units), s.Unit.In(s.Value, units), s.Unit.Symbol(units), s.Clause ?? "");
+                    csv.Row(s.Kind.ToString().ToLowerInvariant(), s.Symbol, s.FormulaText, s.Substituted(units), s.Unit.In(s.Value, units),
+                        s.Unit.Symbol(units), s.Clause ?? "");
                 }
 
                 Console.Out.Write(csv.ToString());
                 break;
             default:
                 var screen = new Screen(call);
-                screen.Line($"{f.Mark}, {check.Name}{(result.Where is null ? "" : " at " + result.Where)}{(result.Combination is null ? "" : ", " + Wording.Combination(result))}", Styles.Head);
-                screen.Line($"{Wording.Size(design, units)}; {loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
+                screen.Line(
+                    $"{f.Mark}, {check.Name}{(result.Where is null ? "" : " at " + result.Where)}{(result.Combination is null ? "" : ", " + Wording.Combination(result))}",
+                    Styles.Head);
+                screen.Line(
+                    $"{Wording.Size(design, units)}; "
+                        + $"{loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
                 TraceText.Write(screen, steps, units);
                 screen.Line();
                 var o = result.Outcome;
-                screen.Line($"Utilisation {Wording.Utilisation(o.Utilisation, o.Passes)}: {(o.Passes ? "✓ ok" : result.Allowed ? "✓ " + result.Leave!.Word : "✗ FAIL")}" + (result.Note is null ? "" : $" ({result.Note})"), result.Passes ? Styles.Ok : Styles.Fail);
+                screen.Line(
+                    $"Utilisation {Wording.Utilisation(o.Utilisation, o.Passes)}: "
+                        + $"{(o.Passes ? "✓ ok" : result.Allowed ? "✓ " + result.Leave!.Word : "✗ FAIL")}"
+                    + (result.Note is null ? "" : $" ({result.Note})"), result.Passes ? Styles.Ok : Styles.Fail);
                 if (result.Leave is { } leave)
                 {
                     screen.Wrapped($"{leave.Word}: {leave.Why}");
@@ -189,7 +236,9 @@ internal static class ShowCommand
     {
         var units = loaded.Project.Units;
         string L(double v) => Dimension.Plan(v, units);
-        screen.Line($"{f.Mark}, {f.Kind.Title} under {string.Join(", ", f.Supports.Select(s => s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : "")))}", Styles.Head);
+        screen.Line(
+            $"{f.Mark}, {f.Kind.Title} under "
+                + $"{string.Join(", ", f.Supports.Select(s => s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : "")))}", Styles.Head);
         var origin = loaded.Adopted[f.Mark].ByHand ? "written by hand" : "as sized";
         screen.Line($"{Wording.Size(design, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
         foreach (var line in Wording.Parts(design, f.Places[0], units))
@@ -201,8 +250,16 @@ internal static class ShowCommand
         {
             var o = BaseGeometry.Offset(f, p, design);
             var underside = p.Ground.Underside(design.Size.Thickness);
-            screen.Line($"{p.Name}: {Wording.Underside(units)} at {L(underside)}, {L(p.Ground.Level - underside)} below the ground{(p.Ground.Name.Length > 0 ? " " + p.Ground.Name : "")}"
-                + (o.X != 0 || o.Y != 0 ? $"; {(p.Supports.Count > 1 ? "middle between the columns" : "column")} {Dimension.Section(o.X, units)} along x, {Dimension.Section(o.Y, units)} along y from the centre" : "") + (p.AngleDegrees != 0 ? $"; turned {p.AngleDegrees.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}°" : "") + (p.Lie.Mirrored ? "; mirrored" : ""));
+            screen.Line(
+                $"{p.Name}: {Wording.Underside(units)} at {L(underside)}, {L(p.Ground.Level - underside)} below the "
+                    + $"ground{(p.Ground.Name.Length > 0 ? " " + p.Ground.Name : "")}"
+                + (o.X != 0 || o.Y != 0
+                    ? $"; {(p.Supports.Count > 1 ? "middle between the columns" : "column")} {Dimension.Section(o.X, units)} along x, "
+                        + $"{Dimension.Section(o.Y, units)} along y from the centre"
+                    : "")
+                    + (p.AngleDegrees != 0
+                        ? $"; turned {p.AngleDegrees.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}°"
+                        : "") + (p.Lie.Mirrored ? "; mirrored" : ""));
         }
 
         screen.Line();

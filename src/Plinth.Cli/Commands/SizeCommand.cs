@@ -35,11 +35,14 @@ internal static class SizeCommand
         command.Add(all);
         command.Add(over);
         command.Add(dry);
-        var propose = new Option<bool>("--propose") { Description = "Size and price what could stand in place of bases that overlap or find nothing; write nothing" };
+        var propose = new Option<bool>(
+            "--propose")
+        { Description = "Size and price what could stand in place of bases that overlap or find nothing; write nothing" };
         command.Add(why);
         command.Add(propose);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(all), parsed.GetValue(over), parsed.GetValue(dry) || parsed.GetValue(propose), parsed.GetValue(why), parsed.GetValue(propose)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], parsed.GetValue(all), parsed.GetValue(over),
+            parsed.GetValue(dry) || parsed.GetValue(propose), parsed.GetValue(why), parsed.GetValue(propose)));
         return command;
     }
 
@@ -50,7 +53,8 @@ internal static class SizeCommand
         var foundations = Call.Choose(loaded.Project, marks);
         var before = CheckCommand.Check(loaded, foundations).ToDictionary(r => r.Foundation.Mark, StringComparer.Ordinal);
         bool ByHand(Foundation f) => loaded.Adopted.TryGetValue(f.Mark, out var e) && e.ByHand;
-        var wanted = foundations.Where(f => !f.Held.Built && (!ByHand(f) || over) && (all || over && ByHand(f) || !before[f.Mark].Passes)).ToList();
+        var wanted = foundations.Where(f => !f.Held.Built && (!ByHand(f) || over) && (all || over && ByHand(f) || !before[f.Mark].Passes))
+            .ToList();
         var found = Size(loaded, wanted);
         var reports = foundations.Select(f => Report(f, found.GetValueOrDefault(f.Mark), before[f.Mark], ByHand(f))).ToList();
         var wrote = false;
@@ -102,13 +106,17 @@ internal static class SizeCommand
         }
 
         // What was adopted stays in force where nothing was found: it fails, and says so.
-        return found.Design is { } design ? new FoundationReport(f, design, found.Checked, "sized") : before with { State = "none found", Stop = found.Stop };
+        return found.Design is { } design
+            ? new FoundationReport(f, design, found.Checked, "sized")
+            : before with { State = "none found", Stop = found.Stop };
     }
 
     private static bool Adopt(LoadedProject loaded, List<FoundationReport> reports)
     {
         var us = loaded.Project.Units == UnitSystem.Us;
-        var tables = reports.Where(r => r.State == "sized").Select(r => (r.Foundation.Mark, AdoptedEntry.Write(r.Foundation, r.Design!, us))).ToList();
+        var tables = reports.Where(r => r.State == "sized")
+            .Select(r => (r.Foundation.Mark, AdoptedEntry.Write(r.Foundation, r.Design!, us)))
+            .ToList();
         if (tables.Count == 0)
         {
             return false;
@@ -124,7 +132,8 @@ internal static class SizeCommand
         return true;
     }
 
-    private static void Tell(Call call, LoadedProject loaded, List<FoundationReport> reports, Dictionary<string, SizingResult> found, bool dry, bool wrote)
+    private static void Tell(Call call, LoadedProject loaded, List<FoundationReport> reports, Dictionary<string, SizingResult> found,
+        bool dry, bool wrote)
     {
         foreach (var r in reports.Where(r => r.Stop is not null))
         {
@@ -154,10 +163,13 @@ internal static class SizeCommand
             }
         }
 
-        var sized = reports.Count(r => r.State == "sized" && !(loaded.Design(r.Foundation) is { } old && AdoptedEntry.Same(r.Foundation, old, r.Design!)));
+        var sized = reports.Count(r => r.State == "sized"
+            && !(loaded.Design(r.Foundation) is { } old && AdoptedEntry.Same(r.Foundation, old, r.Design!)));
         if (!call.Quiet)
         {
-            Console.Error.WriteLine(dry ? sized == 0 ? "Nothing would change." : $"Nothing written: {sized} would be." : wrote ? $"{Math.Max(sized, 1)} written to {loaded.AdoptedPath}" : "Nothing to write.");
+            Console.Error.WriteLine(dry ? sized == 0 ? "Nothing would change." : $"Nothing written: {sized} would be."
+                : wrote ? $"{Math.Max(sized, 1)} written to {loaded.AdoptedPath}"
+                : "Nothing to write.");
         }
     }
 
@@ -173,7 +185,8 @@ internal static class SizeCommand
             {
                 if (stop is null)
                 {
-                    table.AddRow(Screen.Cell(step), Screen.Cell(""), Screen.Cell("nothing: it passes too"), Screen.Cell(""), Screen.Cell(""));
+                    table.AddRow(Screen.Cell(step), Screen.Cell(""), Screen.Cell("nothing: it passes too"), Screen.Cell(""),
+                        Screen.Cell(""));
                 }
                 else if (stop.Check is null)
                 {
@@ -181,7 +194,9 @@ internal static class SizeCommand
                 }
                 else
                 {
-                    table.AddRow(Screen.Cell(step), Screen.Cell(Wording.Utilisation(stop.Utilisation, false)), Screen.Cell(Wording.Check(stop.Check)), Screen.Cell(stop.Combination ?? "—"), Screen.Cell(r.Foundation.Places.Count > 1 ? stop.Place ?? "" : ""));
+                    table.AddRow(Screen.Cell(step), Screen.Cell(Wording.Utilisation(stop.Utilisation, false)),
+                        Screen.Cell(Wording.Check(stop.Check)), Screen.Cell(stop.Combination ?? "—"),
+                        Screen.Cell(r.Foundation.Places.Count > 1 ? stop.Place ?? "" : ""));
                 }
             }
 
@@ -190,10 +205,13 @@ internal static class SizeCommand
         }
     }
 
-    private static void Differences(Screen screen, LoadedProject loaded, List<FoundationReport> reports, Dictionary<string, FoundationReport> before)
+    private static void Differences(Screen screen, LoadedProject loaded, List<FoundationReport> reports,
+        Dictionary<string, FoundationReport> before)
     {
         var units = loaded.Project.Units;
-        var changed = reports.Where(r => r.State == "sized" && before[r.Foundation.Mark].Design is { } old && !AdoptedEntry.Same(r.Foundation, old, r.Design!)).ToList();
+        var changed =
+            reports.Where(r => r.State == "sized" && before[r.Foundation.Mark].Design is { } old
+                && !AdoptedEntry.Same(r.Foundation, old, r.Design!)).ToList();
         if (changed.Count == 0)
         {
             return;
@@ -201,11 +219,18 @@ internal static class SizeCommand
 
         screen.Line();
         screen.Line("Old and new", Styles.Head);
-        string Moved(FoundationDesign d) => d.Size.ShiftX == 0 && d.Size.ShiftY == 0 ? "" : $"\nmoved {Dimension.Section(d.Size.ShiftX, units)}, {Dimension.Section(d.Size.ShiftY, units)}";
-        var table = Screen.Table("mark", "", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bottom", "top");
+        string Moved(FoundationDesign d) =>
+            d.Size.ShiftX == 0 && d.Size.ShiftY == 0
+                ? ""
+                : $"\nmoved {Dimension.Section(d.Size.ShiftX, units)}, {Dimension.Section(d.Size.ShiftY, units)}";
+        var table = Screen.Table("mark", "", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units),
+            "bottom", "top");
         foreach (var r in changed)
         {
-            void Row(string mark, string which, FoundationDesign d) => table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Wording.Plan(d, units) + Moved(d)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(Wording.Bars(d, true)), Screen.Cell(Wording.Bars(d, false)));
+            void Row(string mark, string which, FoundationDesign d) =>
+                table.AddRow(Screen.Cell(mark), Screen.Cell(which), Screen.Cell(Wording.Plan(d, units) + Moved(d)),
+                    Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(Wording.Bars(d, true)),
+                    Screen.Cell(Wording.Bars(d, false)));
             Row(r.Foundation.Mark, "old", before[r.Foundation.Mark].Design!);
             Row("", "new", r.Design!);
         }

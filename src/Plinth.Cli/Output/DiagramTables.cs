@@ -19,18 +19,23 @@ internal static class DiagramTables
             var under = d.Combination + (d.Water is null ? "" : ", " + d.Water) + (d.Place is null ? "" : " at " + d.Place);
             screen.Line($"Along x under {under}: governs {string.Join(", ", d.Governs.Select(Wording.Check))}", Styles.Head);
             var b = d.Balance;
-            var down = $"ΣN of the columns {Force(b.Columns)}, weights {Force(b.Weights)}" + (b.Loads == 0 ? "" : $", loads beside them {Force(b.Loads)}");
-            screen.Wrapped($"{down}; the ground holds {Force(b.Ground)}, the water {Force(b.Water)} {force}; difference {Force(b.Difference)}");
+            var down = $"ΣN of the columns {Force(b.Columns)}, weights {Force(b.Weights)}"
+                + (b.Loads == 0 ? "" : $", loads beside them {Force(b.Loads)}");
+            screen.Wrapped(
+                $"{down}; the ground holds {Force(b.Ground)}, the water {Force(b.Water)} {force}; difference {Force(b.Difference)}");
             screen.Line();
-            var body = Screen.Table("force on the body", $">down {force}", Dimension.Heading(">x", Unit.Length, units), $">own M {moment}", $">M about x = 0 {moment}");
+            var body = Screen.Table("force on the body", $">down {force}", Dimension.Heading(">x", Unit.Length, units), $">own M {moment}",
+                $">M about x = 0 {moment}");
             foreach (var f in d.Diagram.Body)
             {
-                body.AddRow(Screen.Cell(f.Words), Screen.Cell(Force(f.Force)), Screen.Cell(Dimension.PlainPlan(f.At, units)), Screen.Cell(Unit.Moment.Format(f.Turns, units)), Screen.Cell(Unit.Moment.Format(f.Moment, units)));
+                body.AddRow(Screen.Cell(f.Words), Screen.Cell(Force(f.Force)), Screen.Cell(Dimension.PlainPlan(f.At, units)),
+                    Screen.Cell(Unit.Moment.Format(f.Turns, units)), Screen.Cell(Unit.Moment.Format(f.Moment, units)));
             }
 
             screen.Write(body);
             screen.Line();
-            var table = Screen.Table("section", Dimension.Heading(">x", Unit.Length, units), $">V {force}", $">M {moment}", ">strength", "", ">util.");
+            var table = Screen.Table("section", Dimension.Heading(">x", Unit.Length, units), $">V {force}", $">M {moment}", ">strength", "",
+                ">util.");
             foreach (var s in d.Diagram.Sections)
             {
                 var shear = s.Mark == SpanMark.Shear;

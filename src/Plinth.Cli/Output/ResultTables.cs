@@ -16,25 +16,35 @@ internal static class ResultTables
     public static void Checks(Screen screen, LoadedProject loaded, IReadOnlyList<FoundationReport> reports, bool quiet)
     {
         var units = loaded.Project.Units;
-        var shown = reports.OrderBy(r => r.Passes).ThenByDescending(r => r.Passes ? 0 : r.Result?.Governing.Utilisation ?? double.PositiveInfinity).Where(r => !quiet || !r.Passes).ToList();
+        var shown = reports.OrderBy(r => r.Passes)
+            .ThenByDescending(r => r.Passes ? 0 : r.Result?.Governing.Utilisation ?? double.PositiveInfinity)
+            .Where(r => !quiet || !r.Passes)
+            .ToList();
         var many = shown.Any(r => r.Foundation.Places.Count > 1);
         if (shown.Count > 0)
         {
             var rooms = shown.Any(r => r.Room is not null);
-            var table = Screen.Table("mark", "under", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), ">util.", rooms ? ">room" : "", "result", "governing check", "combination", many ? "at" : "");
+            var table = Screen.Table("mark", "under", Dimension.Heading("plan", Unit.Length, units),
+                Dimension.Heading(">h", Unit.Section, units), ">util.", rooms ? ">room" : "", "result", "governing check", "combination",
+                many ? "at" : "");
             foreach (var r in shown)
             {
                 var f = r.Foundation;
                 if (r.Design is not { } design || r.Result is not { } result)
                 {
-                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell(""), Screen.Cell("✗ not sized", Styles.Fail), Screen.Cell("run plinth size"), Screen.Cell(""), Screen.Cell(""));
+                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell("—"), Screen.Cell("—"),
+                        Screen.Cell("—"), Screen.Cell(""), Screen.Cell("✗ not sized", Styles.Fail), Screen.Cell("run plinth size"),
+                        Screen.Cell(""), Screen.Cell(""));
                     continue;
                 }
 
                 var g = result.Governing;
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(design, units)), Screen.Cell(Dimension.PlainSection(design.Size.Thickness, units)),
-                    Screen.Cell(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), Styles.Of(g.Passes)), Screen.Cell(r.Room is { } room ? Wording.Room(room) : ""), Say.Verdict(r), Screen.Cell(Wording.Words(g)), Screen.Cell(Wording.Combination(g)), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
+                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(design, units)),
+                    Screen.Cell(Dimension.PlainSection(design.Size.Thickness, units)),
+                    Screen.Cell(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), Styles.Of(g.Passes)),
+                    Screen.Cell(r.Room is { } room ? Wording.Room(room) : ""), Say.Verdict(r), Screen.Cell(Wording.Words(g)),
+                    Screen.Cell(Wording.Combination(g)), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
             }
 
             screen.Write(table);
@@ -50,22 +60,29 @@ internal static class ResultTables
         var shown = reports.OrderBy(r => r.Passes).Where(r => !quiet || !r.Passes).ToList();
         if (shown.Count > 0)
         {
-            var table = Screen.Table("mark", "under", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), "bars", ">util.", "governing check", "combination", "sizing");
+            var table = Screen.Table("mark", "under", Dimension.Heading("plan", Unit.Length, units),
+                Dimension.Heading(">h", Unit.Section, units), "bars", ">util.", "governing check", "combination", "sizing");
             foreach (var r in shown)
             {
                 var f = r.Foundation;
                 if (r.Design is not { } d || r.Result is not { } result)
                 {
-                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell("—"), Screen.Cell(r.Stop?.Check is { } c ? Wording.Check(c) : ""), Screen.Cell(r.Stop?.Combination ?? ""), Screen.Cell("✗ NONE", Styles.Fail));
+                    table.AddRow(Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell("—"), Screen.Cell("—"),
+                        Screen.Cell("—"), Screen.Cell("—"), Screen.Cell(r.Stop?.Check is { } c ? Wording.Check(c) : ""),
+                        Screen.Cell(r.Stop?.Combination ?? ""), Screen.Cell("✗ NONE", Styles.Fail));
                     continue;
                 }
 
                 var g = result.Governing;
                 var bars = Wording.Bars(d, true) + (d.HasTop ? "\ntop " + Wording.Bars(d, false) : "");
-                var state = r.Passes ? Screen.Cell(r.State ?? "", r.State is "sized" ? Styles.Ok : Style.Plain) : Screen.Cell("✗ " + (r.State is "kept" or "sized" or null ? "FAIL" : r.State), Styles.Fail);
+                var state = r.Passes
+                    ? Screen.Cell(r.State ?? "", r.State is "sized" ? Styles.Ok : Style.Plain)
+                    : Screen.Cell("✗ " + (r.State is "kept" or "sized" or null ? "FAIL" : r.State), Styles.Fail);
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(d, units)), Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
-                    Screen.Cell(Wording.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Wording.Words(g)), Screen.Cell(Wording.Combination(g)), state);
+                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(d, units)),
+                    Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
+                    Screen.Cell(Wording.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Wording.Words(g)),
+                    Screen.Cell(Wording.Combination(g)), state);
             }
 
             screen.Write(table);
@@ -81,7 +98,8 @@ internal static class ResultTables
         var many = f.Places.Count > 1;
         var parts = result.Checks.Any(c => c.At is not null);
         string At(CheckResult c) => (many ? c.Where : c.At) ?? (c.Along is { } x ? $"x {Dimension.PlainPlan(x, units)}" : "");
-        var table = Screen.Table("check", many || parts ? "at" : "", "combination", ">demand", ">capacity", "", ">util.", "result", "clause or factor");
+        var table = Screen.Table("check", many || parts ? "at" : "", "combination", ">demand", ">capacity", "", ">util.", "result",
+            "clause or factor");
         var shown = Grouped(result, many && !places);
         foreach (var (c, i) in shown.Select((c, i) => (c, i)))
         {
@@ -91,15 +109,21 @@ internal static class ResultTables
             }
 
             var o = c.Outcome;
-            var factor = o.Least > 0 ? string.Create(CultureInfo.InvariantCulture, $"factor {o.Factor:0.00} ≥ {o.Least:0.00}") : c.Clause?.Replace(loaded.Project.Code.Name + " ", "", StringComparison.Ordinal) ?? "";
+            var factor = o.Least > 0
+                ? string.Create(CultureInfo.InvariantCulture, $"factor {o.Factor:0.00} ≥ {o.Least:0.00}")
+                : c.Clause?.Replace(loaded.Project.Code.Name + " ", "", StringComparison.Ordinal) ?? "";
             table.AddRow(
-                Screen.Cell(Wording.Words(c)), Screen.Cell(At(c)), Screen.Cell(Wording.Combination(c)), Screen.Cell(Wording.Value(o.Demand, c.Unit, units)), Screen.Cell(Wording.Value(o.Capacity, c.Unit, units)), Screen.Cell(c.Unit.Symbol(units)),
-                Screen.Cell(Wording.Utilisation(o.Utilisation, o.Passes), Styles.Of(c.Passes)), Say.Verdict(c), Screen.Cell(factor, Styles.Quiet));
+                Screen.Cell(Wording.Words(c)), Screen.Cell(At(c)), Screen.Cell(Wording.Combination(c)),
+                Screen.Cell(Wording.Value(o.Demand, c.Unit, units)), Screen.Cell(Wording.Value(o.Capacity, c.Unit, units)),
+                Screen.Cell(c.Unit.Symbol(units)),
+                Screen.Cell(Wording.Utilisation(o.Utilisation, o.Passes), Styles.Of(c.Passes)), Say.Verdict(c),
+                Screen.Cell(factor, Styles.Quiet));
         }
 
         screen.Write(table);
         screen.Line();
-        foreach (var c in shown.Where(c => c.Note is not null && (!c.Passes || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
+        foreach (var c in shown.Where(c => c.Note is not null
+            && (!c.Passes || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
         {
             screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Wording.Check(c.Id)}{(At(c).Length > 0 ? " at " + At(c) : "")}: {c.Note}");
         }
@@ -113,10 +137,15 @@ internal static class ResultTables
         screen.Wrapped(Wording.NotChecked(loaded.Project, [f]));
     }
 
-    // Ground, concrete, joint; in each what is used most first, least amounts behind. Of several places the worst, where not all are asked for.
+    // Ground, concrete, joint; in each what is used most first, least amounts behind. Of several places the worst, where not all are asked
+    // for.
     private static List<CheckResult> Grouped(FoundationResult result, bool worst) =>
         [.. (worst ? result.Checks.GroupBy(c => (c.Id, c.At)).Select(g => g.MinBy(c => (c.Passes, -c.Utilisation))!) : result.Checks)
-            .OrderBy(GroupOf).ThenBy(c => c.Passes).ThenBy(c => c.Outcome.Shown).ThenBy(c => c.OfLeast).ThenByDescending(c => c.Utilisation)];
+            .OrderBy(GroupOf)
+            .ThenBy(c => c.Passes)
+            .ThenBy(c => c.Outcome.Shown)
+            .ThenBy(c => c.OfLeast)
+            .ThenByDescending(c => c.Utilisation)];
 
     private static int GroupOf(CheckResult c) => CheckCatalog.Find(c.Id) switch
     {
@@ -130,7 +159,9 @@ internal static class ResultTables
     {
         var units = loaded.Project.Units;
         var csv = new CsvText();
-        csv.Row("mark", "supports", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})", $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "check", "place", "combination", "demand", "capacity", "unit", "factor", "least", "utilisation", "passes", "clause", "note", "water", "leave", "why", "room");
+        csv.Row("mark", "supports", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})",
+            $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "check", "place", "combination",
+            "demand", "capacity", "unit", "factor", "least", "utilisation", "passes", "clause", "note", "water", "leave", "why", "room");
         foreach (var r in reports)
         {
             var head = new object?[] { r.Foundation.Mark, string.Join(" ", r.Foundation.Supports.Select(s => s.Label)) };
@@ -140,11 +171,16 @@ internal static class ResultTables
                 continue;
             }
 
-            object?[] size = [Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units), Unit.Section.In(d.Size.Thickness, units), d.Bars(true, true), d.Bars(false, true), d.Bars(true, false), d.Bars(false, false)];
+            object?[] size = [Unit.Length.In(d.Size.Length, units), Unit.Length.In(d.Size.Width, units),
+                Unit.Section.In(d.Size.Thickness, units), d.Bars(true, true), d.Bars(false, true), d.Bars(true, false),
+                d.Bars(false, false)];
             foreach (var c in result.Checks)
             {
                 var o = c.Outcome;
-                csv.Row([.. head, .. size, c.Id, c.Where ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units), c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "", o.Utilisation, c.Passes ? "yes" : "no", c.Clause ?? "", c.Note ?? "", c.Water ?? "", c.Leave?.Word ?? "", c.Leave?.Why ?? "", r.Room is { } room ? room : ""]);
+                csv.Row([.. head, .. size, c.Id, c.Where ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units),
+                    c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "",
+                    o.Utilisation, c.Passes ? "yes" : "no", c.Clause ?? "", c.Note ?? "", c.Water ?? "", c.Leave?.Word ?? "",
+                    c.Leave?.Why ?? "", r.Room is { } room ? room : ""]);
             }
         }
 

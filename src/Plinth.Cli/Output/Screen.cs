@@ -8,7 +8,8 @@ namespace Plinth.Cli.Output;
 /// <summary>What results are printed on: standard output, plain unless it is a terminal.</summary>
 internal sealed class Screen
 {
-    // Tables are made for 100 columns. Where no terminal sets a width they may be wider: a squeezed column would be lost, which must not happen.
+    // Tables are made for 100 columns. Where no terminal sets a width they may be wider: a squeezed column would be lost, which must not
+    // happen.
     private const int LeastWidth = 100;
     private const int WidthWithoutTerminal = 140;
     private const int MostWidth = 10_000;
@@ -122,9 +123,14 @@ internal sealed class Screen
         foreach (var (i, name) in names.Index())
         {
             var right = name.StartsWith('>');
-            var column = new TableColumn(new Text(right ? name[1..] : name, Styles.Head)) { NoWrap = false, Alignment = right ? Justify.Right : Justify.Left };
+            var column = new TableColumn(new Text(right ? name[1..] : name, Styles.Head))
+            {
+                NoWrap = false,
+                Alignment = right ? Justify.Right : Justify.Left
+            };
 
-            // A separator counts as one character: the second is part of the column, else lines would be longer than they are held to be, and cut.
+            // A separator counts as one character: the second is part of the column, else lines would be longer than they are held to be,
+            // and cut.
             column.Padding = new Padding(0, 0, i < names.Length - 1 ? 1 : 0, 0);
             table.AddColumn(column);
         }
@@ -187,8 +193,12 @@ internal static class Say
     public static Text Verdict(bool passes) => passes ? Screen.Cell("✓ ok", Styles.Ok) : Screen.Cell("✗ FAIL", Styles.Fail);
 
     /// <summary>The same of a check, which may pass by the engineer's leave alone.</summary>
-    public static Text Verdict(CheckResult check) => Screen.Cell(Wording.Verdict(check), check.Outcome.Shown ? Styles.Quiet : check.Allowed || check.Leave is { UpTo: null } ? Styles.Leave : Styles.Of(check.Passes));
+    public static Text Verdict(CheckResult check) =>
+        Screen.Cell(Wording.Verdict(check),
+            check.Outcome.Shown ? Styles.Quiet : check.Allowed || check.Leave is { UpTo: null } ? Styles.Leave : Styles.Of(check.Passes));
 
     /// <summary>The same of a foundation.</summary>
-    public static Text Verdict(FoundationReport report) => Screen.Cell(Wording.Verdict(report), report.Passes && report.Result!.Checks.Any(c => c.Allowed) ? Styles.Leave : Styles.Of(report.Passes));
+    public static Text Verdict(FoundationReport report) =>
+        Screen.Cell(Wording.Verdict(report),
+            report.Passes && report.Result!.Checks.Any(c => c.Allowed) ? Styles.Leave : Styles.Of(report.Passes));
 }

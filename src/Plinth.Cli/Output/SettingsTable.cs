@@ -15,7 +15,8 @@ namespace Plinth.Cli.Output;
 internal static class SettingsTable
 {
     private const string NotSet = "—";
-    private static readonly string[] Order = ["foundation", "ground", "stability", "concrete", "steel", "column", "pedestal", "socket", "sizing", "rates", "loads", "seismic"];
+    private static readonly string[] Order = ["foundation", "ground", "stability", "concrete", "steel", "column", "pedestal", "socket",
+        "sizing", "rates", "loads", "seismic"];
 
     public static int Show(Call call, string mark)
     {
@@ -50,7 +51,8 @@ internal static class SettingsTable
                 var last = "";
                 foreach (var s in rows)
                 {
-                    table.AddRow(Screen.Cell(s.Table == last ? "" : s.Table), Screen.Cell(s.Key), Screen.Cell(Value(s, units)), Screen.Cell(Where(s), s.Place is null ? Styles.Quiet : Style.Plain));
+                    table.AddRow(Screen.Cell(s.Table == last ? "" : s.Table), Screen.Cell(s.Key), Screen.Cell(Value(s, units)),
+                        Screen.Cell(Where(s), s.Place is null ? Styles.Quiet : Style.Plain));
                     last = s.Table;
                 }
 
@@ -76,8 +78,10 @@ internal static class SettingsTable
     private static string Value(Setting s, UnitSystem units) => s.Value switch
     {
         null => NotSet,
-        (double least, double most) when s.Measure is { } measure => $"{Value(s with { Value = least }, units)} to {Value(s with { Value = most }, units)}",
-        double v when s.Measure is { } measure => UnitOf(measure, v) is { } unit ? unit.FormatTraced(v, units) : string.Create(CultureInfo.InvariantCulture, $"{v:0.####} deg"),
+        (double least, double most) when s.Measure is { } measure =>
+            $"{Value(s with { Value = least }, units)} to {Value(s with { Value = most }, units)}",
+        double v when s.Measure is { } measure =>
+            UnitOf(measure, v) is { } unit ? unit.FormatTraced(v, units) : string.Create(CultureInfo.InvariantCulture, $"{v:0.####} deg"),
         double v => v.ToString("0.######", CultureInfo.InvariantCulture),
         _ => s.Value.ToString()!,
     };

@@ -7,13 +7,18 @@ namespace Plinth.Cli.Output;
 /// <summary>Results could not be written to standard output: what was asked for is done, but nobody has seen it.</summary>
 internal sealed class ResultsLostException(string message) : Exception(message);
 
-/// <summary>The streams of the process, guarded: results that are lost are told, messages that nobody can receive stop nothing, and nothing that stands in a file steers a terminal.</summary>
+/// <summary>
+/// The streams of the process, guarded: results that are lost are told, messages that nobody can receive stop nothing, and nothing that
+/// stands in a file steers a terminal.
+/// </summary>
 internal static class Streams
 {
     private static readonly UTF8Encoding Plain = new(false);
 
     // Controls but tabs and ends of lines, and what turns the direction of the text that follows.
-    private static readonly SearchValues<char> Steering = SearchValues.Create([.. Enumerable.Range(0, 0xA0).Select(c => (char)c).Where(c => char.IsControl(c) && c is not ('\t' or '\n')), .. "\u061C\u200E\u200F\u2028\u2029\u202A\u202B\u202C\u202D\u202E\u2066\u2067\u2068\u2069"]);
+    private static readonly SearchValues<char> Steering =
+        SearchValues.Create([.. Enumerable.Range(0, 0xA0).Select(c => (char)c).Where(c => char.IsControl(c) && c is not ('\t' or '\n')),
+            .. "\u061C\u200E\u200F\u2028\u2029\u202A\u202B\u202C\u202D\u202E\u2066\u2067\u2068\u2069"]);
 
     /// <summary>Messages as they are, for what moves the cursor on purpose.</summary>
     public static TextWriter Cursor { get; private set; } = TextWriter.Null;

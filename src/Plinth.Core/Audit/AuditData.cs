@@ -13,11 +13,15 @@ internal sealed class AuditData
     {
         Project = project;
         Supports = project.Supports;
-        Indices = [.. Enumerable.Range(0, project.Cases.Count).Where(k => !project.Cases[k].IsSurcharge && (k == 0 || project.Cases[k].Source != project.Cases[k - 1].Source || project.Cases[k].Signs is null))];
+        Indices = [.. Enumerable.Range(0, project.Cases.Count)
+            .Where(k => !project.Cases[k].IsSurcharge
+                && (k == 0 || project.Cases[k].Source != project.Cases[k - 1].Source || project.Cases[k].Signs is null))];
         Cases = [.. Indices.Select(k => project.Cases[k])];
         ByX = [.. Enumerable.Range(0, Supports.Count).OrderBy(i => Supports[i].X)];
         actions = [.. Supports.Select(s => project.Actions[s.Label])];
-        Totals = [.. Indices.Select(k => Supports.Aggregate(default(LoadTotals), (t, s) => t.Plus(project.Actions[s.Label][k], s.X, s.Y, s.Level ?? 0)))];
+        Totals = [
+            .. Indices.Select(k => Supports.Aggregate(default(LoadTotals),
+                (t, s) => t.Plus(project.Actions[s.Label][k], s.X, s.Y, s.Level ?? 0)))];
     }
 
     public Project Project { get; }
@@ -40,7 +44,8 @@ internal sealed class AuditData
     public double[] Values(int k, Func<SupportAction, double> of) => [.. Enumerable.Range(0, Supports.Count).Select(i => of(Action(i, k)))];
 
     /// <summary>Whether a case presses down by its nature.</summary>
-    public static bool IsGravity(LoadCase c) => c.Symbol is LoadSymbol.D or LoadSymbol.G or LoadSymbol.L or LoadSymbol.Lr or LoadSymbol.S or LoadSymbol.R or LoadSymbol.Q;
+    public static bool IsGravity(LoadCase c) =>
+        c.Symbol is LoadSymbol.D or LoadSymbol.G or LoadSymbol.L or LoadSymbol.Lr or LoadSymbol.S or LoadSymbol.R or LoadSymbol.Q;
 
     /// <summary>Whether a case is permanent weight.</summary>
     public static bool IsDead(LoadCase c) => c.Symbol is LoadSymbol.D or LoadSymbol.G;
@@ -52,7 +57,9 @@ internal sealed class AuditData
         return sorted.Length == 0 ? 0 : sorted[sorted.Length / 2];
     }
 
-    /// <summary>The corners of the convex outline of all supports, anticlockwise (A. M. Andrew, Information Processing Letters 9 (1979) 216–219).</summary>
+    /// <summary>
+    /// The corners of the convex outline of all supports, anticlockwise (A. M. Andrew, Information Processing Letters 9 (1979) 216–219).
+    /// </summary>
     public IReadOnlyList<(double X, double Y)> Outline()
     {
         var points = Supports.Select(s => (s.X, s.Y)).Distinct().Order().ToList();
@@ -61,7 +68,8 @@ internal sealed class AuditData
             return points;
         }
 
-        static double Turn((double X, double Y) a, (double X, double Y) b, (double X, double Y) c) => ((b.X - a.X) * (c.Y - a.Y)) - ((b.Y - a.Y) * (c.X - a.X));
+        static double Turn((double X, double Y) a, (double X, double Y) b, (double X, double Y) c) =>
+            ((b.X - a.X) * (c.Y - a.Y)) - ((b.Y - a.Y) * (c.X - a.X));
         var hull = new List<(double X, double Y)>();
         void Half(IEnumerable<(double X, double Y)> run)
         {

@@ -15,7 +15,8 @@ public static class Auditor
         var d = new AuditData(project);
         List<Finding> findings =
         [
-            .. GravityAudit.Direction(d), .. GravityAudit.Stated(d, stated), .. CasesAudit.Empty(d), .. CasesAudit.Alike(d), .. CasesAudit.Extremes(d), .. CasesAudit.Symbols(d), .. SupportsAudit.Grounds(d),
+            .. GravityAudit.Direction(d), .. GravityAudit.Stated(d, stated), .. CasesAudit.Empty(d), .. CasesAudit.Alike(d),
+            .. CasesAudit.Extremes(d), .. CasesAudit.Symbols(d), .. SupportsAudit.Grounds(d),
         ];
 
         // With weight that does not press down all else is a consequence, which would hide the cause.
@@ -23,12 +24,16 @@ public static class Auditor
         {
             findings.AddRange(
             [
-                .. GravityAudit.Pressure(d), .. GravityAudit.Neighbour(d), .. GravityAudit.Resultant(d), .. CasesAudit.Mirror(d), .. CasesAudit.Columns(d),
-                .. SupportsAudit.Outliers(d), .. SupportsAudit.Levers(d), .. SupportsAudit.Hinges(d), .. SupportsAudit.Distances(d), .. SupportsAudit.Uplift(d),
+                .. GravityAudit.Pressure(d), .. GravityAudit.Neighbour(d), .. GravityAudit.Resultant(d), .. CasesAudit.Mirror(d),
+                .. CasesAudit.Columns(d),
+                .. SupportsAudit.Outliers(d), .. SupportsAudit.Levers(d), .. SupportsAudit.Hinges(d), .. SupportsAudit.Distances(d),
+                .. SupportsAudit.Uplift(d),
             ]);
         }
 
-        var cases = d.Cases.Select((c, k) => new CaseAudit(c, d.Totals[k], stated.GetValueOrDefault(c.Source), Shares(d, k), Enumerable.Range(0, d.Supports.Count).Count(i => d.Action(i, k) != default)));
+        var cases =
+            d.Cases.Select((c, k) => new CaseAudit(c, d.Totals[k], stated.GetValueOrDefault(c.Source), Shares(d, k),
+                Enumerable.Range(0, d.Supports.Count).Count(i => d.Action(i, k) != default)));
         return new AuditResult([.. cases], [.. findings.OrderByDescending(f => f.Grade)]);
     }
 
@@ -43,6 +48,7 @@ public static class Auditor
 
         var t = d.Totals[k];
         var size = Math.Sqrt((t.Fx * t.Fx) + (t.Fy * t.Fy));
-        return [.. Enumerable.Range(0, d.Supports.Count).Select(i => size == 0 ? 0 : ((d.Action(i, k).Fx * t.Fx) + (d.Action(i, k).Fy * t.Fy)) / (size * size))];
+        return [.. Enumerable.Range(0, d.Supports.Count)
+            .Select(i => size == 0 ? 0 : ((d.Action(i, k).Fx * t.Fx) + (d.Action(i, k).Fy * t.Fy)) / (size * size))];
     }
 }

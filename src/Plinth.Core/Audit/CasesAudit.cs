@@ -6,7 +6,8 @@ namespace Plinth.Core.Audit;
 /// <summary>Cases held against each other and against what the load standard needs.</summary>
 internal static class CasesAudit
 {
-    private static readonly (string Name, Func<SupportAction, double> Of)[] Components = [("Fx", a => a.Fx), ("Fy", a => a.Fy), ("Fz", a => a.N), ("Mx", a => a.Mx), ("My", a => a.My), ("Mz", a => a.Mz)];
+    private static readonly (string Name, Func<SupportAction, double> Of)[] Components = [("Fx", a => a.Fx), ("Fy", a => a.Fy),
+        ("Fz", a => a.N), ("Mx", a => a.Mx), ("My", a => a.My), ("Mz", a => a.Mz)];
 
     public static IEnumerable<Finding> Empty(AuditData d)
     {
@@ -14,13 +15,17 @@ internal static class CasesAudit
         {
             if (Enumerable.Range(0, d.Supports.Count).All(i => d.Action(i, k) == default))
             {
-                yield return new Finding("case-zero", Grade.Warning, null, d.Cases[k].Source, $"case {d.Cases[k].Source} is zero at every support", "import its rows, or take it out of [cases]");
+                yield return new Finding("case-zero", Grade.Warning, null, d.Cases[k].Source,
+                    $"case {d.Cases[k].Source} is zero at every support", "import its rows, or take it out of [cases]");
             }
         }
     }
 
     public static IEnumerable<Finding> Extremes(AuditData d) =>
-        d.Cases.Where(c => LoadCase.HoldsExtremes(c.Source)).Select(c => new Finding("extremes", Grade.Warning, null, c.Source, $"case {c.Source} holds maxima or minima by its name: each component is the extreme of another moment, so they never act together", "take the cases or steps themselves"));
+        d.Cases.Where(c => LoadCase.HoldsExtremes(c.Source))
+            .Select(c => new Finding("extremes", Grade.Warning, null, c.Source,
+                $"case {c.Source} holds maxima or minima by its name: each component is the extreme of another moment, so they never "
+                    + "act together", "take the cases or steps themselves"));
 
     public static IEnumerable<Finding> Columns(AuditData d)
     {
@@ -30,8 +35,13 @@ internal static class CasesAudit
             if (all.Length > 1 && all.All(v => v == all[0]))
             {
                 yield return all[0] == 0
-                    ? new Finding("column-zero", Grade.Note, null, null, $"{name} is zero in every row", name is "Mx" or "My" or "Mz" ? "right if the columns are hinged there; else import the column" : "import the column, if the analysis has it")
-                    : new Finding("column-constant", Grade.Warning, null, null, string.Create(CultureInfo.InvariantCulture, $"{name} has the same value, {all[0]:0.###}, in every row"), "the wrong column was likely imported");
+                    ? new Finding("column-zero", Grade.Note, null, null, $"{name} is zero in every row",
+                        name is "Mx" or "My" or "Mz"
+                            ? "right if the columns are hinged there; else import the column"
+                            : "import the column, if the analysis has it")
+                    : new Finding("column-constant", Grade.Warning, null, null,
+                        string.Create(CultureInfo.InvariantCulture, $"{name} has the same value, {all[0]:0.###}, in every row"),
+                        "the wrong column was likely imported");
             }
         }
     }
@@ -53,11 +63,17 @@ internal static class CasesAudit
                 {
                     // Loads on a roof exclude each other, so equal ones count once.
                     var exclude = IsRoof(a) && IsRoof(b);
-                    yield return new Finding("cases-alike", exclude ? Grade.Note : Grade.Warning, null, b.Source, $"case {b.Source} equals {a.Source} at every support: the same case under two names{(exclude ? "" : " counts twice")}", "take one out, or import the right one, unless the loads are equal");
+                    yield return new Finding("cases-alike", exclude ? Grade.Note : Grade.Warning, null, b.Source,
+                        $"case {b.Source} equals {a.Source} at every support: the same case under two "
+                            + $"names{(exclude ? "" : " counts twice")}",
+                        "take one out, or import the right one, unless the loads are equal");
                 }
                 else if (a.Symbol == b.Symbol && ratio > 0 && AuditData.IsGravity(a))
                 {
-                    yield return new Finding("cases-proportional", Grade.Note, null, b.Source, string.Create(CultureInfo.InvariantCulture, $"case {b.Source} is {ratio:0.###} times {a.Source} at every support and has the same symbol: right for even loads; a factored copy would count twice"), "take it out if it is a combination");
+                    yield return new Finding("cases-proportional", Grade.Note, null, b.Source,
+                        string.Create(CultureInfo.InvariantCulture,
+                            $"case {b.Source} is {ratio:0.###} times {a.Source} at every support and has the same symbol: right for even "
+                                + $"loads; a factored copy would count twice"), "take it out if it is a combination");
                 }
             }
         }
@@ -75,10 +91,13 @@ internal static class CasesAudit
 
             var (fx, fy) = (d.Totals[k].Fx, d.Totals[k].Fy);
             var size = Math.Sqrt((fx * fx) + (fy * fy));
-            var mirrored = Enumerable.Range(0, d.Cases.Count).Any(j => j != k && d.Cases[j].Symbol == c.Symbol && Opposite(fx, fy, size, d.Totals[j]));
+            var mirrored = Enumerable.Range(0, d.Cases.Count)
+                .Any(j => j != k && d.Cases[j].Symbol == c.Symbol && Opposite(fx, fy, size, d.Totals[j]));
             if (size > 0 && !mirrored)
             {
-                yield return new Finding("no-mirror", Grade.Warning, null, c.Source, $"case {c.Source} ({c.Symbol}) pushes one way; no other case pushes back and it is not reversible", $"add the case of the other direction, or write {c.Source} = {{ symbol = \"{c.Symbol}\", reversible = true }}");
+                yield return new Finding("no-mirror", Grade.Warning, null, c.Source,
+                    $"case {c.Source} ({c.Symbol}) pushes one way; no other case pushes back and it is not reversible",
+                    $"add the case of the other direction, or write {c.Source} = {{ symbol = \"{c.Symbol}\", reversible = true }}");
             }
         }
     }
@@ -87,14 +106,20 @@ internal static class CasesAudit
     {
         var standard = d.Project.Standard;
         (string What, LoadSymbol[] Any)[] wanted = standard is En1990
-            ? [("permanent", [LoadSymbol.G]), ("imposed", [LoadSymbol.Q]), ("snow", [LoadSymbol.S]), ("wind", [LoadSymbol.W]), ("earthquake", [LoadSymbol.E])]
-            : standard is Asce7 ? [("dead", [LoadSymbol.D]), ("live", [LoadSymbol.L]), ("roof", [LoadSymbol.Lr, LoadSymbol.S, LoadSymbol.R]), ("wind", [LoadSymbol.W]), ("earthquake", [LoadSymbol.E])] : [];
+            ? [("permanent", [LoadSymbol.G]), ("imposed", [LoadSymbol.Q]), ("snow", [LoadSymbol.S]), ("wind", [LoadSymbol.W]),
+                ("earthquake", [LoadSymbol.E])]
+            : standard is Asce7
+                ? [("dead", [LoadSymbol.D]), ("live", [LoadSymbol.L]), ("roof", [LoadSymbol.Lr, LoadSymbol.S, LoadSymbol.R]),
+                    ("wind", [LoadSymbol.W]), ("earthquake", [LoadSymbol.E])]
+            : [];
         foreach (var (what, any) in wanted)
         {
             if (!d.Project.Cases.Any(c => c.Symbol is { } s && any.Contains(s)))
             {
                 var dead = what is "dead" or "permanent";
-                yield return new Finding("symbol-missing", dead ? Grade.Warning : Grade.Note, null, null, $"no case is {(what[0] is 'e' or 'i' ? "an" : "a")} {what} load ({string.Join(", ", any)}): the combinations of {standard.Name} that are about it are left out", "add the case, if the building has the load");
+                yield return new Finding("symbol-missing", dead ? Grade.Warning : Grade.Note, null, null,
+                    $"no case is {(what[0] is 'e' or 'i' ? "an" : "a")} {what} load ({string.Join(", ", any)}): the combinations of "
+                        + $"{standard.Name} that are about it are left out", "add the case, if the building has the load");
             }
         }
     }

@@ -14,7 +14,10 @@ internal static class GravityAudit
 
     public static IEnumerable<Finding> Direction(AuditData d)
     {
-        var dead = d.Cases.Select((c, k) => (c, k)).Where(p => AuditData.IsDead(p.c)).Select(p => d.Totals[p.k]).Aggregate(default(LoadTotals), (a, b) => new(a.N + b.N, a.Fx + b.Fx, a.Fy + b.Fy, 0, 0, 0));
+        var dead = d.Cases.Select((c, k) => (c, k))
+            .Where(p => AuditData.IsDead(p.c))
+            .Select(p => d.Totals[p.k])
+            .Aggregate(default(LoadTotals), (a, b) => new(a.N + b.N, a.Fx + b.Fx, a.Fy + b.Fy, 0, 0, 0));
         string Show(double v) => Unit.Force.FormatWithSymbol(v, d.Project.Units);
         if (Math.Max(Math.Abs(dead.Fx), Math.Abs(dead.Fy)) > Math.Abs(dead.N))
         {
@@ -22,20 +25,29 @@ internal static class GravityAudit
             var alongX = Math.Abs(dead.Fx) > Math.Abs(dead.Fy);
             var axes = alongX ? "[\"y\", \"z\", \"x\"]" : "[\"x\", \"-z\", \"y\"]";
             var upward = alongX ? dead.Fx < 0 : dead.Fy < 0;
-            yield return new Finding("gravity-sideways", Grade.Error, null, null, $"permanent cases add up to {Show(alongX ? dead.Fx : dead.Fy)} along {(alongX ? "x" : "y")} and {Show(dead.N)} downwards: the model's {(alongX ? "x" : "y")} axis is likely up", $"import with axes = {axes}{(upward ? "" : " and the other sense")}, which makes them press down");
+            yield return new Finding("gravity-sideways", Grade.Error, null, null,
+                $"permanent cases add up to {Show(alongX ? dead.Fx : dead.Fy)} along {(alongX ? "x" : "y")} and {Show(dead.N)} downwards: "
+                    + $"the model's {(alongX ? "x" : "y")} axis is likely up",
+                $"import with axes = {axes}{(upward ? "" : " and the other sense")}, which makes them press down");
         }
         else if (dead.N < 0)
         {
-            yield return new Finding("gravity-lifts", Grade.Error, null, null, $"permanent cases add up to {Show(-dead.N)} upwards: the sense is likely turned round", "write the other sense in [loads] (reaction: +Fz holds the column up; action: −Fz presses down), which makes them press down");
+            yield return new Finding("gravity-lifts", Grade.Error, null, null,
+                $"permanent cases add up to {Show(-dead.N)} upwards: the sense is likely turned round",
+                "write the other sense in [loads] (reaction: +Fz holds the column up; action: −Fz presses down), which makes "
+                    + "them press down");
         }
         else
         {
             for (var k = 0; k < d.Cases.Count; k++)
             {
                 var c = d.Cases[k];
-                if (AuditData.IsGravity(c) && !c.Reversible && d.Totals[k].N < 0 && -d.Totals[k].N > 0.05 * d.Values(k, a => a.N).Sum(Math.Abs))
+                if (AuditData.IsGravity(c) && !c.Reversible && d.Totals[k].N < 0
+                    && -d.Totals[k].N > 0.05 * d.Values(k, a => a.N).Sum(Math.Abs))
                 {
-                    yield return new Finding("case-lifts", Grade.Warning, null, c.Source, $"case {c.Source} ({c.Symbol}) adds up to {Show(-d.Totals[k].N)} upwards, where the permanent cases press down: its sign is likely wrong", "turn the sign of its rows, or give it the symbol of what it is");
+                    yield return new Finding("case-lifts", Grade.Warning, null, c.Source,
+                        $"case {c.Source} ({c.Symbol}) adds up to {Show(-d.Totals[k].N)} upwards, where the permanent cases press down: "
+                            + "its sign is likely wrong", "turn the sign of its rows, or give it the symbol of what it is");
                 }
             }
         }
@@ -55,7 +67,10 @@ internal static class GravityAudit
         {
             var units = d.Project.Units;
             string Show(double p) => Unit.Pressure.FormatWithSymbol(p, units);
-            yield return new Finding("plan-pressure", Grade.Warning, null, null, $"permanent load over the plan of the supports is {Show(pressure)}: {(pressure < LightestPressure ? $"lighter than any building (from {Show(LightestPressure)})" : $"heavier than thirty storeys (to {Show(HeaviestPressure)})")}; a unit of force or length is likely wrong (1 kip = 4.448 kN, 1 tonf = 9.807 kN)", "compare the units in the headers of reactions.csv and supports.csv with those of the analysis");
+            yield return new Finding("plan-pressure", Grade.Warning, null, null,
+                $"permanent load over the plan of the supports is {Show(pressure)}: "
+                    + $"{(pressure < LightestPressure ? $"lighter than any building (from {Show(LightestPressure)})" : $"heavier than thirty storeys (to {Show(HeaviestPressure)})")}; a unit of force or length is likely wrong (1 kip = 4.448 kN, 1 tonf = 9.807 kN)",
+                "compare the units in the headers of reactions.csv and supports.csv with those of the analysis");
         }
     }
 
@@ -89,7 +104,10 @@ internal static class GravityAudit
 
             if (odd.Count > 0)
             {
-                yield return new Finding("sign-unlike", Grade.Warning, d.Supports[i].Label, odd.Count == 1 ? odd[0] : null, $"support {d.Supports[i].Label} is lifted by {string.Join(", ", odd)}, which press{(odd.Count == 1 ? "es" : "")} on all {Neighbours} supports around it: the sign of its rows is likely wrong", "compare these rows with the analysis");
+                yield return new Finding("sign-unlike", Grade.Warning, d.Supports[i].Label, odd.Count == 1 ? odd[0] : null,
+                    $"support {d.Supports[i].Label} is lifted by {string.Join(", ", odd)}, which press{(odd.Count == 1 ? "es" : "")} on "
+                        + $"all {Neighbours} supports around it: the sign of its rows is likely wrong",
+                    "compare these rows with the analysis");
             }
         }
     }
@@ -107,7 +125,10 @@ internal static class GravityAudit
             if (AuditData.IsGravity(d.Cases[k]) && d.Totals[k].N > 0 && d.Totals[k].Resultant is { } r && !Within(outline, r))
             {
                 string Show(double v) => Unit.Length.Format(v, d.Project.Units);
-                yield return new Finding("resultant-outside", Grade.Warning, null, d.Cases[k].Source, $"the resultant of {d.Cases[k].Source} acts at x {Show(r.X)}, y {Show(r.Y)} {Unit.Length.Symbol(d.Project.Units)}, outside the plan of the supports: moments, coordinates or their units are likely wrong", "compare a moment and a coordinate with the analysis");
+                yield return new Finding("resultant-outside", Grade.Warning, null, d.Cases[k].Source,
+                    $"the resultant of {d.Cases[k].Source} acts at x {Show(r.X)}, y {Show(r.Y)} {Unit.Length.Symbol(d.Project.Units)}, "
+                        + "outside the plan of the supports: moments, coordinates or their units are likely wrong",
+                    "compare a moment and a coordinate with the analysis");
             }
         }
     }
@@ -129,7 +150,9 @@ internal static class GravityAudit
                 if (want is { } w && Math.Abs(has - w) > StatedTolerance * scale)
                 {
                     string Show(double v) => Unit.Force.FormatWithSymbol(v, d.Project.Units);
-                    yield return new Finding("total-differs", Grade.Error, null, d.Cases[k].Source, $"{name} of {d.Cases[k].Source} adds up to {Show(has)}, the analysis reports {Show(w)}{Ratio(has / w)}", "mend the reactions, or [totals] if the analysis was run again");
+                    yield return new Finding("total-differs", Grade.Error, null, d.Cases[k].Source,
+                        $"{name} of {d.Cases[k].Source} adds up to {Show(has)}, the analysis reports {Show(w)}{Ratio(has / w)}",
+                        "mend the reactions, or [totals] if the analysis was run again");
                 }
             }
         }
@@ -139,7 +162,8 @@ internal static class GravityAudit
     {
         (double Value, string Says)[] known =
         [
-            (-1, "the sign is turned round"), (2, "it is there twice"), (4.4482216, "kN were read as kip"), (1 / 4.4482216, "kip were read as kN"), (9.80665, "kN were read as tonf"), (1 / 9.80665, "tonf were read as kN"),
+            (-1, "the sign is turned round"), (2, "it is there twice"), (4.4482216, "kN were read as kip"),
+            (1 / 4.4482216, "kip were read as kN"), (9.80665, "kN were read as tonf"), (1 / 9.80665, "tonf were read as kN"),
             (1000, "a factor of a thousand"), (0.001, "a factor of a thousand"), (4.4482216 * 1000, "a unit of force is wrong"),
         ];
         foreach (var (value, says) in known)

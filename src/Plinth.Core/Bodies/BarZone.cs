@@ -30,7 +30,9 @@ public class BarZone : Subject
     /// <summary>Its breadth across the bars, m.</summary>
     public double Breadth { get; protected set; }
 
-    /// <summary>Breadth of the concrete that its bars hold, m: more than <see cref="Breadth"/> where they keep clear of sharp corners.</summary>
+    /// <summary>
+    /// Breadth of the concrete that its bars hold, m: more than <see cref="Breadth"/> where they keep clear of sharp corners.
+    /// </summary>
     public virtual double GrossBreadth => Breadth;
 
     /// <summary>Its breadth where it is narrowest, m: bars that run through it stand nearest there.</summary>
@@ -52,7 +54,9 @@ public class BarZone : Subject
     /// <summary>Whether it has a face of its own: else another zone tells of the bars there.</summary>
     public virtual bool Has(bool bottom) => true;
 
-    /// <summary>Whether its edges are no edges of the base: its bars stand each in the middle of an equal strip, no cover beside them.</summary>
+    /// <summary>
+    /// Whether its edges are no edges of the base: its bars stand each in the middle of an equal strip, no cover beside them.
+    /// </summary>
     public virtual bool IsInner => false;
 
     /// <summary>Bars of a face.</summary>

@@ -2,7 +2,9 @@ using Plinth.Core.Checks.OfConcrete;
 
 namespace Plinth.Core.Bodies;
 
-/// <summary>What a critical section for two-way shear is drawn round: a column, or neighbours together; sides along the body's axes.</summary>
+/// <summary>
+/// What a critical section for two-way shear is drawn round: a column, or neighbours together; sides along the body's axes.
+/// </summary>
 public sealed class PunchedArea : Subject
 {
     private readonly Standing[] columns;

@@ -35,7 +35,9 @@ public abstract class SlabSpan : BarZone
     /// <summary>Sets its sides; what was found for others no longer holds.</summary>
     protected void Set(double length, double breadth) => (Length, Breadth, generation) = (length, breadth, Trial.Generation);
 
-    /// <summary>Times by which evenly spread short-way bars must exceed what is required (2β/(β+1), ACI 318 13.3.3.3); 1 for the long way.</summary>
+    /// <summary>
+    /// Times by which evenly spread short-way bars must exceed what is required (2β/(β+1), ACI 318 13.3.3.3); 1 for the long way.
+    /// </summary>
     public virtual double ShortWayFactor
     {
         get
@@ -76,7 +78,9 @@ public abstract class SlabSpan : BarZone
     internal abstract void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace)
         where T : struct, Tracing.ITrace;
 
-    /// <summary>What acts beyond a face: what flexure, shear of the top and anchorage all ask for; found once for each combination and size.</summary>
+    /// <summary>
+    /// What acts beyond a face: what flexure, shear of the top and anchorage all ask for; found once for each combination and size.
+    /// </summary>
     internal ref readonly SectionForces AtFace(int k, int side)
     {
         var i = (2 * k) + (side < 0 ? 0 : 1);

@@ -107,7 +107,8 @@ public sealed class Standing : Subject
     internal bool StandsNear(Standing other)
     {
         var depth = Math.Max(MeanDepth(true), other.MeanDepth(true));
-        var (gapX, gapY) = (Math.Abs(X - other.X) - ((Outline.X + other.Outline.X) / 2), Math.Abs(Y - other.Y) - ((Outline.Y + other.Outline.Y) / 2));
+        var (gapX, gapY) = (Math.Abs(X - other.X) - ((Outline.X + other.Outline.X) / 2),
+            Math.Abs(Y - other.Y) - ((Outline.Y + other.Outline.Y) / 2));
         return Math.Max(gapX, gapY) < 2 * depth;
     }
 
@@ -135,9 +136,13 @@ public sealed class Standing : Subject
     }
 
     /// <summary>Factored weight of the pedestal less the soil that it and the column displace, at the column's centre, kN.</summary>
-    public double PrismWeight(int combination) => Combinations[combination].WeightFactor * (PedestalWeight - displaced[(int)Place.Waters[combination]].Displaced);
+    public double PrismWeight(int combination) =>
+        Combinations[combination].WeightFactor * (PedestalWeight - displaced[(int)Place.Waters[combination]].Displaced);
 
-    /// <summary>Weight of the soil whose place pedestal and column take in a combination, kN, and the depth in the soil down to which the column stands, m.</summary>
+    /// <summary>
+    /// Weight of the soil whose place pedestal and column take in a combination, kN, and the depth in the soil down to which the column
+    /// stands, m.
+    /// </summary>
     public (double Displaced, double ColumnDepth) Displacing(int combination) => displaced[(int)Place.Waters[combination]];
 
     /// <summary>Sets what stands between base and column.</summary>

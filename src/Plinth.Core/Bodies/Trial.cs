@@ -10,7 +10,8 @@ using Plinth.Core.Loads;
 namespace Plinth.Core.Bodies;
 
 /// <summary>
-/// A foundation at one place as checks read it: its body on the ground, what stands on it, its bars. Sizes and bars are set again and again, what was found is kept
+/// A foundation at one place as checks read it: its body on the ground, what stands on it, its bars. Sizes and bars are set again and
+/// again, what was found is kept
 /// for as long as it holds. One thread at a time; arrays are made once and refilled, so that a search allocates nothing.
 /// </summary>
 public abstract class Trial
@@ -182,7 +183,9 @@ public abstract class Trial
         return some ??= [.. set.For(family).ToArray().Where(k => chosen![k])];
     }
 
-    /// <summary>Looks at some combinations only, until <see cref="LookAtAll"/>: a search finds its way by few and asks all in the end.</summary>
+    /// <summary>
+    /// Looks at some combinations only, until <see cref="LookAtAll"/>: a search finds its way by few and asks all in the end.
+    /// </summary>
     /// <param name="which">By index.</param>
     internal void LookAt(bool[] which)
     {
@@ -204,7 +207,10 @@ public abstract class Trial
         Array.Fill(governing, (-1, 0.0, 0));
     }
 
-    /// <summary>The combination under whose resultant the base is to lie: dead load with live load, else dead load alone; −1: there is none of the ground without wind and earthquake.</summary>
+    /// <summary>
+    /// The combination under whose resultant the base is to lie: dead load with live load, else dead load alone; −1: there is none of the
+    /// ground without wind and earthquake.
+    /// </summary>
     public int Sustained
     {
         get
@@ -247,7 +253,10 @@ public abstract class Trial
         }
     }
 
-    /// <summary>Whether the top of a base of this size is stretched in some combination so that it must have bars: more than plain concrete may hold there.</summary>
+    /// <summary>
+    /// Whether the top of a base of this size is stretched in some combination so that it must have bars: more than plain concrete may hold
+    /// there.
+    /// </summary>
     public bool NeedsTopSteel
     {
         get
@@ -261,7 +270,9 @@ public abstract class Trial
         }
     }
 
-    /// <summary>Shear and moment along a base under several columns in a combination; null of a base under one, or without equilibrium.</summary>
+    /// <summary>
+    /// Shear and moment along a base under several columns in a combination; null of a base under one, or without equilibrium.
+    /// </summary>
     public virtual Figures.SpanDiagram? Along(int combination) => null;
 
     /// <summary>The bars along an axis of a face as they lie, zone by zone: where each bar lies across, m from the centroid.</summary>
@@ -271,7 +282,10 @@ public abstract class Trial
     {
         var zone = Spans(alongX)[0];
         var (breadth, span) = alongX ? (Body.Width, Body.Length) : (Body.Length, Body.Width);
-        return zone.Layer(bottom).Any ? [new("", zone.Layer(bottom), zone.Depth(bottom), Schedules.BarPositions.Across(zone.Layer(bottom), breadth, span, Rules.Concrete.CoverSide))] : [];
+        return zone.Layer(bottom).Any
+            ? [new("", zone.Layer(bottom), zone.Depth(bottom),
+                Schedules.BarPositions.Across(zone.Layer(bottom), breadth, span, Rules.Concrete.CoverSide))]
+            : [];
     }
 
     /// <summary>Whether some combination stretches the top by more than plain concrete may hold there.</summary>

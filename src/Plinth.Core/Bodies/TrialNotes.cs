@@ -13,7 +13,10 @@ internal static class TrialNotes
         {
             if (s.Support.Level is { } level && level > s.ColumnFoot + 1e-9)
             {
-                notes.Add($"the column runs down to the {(s.Pedestal is null ? "base" : "pedestal")}: the reactions act {Units.Unit.Length.FormatWithSymbol(level - s.ColumnFoot, trial.Units)} above its top, no weight added{Under(s)}");
+                notes.Add(
+                    $"the column runs down to the {(s.Pedestal is null ? "base" : "pedestal")}: the reactions act "
+                        + $"{Units.Unit.Length.FormatWithSymbol(level - s.ColumnFoot, trial.Units)} above its top, no weight "
+                        + $"added{Under(s)}");
             }
 
             if (s.Outline.Note is { } outline)
@@ -29,7 +32,8 @@ internal static class TrialNotes
 
         if (!trial.Foundation.Kind.CarriesTorsion && Enumerable.Range(0, trial.Combinations.Length).Any(k => Torsion(trial, k)))
         {
-            notes.Add("moment about the vertical exceeds 5 % of the horizontal force times the longer side: it is not carried into any check");
+            notes.Add(
+                "moment about the vertical exceeds 5 % of the horizontal force times the longer side: it is not carried into any check");
         }
 
         return notes;
@@ -49,6 +53,7 @@ internal static class TrialNotes
 
         var (force, body) = (Math.Sqrt((fx * fx) + (fy * fy)), trial.Body);
         twist = Math.Abs(twist);
-        return twist > 0.05 * force * Math.Max(body.Length, body.Width) && twist > 1e-6 * Math.Abs(trial.Place.Sums[k].N) && twist > 0.01 && body.Contact(k).State != ContactState.NoEquilibrium;
+        return twist > 0.05 * force * Math.Max(body.Length, body.Width) && twist > 1e-6 * Math.Abs(trial.Place.Sums[k].N) && twist > 0.01
+            && body.Contact(k).State != ContactState.NoEquilibrium;
     }
 }

@@ -20,6 +20,7 @@ public sealed record DrawingRules(string Plan, string Details, string Others, IR
     {
         ArgumentNullException.ThrowIfNull(pattern);
         return pattern.Replace("{nn}", place.ToString("00", CultureInfo.InvariantCulture), StringComparison.Ordinal)
-            .Replace("{n}", place.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal).Replace("{mark}", mark, StringComparison.Ordinal);
+            .Replace("{n}", place.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal)
+            .Replace("{mark}", mark, StringComparison.Ordinal);
     }
 }

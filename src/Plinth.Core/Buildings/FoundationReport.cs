@@ -10,7 +10,8 @@ namespace Plinth.Core.Buildings;
 /// <param name="Result">Its checks; null: not sized.</param>
 /// <param name="State">How sizing left it: "sized", "kept", "by hand", "held", "none found"; null where nothing was sized.</param>
 /// <param name="Stop">What stopped sizing; null if nothing did.</param>
-public sealed record FoundationReport(Foundation Foundation, FoundationDesign? Design, FoundationResult? Result, string? State = null, SizingStop? Stop = null)
+public sealed record FoundationReport(Foundation Foundation, FoundationDesign? Design, FoundationResult? Result, string? State = null,
+    SizingStop? Stop = null)
 {
     /// <summary>How much all actions may grow, as a share of them; null: not asked.</summary>
     public double? Room { get; init; }

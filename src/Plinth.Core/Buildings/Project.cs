@@ -15,7 +15,8 @@ namespace Plinth.Core.Buildings;
 /// <param name="Steel">Reinforcement.</param>
 /// <param name="Sizing">Bounds and steps of the search.</param>
 /// <param name="Rates">Rates by which more steel is weighed against more concrete.</param>
-public sealed record RuleSet(GroundRules Ground, StabilityRules Stability, ConcreteRules Concrete, SteelRules Steel, SizingRules Sizing, RateRules Rates)
+public sealed record RuleSet(GroundRules Ground, StabilityRules Stability, ConcreteRules Concrete, SteelRules Steel, SizingRules Sizing,
+    RateRules Rates)
 {
     /// <summary>Concrete columns over the bases.</summary>
     public ColumnRules Column { get; init; } = ColumnRules.Nothing;
@@ -74,7 +75,8 @@ public sealed record Project(
     public Schedules.CarbonFactors Carbon { get; init; } = new();
 
     /// <summary>Which of all foundations one is, from 1; 0: none of them.</summary>
-    public int PlaceOf(Foundation foundation) => Foundations.TakeWhile(f => !ReferenceEquals(f, foundation)).Count() + 1 is var place && place <= Foundations.Count ? place : 0;
+    public int PlaceOf(Foundation foundation) =>
+        Foundations.TakeWhile(f => !ReferenceEquals(f, foundation)).Count() + 1 is var place && place <= Foundations.Count ? place : 0;
 
     /// <summary>The combinations that a foundation is checked for.</summary>
     public CombinationSet CombinationsOf(Foundation foundation)

@@ -4,7 +4,8 @@ using Plinth.Core.Foundations;
 namespace Plinth.Core.Buildings;
 
 /// <summary>
-/// Where a rectangle may be shifted so that no line passes through it. A line blocks the shifts within its sum with the rectangle, a hexagon
+/// Where a rectangle may be shifted so that no line passes through it. A line blocks the shifts within its sum with the rectangle, a
+/// hexagon
 /// (T. Lozano-Pérez, IEEE Trans. Computers C-32 (1983) 108–120).
 /// </summary>
 /// <param name="size">The rectangle.</param>
@@ -47,8 +48,10 @@ internal sealed class ShiftSpace(BaseSize size)
 
     /// <summary>The least shift on whole steps that is free; null if there is none within half the rectangle's own size.</summary>
     /// <remarks>
-    /// Row by row from the middle outwards: on a row each hexagon blocks an interval, and the nearest step beyond what they block together is looked at.
-    /// Hexagons are convex: what one blocks on two rows it blocks on all between, so that rows which are blocked whole are left out many at a time.
+    /// Row by row from the middle outwards: on a row each hexagon blocks an interval, and the nearest step beyond what they block together
+    /// is looked at.
+    /// Hexagons are convex: what one blocks on two rows it blocks on all between, so that rows which are blocked whole are left out many at
+    /// a time.
     /// </remarks>
     /// <param name="freeX">Whether it may move along x.</param>
     /// <param name="freeY">Whether it may move along y.</param>
@@ -101,7 +104,8 @@ internal sealed class ShiftSpace(BaseSize size)
             foreach (var way in freeY ? Both : Once)
             {
                 Gather(x, way);
-                if (Nearest(x, way, freeY ? Math.Min(size.Width / 2, Math.Sqrt(square - (x * x))) : 0, step) is { } found && Square(found) < square - 1e-12)
+                if (Nearest(x, way, freeY ? Math.Min(size.Width / 2, Math.Sqrt(square - (x * x))) : 0, step) is { } found
+                    && Square(found) < square - 1e-12)
                 {
                     (best, square) = (found, Square(found));
                 }
@@ -120,7 +124,8 @@ internal sealed class ShiftSpace(BaseSize size)
         blocked.Clear();
         foreach (var h in hexagons)
         {
-            if (h.Blocked(x) is { } a && h.Blocked(other) is { } b && Math.Max(a.From, b.From) is var from && Math.Min(a.To, b.To) is var to && from < to)
+            if (h.Blocked(x) is { } a && h.Blocked(other) is { } b && Math.Max(a.From, b.From) is var from && Math.Min(a.To, b.To) is var to
+                && from < to)
             {
                 blocked.Add((from, to));
             }

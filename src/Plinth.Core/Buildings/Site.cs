@@ -25,7 +25,10 @@ public sealed record Site(IReadOnlyList<PlanPoint> Boundary, IReadOnlyList<KeepO
     /// <summary>Whether it bounds anything.</summary>
     public bool IsOpen => Boundary.Count == 0 && Zones.Count == 0;
 
-    /// <summary>How far a base reaches beyond the boundary or into a zone: its deepest point from the outline that it crosses, m; 0 where it lies well; and what is crossed.</summary>
+    /// <summary>
+    /// How far a base reaches beyond the boundary or into a zone: its deepest point from the outline that it crosses, m; 0 where it lies
+    /// well; and what is crossed.
+    /// </summary>
     /// <param name="corners">Corners of the base, anticlockwise.</param>
     public (double Beyond, string Crossed) Beyond(IReadOnlyList<PlanPoint> corners)
     {
@@ -33,7 +36,8 @@ public sealed record Site(IReadOnlyList<PlanPoint> Boundary, IReadOnlyList<KeepO
         var worst = (Beyond: 0.0, Crossed: "");
         foreach (var (outline, within, name) in Outlines())
         {
-            if (PlanReach.Crosses(outline, corners, within, Touch) && Math.Max(Touch, PlanReach.Depth(outline, corners, within)) is var depth && depth > worst.Beyond)
+            if (PlanReach.Crosses(outline, corners, within, Touch)
+                && Math.Max(Touch, PlanReach.Depth(outline, corners, within)) is var depth && depth > worst.Beyond)
             {
                 worst = (depth, name);
             }
@@ -42,7 +46,9 @@ public sealed record Site(IReadOnlyList<PlanPoint> Boundary, IReadOnlyList<KeepO
         return worst;
     }
 
-    /// <summary>The least shift of a base along its own axes that brings it within the site at all its places; null if there is none.</summary>
+    /// <summary>
+    /// The least shift of a base along its own axes that brings it within the site at all its places; null if there is none.
+    /// </summary>
     /// <param name="foundation">The foundation.</param>
     /// <param name="pedestal">Its pedestal; null: none.</param>
     /// <param name="size">The base without shift.</param>
@@ -58,11 +64,16 @@ public sealed record Site(IReadOnlyList<PlanPoint> Boundary, IReadOnlyList<KeepO
         var held = foundation.Held;
         var freeX = held.EdgeX0 is null && held.EdgeX1 is null && !held.OffsetXGiven;
         var freeY = held.EdgeY0 is null && held.EdgeY1 is null && !held.OffsetYGiven;
-        PlanPoint Centre(Place place) => BaseGeometry.Centre(place, place.Lie.Of(BaseGeometry.Offset(held, BaseGeometry.Outline(place, pedestal), size)));
-        return Least(foundation.Places, Centre, size, freeX, freeY, step) is { } shift ? size with { ShiftX = Math.Round(size.ShiftX + shift.X, 6), ShiftY = Math.Round(size.ShiftY + shift.Y, 6) } : null;
+        PlanPoint Centre(Place place) =>
+            BaseGeometry.Centre(place, place.Lie.Of(BaseGeometry.Offset(held, BaseGeometry.Outline(place, pedestal), size)));
+        return Least(foundation.Places, Centre, size, freeX, freeY, step) is { } shift
+            ? size with { ShiftX = Math.Round(size.ShiftX + shift.X, 6), ShiftY = Math.Round(size.ShiftY + shift.Y, 6) }
+            : null;
     }
 
-    /// <summary>The least shift of a rectangle along its own axes that brings it within the site at all places; null if there is none.</summary>
+    /// <summary>
+    /// The least shift of a rectangle along its own axes that brings it within the site at all places; null if there is none.
+    /// </summary>
     /// <param name="places">The places.</param>
     /// <param name="centre">Its middle at a place without shift, project axes.</param>
     /// <param name="size">The rectangle.</param>

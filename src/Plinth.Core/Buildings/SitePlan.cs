@@ -29,7 +29,9 @@ public static class SitePlan
     public static IReadOnlyList<NearBases> Near(IEnumerable<(Foundation Foundation, FoundationDesign Design)> bases)
     {
         ArgumentNullException.ThrowIfNull(bases);
-        var placed = bases.SelectMany(b => b.Foundation.Places.Select(p => Placed.Of(b.Foundation, b.Design, p))).OrderBy(p => p.LowX).ToList();
+        var placed = bases.SelectMany(b => b.Foundation.Places.Select(p => Placed.Of(b.Foundation, b.Design, p)))
+            .OrderBy(p => p.LowX)
+            .ToList();
         var found = new List<NearBases>();
         for (var i = 0; i < placed.Count; i++)
         {
@@ -48,21 +50,31 @@ public static class SitePlan
 
                 if (gap < SmallGap)
                 {
-                    var (a, b) = MarkOrder.Natural.Compare(placed[i].Mark, placed[j].Mark) <= 0 ? (placed[i], placed[j]) : (placed[j], placed[i]);
+                    var (a, b) = MarkOrder.Natural.Compare(placed[i].Mark, placed[j].Mark) <= 0
+                        ? (placed[i], placed[j])
+                        : (placed[j], placed[i]);
                     found.Add(new NearBases(a.Mark, a.Place, b.Mark, b.Place, gap, a.Top <= b.Bottom + Touch || b.Top <= a.Bottom + Touch));
                 }
             }
         }
 
-        return [.. found.OrderBy(n => n.First, MarkOrder.Natural).ThenBy(n => n.Second, MarkOrder.Natural).ThenBy(n => n.FirstPlace, MarkOrder.Natural).ThenBy(n => n.SecondPlace, MarkOrder.Natural)];
+        return [.. found.OrderBy(n => n.First, MarkOrder.Natural)
+            .ThenBy(n => n.Second, MarkOrder.Natural)
+            .ThenBy(n => n.FirstPlace, MarkOrder.Natural)
+            .ThenBy(n => n.SecondPlace, MarkOrder.Natural)];
     }
 
-    /// <summary>Neighbouring bases at different levels of which the lower stands within the spread of the upper's load; overlapping ones are told as such.</summary>
+    /// <summary>
+    /// Neighbouring bases at different levels of which the lower stands within the spread of the upper's load; overlapping ones are told as
+    /// such.
+    /// </summary>
     /// <param name="bases">Foundations with their designs.</param>
     public static IReadOnlyList<FoundingStep> Steps(IEnumerable<(Foundation Foundation, FoundationDesign Design)> bases)
     {
         ArgumentNullException.ThrowIfNull(bases);
-        var placed = bases.SelectMany(b => b.Foundation.Places.Select(p => Placed.Of(b.Foundation, b.Design, p))).OrderBy(p => p.LowX).ToList();
+        var placed = bases.SelectMany(b => b.Foundation.Places.Select(p => Placed.Of(b.Foundation, b.Design, p)))
+            .OrderBy(p => p.LowX)
+            .ToList();
         var reach = placed.Count == 0 ? 0 : (placed.Max(p => p.Bottom) - placed.Min(p => p.Bottom)) * placed.Max(p => p.Spread);
         var found = new List<FoundingStep>();
         for (var i = 0; i < placed.Count && reach > 0; i++)
@@ -71,7 +83,9 @@ public static class SitePlan
             {
                 var (upper, lower) = placed[i].Bottom >= placed[j].Bottom ? (placed[i], placed[j]) : (placed[j], placed[i]);
                 var step = upper.Bottom - lower.Bottom;
-                var gap = step > Touch && upper.Apart(lower) < step * upper.Spread ? Gap(upper.Corners, lower.Corners) : double.PositiveInfinity;
+                var gap = step > Touch && upper.Apart(lower) < step * upper.Spread
+                    ? Gap(upper.Corners, lower.Corners)
+                    : double.PositiveInfinity;
                 if (gap >= 0 && gap < (step * upper.Spread) - Touch)
                 {
                     found.Add(new FoundingStep(upper.Mark, upper.Place, lower.Mark, lower.Place, step, gap, step * upper.Spread));
@@ -79,11 +93,15 @@ public static class SitePlan
             }
         }
 
-        return [.. found.OrderBy(s => s.Upper, MarkOrder.Natural).ThenBy(s => s.Lower, MarkOrder.Natural).ThenBy(s => s.UpperPlace, MarkOrder.Natural).ThenBy(s => s.LowerPlace, MarkOrder.Natural)];
+        return [.. found.OrderBy(s => s.Upper, MarkOrder.Natural)
+            .ThenBy(s => s.Lower, MarkOrder.Natural)
+            .ThenBy(s => s.UpperPlace, MarkOrder.Natural)
+            .ThenBy(s => s.LowerPlace, MarkOrder.Natural)];
     }
 
     /// <summary>
-    /// Clear distance of two convex polygons, corners anticlockwise; where they overlap, less the least way that parts them (separating axes:
+    /// Clear distance of two convex polygons, corners anticlockwise; where they overlap, less the least way that parts them (separating
+    /// axes:
     /// S. Gottschalk, M. C. Lin, D. Manocha, SIGGRAPH 1996, 171–180).
     /// </summary>
     public static double Gap(IReadOnlyList<PlanPoint> a, IReadOnlyList<PlanPoint> b)
@@ -128,13 +146,15 @@ public static class SitePlan
         public double HighY { get; } = Corners.Max(c => c.Y);
 
         // No less than this lies between them: the gap of their boxes.
-        public double Apart(Placed other) => Math.Max(Math.Max(other.LowX - HighX, LowX - other.HighX), Math.Max(other.LowY - HighY, LowY - other.HighY));
+        public double Apart(Placed other) =>
+            Math.Max(Math.Max(other.LowX - HighX, LowX - other.HighX), Math.Max(other.LowY - HighY, LowY - other.HighY));
 
         public static Placed Of(Foundation f, FoundationDesign design, Place place)
         {
             var size = design.Size;
             var bottom = place.Ground.Underside(size.Thickness);
-            return new Placed(f.Mark, place.Name, BaseGeometry.Corners(f, place, design), bottom, bottom + size.Thickness, place.Ground.LoadSpread);
+            return new Placed(f.Mark, place.Name, BaseGeometry.Corners(f, place, design), bottom, bottom + size.Thickness,
+                place.Ground.LoadSpread);
         }
     }
 }

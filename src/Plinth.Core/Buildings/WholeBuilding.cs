@@ -17,7 +17,8 @@ namespace Plinth.Core.Buildings;
 /// <param name="SecondSettles">Settlement of the other in it, m.</param>
 /// <param name="Distance">Between the columns, m.</param>
 /// <param name="Most">Greatest angular distortion allowed.</param>
-public sealed record Distortion(string First, string FirstPlace, string Second, string SecondPlace, string Combination, double FirstSettles, double SecondSettles, double Distance, double Most)
+public sealed record Distortion(string First, string FirstPlace, string Second, string SecondPlace, string Combination, double FirstSettles,
+    double SecondSettles, double Distance, double Most)
 {
     /// <summary>Difference of settlement over distance.</summary>
     public double Ratio => Math.Abs(FirstSettles - SecondSettles) / Distance;
@@ -36,12 +37,15 @@ public sealed record Distortion(string First, string FirstPlace, string Second, 
 /// <param name="Needed">Clear distance at which the spread passes the lower base, m.</param>
 public sealed record FoundingStep(string Upper, string UpperPlace, string Lower, string LowerPlace, double Step, double Gap, double Needed);
 
-/// <summary>A tie between two neighbouring footings, where the ground asks for one under earthquakes (ASCE 7 12.13.5, ACI 318 18.13.3).</summary>
+/// <summary>
+/// A tie between two neighbouring footings, where the ground asks for one under earthquakes (ASCE 7 12.13.5, ACI 318 18.13.3).
+/// </summary>
 /// <param name="First">Mark of one.</param>
 /// <param name="FirstPlace">Its place.</param>
 /// <param name="Second">Mark of the other.</param>
 /// <param name="SecondPlace">Its place.</param>
-/// <param name="Force">What it holds in tension and compression: 10 % of SDS times the larger column's factored dead and live load, kN.</param>
+/// <param name="Force">What it holds in tension and compression: 10 % of SDS times the larger column's factored dead and live load,
+/// kN.</param>
 public sealed record FootingTie(string First, string FirstPlace, string Second, string SecondPlace, double Force);
 
 /// <summary>What is seen only when all bases of a building are looked at together.</summary>
@@ -49,12 +53,15 @@ public sealed record FootingTie(string First, string FirstPlace, string Second, 
 /// <param name="Steps">Steps of founding level that are too steep.</param>
 /// <param name="Distortions">Neighbours that settle differently, the worst first; empty where it is not checked.</param>
 /// <param name="Covered">Share of the area between the supports that bases cover; null where the supports enclose none.</param>
-public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<FoundingStep> Steps, IReadOnlyList<Distortion> Distortions, double? Covered)
+public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<FoundingStep> Steps, IReadOnlyList<Distortion> Distortions,
+    double? Covered)
 {
     /// <summary>Share from which a raft may serve better.</summary>
     public const double MuchCovered = 0.5;
 
-    /// <summary>Ties between neighbours in seismic design category D to F, the most loaded first; empty in others. They are named, not designed.</summary>
+    /// <summary>
+    /// Ties between neighbours in seismic design category D to F, the most loaded first; empty in others. They are named, not designed.
+    /// </summary>
     public IReadOnlyList<FootingTie> Ties { get; init; } = [];
 
     /// <summary>Whether nothing of it fails.</summary>
@@ -67,7 +74,9 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(bases);
-        return new WholeBuilding(SitePlan.Near(bases), SitePlan.Steps(bases), FindDistortions(project, bases), Share(project, bases)) { Ties = FindTies(project, bases) };
+        return new WholeBuilding(SitePlan.Near(bases), SitePlan.Steps(bases), FindDistortions(project, bases),
+            Share(project, bases))
+        { Ties = FindTies(project, bases) };
     }
 
     // The supports' convex hull (A. M. Andrew, Inf. Proc. Letters 9 (1979) 216–219).
@@ -80,7 +89,8 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
             var start = hull.Count;
             foreach (var p in pass)
             {
-                while (hull.Count >= start + 2 && ((hull[^1].X - hull[^2].X) * (p.Y - hull[^2].Y)) - ((hull[^1].Y - hull[^2].Y) * (p.X - hull[^2].X)) <= 0)
+                while (hull.Count >= start + 2
+                    && ((hull[^1].X - hull[^2].X) * (p.Y - hull[^2].Y)) - ((hull[^1].Y - hull[^2].Y) * (p.X - hull[^2].X)) <= 0)
                 {
                     hull.RemoveAt(hull.Count - 1);
                 }
@@ -102,21 +112,26 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
             return [];
         }
 
-        var settled = bases.Where(b => b.Foundation.Kind.BearsOnGround).SelectMany(b => Settlements(project, b.Foundation, b.Design)).ToList();
+        var settled = bases.Where(b => b.Foundation.Kind.BearsOnGround)
+            .SelectMany(b => Settlements(project, b.Foundation, b.Design))
+            .ToList();
         var nearest = settled.Select((s, i) => Nearest(settled, i)).ToList();
         var result = new List<Distortion>();
         for (var i = 0; i < settled.Count; i++)
         {
             for (var j = i + 1; j < settled.Count; j++)
             {
-                if (settled[i].Base != settled[j].Base && AreNeighbours(settled, nearest, i, j) && Worst(settled[i], settled[j]) is { } worst)
+                if (settled[i].Base != settled[j].Base && AreNeighbours(settled, nearest, i, j)
+                    && Worst(settled[i], settled[j]) is { } worst)
                 {
                     result.Add(worst);
                 }
             }
         }
 
-        return [.. result.OrderByDescending(d => d.Ratio / d.Most).ThenBy(d => d.First, MarkOrder.Natural).ThenBy(d => d.Second, MarkOrder.Natural)];
+        return [.. result.OrderByDescending(d => d.Ratio / d.Most)
+            .ThenBy(d => d.First, MarkOrder.Natural)
+            .ThenBy(d => d.Second, MarkOrder.Natural)];
     }
 
     private static List<FootingTie> FindTies(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> bases)
@@ -128,8 +143,15 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
 
         // The larger of the concrete's combinations without wind and earthquake.
         double Gravity(string support) => project.Combinations.Used.Where(c => c.IsFor(Family.Concrete) && !c.Transient)
-            .Select(c => c.Terms.Where(t => !project.Cases[t.Case].IsSurcharge).Sum(t => t.Factor * project.Actions[support][t.Case].N)).DefaultIfEmpty(0).Max();
-        var all = bases.SelectMany(b => b.Foundation.Places.SelectMany(p => p.Supports.Select(s => new Settled(b.Foundation.Mark, p, s.Label, new PlanPoint(s.X, s.Y), null, [])))).ToList();
+            .Select(c => c.Terms.Where(t => !project.Cases[t.Case].IsSurcharge).Sum(t => t.Factor * project.Actions[support][t.Case].N))
+            .DefaultIfEmpty(0)
+            .Max();
+        var all =
+            bases.SelectMany(
+                b =>
+                    b.Foundation.Places.SelectMany(
+                        p => p.Supports.Select(s => new Settled(b.Foundation.Mark, p, s.Label, new PlanPoint(s.X, s.Y), null, []))))
+                .ToList();
         var nearest = all.Select((_, i) => Nearest(all, i)).ToList();
         var loads = all.Select(a => Gravity(a.Place)).ToList();
         var result = new List<FootingTie>();
@@ -139,7 +161,8 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
             {
                 if (all[i].Base != all[j].Base && AreNeighbours(all, nearest, i, j))
                 {
-                    result.Add(new FootingTie(all[i].Mark, all[i].Place, all[j].Mark, all[j].Place, 0.1 * project.Sds * Math.Max(loads[i], loads[j])));
+                    result.Add(new FootingTie(all[i].Mark, all[i].Place, all[j].Mark, all[j].Place,
+                        0.1 * project.Sds * Math.Max(loads[i], loads[j])));
                 }
             }
         }
@@ -147,7 +170,8 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
         return [.. result.OrderByDescending(t => t.Force).ThenBy(t => t.First, MarkOrder.Natural).ThenBy(t => t.Second, MarkOrder.Natural)];
     }
 
-    // Neighbours: no third support within the circle over the line between them (K. R. Gabriel, R. R. Sokal, Syst. Zool. 18 (1969) 259–278).
+    // Neighbours: no third support within the circle over the line between them (K. R. Gabriel, R. R. Sokal, Syst. Zool. 18 (1969)
+    // 259–278).
     private static bool AreNeighbours(List<Settled> all, List<int[]> nearest, int i, int j)
     {
         var (a, b) = (all[i].At, all[j].At);
@@ -156,7 +180,8 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
         bool Between(int k) => k != i && k != j && Square(all[k].At, middle) < (square / 4) - 1e-9;
 
         // Far apart, one that is near to either lies between them as a rule: the others need not be looked at.
-        return square >= 1e-6 && !Array.Exists(nearest[i], Between) && !Array.Exists(nearest[j], Between) && !Enumerable.Range(0, all.Count).Any(Between);
+        return square >= 1e-6 && !Array.Exists(nearest[i], Between) && !Array.Exists(nearest[j], Between)
+            && !Enumerable.Range(0, all.Count).Any(Between);
     }
 
     private static int[] Nearest(List<Settled> all, int i)
@@ -224,10 +249,12 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
 
             foreach (var support in s.Place.Place.Supports)
             {
-                yield return new Settled(foundation.Mark, s.Place.Place, support.Label, new PlanPoint(support.X, support.Y), s.Ground.MostDistortion, by);
+                yield return new Settled(foundation.Mark, s.Place.Place, support.Label, new PlanPoint(support.X, support.Y),
+                    s.Ground.MostDistortion, by);
             }
         }
     }
 
-    private sealed record Settled(string Mark, Place Base, string Place, PlanPoint At, double? Most, Dictionary<string, double> ByCombination);
+    private sealed record Settled(string Mark, Place Base, string Place, PlanPoint At, double? Most,
+        Dictionary<string, double> ByCombination);
 }

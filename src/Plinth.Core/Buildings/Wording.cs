@@ -22,20 +22,29 @@ public static class Wording
     }
 
     /// <summary>How much actions may grow, rounded down: never more than there is; a dash where it fails without any.</summary>
-    public static string Room(double room) => room <= -1 ? "—" : room >= Checker.MostRoom ? string.Create(CultureInfo.InvariantCulture, $">{room * 100:0} %") : string.Create(CultureInfo.InvariantCulture, $"{Math.Floor((room * 100) + 1e-6):0} %").Replace('-', '−');
+    public static string Room(double room) =>
+        room <= -1 ? "—"
+            : room >= Checker.MostRoom ? string.Create(CultureInfo.InvariantCulture, $">{room * 100:0} %")
+            : string.Create(CultureInfo.InvariantCulture, $"{Math.Floor((room * 100) + 1e-6):0} %").Replace('-', '−');
 
     /// <summary>Pass or fail as a sign and a word, the engineer's leave named.</summary>
     public static string Verdict(CheckResult check)
     {
         ArgumentNullException.ThrowIfNull(check);
-        return check.Outcome.Shown ? "shown" : check.Allowed || check.Leave is { UpTo: null } ? "✓ " + check.Leave!.Word : check.Passes ? "✓ ok" : "✗ FAIL";
+        return check.Outcome.Shown ? "shown"
+            : check.Allowed || check.Leave is { UpTo: null } ? "✓ " + check.Leave!.Word
+            : check.Passes ? "✓ ok"
+            : "✗ FAIL";
     }
 
     /// <summary>The same of a foundation.</summary>
     public static string Verdict(FoundationReport report)
     {
         ArgumentNullException.ThrowIfNull(report);
-        return report.Result is not { } result ? "✗ not sized" : result.Passes && result.Checks.FirstOrDefault(c => c.Allowed) is { } allowed ? "✓ " + allowed.Leave!.Word : result.Passes ? "✓ ok" : "✗ FAIL";
+        return report.Result is not { } result ? "✗ not sized"
+            : result.Passes && result.Checks.FirstOrDefault(c => c.Allowed) is { } allowed ? "✓ " + allowed.Leave!.Word
+            : result.Passes ? "✓ ok"
+            : "✗ FAIL";
     }
 
     /// <summary>The combination of a result, with the water where it matters.</summary>
@@ -49,24 +58,36 @@ public static class Wording
     public static string NotChecked(Project project, IReadOnlyList<Foundation> foundations)
     {
         ArgumentNullException.ThrowIfNull(foundations);
-        var missing = foundations.SelectMany(f => Checks.NotChecked.Of(project, f).Select(n => (n.Id, n.Missing, f.Mark))).GroupBy(n => n.Missing)
-            .Select(g => (g.Key, Ids: g.Select(n => n.Id).Distinct().ToList(), Marks: g.Select(n => n.Mark).Distinct().ToList())).OrderBy(g => g.Key is null);
-        return "Not checked: " + string.Join("; ", missing.Select(g => string.Join(", ", g.Ids) + (g.Key is null ? "" : $" ({g.Key})") + (g.Marks.Count < foundations.Count ? " of " + Marks(g.Marks) : ""))) + ".";
+        var missing = foundations.SelectMany(f => Checks.NotChecked.Of(project, f).Select(n => (n.Id, n.Missing, f.Mark)))
+            .GroupBy(n => n.Missing)
+            .Select(g => (g.Key, Ids: g.Select(n => n.Id).Distinct().ToList(), Marks: g.Select(n => n.Mark).Distinct().ToList()))
+            .OrderBy(g => g.Key is null);
+        return "Not checked: "
+            + string.Join("; ",
+                missing.Select(g => string.Join(", ", g.Ids) + (g.Key is null ? "" : $" ({g.Key})")
+                    + (g.Marks.Count < foundations.Count ? " of " + Marks(g.Marks) : ""))) + ".";
     }
 
     /// <summary>Marks, the first few by name.</summary>
     public static string Marks(IReadOnlyList<string> marks)
     {
         ArgumentNullException.ThrowIfNull(marks);
-        return marks.Count <= 6 ? string.Join(", ", marks) : string.Join(", ", marks.Take(5)) + string.Create(CultureInfo.InvariantCulture, $" and {marks.Count - 5} more");
+        return marks.Count <= 6
+            ? string.Join(", ", marks)
+            : string.Join(", ", marks.Take(5)) + string.Create(CultureInfo.InvariantCulture, $" and {marks.Count - 5} more");
     }
 
-    /// <summary>Plan size of a design under a heading with the unit: 2.40 × 2.40, 9'-0" × 9'-0", of a trapezoid with both widths, 5.50 × 2.50/1.10; of a cap with its piles.</summary>
+    /// <summary>
+    /// Plan size of a design under a heading with the unit: 2.40 × 2.40, 9'-0" × 9'-0", of a trapezoid with both widths, 5.50 × 2.50/1.10;
+    /// of a cap with its piles.
+    /// </summary>
     public static string Plan(FoundationDesign design, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(design);
         var (size, end) = (design.Size, design.EndWidth);
-        return $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.PlainPlan(size.Width, units)}" + (end == size.Width ? "" : "/" + Dimension.PlainPlan(end, units)) + (design.OutlineName.Length == 0 ? "" : " " + design.OutlineName)
+        return $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.PlainPlan(size.Width, units)}"
+            + (end == size.Width ? "" : "/" + Dimension.PlainPlan(end, units))
+            + (design.OutlineName.Length == 0 ? "" : " " + design.OutlineName)
             + Piles(design);
     }
 
@@ -75,7 +96,9 @@ public static class Wording
     {
         ArgumentNullException.ThrowIfNull(design);
         var size = design.EndWidth == design.Size.Width ? Size(design.Size, units)
-            : $"{Dimension.PlainPlan(design.Size.Length, units)} × {Dimension.PlainPlan(design.Size.Width, units)}/{Dimension.Plan(design.EndWidth, units)} × {Dimension.Section(design.Size.Thickness, units)}";
+            : $"{Dimension.PlainPlan(design.Size.Length, units)} × "
+                + $"{Dimension.PlainPlan(design.Size.Width, units)}/{Dimension.Plan(design.EndWidth, units)} × "
+                + $"{Dimension.Section(design.Size.Thickness, units)}";
         return size + (design.OutlineName.Length == 0 ? "" : " " + design.OutlineName) + Piles(design);
     }
 
@@ -87,7 +110,8 @@ public static class Wording
     };
 
     /// <summary>The whole size: 2.40 × 2.40 m × 400 mm, 9'-0" × 9'-0" × 16".</summary>
-    public static string Size(BaseSize size, UnitSystem units) => $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.Plan(size.Width, units)} × {Dimension.Section(size.Thickness, units)}";
+    public static string Size(BaseSize size, UnitSystem units) =>
+        $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.Plan(size.Width, units)} × {Dimension.Section(size.Thickness, units)}";
 
     /// <summary>What a plane on which a base stands is called.</summary>
     public static string Underside(UnitSystem units) => units == UnitSystem.Us ? "bottom of footing" : "underside";
@@ -131,7 +155,8 @@ public static class Wording
     /// <param name="place">Where it stands: whose columns are named.</param>
     /// <param name="units">Units of display.</param>
     /// <param name="drawn">Whether as on drawings, where inches bear their mark.</param>
-    public static IEnumerable<(string Name, string Words)> Uprights(FoundationDesign design, Place place, UnitSystem units, bool drawn = false)
+    public static IEnumerable<(string Name, string Words)> Uprights(FoundationDesign design, Place place, UnitSystem units,
+        bool drawn = false)
     {
         ArgumentNullException.ThrowIfNull(design);
         ArgumentNullException.ThrowIfNull(place);
@@ -140,7 +165,9 @@ public static class Wording
             var at = design.Columns == 1 ? "" : " of " + place.Supports[i].Label;
             if (design.Under(i).Pedestal is { } p)
             {
-                yield return ((p.Socket is null ? "pedestal" : "socket") + at, $"{Schedules.ScheduleTables.Words(p, units)}, {p.Bars}, ties {(drawn ? p.Ties.Drawn : p.Ties.ToString())}{(p.Socket is null ? "" : " in pairs")}");
+                yield return ((p.Socket is null ? "pedestal" : "socket") + at,
+                    $"{Schedules.ScheduleTables.Words(p, units)}, {p.Bars}, ties "
+                        + $"{(drawn ? p.Ties.Drawn : p.Ties.ToString())}{(p.Socket is null ? "" : " in pairs")}");
             }
 
             if (design.Under(i).Dowels is { Size: not null } dowels)
@@ -154,7 +181,9 @@ public static class Wording
     public static string Supports(Foundation f)
     {
         ArgumentNullException.ThrowIfNull(f);
-        return f.Places.Count <= 2 ? string.Join(f.Places.Any(p => p.Supports.Count > 1) ? "; " : ", ", f.Places.Select(p => p.Name)) : string.Create(CultureInfo.InvariantCulture, $"{f.Places[0].Name} +{f.Places.Count - 1}");
+        return f.Places.Count <= 2
+            ? string.Join(f.Places.Any(p => p.Supports.Count > 1) ? "; " : ", ", f.Places.Select(p => p.Name))
+            : string.Create(CultureInfo.InvariantCulture, $"{f.Places[0].Name} +{f.Places.Count - 1}");
     }
 
     /// <summary>A demand or capacity in its unit.</summary>
@@ -181,13 +210,18 @@ public static class Wording
         ArgumentNullException.ThrowIfNull(reports);
         var fails = reports.Count(r => !r.Passes && r.Design is not null);
         var none = reports.Count(r => r.Design is null);
-        return string.Create(CultureInfo.InvariantCulture, $"{reports.Count} foundation{(reports.Count == 1 ? "" : "s")}: {reports.Count - fails - none} pass{(fails > 0 ? $", {fails} FAIL" : "")}{(none > 0 ? $", {none} not sized" : "")}.");
+        return string.Create(CultureInfo.InvariantCulture,
+            $"{reports.Count} foundation{(reports.Count == 1 ? "" : "s")}: {reports.Count - fails - none} "
+                + $"pass{(fails > 0 ? $", {fails} FAIL" : "")}{(none > 0 ? $", {none} not sized" : "")}.");
     }
 
     /// <summary>What the engineer waived or accepted, with the reason: said every time.</summary>
     public static IEnumerable<string> Leaves(IReadOnlyList<Foundation> foundations) =>
-        foundations.SelectMany(f => f.Leaves.Select(l => (f.Mark, Leave: l))).GroupBy(l => (l.Leave.Check, l.Leave.UpTo, l.Leave.Why)).Select(group =>
-            $"{(group.Key.UpTo is { } upTo ? string.Create(CultureInfo.InvariantCulture, $"Accepted up to {upTo:0.00#}") : "Waived")}: {Check(group.Key.Check)} of {Marks([.. group.Select(g => g.Mark).Distinct()])}: {group.Key.Why}");
+        foundations.SelectMany(f => f.Leaves.Select(l => (f.Mark, Leave: l)))
+            .GroupBy(l => (l.Leave.Check, l.Leave.UpTo, l.Leave.Why))
+            .Select(group =>
+            $"{(group.Key.UpTo is { } upTo ? string.Create(CultureInfo.InvariantCulture, $"Accepted up to {upTo:0.00#}") : "Waived")}: "
+                + $"{Check(group.Key.Check)} of {Marks([.. group.Select(g => g.Mark).Distinct()])}: {group.Key.Why}");
 
     /// <summary>What is seen of all bases together: what fails, then what to think of.</summary>
     /// <param name="building">The building.</param>
@@ -201,12 +235,17 @@ public static class Wording
         string One(double ratio) => "1/" + Math.Round(1 / Math.Max(ratio, 1e-9)).ToString("0", CultureInfo.InvariantCulture);
         foreach (var d in building.Distortions.Where((d, i) => !d.Passes || i == 0))
         {
-            yield return (!d.Passes, $"{(d.Passes ? "largest angular distortion" : "angular distortion TOO LARGE")}: {d.First} (under {d.FirstPlace}) settles {Settles(d.FirstSettles)}, {d.Second} (under {d.SecondPlace}) {Settles(d.SecondSettles)} {Unit.Settlement.Symbol(units)} under {d.Combination}, {L(d.Distance)} apart: {One(d.Ratio)}, at most {One(d.Most)}");
+            yield return (!d.Passes,
+                $"{(d.Passes ? "largest angular distortion" : "angular distortion TOO LARGE")}: {d.First} (under {d.FirstPlace}) settles "
+                    + $"{Settles(d.FirstSettles)}, {d.Second} (under {d.SecondPlace}) {Settles(d.SecondSettles)} "
+                    + $"{Unit.Settlement.Symbol(units)} under {d.Combination}, {L(d.Distance)} apart: {One(d.Ratio)}, at most {One(d.Most)}");
         }
 
         foreach (var n in building.Near.Where(n => n.Overlaps))
         {
-            yield return (true, $"{Pair(n)} OVERLAP in plan by {L(-n.Gap)}{(n.ApartInLevel ? ", one above the other" : "")}: carry both on one base, or hold an edge");
+            yield return (true,
+                $"{Pair(n)} OVERLAP in plan by {L(-n.Gap)}{(n.ApartInLevel ? ", one above the other" : "")}: carry both on one base, or "
+                    + "hold an edge");
         }
 
         foreach (var n in building.Near.Where(n => !n.Overlaps))
@@ -216,19 +255,26 @@ public static class Wording
 
         foreach (var s in building.Steps)
         {
-            yield return (false, $"{s.Lower} (under {s.LowerPlace}) is founded {L(s.Step)} below {s.Upper} (under {s.UpperPlace}), {L(s.Gap)} beside it, within the spread of its load: {L(s.Needed)} is needed, or a lower level of {s.Upper}");
+            yield return (false,
+                $"{s.Lower} (under {s.LowerPlace}) is founded {L(s.Step)} below {s.Upper} (under {s.UpperPlace}), {L(s.Gap)} beside it, "
+                    + $"within the spread of its load: {L(s.Needed)} is needed, or a lower level of {s.Upper}");
         }
 
         if (building.Ties.Count > 0)
         {
             const int named = 12;
             string Tie(FootingTie t) => $"{t.First}–{t.Second} {Unit.Force.FormatWithSymbol(t.Force, units)}";
-            yield return (false, $"ties between footings, where the ground is of site class E or F (ASCE 7 12.13.5, 0.1·SDS times the larger column load; not designed here): {string.Join(", ", building.Ties.Take(named).Select(Tie))}{(building.Ties.Count > named ? string.Create(CultureInfo.InvariantCulture, $" and {building.Ties.Count - named} more, none above {Unit.Force.FormatWithSymbol(building.Ties[named].Force, units)}; JSON lists all") : "")}");
+            yield return (false,
+                "ties between footings, where the ground is of site class E or F (ASCE 7 12.13.5, 0.1·SDS times the larger column load; "
+                    + "not designed here): "
+                    + $"{string.Join(", ", building.Ties.Take(named).Select(Tie))}{(building.Ties.Count > named ? string.Create(CultureInfo.InvariantCulture, $" and {building.Ties.Count - named} more, none above {Unit.Force.FormatWithSymbol(building.Ties[named].Force, units)}; JSON lists all") : "")}");
         }
 
         if (building.Covered > WholeBuilding.MuchCovered)
         {
-            yield return (false, string.Create(CultureInfo.InvariantCulture, $"the bases cover {building.Covered * 100:0} % of the area between the supports: a raft may serve better"));
+            yield return (false,
+                string.Create(CultureInfo.InvariantCulture,
+                    $"the bases cover {building.Covered * 100:0} % of the area between the supports: a raft may serve better"));
         }
     }
 }

@@ -3,7 +3,8 @@ using Plinth.Core.Concrete;
 namespace Plinth.Core.Checks;
 
 /// <summary>The most bars of one size that a search may lay along an axis.</summary>
-/// <param name="Less">By how much their effective depth is less than that of the thinnest both ways, over the thinnest bars across, m.</param>
+/// <param name="Less">By how much their effective depth is less than that of the thinnest both ways, over the thinnest bars across,
+/// m.</param>
 /// <param name="Layer">The bars.</param>
 internal readonly record struct MostBars(double Less, BarLayer Layer);
 
@@ -25,7 +26,10 @@ internal readonly ref struct BarRange(ReadOnlySpan<MostBars> alongX, ReadOnlySpa
     /// <summary>Whether the bars along an axis lie outermost.</summary>
     public bool IsOuter(bool x) => x == outerIsX;
 
-    /// <summary>By how much less deep bars along an axis may lie in a thinner base, and where those across are thicker, m: the inner ones lie on them.</summary>
+    /// <summary>
+    /// By how much less deep bars along an axis may lie in a thinner base, and where those across are thicker, m: the inner ones lie on
+    /// them.
+    /// </summary>
     public double Lifted(bool x) => Thinner + (x == outerIsX ? 0 : 2 * Thickest(!x));
 
     /// <summary>By how much their effective depth may be less in all, m.</summary>

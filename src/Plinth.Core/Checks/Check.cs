@@ -4,7 +4,9 @@ using Plinth.Core.Tracing;
 
 namespace Plinth.Core.Checks;
 
-/// <summary>The rule of a check over the parts of a foundation that it looks at, as a type: the number and its trace come from the same lines.</summary>
+/// <summary>
+/// The rule of a check over the parts of a foundation that it looks at, as a type: the number and its trace come from the same lines.
+/// </summary>
 /// <typeparam name="TSubject">The part it looks at.</typeparam>
 /// <typeparam name="TCapacity">What of the check does not depend on the combination.</typeparam>
 internal interface ICheckRule<TSubject, TCapacity>
@@ -12,12 +14,15 @@ internal interface ICheckRule<TSubject, TCapacity>
     where TCapacity : struct
 {
     /// <summary>
-    /// What of the bars decides which combination governs: trials of one size with the same key have the same governing combination, so that it is
+    /// What of the bars decides which combination governs: trials of one size with the same key have the same governing combination, so
+    /// that it is
     /// sought once. NaN: nothing less than all of them.
     /// </summary>
     static virtual double GoverningKey(TSubject s) => double.NaN;
 
-    /// <summary>Whether the water in the ground changes anything; if not, the combinations are looked at once, not at both waters.</summary>
+    /// <summary>
+    /// Whether the water in the ground changes anything; if not, the combinations are looked at once, not at both waters.
+    /// </summary>
     static virtual bool KnowsWater => true;
 
     /// <summary>A bound that the utilisation in a combination never exceeds, where one is cheap to find; infinite where not.</summary>
@@ -26,7 +31,10 @@ internal interface ICheckRule<TSubject, TCapacity>
     /// <summary>Whether <see cref="LowerBound"/> knows more than nothing.</summary>
     static virtual bool BoundsBars => false;
 
-    /// <summary>A bound below which the utilisation in a combination never falls, whichever bars of a range are laid; the trial holds the thinnest. 0: none is known.</summary>
+    /// <summary>
+    /// A bound below which the utilisation in a combination never falls, whichever bars of a range are laid; the trial holds the thinnest.
+    /// 0: none is known.
+    /// </summary>
     static virtual double LowerBound(TSubject s, in BarRange range, int combination) => 0;
 
     /// <summary>The parts of a trial that it looks at.</summary>
@@ -81,10 +89,16 @@ public abstract class Check
     /// <summary>Whether <see cref="ExceedsWithAny"/> knows more than nothing.</summary>
     internal abstract bool BoundsBars { get; }
 
-    /// <summary>Whether the combination that failed last exceeds a limit with any bars of a range; the trial holds the thinnest. False where that is not known.</summary>
+    /// <summary>
+    /// Whether the combination that failed last exceeds a limit with any bars of a range; the trial holds the thinnest. False where that is
+    /// not known.
+    /// </summary>
     internal abstract bool ExceedsWithAny(Trial trial, in BarRange range, double limit);
 
-    /// <summary>The first part that exceeds a limit, in the combination by which it was found to: it need not be the worst. For a search that asks how far it is off.</summary>
+    /// <summary>
+    /// The first part that exceeds a limit, in the combination by which it was found to: it need not be the worst. For a search that asks
+    /// how far it is off.
+    /// </summary>
     /// <returns>Null where none does.</returns>
     internal abstract (Subject Subject, Outcome Outcome)? FirstOver(Trial trial, double limit);
 
@@ -109,7 +123,8 @@ public abstract class Check
     /// <param name="a">The one.</param>
     /// <param name="b">The other.</param>
     /// <param name="alike">By how much it must be, as a share.</param>
-    internal static bool IsWorse(in Outcome a, in Outcome b, double alike) => a.FailsAnyhow != b.FailsAnyhow ? a.FailsAnyhow : a.Utilisation > b.Utilisation * (1 + alike);
+    internal static bool IsWorse(in Outcome a, in Outcome b, double alike) =>
+        a.FailsAnyhow != b.FailsAnyhow ? a.FailsAnyhow : a.Utilisation > b.Utilisation * (1 + alike);
 }
 
 /// <summary>Runs a rule over parts and combinations.</summary>
@@ -174,7 +189,8 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             return Passes;
         }
 
-        if (trial.Combinations[hint].IsFor(For) && TRule.UpperBound(s, capacity, hint) > limit && Over(TRule.Evaluate(s, capacity, hint, ref none), limit))
+        if (trial.Combinations[hint].IsFor(For) && TRule.UpperBound(s, capacity, hint) > limit
+            && Over(TRule.Evaluate(s, capacity, hint, ref none), limit))
         {
             return hint;
         }
@@ -332,5 +348,6 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
     // The same combination with the other water.
     private static bool Again(ReadOnlySpan<Ground.WaterState> waters, int k) => waters.Length > 0 && waters[k] == Ground.WaterState.Low;
 
-    private static bool Over(in Outcome o, double limit) => o is { Done: true, Shown: false } && (o.FailsAnyhow || o.Utilisation > limit + 1e-9);
+    private static bool Over(in Outcome o, double limit) =>
+        o is { Done: true, Shown: false } && (o.FailsAnyhow || o.Utilisation > limit + 1e-9);
 }

@@ -14,7 +14,8 @@ namespace Plinth.Core.Checks;
 /// <param name="Unit">Unit of demand and capacity.</param>
 /// <param name="Decides">What of a design it decides: by this a search knows what to look at, and what to change where it fails.</param>
 /// <param name="ClauseOf">Clause under a code; null for statics.</param>
-public sealed record CheckDefinition(string Id, string Name, string About, Family For, Unit Unit, Decides Decides, Func<ConcreteCode, string?>? ClauseOf = null)
+public sealed record CheckDefinition(string Id, string Name, string About, Family For, Unit Unit, Decides Decides,
+    Func<ConcreteCode, string?>? ClauseOf = null)
 {
     /// <summary>For <see cref="Decisions.Upright"/>: which part of it.</summary>
     public Uprights Of { get; init; }
@@ -71,7 +72,9 @@ public static class CheckCatalog
             + "greatest settlement",
             Family.Settlement, Unit.Settlement, Decides.Plan)
         {
-            Missing = f => f.Places.Any(p => p.Ground.MostSettlement is null || !Settlement.CanBeFound(p.Ground)) ? "give [ground] max-settlement with subgrade-modulus or layers with a modulus" : null,
+            Missing = f => f.Places.Any(p => p.Ground.MostSettlement is null || !Settlement.CanBeFound(p.Ground))
+                ? "give [ground] max-settlement with subgrade-modulus or layers with a modulus"
+                : null,
         },
         new("boundary", "boundary", "the base lies within the site's boundary and clear of its zones",
             Family.None, Unit.Length, Decides.Plan) { OfLeast = true, OfPlace = true },
@@ -82,14 +85,16 @@ public static class CheckCatalog
             OfPlace = true,
             Missing = f => f.Places.Any(p => p.Ground.FrostDepth is null) ? "give [ground] frost-depth" : null,
         },
-        new("pile-compression", "pile compression", "greatest load of a pile, out of place in its worst direction, against what one may carry in the group",
+        new("pile-compression", "pile compression",
+            "greatest load of a pile, out of place in its worst direction, against what one may carry in the group",
             Family.Ground | Family.Concrete, Unit.Force, Decides.Plan),
         new("pile-tension", "pile tension", "greatest pull of a pile, surcharge left out, against what one may carry in tension",
             Family.Ground | Family.Stability | Family.Concrete, Unit.Force, Decides.Plan),
         new("pile-lateral", "pile lateral", "load across the pile that gets most of it, against what one may carry",
             Family.Ground | Family.Stability | Family.Concrete, Unit.Force, Decides.Plan),
         new("pile-axial", "pile axial", "greatest force in a concrete shaft against its axial strength by how it is made",
-            Family.Concrete, Unit.Force, Decides.Plan, c => c.DeepMemberPhi(false) is null ? null : c.Name + " 13.4.3") { Missing = Kinds.PileCap.Shaft.MissingAxial },
+            Family.Concrete, Unit.Force, Decides.Plan,
+            c => c.DeepMemberPhi(false) is null ? null : c.Name + " 13.4.3") { Missing = Kinds.PileCap.Shaft.MissingAxial },
         new("pile-bending", "pile bending", "force with bending in a concrete shaft by the load across its head in elastic ground",
             Family.Concrete, Unit.Ratio, Decides.Plan, c => c.ColumnClause) { Missing = Kinds.PileCap.Shaft.Missing },
         new("pile-spacing", "pile spacing", "least distance of piles' centres, and of a centre from the edge of the cap",
@@ -100,7 +105,8 @@ public static class CheckCatalog
             Family.Concrete, Unit.Force, Decides.Bars(false), c => c.OneWayShearClause),
         new("two-way-shear", "two-way shear", "stress at d/2 round the column with unbalanced moments both ways, closed and open sections",
             Family.Concrete, Unit.Stress, Decides.Depth, c => c.TwoWayShearClause) { Lists = true },
-        new("pile-punching", "pile punching", "load of a pile on the section at d/2 round it, or round two whose sections overlap, closed or open to edges",
+        new("pile-punching", "pile punching",
+            "load of a pile on the section at d/2 round it, or round two whose sections overlap, closed or open to edges",
             Family.Concrete, Unit.Force, Decides.Depth, c => c.TwoWayShearClause),
         new("flexure-bottom-x", "bottom flexure x", "moment at the column's face against the bottom bars along x",
             Family.Concrete, Unit.Moment, Decides.Bars(true, Face.Bottom), c => c.FlexureClause),
@@ -110,7 +116,8 @@ public static class CheckCatalog
             Family.Concrete, Unit.Moment, Decides.Bars(true, Face.Top), c => c.FlexureClause),
         new("flexure-top-y", "top flexure y", "the same along y",
             Family.Concrete, Unit.Moment, Decides.Bars(false, Face.Top), c => c.FlexureClause),
-        new("tie-x", "tie x", "pull of the bars along x in the strut-and-tie model of a pile cap, where a pile stands within d of a column's face",
+        new("tie-x", "tie x",
+            "pull of the bars along x in the strut-and-tie model of a pile cap, where a pile stands within d of a column's face",
             Family.Concrete, Unit.Force, Decides.Bars(true), c => c.StrutAndTieClause),
         new("tie-y", "tie y", "the same along y",
             Family.Concrete, Unit.Force, Decides.Bars(false), c => c.StrutAndTieClause),
@@ -118,7 +125,8 @@ public static class CheckCatalog
             Family.Concrete, Unit.Force, Decides.Depth, c => c.StrutAndTieClause) { GainsByDepth = false },
         new("node", "node", "bearing of the struts at the piles' heads and under the column",
             Family.Concrete, Unit.Force, Decides.Depth, c => c.StrutAndTieClause),
-        new("minimum-steel-x", "minimum steel x", "least steel along x of the bottom, and of the top where it is stretched or top steel is asked",
+        new("minimum-steel-x", "minimum steel x",
+            "least steel along x of the bottom, and of the top where it is stretched or top steel is asked",
             Family.None, Unit.SteelArea, Decides.Bars(true), c => c.MinimumSteelClause) { OfLeast = true },
         new("minimum-steel-y", "minimum steel y", "the same along y",
             Family.None, Unit.SteelArea, Decides.Bars(false), c => c.MinimumSteelClause) { OfLeast = true },
@@ -181,7 +189,8 @@ public static class CheckCatalog
             Family.Concrete, Unit.Section, Decides.Upright, _ => "EN 1992-1-1 10.9.6") { Of = Uprights.Hollow, Lists = true },
         new("socket-pressure", "socket pressure", "pressure of the column on grout and walls near rim and foot, both ways",
             Family.Concrete, Unit.Force, Decides.Upright, c => c.BearingClause) { Of = Uprights.Hollow, Lists = true },
-        new("socket-walls", "socket walls", "the pressed wall in bending and shear between the walls beside it, with the tension that it ties",
+        new("socket-walls", "socket walls",
+            "the pressed wall in bending and shear between the walls beside it, with the tension that it ties",
             Family.Concrete, Unit.Ratio, Decides.Upright, c => c.FlexureClause)
         {
             Of = Uprights.Walls | Uprights.Bending,

@@ -55,5 +55,6 @@ public sealed class CheckList
         where TCapacity : struct =>
         new Check<TRule, TSubject, TCapacity> { Definition = Definition(id), Decides = Decides.Bars(alongX, Face.Bottom) };
 
-    private static CheckDefinition Definition(string id) => CheckCatalog.Find(id) ?? throw new ArgumentException($"there is no check {id}", nameof(id));
+    private static CheckDefinition Definition(string id) =>
+        CheckCatalog.Find(id) ?? throw new ArgumentException($"there is no check {id}", nameof(id));
 }

@@ -113,7 +113,8 @@ public sealed record CheckResult(string Id, string? Place, string? Combination, 
     public bool Passes => Outcome.Passes || Allowed;
 
     /// <summary>Whether it passes by the engineer's leave alone.</summary>
-    public bool Allowed => !Outcome.Passes && Leave is { } leave && (leave.UpTo is null || (!Outcome.FailsAnyhow && leave.Covers(Utilisation)));
+    public bool Allowed =>
+        !Outcome.Passes && Leave is { } leave && (leave.UpTo is null || (!Outcome.FailsAnyhow && leave.Covers(Utilisation)));
 }
 
 /// <summary>All checks of a foundation.</summary>
@@ -124,11 +125,14 @@ public sealed record FoundationResult(IReadOnlyList<CheckResult> Checks, IReadOn
     /// <summary>The piles with their loads, place by place; none of a base on the ground.</summary>
     public IReadOnlyList<Piles.PileResult> Piles { get; init; } = [];
 
-    /// <summary>The check of ground or strength with the highest utilisation; a failing one, of least amounts too, before any that passes.</summary>
+    /// <summary>
+    /// The check of ground or strength with the highest utilisation; a failing one, of least amounts too, before any that passes.
+    /// </summary>
     public CheckResult Governing => Checks.Aggregate((best, c) => Rank(c).CompareTo(Rank(best)) < 0 ? c : best);
 
     // What is waived governs nothing; what is accepted still does. Least amounts that are there say nothing of how much is used.
-    private static (bool Passes, bool Waived, bool OfLeast, double Room) Rank(CheckResult c) => (c.Passes, c.Leave is { UpTo: null } || c.Outcome.Shown, c.Passes && c.OfLeast, -c.Utilisation);
+    private static (bool Passes, bool Waived, bool OfLeast, double Room) Rank(CheckResult c) =>
+        (c.Passes, c.Leave is { UpTo: null } || c.Outcome.Shown, c.Passes && c.OfLeast, -c.Utilisation);
 
     /// <summary>Whether all pass.</summary>
     public bool Passes => Checks.All(c => c.Passes);

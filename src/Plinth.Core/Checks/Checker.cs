@@ -24,7 +24,9 @@ public sealed class Checker
     {
         Project = project;
         Foundation = foundation;
-        Trials = [.. foundation.Places.Select(p => foundation.Kind.NewTrial(project, foundation, new LoadedPlace(project, foundation, p).Times(factor)))];
+        Trials = [
+            .. foundation.Places.Select(p => foundation.Kind.NewTrial(project, foundation,
+                new LoadedPlace(project, foundation, p).Times(factor)))];
     }
 
     /// <summary>The largest room that is sought: three times the actions.</summary>
@@ -88,11 +90,14 @@ public sealed class Checker
         return new FoundationResult(results, Notes()) { Piles = PileResults() };
     }
 
-    private static IReadOnlyList<Finding> Found(Check check, Trial trial) => check.Definition.Lists ? check.Findings(trial) : check.Worst(trial) is { } worst ? [worst] : [];
+    private static IReadOnlyList<Finding> Found(Check check, Trial trial) =>
+        check.Definition.Lists ? check.Findings(trial) : check.Worst(trial) is { } worst ? [worst] : [];
 
     /// <summary>
-    /// How much all actions of the supports may grow before the design fails, as a share of them: 0.12 for 12 %; negative where it fails as it is, by how much
-    /// they must shrink. Weights, water and surcharge stay. Found to half a percent; no more than <see cref="MostRoom"/>, no less than its opposite.
+    /// How much all actions of the supports may grow before the design fails, as a share of them: 0.12 for 12 %; negative where it fails as
+    /// it is, by how much
+    /// they must shrink. Weights, water and surcharge stay. Found to half a percent; no more than <see cref="MostRoom"/>, no less than its
+    /// opposite.
     /// </summary>
     public double Room(FoundationDesign design)
     {
@@ -101,7 +106,10 @@ public sealed class Checker
         {
             var scaled = new Checker(Project, Foundation, factor);
             scaled.Set(design);
-            var holds = scaled.Trials.All(s => List.Listed.All(c => Foundation.LeaveOf(c.Id) is var leave && (leave is { UpTo: null } || !c.Exceeds(s, leave?.UpTo ?? 1))));
+            var holds =
+                scaled.Trials.All(
+                    s => List.Listed.All(c => Foundation.LeaveOf(c.Id) is var leave
+                        && (leave is { UpTo: null } || !c.Exceeds(s, leave?.UpTo ?? 1))));
             scaled.Release();
             return holds;
         }
@@ -147,7 +155,8 @@ public sealed class Checker
             .. Trials.SelectMany(t =>
             {
                 var forces = Foundation.Kind.PileForces(t);
-                return Foundation.Kind.PilesAt(Foundation, t.Place.Place, design).Select(p => new Piles.PileResult(p, forces.FirstOrDefault(f => f.Number == p.Number)));
+                return Foundation.Kind.PilesAt(Foundation, t.Place.Place, design)
+                    .Select(p => new Piles.PileResult(p, forces.FirstOrDefault(f => f.Number == p.Number)));
             }),
         ];
     }
@@ -159,7 +168,8 @@ public sealed class Checker
     /// <param name="combination">Name of the combination; null: the governing one.</param>
     /// <param name="at">The part of the foundation by what results call it; null: where the check governs.</param>
     /// <returns>The steps and the result; null where the check does not arise there.</returns>
-    public (IReadOnlyList<TraceStep> Steps, CheckResult Result)? Trace(FoundationDesign design, string check, string? place, string? combination, string? at = null)
+    public (IReadOnlyList<TraceStep> Steps, CheckResult Result)? Trace(FoundationDesign design, string check, string? place,
+        string? combination, string? at = null)
     {
         ArgumentNullException.ThrowIfNull(design);
         if (List.Find(check) is not { } known || Find(design, check, place, combination, at) is not var (subject, k))
@@ -174,7 +184,8 @@ public sealed class Checker
     }
 
     /// <summary>
-    /// Shear and moment along a base under several columns, place by place, in each combination that governs its bars along x; empty for a base under one.
+    /// Shear and moment along a base under several columns, place by place, in each combination that governs its bars along x; empty for a
+    /// base under one.
     /// </summary>
     public IReadOnlyList<GoverningDiagram> Diagrams(FoundationDesign design)
     {
@@ -218,7 +229,8 @@ public sealed class Checker
     /// <param name="combination">Name of the combination; null: the governing one.</param>
     /// <param name="at">The part of the foundation by what results call it; null: where the check governs.</param>
     /// <returns>The part and the index of its combination, −1 for checks that know none; null where the check does not arise.</returns>
-    public (Subject Subject, int Combination)? Find(FoundationDesign design, string check, string? place, string? combination, string? at = null)
+    public (Subject Subject, int Combination)? Find(FoundationDesign design, string check, string? place, string? combination,
+        string? at = null)
     {
         ArgumentNullException.ThrowIfNull(design);
         if (List.Find(check) is not { } known)
@@ -240,7 +252,10 @@ public sealed class Checker
         }
 
         return chosen is not { } c ? null
-            : (c.Subject, combination is null || known.For == Loads.Family.None ? c.Combination : WorstOf(known, c.Subject, combination) ?? c.Combination);
+            : (c.Subject,
+                combination is null || known.For == Loads.Family.None
+                    ? c.Combination
+                    : WorstOf(known, c.Subject, combination) ?? c.Combination);
     }
 
     private CheckResult Result(Check check, in Finding found)
@@ -283,7 +298,8 @@ public sealed class Checker
         for (var k = 0; k < combinations.Length; k++)
         {
             if (string.Equals(combinations[k].Name, name, StringComparison.Ordinal)
-                && check.Trace(subject, k, [], new NoteSlot()) is { } o && (worst is null || (o.Done && o.Utilisation > worst.Value.Utilisation)))
+                && check.Trace(subject, k, [], new NoteSlot()) is { } o
+                && (worst is null || (o.Done && o.Utilisation > worst.Value.Utilisation)))
             {
                 worst = (k, o.Done ? o.Utilisation : -1);
             }

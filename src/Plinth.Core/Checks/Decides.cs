@@ -50,7 +50,8 @@ public readonly record struct Decides(Decisions What, bool? AlongX = null, Face 
     public bool IsOfSection => What is Decisions.Depth or Decisions.Bars or Decisions.Ends;
 
     /// <summary>Whether bars along an axis in a face have a part in it.</summary>
-    public bool IsOfBars(bool alongX, Face face) => What is Decisions.Bars or Decisions.Ends && AlongX == alongX && (Face == Face.None || Face == face);
+    public bool IsOfBars(bool alongX, Face face) =>
+        What is Decisions.Bars or Decisions.Ends && AlongX == alongX && (Face == Face.None || Face == face);
 }
 
 /// <summary>Parts of what stands on a base, by which a search knows what to change.</summary>

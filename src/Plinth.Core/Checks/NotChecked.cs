@@ -21,7 +21,9 @@ public static class NotChecked
         (Seismic, "detailing for earthquakes, where there are E cases and `[seismic] category` is not given"),
         ("overstrength", "combinations with overstrength (ASCE 7 12.4.3), where there are E cases; write them as own combinations"),
         ("torsion", "moments about the vertical, where there are any"),
-        ("level-before", "the ground's level before filling or digging, where bearing is net and `[ground] level-before` is not given: the overburden is then taken from the finished ground"),
+        ("level-before",
+            "the ground's level before filling or digging, where bearing is net and `[ground] level-before` is not given: the overburden "
+                + "is then taken from the finished ground"),
     ];
 
     /// <summary>What is not checked of a foundation.</summary>
@@ -32,7 +34,8 @@ public static class NotChecked
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
         var list = new List<(string, string?)>();
-        list.AddRange(foundation.Kind.Checks(project.Code).Listed.Select(c => (c.Id, c.Definition.Missing(foundation))).Where(c => c.Item2 is not null));
+        list.AddRange(foundation.Kind.Checks(project.Code).Listed.Select(c => (c.Id, c.Definition.Missing(foundation)))
+            .Where(c => c.Item2 is not null));
         var (rules, places) = (foundation.Rules, foundation.Places);
         if (rules.Column is { Known: true, Bars: null } && foundation.Supports.Any(s => s.IsConcrete && !rules.Pedestal.HoldsInSocket(s)))
         {

@@ -51,7 +51,8 @@ public enum Fate
 /// <param name="After">Its governing check now; null: it is not there or not sized.</param>
 /// <param name="Fate">What became of it.</param>
 /// <param name="DesignChanged">Whether its sizes or bars differ, so that not loads alone changed.</param>
-public sealed record FoundationChange(string Mark, IReadOnlyList<string> Supports, CheckResult? Before, CheckResult? After, Fate Fate, bool DesignChanged)
+public sealed record FoundationChange(string Mark, IReadOnlyList<string> Supports, CheckResult? Before, CheckResult? After, Fate Fate,
+    bool DesignChanged)
 {
     /// <summary>The mark that carries its first support now, where its own is gone; null: none.</summary>
     public string? NowIn { get; init; }
@@ -60,7 +61,8 @@ public sealed record FoundationChange(string Mark, IReadOnlyList<string> Support
 /// <summary>One state of a project.</summary>
 /// <param name="Project">The project.</param>
 /// <param name="Designs">What is adopted, with its results, by mark; null: not sized.</param>
-public sealed record ProjectState(Project Project, IReadOnlyDictionary<string, (FoundationDesign Design, FoundationResult Result)?> Designs);
+public sealed record ProjectState(Project Project,
+    IReadOnlyDictionary<string, (FoundationDesign Design, FoundationResult Result)?> Designs);
 
 /// <summary>Two states of a project, and what differs.</summary>
 /// <param name="Actions">Changed values, the largest of each support and case.</param>
@@ -87,7 +89,8 @@ public sealed record Comparison(
     /// <summary>Compares.</summary>
     /// <param name="before">The older state.</param>
     /// <param name="after">The newer state.</param>
-    /// <param name="tolerance">Share of a value up to which a change is none; beside it a change counts only above 0.5 % of the largest value of its kind in the case.</param>
+    /// <param name="tolerance">Share of a value up to which a change is none; beside it a change counts only above 0.5 % of the largest
+    /// value of its kind in the case.</param>
     /// <param name="room">Utilisation below which a foundation has room to shrink.</param>
     public static Comparison Of(ProjectState before, ProjectState after, double tolerance, double room)
     {
@@ -98,21 +101,34 @@ public sealed record Comparison(
         var both = now.Supports.Where(s => oldSupports.ContainsKey(s.Label)).ToList();
         var (oldCases, nowCases) = (Cases(old), Cases(now));
         return new Comparison(
-            [.. nowCases.Where(c => oldCases.ContainsKey(c.Key)).SelectMany(c => Changes(old, oldCases[c.Key], now, c.Value, c.Key, both, tolerance))],
+            [.. nowCases.Where(c => oldCases.ContainsKey(c.Key))
+                .SelectMany(c => Changes(old, oldCases[c.Key], now, c.Value, c.Key, both, tolerance))],
             [.. nowCases.Keys.Where(c => !oldCases.ContainsKey(c))],
             [.. oldCases.Keys.Where(c => !nowCases.ContainsKey(c))],
             [.. now.Supports.Select(s => s.Label).Where(l => !oldSupports.ContainsKey(l))],
             [.. old.Supports.Select(s => s.Label).Where(l => !now.Actions.ContainsKey(l))],
-            [.. both.Where(s => Math.Abs(s.X - oldSupports[s.Label].X) > Moves || Math.Abs(s.Y - oldSupports[s.Label].Y) > Moves || s.Level != oldSupports[s.Label].Level).Select(s => s.Label)],
-            [.. Fates(before, after, room).OrderBy(f => f.Fate).ThenByDescending(f => f.After?.Utilisation ?? 0).ThenBy(f => f.Mark, MarkOrder.Natural)]);
+            [
+                .. both.Where(s => Math.Abs(s.X - oldSupports[s.Label].X) > Moves || Math.Abs(s.Y - oldSupports[s.Label].Y) > Moves
+                    || s.Level != oldSupports[s.Label].Level).Select(s => s.Label)],
+            [.. Fates(before, after, room)
+                .OrderBy(f => f.Fate)
+                .ThenByDescending(f => f.After?.Utilisation ?? 0)
+                .ThenBy(f => f.Mark, MarkOrder.Natural)]);
     }
 
     private static Dictionary<string, int> Cases(Project p) =>
-        Enumerable.Range(0, p.Cases.Count).Where(k => !p.Cases[k].IsSurcharge).GroupBy(k => p.Cases[k].Source).ToDictionary(g => g.Key, g => g.First(), StringComparer.Ordinal);
+        Enumerable.Range(0, p.Cases.Count)
+            .Where(k => !p.Cases[k].IsSurcharge)
+            .GroupBy(k => p.Cases[k].Source)
+            .ToDictionary(g => g.Key, g => g.First(), StringComparer.Ordinal);
 
-    private static IEnumerable<ActionChange> Changes(Project old, int oldCase, Project now, int nowCase, string name, IReadOnlyList<Support> supports, double tolerance)
+    private static IEnumerable<ActionChange> Changes(Project old, int oldCase, Project now, int nowCase, string name,
+        IReadOnlyList<Support> supports, double tolerance)
     {
-        double Largest(bool moment) => supports.Select(s => Components.Where(c => c.IsMoment == moment).Max(c => Math.Max(Math.Abs(c.Of(now.Actions[s.Label][nowCase])), Math.Abs(c.Of(old.Actions[s.Label][oldCase]))))).DefaultIfEmpty(0).Max();
+        double Largest(bool moment) =>
+            supports.Select(s => Components.Where(c => c.IsMoment == moment)
+                .Max(c => Math.Max(Math.Abs(c.Of(now.Actions[s.Label][nowCase])), Math.Abs(c.Of(old.Actions[s.Label][oldCase])))))
+                .DefaultIfEmpty(0).Max();
         var (forces, moments) = (Floor * Largest(false), Floor * Largest(true));
         foreach (var s in supports)
         {
@@ -155,13 +171,15 @@ public sealed record Comparison(
                 : !known || a is null ? Fate.Came
                 : !a.Passes ? Fate.PassesAgain
                 : b.Governing.Utilisation < room ? Fate.HasRoom
-                : a.Governing.Id != b.Governing.Id || a.Governing.Combination != b.Governing.Combination ? Fate.GovernedOtherwise : Fate.AsBefore;
+                : a.Governing.Id != b.Governing.Id || a.Governing.Combination != b.Governing.Combination ? Fate.GovernedOtherwise
+                : Fate.AsBefore;
             yield return new FoundationChange(f.Mark, supports, a?.Governing, b.Governing, fate, was is { } w && w.Design != now.Design);
         }
 
         foreach (var f in old.Values)
         {
-            yield return new FoundationChange(f.Mark, [.. f.Supports.Select(s => s.Label)], before.Designs.GetValueOrDefault(f.Mark)?.Result.Governing, null, Fate.Went, false)
+            yield return new FoundationChange(f.Mark, [.. f.Supports.Select(s => s.Label)],
+                before.Designs.GetValueOrDefault(f.Mark)?.Result.Governing, null, Fate.Went, false)
             {
                 NowIn = after.Project.Foundations.FirstOrDefault(o => o.Supports.Any(s => s.Label == f.Places[0].Support.Label))?.Mark,
             };

@@ -17,7 +17,8 @@ public sealed record BarSize(string Name, double Diameter, double Area, double M
     // ASTM A615 Table 1: nominal diameter in, area in2, mass kg/m.
     private static readonly (int Number, double Diameter, double Area, double Mass)[] UsTable =
     [
-        (3, 0.375, 0.11, 0.560), (4, 0.500, 0.20, 0.994), (5, 0.625, 0.31, 1.552), (6, 0.750, 0.44, 2.235), (7, 0.875, 0.60, 3.042), (8, 1.000, 0.79, 3.973),
+        (3, 0.375, 0.11, 0.560), (4, 0.500, 0.20, 0.994), (5, 0.625, 0.31, 1.552), (6, 0.750, 0.44, 2.235), (7, 0.875, 0.60, 3.042),
+        (8, 1.000, 0.79, 3.973),
         (9, 1.128, 1.00, 5.060), (10, 1.270, 1.27, 6.404), (11, 1.410, 1.56, 7.907), (14, 1.693, 2.25, 11.38), (18, 2.257, 4.00, 20.24),
     ];
 
@@ -29,7 +30,9 @@ public sealed record BarSize(string Name, double Diameter, double Area, double M
         return new BarSize("T" + d.ToString(CultureInfo.InvariantCulture), d / 1000.0, area, area * SteelDensity);
     })];
 
-    private static readonly BarSize[] Us = [.. UsTable.Select(t => new BarSize("#" + t.Number.ToString(CultureInfo.InvariantCulture), t.Diameter * Inch, t.Area * Inch * Inch, t.Mass))];
+    private static readonly BarSize[] Us = [
+        .. UsTable.Select(t => new BarSize("#" + t.Number.ToString(CultureInfo.InvariantCulture), t.Diameter * Inch, t.Area * Inch * Inch,
+            t.Mass))];
 
     /// <summary>Whether it is a US size.</summary>
     public bool IsUs => Name[0] == '#';
@@ -97,11 +100,18 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
 
         return Count > 0
             ? new BarLayer(Count, Size) { Hooked = Hooked, Band = Band }
-            : new BarLayer((int)Math.Ceiling(((breadth - (2 * sideCover) - Size.Diameter) / Spacing) - 1e-9) + 1, Size) { Hooked = Hooked, Spacing = Spacing };
+            : new BarLayer((int)Math.Ceiling(((breadth - (2 * sideCover) - Size.Diameter) / Spacing) - 1e-9) + 1, Size)
+            {
+                Hooked = Hooked,
+                Spacing = Spacing
+            };
     }
 
     /// <summary>The layer as a specification by count.</summary>
-    public static BarSpec Of(BarLayer layer) => layer.Any ? new BarSpec(layer.Size, layer.Spacing > 0 ? 0 : layer.Count, layer.Spacing) { Hooked = layer.Hooked, Band = layer.Band } : None;
+    public static BarSpec Of(BarLayer layer) =>
+        layer.Any
+            ? new BarSpec(layer.Size, layer.Spacing > 0 ? 0 : layer.Count, layer.Spacing) { Hooked = layer.Hooked, Band = layer.Band }
+            : None;
 
     /// <summary>As written for people: "13 T16", "13 T16 hooked", "9 + 4 T16 banded", "9 T16 banded" where all lie in the band.</summary>
     public override string ToString() => Straight + (Hooked ? " hooked" : "");
@@ -122,7 +132,9 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
     public static BarSpec? WithBand(int band, BarSpec rest)
     {
         ArgumentNullException.ThrowIfNull(rest);
-        return band >= 2 && rest.Size is not null && rest.Count % 2 == 0 && rest.Spacing == 0 ? rest with { Count = band + rest.Count, Band = band } : null;
+        return band >= 2 && rest.Size is not null && rest.Count % 2 == 0 && rest.Spacing == 0
+            ? rest with { Count = band + rest.Count, Band = band }
+            : null;
     }
 
     /// <summary>Reads "13 T16", "T16 @ 180 mm", "13 T16 hooked", "9 + 4 T16 banded", "9 T16 banded", "none".</summary>
@@ -150,13 +162,16 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
 
         if (t.EndsWith(" banded", StringComparison.Ordinal) && t.IndexOf('+', StringComparison.Ordinal) is > 0 and var plus)
         {
-            if (int.TryParse(t.AsSpan(0, plus), NumberStyles.None | NumberStyles.AllowTrailingWhite, CultureInfo.InvariantCulture, out var band) && TryParse(t[(plus + 1)..^" banded".Length], out var rest, out fault) && rest.Count > 0 && WithBand(band, rest) is { } whole)
+            if (int.TryParse(t.AsSpan(0, plus), NumberStyles.None | NumberStyles.AllowTrailingWhite, CultureInfo.InvariantCulture,
+                out var band) && TryParse(t[(plus + 1)..^" banded".Length], out var rest, out fault) && rest.Count > 0
+                && WithBand(band, rest) is { } whole)
             {
                 spec = whole;
                 return true;
             }
 
-            fault ??= $"\"{text}\" is not a banded layer; write for example \"9 + 4 T16 banded\": those in the band, and an even number beside it";
+            fault ??= $"\"{text}\" is not a banded layer; write for example \"9 + 4 T16 banded\": those in the band, and an even "
+                + "number beside it";
             return false;
         }
 
@@ -164,7 +179,9 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
         {
             var read = TryParse(t[..^" banded".Length], out spec, out fault);
             spec = read && spec.Count > 0 && WithBand(spec.Count, spec with { Count = 0 }) is { } all ? all : spec;
-            fault = read && spec.Band == 0 ? $"\"{text}\" is not a banded layer; write for example \"9 T16 banded\", all in the band" : fault;
+            fault = read && spec.Band == 0
+                ? $"\"{text}\" is not a banded layer; write for example \"9 T16 banded\", all in the band"
+                : fault;
             return fault is null;
         }
 
@@ -193,7 +210,8 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
         }
 
         var gap = t.IndexOf(' ', StringComparison.Ordinal);
-        if (gap > 0 && int.TryParse(t.AsSpan(0, gap), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && BarSize.TryParse(t.AsSpan(gap), out var counted))
+        if (gap > 0 && int.TryParse(t.AsSpan(0, gap), NumberStyles.None, CultureInfo.InvariantCulture, out var count)
+            && BarSize.TryParse(t.AsSpan(gap), out var counted))
         {
             if (count is < 2 or > 1000)
             {

@@ -21,11 +21,13 @@ public readonly record struct SectionBar(double X, double Y, double Area)
 public readonly record struct SectionStrength(double Scale, double Strain, double NeutralDepth, double AxisDegrees);
 
 /// <summary>
-/// A concrete section under axial force and moments both ways: plane strains, a rectangular stress block, elastic and plastic bars, concrete in place of bars
+/// A concrete section under axial force and moments both ways: plane strains, a rectangular stress block, elastic and plastic bars,
+/// concrete in place of bars
 /// deducted (ACI 318 22.2, 22.4). Exact over the polygon or circular segment that is pressed.
 /// </summary>
 /// <remarks>
-/// Force downwards presses. Moments follow the project's signs: a force at (x, y) gives My = N·x and Mx = −N·y. The load is scaled as a whole, so what is
+/// Force downwards presses. Moments follow the project's signs: a force at (x, y) gives My = N·x and Mx = −N·y. The load is scaled as a
+/// whole, so what is
 /// found is how many times all actions the section holds.
 /// </remarks>
 public sealed class ColumnSection
@@ -54,13 +56,16 @@ public sealed class ColumnSection
     /// <param name="elasticity">Es, kPa.</param>
     /// <param name="hollowX">Clear size along x of a hollow in the middle of a rectangle, m; 0: none.</param>
     /// <param name="hollowY">The same along y, m.</param>
-    public ColumnSection(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double block, double blockDepth, double ultimateStrain, double yield, double elasticity, double hollowX = 0, double hollowY = 0)
+    public ColumnSection(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double block, double blockDepth,
+        double ultimateStrain, double yield, double elasticity, double hollowX = 0, double hollowY = 0)
     {
         ArgumentNullException.ThrowIfNull(bars);
-        (SizeX, SizeY, Round, Block, BlockDepth, UltimateStrain, Yield, Elasticity) = (sizeX, sizeY, round, block, blockDepth, ultimateStrain, yield, elasticity);
+        (SizeX, SizeY, Round, Block, BlockDepth, UltimateStrain, Yield, Elasticity) = (sizeX, sizeY, round, block, blockDepth,
+            ultimateStrain, yield, elasticity);
         all = [.. bars];
         radius = sizeX / 2;
-        static PlanPoint[] Rectangle(double x, double y) => [new(-x / 2, -y / 2), new(x / 2, -y / 2), new(x / 2, y / 2), new(-x / 2, y / 2)];
+        static PlanPoint[] Rectangle(double x, double y) =>
+            [new(-x / 2, -y / 2), new(x / 2, -y / 2), new(x / 2, y / 2), new(-x / 2, y / 2)];
         corners = Rectangle(sizeX, sizeY);
         hollow = hollowX * hollowY > 0 ? Rectangle(hollowX, hollowY) : [];
         (HollowX, HollowY) = (hollowX, hollowY);
@@ -112,12 +117,16 @@ public sealed class ColumnSection
 
     /// <summary>The same section of which only a share of the concrete counts.</summary>
     /// <param name="share">From 0 to 1.</param>
-    public ColumnSection WithConcrete(double share) => new(SizeX, SizeY, Round, all, Block * share, BlockDepth, UltimateStrain, Yield, Elasticity, HollowX, HollowY);
+    public ColumnSection WithConcrete(double share) =>
+        new(SizeX, SizeY, Round, all, Block * share, BlockDepth, UltimateStrain, Yield, Elasticity, HollowX, HollowY);
 
     /// <summary>Po: nominal strength under axial force alone, kN (22.4.2.2).</summary>
     public double Squash => (Block * (Gross - Steel)) + (Yield * Steel);
 
-    /// <summary>Bars round a section at equal distances: at a rectangle's corners and between them, as evenly as their number allows; on a circle in a round one.</summary>
+    /// <summary>
+    /// Bars round a section at equal distances: at a rectangle's corners and between them, as evenly as their number allows; on a circle in
+    /// a round one.
+    /// </summary>
     /// <param name="sizeX">Side along x, or diameter, m.</param>
     /// <param name="sizeY">Side along y, m.</param>
     /// <param name="round">Whether it is round.</param>
@@ -133,7 +142,9 @@ public sealed class ColumnSection
         if (round)
         {
             var r = (sizeX / 2) - toCentre;
-            return [.. Enumerable.Range(0, layer.Count).Select(i => new SectionBar(r * Math.Cos(2 * Math.PI * i / layer.Count), r * Math.Sin(2 * Math.PI * i / layer.Count), size.Area))];
+            return [.. Enumerable.Range(0, layer.Count)
+                .Select(i => new SectionBar(r * Math.Cos(2 * Math.PI * i / layer.Count), r * Math.Sin(2 * Math.PI * i / layer.Count),
+                    size.Area))];
         }
 
         var (nx, ny) = Sides(layer.Count, sizeX - (2 * toCentre), sizeY - (2 * toCentre));
@@ -174,7 +185,9 @@ public sealed class ColumnSection
         return Math.Min(x / (nx - 1), y / (ny - 1));
     }
 
-    /// <summary>Bars on a side along x and on one along y, corners counted in both: 2(nx + ny) − 4 in all, the widest gap the least.</summary>
+    /// <summary>
+    /// Bars on a side along x and on one along y, corners counted in both: 2(nx + ny) − 4 in all, the widest gap the least.
+    /// </summary>
     /// <param name="count">An even number from 4.</param>
     /// <param name="x">Distance of corner bars along x, m.</param>
     /// <param name="y">The same along y.</param>
@@ -214,7 +227,9 @@ public sealed class ColumnSection
         var direction = Math.Atan2(ty, tx);
 
         var axis = new NeutralAxis(this, n, tx, ty, moment);
-        var found = Math.Abs(axis.At(direction)) <= 1e-12 ? direction : Root.Between(ref axis, direction - (Math.PI / 2), direction + (Math.PI / 2));
+        var found = Math.Abs(axis.At(direction)) <= 1e-12
+            ? direction
+            : Root.Between(ref axis, direction - (Math.PI / 2), direction + (Math.PI / 2));
 
         var (s, c) = Math.SinCos(found);
         var neutral = axis.Depth(found);
@@ -223,7 +238,9 @@ public sealed class ColumnSection
         return new SectionStrength(Math.Max(0, scale), TensionStrain(c, s, neutral), neutral, found * 180 / Math.PI);
     }
 
-    /// <summary>Force and first moments ∫σx, ∫σy for a direction of the compressed side and a depth of the neutral axis, kN and kNm.</summary>
+    /// <summary>
+    /// Force and first moments ∫σx, ∫σy for a direction of the compressed side and a depth of the neutral axis, kN and kNm.
+    /// </summary>
     /// <param name="cos">Cosine of the direction.</param>
     /// <param name="sin">Its sine.</param>
     /// <param name="depth">Depth of the neutral axis from the most pressed point, m.</param>
@@ -253,7 +270,8 @@ public sealed class ColumnSection
         return (force, x, y);
     }
 
-    // For a direction of the neutral axis: the depth at which force and moment stand in the load's proportion, sought round that of the direction before; its value is
+    // For a direction of the neutral axis: the depth at which force and moment stand in the load's proportion, sought round that of the
+    // direction before; its value is
     // the moment across the load's own.
     private struct NeutralAxis(ColumnSection section, double n, double tx, double ty, double moment) : IFunction
     {
@@ -280,7 +298,8 @@ public sealed class ColumnSection
                 if (atLow < 0 && atHigh > 0)
                 {
                     var found = Root.Between(ref balance, low, atLow, high, atHigh);
-                    (last, width) = (found, double.IsNaN(last) ? FirstWidth : Math.Clamp(4 * Math.Abs(found - last), LeastWidth, FirstWidth));
+                    (last, width) = (found,
+                        double.IsNaN(last) ? FirstWidth : Math.Clamp(4 * Math.Abs(found - last), LeastWidth, FirstWidth));
                     return Math.Exp(found);
                 }
 
@@ -297,7 +316,8 @@ public sealed class ColumnSection
     }
 
     // How far force and moment are from the load's proportion at a depth, given by its logarithm.
-    private readonly struct Balance(ColumnSection section, double cos, double sin, double n, double tx, double ty, double moment) : IFunction
+    private readonly struct Balance(ColumnSection section, double cos, double sin, double n, double tx, double ty, double moment)
+        : IFunction
     {
         public double At(double x)
         {

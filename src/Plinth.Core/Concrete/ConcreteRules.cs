@@ -83,7 +83,8 @@ public enum LowerLayer
 /// <param name="MostSpacing">Greatest distance centre to centre, m.</param>
 /// <param name="TopSteel">When top bars are given.</param>
 /// <param name="LowerLayer">Which bars lie outermost.</param>
-public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, double LeastSpacing, double MostSpacing, TopSteel TopSteel, LowerLayer LowerLayer)
+public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, double LeastSpacing, double MostSpacing, TopSteel TopSteel,
+    LowerLayer LowerLayer)
 {
     /// <summary>Whether the bars along x of a base lie outermost.</summary>
     /// <param name="size">The base.</param>
@@ -97,7 +98,9 @@ public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, doubl
     /// <summary>Whether the least steel near punched columns is asked (318-19 8.6.1.2).</summary>
     public bool PunchingSteel { get; init; } = true;
 
-    /// <summary>How far the cross band of a column on a base under several reaches beside it, times the effective depth of its bars.</summary>
+    /// <summary>
+    /// How far the cross band of a column on a base under several reaches beside it, times the effective depth of its bars.
+    /// </summary>
     public double CrossSpread { get; init; } = 0.5;
 
     /// <summary>Whether the spacing of bars is also limited for cracks (24.3.2).</summary>
@@ -106,10 +109,14 @@ public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, doubl
     /// <summary>Whether straight development counts only the steel that is required (25.4.10).</summary>
     public bool AnchorageExcess { get; init; }
 
-    /// <summary>Whether plain concrete may count on top, where the standard allows it (14.5); else the top has bars wherever it is stretched.</summary>
+    /// <summary>
+    /// Whether plain concrete may count on top, where the standard allows it (14.5); else the top has bars wherever it is stretched.
+    /// </summary>
     public bool PlainTop { get; init; } = true;
 
-    /// <summary>Whether the share of an unbalanced moment that flexure transfers is checked within the strip at the column (8.4.2.2).</summary>
+    /// <summary>
+    /// Whether the share of an unbalanced moment that flexure transfers is checked within the strip at the column (8.4.2.2).
+    /// </summary>
     public bool MomentTransfer { get; init; }
 
     /// <summary>Whether the short-way bars of rectangular bases are laid in a middle band; else evenly, with more of them.</summary>

@@ -7,7 +7,8 @@ namespace Plinth.Core.Contact;
 /// The pressure p = max(0, a + b·x + c·y) minimises the convex function Φ(a, b, c) = ½∫max(0, a+bx+cy)² dA − N(a + b·xR + c·yR):
 /// its gradient is the imbalance of force and moments, its Hessian the area moments of the part in contact. Closed forms are used
 /// in the kern, for one-way lift-off and for the corner triangle (resultant beyond L/4 and B/4); everything else by Newton's method with a
-/// line search and exact polygon moments of the clipped base. Residuals are within 1e-9 of N and of N times the base's length up to 1 − 1e-6 of
+/// line search and exact polygon moments of the clipped base. Residuals are within 1e-9 of N and of N times the base's length up to 1 −
+/// 1e-6 of
 /// the way to the edge, and within 1e-6 from there on, where the strip in contact is a few times the spacing of floating-point numbers.
 /// Equilibrium ends at 1 − 1e-9 of the way from the centre to the edge.
 /// </remarks>
@@ -38,7 +39,9 @@ public static class ContactSolver
         var (u, v) = (x / length, y / width);
         if ((6 * u) + (6 * v) <= 1)
         {
-            return new ContactSolution(ContactState.Full, new PressureField(mean * (1 + (6 * u) + (6 * v)), 12 * mean * xR / (length * length), 12 * mean * yR / (width * width), Math.CopySign(hx, xR), Math.CopySign(hy, yR)), 1);
+            return new ContactSolution(ContactState.Full,
+                new PressureField(mean * (1 + (6 * u) + (6 * v)), 12 * mean * xR / (length * length), 12 * mean * yR / (width * width),
+                    Math.CopySign(hx, xR), Math.CopySign(hy, yR)), 1);
         }
 
         ContactSolution first;
@@ -60,11 +63,16 @@ public static class ContactSolver
         }
 
         var p = first.Pressure;
-        return first with { Pressure = new PressureField(p.Peak, xR < 0 ? -p.B : p.B, yR < 0 ? -p.C : p.C, Math.CopySign(hx, xR), Math.CopySign(hy, yR)) };
+        return first with
+        {
+            Pressure = new PressureField(p.Peak, xR < 0 ? -p.B : p.B, yR < 0 ? -p.C : p.C, Math.CopySign(hx, xR),
+            Math.CopySign(hy, yR))
+        };
     }
 
     /// <summary>Contact of a base of any convex outline.</summary>
-    /// <param name="outline">Corners in anticlockwise order about any origin, at most <see cref="ConvexPolygon.MostCorners"/> less two.</param>
+    /// <param name="outline">Corners in anticlockwise order about any origin, at most <see cref="ConvexPolygon.MostCorners"/> less
+    /// two.</param>
     /// <param name="n">Resultant downwards, kN.</param>
     /// <param name="xR">Its x, m.</param>
     /// <param name="yR">Its y, m.</param>
@@ -118,7 +126,8 @@ public static class ContactSolver
             }
         }
 
-        return new ContactSolution(share >= 1 ? ContactState.Full : ContactState.Partial, new PressureField(peak, b, c, outline[most].X, outline[most].Y), share);
+        return new ContactSolution(share >= 1 ? ContactState.Full : ContactState.Partial,
+            new PressureField(peak, b, c, outline[most].X, outline[most].Y), share);
     }
 
     private static double EdgeShare(ReadOnlySpan<PlanPoint> outline, double cx, double cy, double xR, double yR)
@@ -141,7 +150,10 @@ public static class ContactSolver
         var bearing = 3 * ((along / 2) - e);
         var highest = 2 * n / (across * bearing);
         var slope = highest / bearing;
-        return new ContactSolution(ContactState.Partial, alongX ? new PressureField(highest, slope, 0, along / 2, across / 2) : new PressureField(highest, 0, slope, across / 2, along / 2), bearing / along);
+        return new ContactSolution(ContactState.Partial,
+            alongX
+                ? new PressureField(highest, slope, 0, along / 2, across / 2)
+                : new PressureField(highest, 0, slope, across / 2, along / 2), bearing / along);
     }
 
     // A pyramid over a corner triangle: its centroid of volume lies a quarter of each leg from the corner.
@@ -160,7 +172,8 @@ public static class ContactSolver
         var sx = Math.Min(length, 3 * ((length / 2) - x));
         var sy = Math.Min(width, 3 * ((width / 2) - y));
         Span<PlanPoint> corners = stackalloc PlanPoint[4];
-        ConvexPolygon.Rectangle((-x - (length / 2)) / sx, (-y - (width / 2)) / sy, ((length / 2) - x) / sx, ((width / 2) - y) / sy, corners);
+        ConvexPolygon.Rectangle((-x - (length / 2)) / sx, (-y - (width / 2)) / sy, ((length / 2) - x) / sx, ((width / 2) - y) / sy,
+            corners);
         var (f, share) = Newton(corners, n / (sx * sy));
         var peak = f.Peak + (f.B * corners[2].X) + (f.C * corners[2].Y);
         return new ContactSolution(ContactState.Partial, new PressureField(peak, f.B / sx, f.C / sy, length / 2, width / 2), share);
@@ -180,7 +193,9 @@ public static class ContactSolver
             do
             {
                 var f = now.Field;
-                next = Evaluate(outline, part, new PressureField(f.Peak + (step * (aim.Peak - f.Peak)), f.B + (step * (aim.B - f.B)), f.C + (step * (aim.C - f.C)), 0, 0), n);
+                next = Evaluate(outline, part,
+                    new PressureField(f.Peak + (step * (aim.Peak - f.Peak)), f.B + (step * (aim.B - f.B)), f.C + (step * (aim.C - f.C)), 0,
+                        0), n);
                 step /= 2;
             }
             while (!(next.Part.Area > 0 && next.Value <= now.Value + (1e-14 * Math.Abs(now.Value))) && step > 1e-12);

@@ -71,7 +71,9 @@ public static class PlanPolygon
         return sum;
     }
 
-    /// <summary>A polygon as triangles, anticlockwise, by cutting off ears (G. H. Meisters, Amer. Math. Monthly 82 (1975) 648–651).</summary>
+    /// <summary>
+    /// A polygon as triangles, anticlockwise, by cutting off ears (G. H. Meisters, Amer. Math. Monthly 82 (1975) 648–651).
+    /// </summary>
     public static IReadOnlyList<PlanPoint[]> Triangles(IReadOnlyList<PlanPoint> polygon)
     {
         ArgumentNullException.ThrowIfNull(polygon);
@@ -98,7 +100,10 @@ public static class PlanPolygon
         return result;
     }
 
-    /// <summary>Gap of two convex polygons along the edge that parts them best, negative where they overlap, and the way that takes the first off the second.</summary>
+    /// <summary>
+    /// Gap of two convex polygons along the edge that parts them best, negative where they overlap, and the way that takes the first off
+    /// the second.
+    /// </summary>
     /// <param name="a">The first, anticlockwise.</param>
     /// <param name="b">The second, anticlockwise.</param>
     public static (double Gap, PlanPoint Way) Parting(IReadOnlyList<PlanPoint> a, IReadOnlyList<PlanPoint> b)

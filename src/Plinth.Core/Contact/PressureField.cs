@@ -7,9 +7,13 @@ namespace Plinth.Core.Contact;
 public readonly record struct PressureResultant(double Force, double MomentX, double MomentY);
 
 /// <summary>
-/// Pressure between a rigid base and ground that takes no tension: p(x, y) = max(0, peak + b·(x − x0) + c·(y − y0)), kPa, in axes about the base's centre.
+/// Pressure between a rigid base and ground that takes no tension: p(x, y) = max(0, peak + b·(x − x0) + c·(y − y0)), kPa, in axes about the
+/// base's centre.
 /// </summary>
-/// <remarks>It hangs on the corner that is pressed most, not on the centre: near the edge the plane is so steep that its value at the centre would cost all digits.</remarks>
+/// <remarks>
+/// It hangs on the corner that is pressed most, not on the centre: near the edge the plane is so steep that its value at the centre would
+/// cost all digits.
+/// </remarks>
 /// <param name="Peak">Value at the anchor, kPa.</param>
 /// <param name="B">Slope along the base's x, kPa/m.</param>
 /// <param name="C">Slope along the base's y, kPa/m.</param>
@@ -28,7 +32,8 @@ public readonly record struct PressureField(double Peak, double B, double C, dou
 
     /// <summary>Whether the whole of a rectangle bears, so that the pressure over it is one plane.</summary>
     public bool BearsWholly(double x0, double y0, double x1, double y1) =>
-        Peak + (B * (((x0 + x1) / 2) - AnchorX)) + (C * (((y0 + y1) / 2) - AnchorY)) >= ((Math.Abs(B) * (x1 - x0)) + (Math.Abs(C) * (y1 - y0))) / 2;
+        Peak + (B * (((x0 + x1) / 2) - AnchorX))
+            + (C * (((y0 + y1) / 2) - AnchorY)) >= ((Math.Abs(B) * (x1 - x0)) + (Math.Abs(C) * (y1 - y0))) / 2;
 
     /// <summary>Exact force and moments over a rectangle that lies within the base.</summary>
     public PressureResultant OverRectangle(double x0, double y0, double x1, double y1)

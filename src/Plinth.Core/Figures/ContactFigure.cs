@@ -12,7 +12,8 @@ namespace Plinth.Core.Figures;
 /// <param name="ZeroLine">Where the line between contact and lift-off leaves the base: two points, or none.</param>
 /// <param name="Share">Area in contact over the area of the base.</param>
 /// <param name="Water">Pressure of the water under the base, kPa, not within the contact pressure.</param>
-public sealed record ContactFigure(ContactState State, double N, PlanPoint Resultant, PressureField Field, IReadOnlyList<double> Corners, IReadOnlyList<PlanPoint> ZeroLine, double Share, double Water)
+public sealed record ContactFigure(ContactState State, double N, PlanPoint Resultant, PressureField Field, IReadOnlyList<double> Corners,
+    IReadOnlyList<PlanPoint> ZeroLine, double Share, double Water)
 {
     /// <summary>The highest pressure, kPa; 0 without equilibrium.</summary>
     public double Most => Corners.DefaultIfEmpty(0).Max();
@@ -28,7 +29,8 @@ public sealed record ContactFigure(ContactState State, double N, PlanPoint Resul
         var water = s.GroundLoad(k).WaterPressure;
         if (contact.State == ContactState.NoEquilibrium)
         {
-            return new ContactFigure(contact.State, loads.N, loads.N > 0 ? new PlanPoint(loads.XR, loads.YR) : default, contact.Pressure, [], [], 0, water);
+            return new ContactFigure(contact.State, loads.N, loads.N > 0 ? new PlanPoint(loads.XR, loads.YR) : default, contact.Pressure,
+                [], [], 0, water);
         }
 
         var p = contact.Pressure;
@@ -46,7 +48,8 @@ public sealed record ContactFigure(ContactState State, double N, PlanPoint Resul
             }
         }
 
-        return new ContactFigure(contact.State, loads.N, new PlanPoint(loads.XR, loads.YR), p, [.. corners.Select(c => p.At(c.X, c.Y))], line, contact.Share, water);
+        return new ContactFigure(contact.State, loads.N, new PlanPoint(loads.XR, loads.YR), p, [.. corners.Select(c => p.At(c.X, c.Y))],
+            line, contact.Share, water);
     }
 
     /// <summary>The part of a base whose pressure lies between two values, as convex corners; empty where there is none.</summary>

@@ -25,7 +25,9 @@ public readonly record struct CheckedSection(double At, double Demand);
 /// <param name="MomentStrength">φMn of the bottom bars, kNm.</param>
 /// <param name="MomentStrengthTop">φMn of the top, kNm.</param>
 /// <param name="ShearStrength">φVc with the bottom bars, kN.</param>
-public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Points, (double Low, double High) Faces, IReadOnlyList<CheckedSection> Moments, IReadOnlyList<CheckedSection> MomentsTop, IReadOnlyList<CheckedSection> Shears, double MomentStrength, double MomentStrengthTop, double ShearStrength)
+public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Points, (double Low, double High) Faces,
+    IReadOnlyList<CheckedSection> Moments, IReadOnlyList<CheckedSection> MomentsTop, IReadOnlyList<CheckedSection> Shears,
+    double MomentStrength, double MomentStrengthTop, double ShearStrength)
 {
     private const int Steps = 40;
 
@@ -72,8 +74,12 @@ public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Point
         var atFaces = new[] { -1, 1 }.Select(side => s.Beyond(k, side, 0)).Where(f => f.Overhang > 0).ToList();
         double Top(in FaceStrength both) => Math.Max(both.Bars.Strength, s.PlainOnTop(k) ? both.Plain : 0);
         var strength = alongX
-            ? (Flexure<AxisX, BottomFace>.Capacity(s).Bars.Strength, Top(Flexure<AxisX, TopFace>.Capacity(s)), OneWayShear<AxisX>.Capacity(s).Bottom)
-            : (Flexure<AxisY, BottomFace>.Capacity(s).Bars.Strength, Top(Flexure<AxisY, TopFace>.Capacity(s)), OneWayShear<AxisY>.Capacity(s).Bottom);
-        return new ForceDiagram(alongX, [.. Side(-1), .. Side(1).Reverse()], (column - face, column + face), [.. atFaces.Select(f => new CheckedSection(f.At, f.MomentUp))], [.. atFaces.Select(f => new CheckedSection(f.At, f.MomentDown))], shears, strength.Item1, strength.Item2, strength.Item3);
+            ? (Flexure<AxisX, BottomFace>.Capacity(s).Bars.Strength, Top(Flexure<AxisX, TopFace>.Capacity(s)),
+                OneWayShear<AxisX>.Capacity(s).Bottom)
+            : (Flexure<AxisY, BottomFace>.Capacity(s).Bars.Strength, Top(Flexure<AxisY, TopFace>.Capacity(s)),
+                OneWayShear<AxisY>.Capacity(s).Bottom);
+        return new ForceDiagram(alongX, [.. Side(-1), .. Side(1).Reverse()], (column - face, column + face),
+            [.. atFaces.Select(f => new CheckedSection(f.At, f.MomentUp))],
+            [.. atFaces.Select(f => new CheckedSection(f.At, f.MomentDown))], shears, strength.Item1, strength.Item2, strength.Item3);
     }
 }

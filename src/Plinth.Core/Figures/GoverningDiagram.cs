@@ -19,4 +19,5 @@ public readonly record struct BodyBalance(double Columns, double Weights, double
 /// <param name="Governs">Ids of the checks that it governs.</param>
 /// <param name="Diagram">The shear and moment.</param>
 /// <param name="Balance">The whole body's balance.</param>
-public sealed record GoverningDiagram(string? Place, string Combination, string? Water, IReadOnlyList<string> Governs, SpanDiagram Diagram, BodyBalance Balance);
+public sealed record GoverningDiagram(string? Place, string Combination, string? Water, IReadOnlyList<string> Governs, SpanDiagram Diagram,
+    BodyBalance Balance);

@@ -25,9 +25,11 @@ public readonly record struct ActingLoad(string Combination, string Where, doubl
 /// <summary>The design strength of a pedestal or a shaft under force and moments, with the loads of all combinations.</summary>
 /// <param name="AboutX">Design strength under bending about x alone, M from 0 to both sides, a closed curve.</param>
 /// <param name="AboutY">The same about y.</param>
-/// <param name="Across">Mx (as N) and My (as M) that are held together with the force of the load that is used most, a closed curve; empty where none is.</param>
+/// <param name="Across">Mx (as N) and My (as M) that are held together with the force of the load that is used most, a closed curve; empty
+/// where none is.</param>
 /// <param name="Loads">The loads, the most used first.</param>
-public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IReadOnlyList<ForceWithMoment> AboutY, IReadOnlyList<ForceWithMoment> Across, IReadOnlyList<ActingLoad> Loads)
+public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IReadOnlyList<ForceWithMoment> AboutY,
+    IReadOnlyList<ForceWithMoment> Across, IReadOnlyList<ActingLoad> Loads)
 {
     private const int Rays = 144;
     private const int ContourRays = 60;
@@ -52,7 +54,8 @@ public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IR
     /// <param name="code">The code.</param>
     /// <param name="section">The section.</param>
     /// <param name="acting">By combination, where: N downwards, moments about x and about y, kN and kNm.</param>
-    internal static InteractionFigure Of(ConcreteCode code, ColumnSection section, IEnumerable<(string Combination, string Where, double N, double Mx, double My)> acting)
+    internal static InteractionFigure Of(ConcreteCode code, ColumnSection section,
+        IEnumerable<(string Combination, string Where, double N, double Mx, double My)> acting)
     {
         double Times(double n, double mx, double my)
         {
@@ -79,7 +82,8 @@ public sealed record InteractionFigure(IReadOnlyList<ForceWithMoment> AboutX, IR
         }
 
         loads.Sort((a, b) => b.Utilisation.CompareTo(a.Utilisation));
-        return new InteractionFigure(Curve(1, 0), Curve(0, 1), loads.Count == 0 ? [] : Contour(loads[0].N), loads.DistinctBy(l => (l.Combination, l.Where, l.N, l.Mx, l.My)).ToList());
+        return new InteractionFigure(Curve(1, 0), Curve(0, 1), loads.Count == 0 ? [] : Contour(loads[0].N),
+            loads.DistinctBy(l => (l.Combination, l.Where, l.N, l.Mx, l.My)).ToList());
 
         IReadOnlyList<ForceWithMoment> Contour(double n)
         {

@@ -15,7 +15,8 @@ namespace Plinth.Core.Figures;
 /// <param name="Perimeter">bo, m.</param>
 /// <param name="Depth">d, m.</param>
 /// <param name="Pulled">Whether the column pulls up.</param>
-public sealed record PunchingFigure(PlanPoint Low, PlanPoint High, int OpenX, int OpenY, IReadOnlyList<double?> Stresses, double Strength, double Shear, double Perimeter, double Depth, bool Pulled)
+public sealed record PunchingFigure(PlanPoint Low, PlanPoint High, int OpenX, int OpenY, IReadOnlyList<double?> Stresses, double Strength,
+    double Shear, double Perimeter, double Depth, bool Pulled)
 {
     /// <summary>The section in a combination; null where none lies within the base, or there is no equilibrium.</summary>
     /// <param name="s">The base, its design set.</param>

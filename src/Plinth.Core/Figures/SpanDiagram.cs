@@ -48,7 +48,8 @@ public readonly record struct SpanSection(SpanMark Mark, double At, double Shear
 /// <param name="MomentStrength">φMn of its bars, kNm.</param>
 /// <param name="Shear">The greatest shear at d from a face over its tributary length, kN.</param>
 /// <param name="ShearStrength">φVc there, kN.</param>
-public readonly record struct BandSection(string Column, double From, double To, double Moment, double MomentStrength, double Shear, double ShearStrength);
+public readonly record struct BandSection(string Column, double From, double To, double Moment, double MomentStrength, double Shear,
+    double ShearStrength);
 
 /// <summary>What presses on a body under several columns, or holds it.</summary>
 public enum BodyForceKind
@@ -87,7 +88,9 @@ public readonly record struct BodyForce(BodyForceKind Kind, string Words, double
     public double Moment => (Force * At) + Turns;
 }
 
-/// <summary>Shear and moment along a base under several columns from end to end, with the sections that are looked at, and the strips across.</summary>
+/// <summary>
+/// Shear and moment along a base under several columns from end to end, with the sections that are looked at, and the strips across.
+/// </summary>
 /// <param name="State">How the base bears.</param>
 /// <param name="Points">From −x to +x; within a column's own width its load is spread.</param>
 /// <param name="Columns">Where each column's faces lie, and its name.</param>

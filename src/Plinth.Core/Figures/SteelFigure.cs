@@ -14,7 +14,8 @@ namespace Plinth.Core.Figures;
 /// <param name="Least">As,min, m2; 0 for a face without bars that needs none.</param>
 /// <param name="Moment">The greatest moment, kNm.</param>
 /// <param name="Combination">Where it arises; null without moment.</param>
-public sealed record SteelFigure(bool Bottom, bool AlongX, BarLayer Bars, double Provided, double Flexure, double Least, double Moment, string? Combination)
+public sealed record SteelFigure(bool Bottom, bool AlongX, BarLayer Bars, double Provided, double Flexure, double Least, double Moment,
+    string? Combination)
 {
     /// <summary>As needed, m2.</summary>
     public double Needed => Math.Max(Flexure, Least);
@@ -29,8 +30,12 @@ public sealed record SteelFigure(bool Bottom, bool AlongX, BarLayer Bars, double
 
     private static SteelFigure One(IReadOnlyList<Trial> states, bool bottom, bool alongX)
     {
-        var check = states[0].Checks.Find($"flexure-{(bottom ? "bottom" : "top")}-{(alongX ? "x" : "y")}") ?? throw new InvalidOperationException("flexure is not in the catalogue");
-        var worst = states.Select(s => (State: s, Found: check.Worst(s))).Where(f => f.Found is { Outcome.Done: true }).OrderByDescending(f => f.Found!.Value.Outcome.Demand).FirstOrDefault();
+        var check = states[0].Checks.Find($"flexure-{(bottom ? "bottom" : "top")}-{(alongX ? "x" : "y")}")
+            ?? throw new InvalidOperationException("flexure is not in the catalogue");
+        var worst = states.Select(s => (State: s, Found: check.Worst(s)))
+            .Where(f => f.Found is { Outcome.Done: true })
+            .OrderByDescending(f => f.Found!.Value.Outcome.Demand)
+            .FirstOrDefault();
         var first = states[0].Spans(alongX)[0];
         var layer = first.Layer(bottom);
         var breadth = first.Breadth;
@@ -42,7 +47,9 @@ public sealed record SteelFigure(bool Bottom, bool AlongX, BarLayer Bars, double
         }
 
         var plain = !bottom && !layer.Any && found.Outcome.Passes;
-        return new SteelFigure(bottom, alongX, layer, layer.Area, plain ? 0 : Required(worst.State.Spans(alongX)[0], bottom, found.Outcome.Demand), least, found.Outcome.Demand, worst.State.Combinations[found.Combination].Name);
+        return new SteelFigure(bottom, alongX, layer, layer.Area,
+            plain ? 0 : Required(worst.State.Spans(alongX)[0], bottom, found.Outcome.Demand), least, found.Outcome.Demand,
+            worst.State.Combinations[found.Combination].Name);
     }
 
     // The strength grows with the steel until the section is no longer tension-controlled: halving finds the least that carries the moment.

@@ -12,7 +12,8 @@ namespace Plinth.Core.Figures;
 /// <param name="Strength">Of the strut.</param>
 /// <param name="NodeStrength">Of the node on the pile's head.</param>
 /// <param name="IsFlat">Whether it is flatter than 25°, so that the sections alone hold the pile.</param>
-public readonly record struct StrutLine(int Pile, PlanPoint At, PlanPoint Ends, double SlopeDegrees, double Load, double Force, double Strength, double NodeStrength, bool IsFlat);
+public readonly record struct StrutLine(int Pile, PlanPoint At, PlanPoint Ends, double SlopeDegrees, double Load, double Force,
+    double Strength, double NodeStrength, bool IsFlat);
 
 /// <summary>The node under a column.</summary>
 /// <param name="Name">The column's label; empty where there is but one.</param>
@@ -38,4 +39,5 @@ public readonly record struct CapTieForce(string Name, bool AlongX, double Force
 /// <param name="Struts">By pile.</param>
 /// <param name="Nodes">Under the columns.</param>
 /// <param name="Ties">By column and direction.</param>
-public sealed record StrutFigure(bool Must, double Depth, double Height, IReadOnlyList<StrutLine> Struts, IReadOnlyList<ColumnNode> Nodes, IReadOnlyList<CapTieForce> Ties);
+public sealed record StrutFigure(bool Must, double Depth, double Height, IReadOnlyList<StrutLine> Struts, IReadOnlyList<ColumnNode> Nodes,
+    IReadOnlyList<CapTieForce> Ties);

@@ -68,7 +68,8 @@ public static class BaseGeometry
         {
             for (var i = 0; i < place.Supports.Count; i++)
             {
-                if (Standing(foundation.Rules.Pedestal, place, place.Supports[i], design.Under(i).Pedestal, design.Size.Thickness) is not PedestalFit.Fits and var fit)
+                if (Standing(foundation.Rules.Pedestal, place, place.Supports[i], design.Under(i).Pedestal,
+                    design.Size.Thickness) is not PedestalFit.Fits and var fit)
                 {
                     return (fit, i, place.Supports[i]);
                 }
@@ -99,7 +100,9 @@ public static class BaseGeometry
         var o = ColumnOutline.Of(support, place.AngleDegrees);
         if (pedestal.Socket is not { } socket)
         {
-            var stands = pedestal.Round ? Math.Sqrt((o.FaceX * o.FaceX) + (o.FaceY * o.FaceY)) <= pedestal.SizeX + slack : o.FaceX <= pedestal.SizeX + slack && o.FaceY <= pedestal.SizeY + slack;
+            var stands = pedestal.Round
+                ? Math.Sqrt((o.FaceX * o.FaceX) + (o.FaceY * o.FaceY)) <= pedestal.SizeX + slack
+                : o.FaceX <= pedestal.SizeX + slack && o.FaceY <= pedestal.SizeY + slack;
             return stands ? PedestalFit.Fits : PedestalFit.ColumnBeyond;
         }
 
@@ -109,10 +112,14 @@ public static class BaseGeometry
         }
 
         var top = place.Ground.Underside(thickness) + thickness;
-        return rules.TopLevel(support, top, socket.Depth) is { } rim && rim - top < socket.Depth + rules.Sockets.Bed - slack ? PedestalFit.SocketDeep : PedestalFit.Fits;
+        return rules.TopLevel(support, top, socket.Depth) is { } rim && rim - top < socket.Depth + rules.Sockets.Bed - slack
+            ? PedestalFit.SocketDeep
+            : PedestalFit.Fits;
     }
 
-    /// <summary>The place's origin, its column or midway between its first and last, from the base's centroid, in the base's axes.</summary>
+    /// <summary>
+    /// The place's origin, its column or midway between its first and last, from the base's centroid, in the base's axes.
+    /// </summary>
     public static PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(foundation);
@@ -121,7 +128,8 @@ public static class BaseGeometry
     }
 
     /// <summary>The base's centroid at a place, in project axes, m.</summary>
-    public static PlanPoint Centre(Foundation foundation, Place place, FoundationDesign design) => Centre(place, Offset(foundation, place, design));
+    public static PlanPoint Centre(Foundation foundation, Place place, FoundationDesign design) =>
+        Centre(place, Offset(foundation, place, design));
 
     /// <summary>Corners of the base at a place, project axes, anticlockwise, m.</summary>
     public static PlanPoint[] Corners(Place place, in PlanPoint centre, in BaseSize size)
@@ -156,14 +164,16 @@ public static class BaseGeometry
     }
 
     /// <summary>The side that two held edges leave, m; null if it is open.</summary>
-    public static double? HeldSide(HeldEdge? low, HeldEdge? high, double face) => low is { } a && high is { } b ? a.From(face) + b.From(face) : null;
+    public static double? HeldSide(HeldEdge? low, HeldEdge? high, double face) =>
+        low is { } a && high is { } b ? a.From(face) + b.From(face) : null;
 
     /// <summary>Whether the column stands wholly on the base.</summary>
     public static bool ColumnOnBase(HeldValues held, in ColumnOutline column, in BaseSize size)
     {
         var o = Offset(held, column, size);
         const double slack = 1e-9;
-        return Math.Abs(o.X) + (column.FaceX / 2) <= (size.Length / 2) + slack && Math.Abs(o.Y) + (column.FaceY / 2) <= (size.Width / 2) + slack;
+        return Math.Abs(o.X) + (column.FaceX / 2) <= (size.Length / 2) + slack
+            && Math.Abs(o.Y) + (column.FaceY / 2) <= (size.Width / 2) + slack;
     }
 
     /// <summary>Whether the column and all loads beside it stand wholly on the base.</summary>

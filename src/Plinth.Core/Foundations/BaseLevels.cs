@@ -20,7 +20,8 @@ public static class BaseLevels
             var top = place.Ground.Underside(thickness) + thickness;
             if (top > place.Ground.Level + Slack && !foundation.Held.Exposed)
             {
-                return $"at thickness {Dimension.Section(thickness, units)} the top of the base ({Show(top)}) stands above the ground ({Show(place.Ground.Level)}): found it deeper, or say exposed = true";
+                return $"at thickness {Dimension.Section(thickness, units)} the top of the base ({Show(top)}) stands above the ground "
+                    + $"({Show(place.Ground.Level)}): found it deeper, or say exposed = true";
             }
 
             foreach (var support in place.Supports)
@@ -49,24 +50,32 @@ public static class BaseLevels
 
             if (pedestal.HoldsInSocket(support) && foot - top < pedestal.Sockets.LeastDepth(support) + pedestal.Sockets.Bed - Slack)
             {
-                return at + $"the socket under {support.Label} has {Dimension.Section(foot - top, units)} between its rim and the top of the base, less than its depth and bed, {Dimension.Section(pedestal.Sockets.LeastDepth(support) + pedestal.Sockets.Bed, units)}: raise the rim, or found the base deeper";
+                return at
+                    + $"the socket under {support.Label} has {Dimension.Section(foot - top, units)} between its rim and the top of the "
+                    + "base, less than its depth and bed, "
+                    + $"{Dimension.Section(pedestal.Sockets.LeastDepth(support) + pedestal.Sockets.Bed, units)}: raise the rim, or found "
+                    + "the base deeper";
             }
 
             if (foot < top + Slack)
             {
-                return at + $"the top of the base ({Show(top)}) stands above the top of the pedestal ({Show(foot)}) under {support.Label}: found it deeper, or raise the pedestal";
+                return at
+                    + $"the top of the base ({Show(top)}) stands above the top of the pedestal ({Show(foot)}) under {support.Label}: found "
+                    + "it deeper, or raise the pedestal";
             }
 
             // A precast column may have its reactions anywhere down to its foot in the socket.
             if (!pedestal.HoldsInSocket(support) && support.Level is { } acts && acts < foot - Slack)
             {
-                return $"the top of the pedestal ({Show(foot)}) stands above the level {Show(acts)} where the reactions of {support.Label} act: lower the pedestal, or mend the level";
+                return $"the top of the pedestal ({Show(foot)}) stands above the level {Show(acts)} where the reactions of {support.Label} "
+                    + "act: lower the pedestal, or mend the level";
             }
         }
 
         if (support.Level is { } level && level < top - Slack)
         {
-            return $"at thickness {Dimension.Section(thickness, units)} the top of the base ({Show(top)}) stands above the level {Show(level)} where the reactions of {support.Label} act: found it deeper, or give top-depth";
+            return $"at thickness {Dimension.Section(thickness, units)} the top of the base ({Show(top)}) stands above the level "
+                + $"{Show(level)} where the reactions of {support.Label} act: found it deeper, or give top-depth";
         }
 
         return null;

@@ -84,7 +84,10 @@ public sealed record HeldValues
     public bool Built { get; init; }
 }
 
-/// <summary>How a design lies at a place: mirrored first (its x reversed), then turned; the eight ways in which a rectangle fits its own outline or that of its quarter turn.</summary>
+/// <summary>
+/// How a design lies at a place: mirrored first (its x reversed), then turned; the eight ways in which a rectangle fits its own outline or
+/// that of its quarter turn.
+/// </summary>
 /// <param name="QuarterTurns">Quarter turns anticlockwise, 0 to 3.</param>
 /// <param name="Mirrored">Whether its x is reversed.</param>
 public readonly record struct Lie(int QuarterTurns, bool Mirrored)
@@ -96,10 +99,14 @@ public readonly record struct Lie(int QuarterTurns, bool Mirrored)
     public static IReadOnlyList<Lie> All { get; } = [.. Enumerable.Range(0, 8).Select(i => new Lie(i % 4, i >= 4))];
 
     /// <summary>This way, within a design that itself lies some way.</summary>
-    public Lie Within(Lie outer) => new((outer.QuarterTurns + (outer.Mirrored ? 4 - QuarterTurns : QuarterTurns)) % 4, outer.Mirrored ^ Mirrored);
+    public Lie Within(Lie outer) =>
+        new((outer.QuarterTurns + (outer.Mirrored ? 4 - QuarterTurns : QuarterTurns)) % 4, outer.Mirrored ^ Mirrored);
 
     /// <summary>In words: "turned 180°, mirrored"; empty as drawn.</summary>
-    public string Words => string.Join(", ", new[] { QuarterTurns == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"turned {90 * QuarterTurns}°"), Mirrored ? "mirrored" : "" }.Where(w => w.Length > 0));
+    public string Words =>
+        string.Join(", ",
+            new[] { QuarterTurns == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"turned {90 * QuarterTurns}°"),
+                Mirrored ? "mirrored" : "" }.Where(w => w.Length > 0));
 
     /// <summary>Corners of the design, as they lie in the axes of the turned base, in the same order round.</summary>
     public IReadOnlyList<Contact.PlanPoint> OfOutline(IReadOnlyList<Contact.PlanPoint> corners)
@@ -148,13 +155,15 @@ public sealed record Place(IReadOnlyList<Support> Supports, double AngleDegrees,
     {
         var (sin, cos) = SupportAction.SinCosDegrees(AngleDegrees);
         var origin = Origin;
-        return [.. Supports.Select(s => (X: s.X - origin.X, Y: s.Y - origin.Y)).Select(p => new Contact.PlanPoint((p.X * cos) + (p.Y * sin), (p.Y * cos) - (p.X * sin)))];
+        return [.. Supports.Select(s => (X: s.X - origin.X, Y: s.Y - origin.Y))
+            .Select(p => new Contact.PlanPoint((p.X * cos) + (p.Y * sin), (p.Y * cos) - (p.X * sin)))];
     }
 
     /// <summary>Whether two supports of one design stand alike at two places: to 1 mm, project tolerance of what is set out.</summary>
     /// <param name="one">A support in the axes of its place, m.</param>
     /// <param name="other">The same support of another place, m.</param>
-    public static bool StandAlike(in Contact.PlanPoint one, in Contact.PlanPoint other) => Math.Max(Math.Abs(one.X - other.X), Math.Abs(one.Y - other.Y)) <= Apart + 1e-9;
+    public static bool StandAlike(in Contact.PlanPoint one, in Contact.PlanPoint other) =>
+        Math.Max(Math.Abs(one.X - other.X), Math.Abs(one.Y - other.Y)) <= Apart + 1e-9;
 
     private const double Apart = 1e-3;
 

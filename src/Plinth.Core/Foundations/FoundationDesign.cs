@@ -33,7 +33,9 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <summary>Whether it has bars on top.</summary>
     public bool HasTop => Bars(true, false) != NoBars || Bars(false, false) != NoBars;
 
-    /// <summary>Its piles: how many, the name of their layout, their distance of centres (infinite of one), m; none of a base on the ground.</summary>
+    /// <summary>
+    /// Its piles: how many, the name of their layout, their distance of centres (infinite of one), m; none of a base on the ground.
+    /// </summary>
     public virtual (int Count, string Layout, double Pitch) Piling => (0, "", 0);
 
     /// <summary>Width at the +x end, m.</summary>
@@ -49,7 +51,10 @@ public abstract record FoundationDesign(BaseSize Size)
         }
     }
 
-    /// <summary>What its outline is called where it is neither rectangle nor trapezoid; empty: it is one of them. Length and width are then those of the rectangle round it.</summary>
+    /// <summary>
+    /// What its outline is called where it is neither rectangle nor trapezoid; empty: it is one of them. Length and width are then those of
+    /// the rectangle round it.
+    /// </summary>
     public virtual string OutlineName => "";
 
     /// <summary>Plan area, m2.</summary>

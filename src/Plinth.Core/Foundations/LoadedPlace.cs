@@ -6,7 +6,9 @@ using Plinth.Core.Loads;
 
 namespace Plinth.Core.Foundations;
 
-/// <summary>A support with its actions in the own axes of the base that carries it: of every case, and summed in every combination.</summary>
+/// <summary>
+/// A support with its actions in the own axes of the base that carries it: of every case, and summed in every combination.
+/// </summary>
 /// <param name="Support">The support.</param>
 /// <param name="At">Where it stands from the place's origin, in the base's own axes, m.</param>
 /// <param name="Outline">The column as the sections see it.</param>
@@ -15,7 +17,8 @@ namespace Plinth.Core.Foundations;
 public sealed record LoadedSupport(Support Support, PlanPoint At, ColumnOutline Outline, SupportAction[] CaseActions, SupportAction[] Sums)
 {
     /// <summary>The same with all actions multiplied.</summary>
-    public LoadedSupport Times(double factor) => this with { CaseActions = [.. CaseActions.Select(a => factor * a)], Sums = [.. Sums.Select(a => factor * a)] };
+    public LoadedSupport Times(double factor) =>
+        this with { CaseActions = [.. CaseActions.Select(a => factor * a)], Sums = [.. Sums.Select(a => factor * a)] };
 }
 
 /// <summary>A place with the actions of its supports in the base's own axes. Made once, read by every trial size.</summary>
@@ -41,7 +44,9 @@ public sealed class LoadedPlace
         (Set, Waters) = WithWater(project.CombinationsOf(foundation), place.Ground);
         var used = Set.Used;
         Loads = foundation.Loads;
-        LoadTerms = Loads.Count == 0 ? [] : [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
+        LoadTerms = Loads.Count == 0
+            ? []
+            : [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
         Supports = [.. place.Supports.Select(s => Loaded(s, project.Actions[s.Label]))];
         Sums = Summed();
         SurchargeFactors = new double[used.Length];
@@ -94,7 +99,8 @@ public sealed class LoadedPlace
         var (sin, cos) = SupportAction.SinCosDegrees(Place.AngleDegrees);
         var origin = Place.Origin;
         var (x, y) = (support.X - origin.X, support.Y - origin.Y);
-        return new LoadedSupport(support, new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)), ColumnOutline.Of(support, Place.AngleDegrees), own, sums);
+        return new LoadedSupport(support, new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)),
+            ColumnOutline.Of(support, Place.AngleDegrees), own, sums);
     }
 
     // Of one support it is its own.
@@ -117,7 +123,9 @@ public sealed class LoadedPlace
         return sums;
     }
 
-    /// <summary>The same place with the actions of its supports and the loads beside the columns multiplied; weights, water and surcharge stay.</summary>
+    /// <summary>
+    /// The same place with the actions of its supports and the loads beside the columns multiplied; weights, water and surcharge stay.
+    /// </summary>
     public LoadedPlace Times(double factor) => new(this, factor);
 
     /// <summary>Its supports with their actions, in order.</summary>
@@ -126,7 +134,9 @@ public sealed class LoadedPlace
     /// <summary>The place.</summary>
     public Place Place { get; }
 
-    /// <summary>The combinations of the foundation: where water may stand above the underside, each once with the highest and once with the lowest.</summary>
+    /// <summary>
+    /// The combinations of the foundation: where water may stand above the underside, each once with the highest and once with the lowest.
+    /// </summary>
     public CombinationSet Set { get; }
 
     /// <summary>The water in each combination of the set.</summary>
@@ -173,7 +183,8 @@ public sealed class LoadedPlace
 
     private static (CombinationSet Set, ImmutableArray<WaterState> Waters) WithWater(CombinationSet set, GroundRules ground) =>
         ground.WaterAbove(ground.FoundingDepth ?? (ground.TopDepth!.Value + ThickestBase))
-            ? (new CombinationSet(set.Used.SelectMany(c => Enumerable.Repeat(c, 2)), set.Dropped), [.. set.Used.SelectMany(_ => new[] { WaterState.High, WaterState.Low })])
+            ? (new CombinationSet(set.Used.SelectMany(c => Enumerable.Repeat(c, 2)), set.Dropped),
+                [.. set.Used.SelectMany(_ => new[] { WaterState.High, WaterState.Low })])
             : (set, [.. set.Used.Select(_ => WaterState.None)]);
 
     /// <summary>Factor of the surcharge in each combination.</summary>

@@ -2,7 +2,9 @@ using Plinth.Core.Concrete;
 
 namespace Plinth.Core.Foundations;
 
-/// <summary>A pedestal in force: the short column between footing and column, concentric with the column and turned with the base.</summary>
+/// <summary>
+/// A pedestal in force: the short column between footing and column, concentric with the column and turned with the base.
+/// </summary>
 /// <param name="SizeX">Side along the base's x, m; a round one's diameter.</param>
 /// <param name="SizeY">Side along the base's y, m.</param>
 /// <param name="Round">Whether it is round.</param>
@@ -108,7 +110,10 @@ public sealed record PedestalRules
     public double? TopLevel(Support support, double topOfBase, double? socketDepth = null)
     {
         ArgumentNullException.ThrowIfNull(support);
-        return Top ?? (Height is { } h ? topOfBase + h : HoldsInSocket(support) ? topOfBase + (socketDepth ?? Sockets.LeastDepth(support)) + Sockets.Bed : support.Level);
+        return Top
+            ?? (Height is { } h ? topOfBase + h
+                : HoldsInSocket(support) ? topOfBase + (socketDepth ?? Sockets.LeastDepth(support)) + Sockets.Bed
+                : support.Level);
     }
 }
 

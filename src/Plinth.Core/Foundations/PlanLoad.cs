@@ -37,13 +37,15 @@ public sealed record PlanLoad(int Case, PlanLoadShape Shape, double Value, doubl
         const double Slack = 1e-9;
         bool Within(double at, double side) => Math.Abs(at) <= (side / 2) + Slack;
         return Shape == PlanLoadShape.WholeBase
-            || (Within(column.X + X0, size.Length) && Within(column.X + X1, size.Length) && Within(column.Y + Y0, size.Width) && Within(column.Y + Y1, size.Width));
+            || (Within(column.X + X0, size.Length) && Within(column.X + X1, size.Length) && Within(column.Y + Y0, size.Width)
+                && Within(column.Y + Y1, size.Width));
     }
 
     /// <summary>The load on a base of a size.</summary>
     public PlacedLoad On(in Contact.PlanPoint column, in BaseSize size) => Shape switch
     {
-        PlanLoadShape.WholeBase => new PlacedLoad(Case, Value * size.Length * size.Width, -size.Length / 2, -size.Width / 2, size.Length / 2, size.Width / 2),
+        PlanLoadShape.WholeBase =>
+            new PlacedLoad(Case, Value * size.Length * size.Width, -size.Length / 2, -size.Width / 2, size.Length / 2, size.Width / 2),
         PlanLoadShape.Rectangle => Placed(column, Value * Math.Abs(X1 - X0) * Math.Abs(Y1 - Y0)),
         PlanLoadShape.Line => Placed(column, Value * Math.Sqrt(((X1 - X0) * (X1 - X0)) + ((Y1 - Y0) * (Y1 - Y0)))),
         _ => Placed(column, Value),
@@ -52,7 +54,8 @@ public sealed record PlanLoad(int Case, PlanLoadShape Shape, double Value, doubl
     /// <summary>In words: "12.0 kN/m of WALL along a line".</summary>
     public string Words(string caseName, UnitSystem units)
     {
-        string At(double x, double y) => string.Create(CultureInfo.InvariantCulture, $"({Unit.Length.Format(x, units)}, {Unit.Length.Format(y, units)})");
+        string At(double x, double y) =>
+            string.Create(CultureInfo.InvariantCulture, $"({Unit.Length.Format(x, units)}, {Unit.Length.Format(y, units)})");
         return Shape switch
         {
             PlanLoadShape.Point => $"{Unit.Force.FormatWithSymbol(Value, units)} of {caseName} at {At(X0, Y0)}",
@@ -65,7 +68,9 @@ public sealed record PlanLoad(int Case, PlanLoadShape Shape, double Value, doubl
     private PlacedLoad Placed(in Contact.PlanPoint c, double n) => new(Case, n, c.X + X0, c.Y + Y0, c.X + X1, c.Y + Y1);
 }
 
-/// <summary>A vertical load on a base of known size, spread evenly from one end to the other; from the base's centre, its own axes.</summary>
+/// <summary>
+/// A vertical load on a base of known size, spread evenly from one end to the other; from the base's centre, its own axes.
+/// </summary>
 /// <param name="Case">Index of its case.</param>
 /// <param name="N">Downwards in all, kN.</param>
 /// <param name="X0">One end along x, m.</param>

@@ -15,7 +15,10 @@ public enum SocketFace
     Keyed,
 }
 
-/// <summary>What is stated of sockets; what is null is open to sizing. Cover, concrete, bars, ties, top and height are those of the pedestals. Lengths in m, pressures in kPa.</summary>
+/// <summary>
+/// What is stated of sockets; what is null is open to sizing. Cover, concrete, bars, ties, top and height are those of the pedestals.
+/// Lengths in m, pressures in kPa.
+/// </summary>
 public sealed record SocketRules
 {
     /// <summary>No sockets.</summary>

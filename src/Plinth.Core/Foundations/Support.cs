@@ -59,8 +59,10 @@ public sealed record Support(
 public readonly record struct ColumnOutline(double X, double Y, double FaceX, double FaceY, string? Note)
 {
     /// <summary>
-    /// The outline of a column on a base: round columns as the square of equal area (ACI 318 13.2.7.3); steel columns by the lines halfway between
-    /// profile face and plate edge, masonry by those halfway between centre and face (13.2.7.1); turned columns by the rectangle of equal area whose sides are in the proportion of their projections, the square of equal area if regular (13.2.7.3).
+    /// The outline of a column on a base: round columns as the square of equal area (ACI 318 13.2.7.3); steel columns by the lines halfway
+    /// between
+    /// profile face and plate edge, masonry by those halfway between centre and face (13.2.7.1); turned columns by the rectangle of equal
+    /// area whose sides are in the proportion of their projections, the square of equal area if regular (13.2.7.3).
     /// </summary>
     /// <param name="support">The column.</param>
     /// <param name="baseAngle">The base's angle, degrees.</param>
@@ -74,8 +76,10 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
 
         if (support.Shape == ColumnShape.Masonry)
         {
-            var (whole, half) = (Of(support with { Shape = ColumnShape.Rectangular }, baseAngle), Of(support with { Shape = ColumnShape.Rectangular, SizeX = support.SizeX / 2, SizeY = support.SizeY / 2 }, baseAngle));
-            return new ColumnOutline(half.X, half.Y, whole.FaceX, whole.FaceY, "sections counted from halfway between centre and face of the masonry");
+            var (whole, half) = (Of(support with { Shape = ColumnShape.Rectangular }, baseAngle),
+                Of(support with { Shape = ColumnShape.Rectangular, SizeX = support.SizeX / 2, SizeY = support.SizeY / 2 }, baseAngle));
+            return new ColumnOutline(half.X, half.Y, whole.FaceX, whole.FaceY,
+                "sections counted from halfway between centre and face of the masonry");
         }
 
         return Straight(support, baseAngle);
@@ -85,7 +89,9 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
     public static ColumnOutline Of(Pedestal pedestal)
     {
         ArgumentNullException.ThrowIfNull(pedestal);
-        return pedestal.Round ? Circle(pedestal.SizeX, "round pedestal taken as the square of equal area") : new ColumnOutline(pedestal.SizeX, pedestal.SizeY, pedestal.SizeX, pedestal.SizeY, null);
+        return pedestal.Round
+            ? Circle(pedestal.SizeX, "round pedestal taken as the square of equal area")
+            : new ColumnOutline(pedestal.SizeX, pedestal.SizeY, pedestal.SizeX, pedestal.SizeY, null);
     }
 
     private static ColumnOutline Circle(double diameter, string note)
@@ -120,6 +126,8 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
             scale * py,
             (fx * cos) + (fy * sin),
             (fx * sin) + (fy * cos),
-            Math.Abs(x - y) < 1e-9 ? "turned column taken as the square of equal area along the base" : "turned column taken as the rectangle of its area with the proportion of its projections");
+            Math.Abs(x - y) < 1e-9
+                ? "turned column taken as the square of equal area along the base"
+                : "turned column taken as the rectangle of its area with the proportion of its projections");
     }
 }

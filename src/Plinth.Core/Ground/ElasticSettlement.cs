@@ -1,8 +1,10 @@
 namespace Plinth.Core.Ground;
 
 /// <summary>
-/// Settlement of a loaded rectangle on elastic layers: W. Steinbrenner, Die Strasse 1 (1934) 121–124, in the form of M. E. Harr, Foundations of Theoretical Soil Mechanics (1966):
-/// the settlement between two depths below a corner, each layer with its own modulus, at the characteristic point of J. Grasshoff (1955), where a
+/// Settlement of a loaded rectangle on elastic layers: W. Steinbrenner, Die Strasse 1 (1934) 121–124, in the form of M. E. Harr,
+/// Foundations of Theoretical Soil Mechanics (1966):
+/// the settlement between two depths below a corner, each layer with its own modulus, at the characteristic point of J. Grasshoff (1955),
+/// where a
 /// flexible and a rigid base settle alike: 0.74 of the half sides from the centre.
 /// </summary>
 public static class ElasticSettlement
@@ -30,7 +32,8 @@ public static class ElasticSettlement
         }
 
         var r = Math.Sqrt((m * m) + 1 + (n * n));
-        var first = ((m * Math.Log((1 + p) * Math.Sqrt((m * m) + (n * n)) / (m * (1 + r)))) + Math.Log((m + p) * Math.Sqrt(1 + (n * n)) / (m + r))) / Math.PI;
+        var first = ((m * Math.Log((1 + p) * Math.Sqrt((m * m) + (n * n)) / (m * (1 + r))))
+            + Math.Log((m + p) * Math.Sqrt(1 + (n * n)) / (m + r))) / Math.PI;
         var second = n / (2 * Math.PI) * Math.Atan(m / (n * r));
         return first + ((1 - (2 * poisson)) / (1 - poisson) * second);
     }

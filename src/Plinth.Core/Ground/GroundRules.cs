@@ -115,7 +115,9 @@ public sealed record GroundRules(
     internal double HeaviestSoil => WaterDepth is null ? SoilWeight : Math.Max(SoilWeight, SaturatedWeight);
 
     /// <summary>The ground by depth with a state of the water.</summary>
-    public GroundColumn Column(WaterState water) => new(SoilWeight, SaturatedWeight, WaterWeight, (water == WaterState.High ? WaterDepth : water == WaterState.Low ? WaterDepthLow : null) ?? double.PositiveInfinity);
+    public GroundColumn Column(WaterState water) =>
+        new(SoilWeight, SaturatedWeight, WaterWeight,
+            (water == WaterState.High ? WaterDepth : water == WaterState.Low ? WaterDepthLow : null) ?? double.PositiveInfinity);
 
     /// <summary>Whether water may stand above an underside that lies no deeper than a depth.</summary>
     /// <param name="deepest">m.</param>
@@ -143,7 +145,8 @@ public sealed record GroundRules(
         {
             if (side <= table[i].Side)
             {
-                return table[i - 1].Bearing + ((table[i].Bearing - table[i - 1].Bearing) * (side - table[i - 1].Side) / (table[i].Side - table[i - 1].Side));
+                return table[i - 1].Bearing
+                    + ((table[i].Bearing - table[i - 1].Bearing) * (side - table[i - 1].Side) / (table[i].Side - table[i - 1].Side));
             }
         }
 

@@ -1,6 +1,8 @@
 namespace Plinth.Core.Ground;
 
-/// <summary>Which water stands in the ground while a combination acts: every combination is done at the highest and at the lowest.</summary>
+/// <summary>
+/// Which water stands in the ground while a combination acts: every combination is done at the highest and at the lowest.
+/// </summary>
 public enum WaterState
 {
     /// <summary>No water is stated, or it lies below every underside: nothing is said of it.</summary>
@@ -13,7 +15,9 @@ public enum WaterState
     Low,
 }
 
-/// <summary>Weights and pressures in the ground by depth: moist above the water, saturated below. Depths from the ground's level downwards, m.</summary>
+/// <summary>
+/// Weights and pressures in the ground by depth: moist above the water, saturated below. Depths from the ground's level downwards, m.
+/// </summary>
 /// <param name="Moist">Unit weight above the water, kN/m3.</param>
 /// <param name="Saturated">Unit weight below it, kN/m3.</param>
 /// <param name="WaterWeight">Unit weight of water, kN/m3.</param>

@@ -95,7 +95,9 @@ public sealed record DesignField(IReadOnlyList<string> Path, FieldForm Form)
     /// <summary>Whether a table without it is incomplete.</summary>
     public bool Required { get; init; }
 
-    /// <summary>The key of another field in whose place this one stands: with that one it is neither required nor allowed; null: of none.</summary>
+    /// <summary>
+    /// The key of another field in whose place this one stands: with that one it is neither required nor allowed; null: of none.
+    /// </summary>
     public IReadOnlyList<string>? Unless { get; init; }
 
     /// <summary>A value as it may be written: "2400 mm".</summary>
@@ -119,5 +121,8 @@ public sealed record DesignField(IReadOnlyList<string> Path, FieldForm Form)
     /// <summary>Bars as they lie: two specifications that give the same are no contradiction. Null: they are compared as written.</summary>
     public Func<Foundation, FoundationDesign, BarSpec, BarLayer>? Layer { get; init; }
 
-    private static string Quoted(string part) => part.Length > 0 && part.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_') ? part : "\"" + part.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("\"", "\\\"", StringComparison.Ordinal) + "\"";
+    private static string Quoted(string part) =>
+        part.Length > 0 && part.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_')
+            ? part
+            : "\"" + part.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("\"", "\\\"", StringComparison.Ordinal) + "\"";
 }

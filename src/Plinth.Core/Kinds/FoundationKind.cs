@@ -65,7 +65,10 @@ public abstract class FoundationKind
     /// <summary>The design of a foundation all of which plinth.toml states; null: something is open.</summary>
     public abstract FoundationDesign? AllHeld(Foundation foundation);
 
-    /// <summary>Origin of a place (its column, or midway between its first and last) from the base's centroid, in the axes of the base as it lies there, m.</summary>
+    /// <summary>
+    /// Origin of a place (its column, or midway between its first and last) from the base's centroid, in the axes of the base as it lies
+    /// there, m.
+    /// </summary>
     public abstract PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design);
 
     /// <summary>What makes a design impossible on its plan, whatever its loads; null: nothing.</summary>
@@ -103,10 +106,14 @@ public abstract class FoundationKind
     /// <summary>The piles of a design at a place, by number; none of a base on the ground.</summary>
     public virtual IReadOnlyList<Piles.PlacedPile> PilesAt(Foundation foundation, Place place, FoundationDesign design) => [];
 
-    /// <summary>The greatest and least loads of the piles of a trial whose design is set, by number; none of a base on the ground.</summary>
+    /// <summary>
+    /// The greatest and least loads of the piles of a trial whose design is set, by number; none of a base on the ground.
+    /// </summary>
     public virtual IReadOnlyList<Piles.PileForces> PileForces(Trial trial) => [];
 
-    /// <summary>What the piles of a trial carry in a combination, in place, and by how much more or less out of it, by number, kN.</summary>
+    /// <summary>
+    /// What the piles of a trial carry in a combination, in place, and by how much more or less out of it, by number, kN.
+    /// </summary>
     public virtual IReadOnlyList<(double Force, double Spread)> PileForces(Trial trial, int combination) => [];
 
     /// <summary>Remarks on a trial whose design is set.</summary>

@@ -30,7 +30,10 @@ public class TypesOfKind
     /// <summary>Whether it stands off the middle of its column, where the site moved it.</summary>
     public virtual bool IsOffCentre(FoundationDesign design) => false;
 
-    /// <summary>Plan area below which no design of the thickness and pedestal of this one passes, m2; 0: none is known. What the trials hold is lost.</summary>
+    /// <summary>
+    /// Plan area below which no design of the thickness and pedestal of this one passes, m2; 0: none is known. What the trials hold is
+    /// lost.
+    /// </summary>
     /// <param name="trials">The foundation's trials.</param>
     /// <param name="foundation">The foundation.</param>
     /// <param name="design">The design.</param>

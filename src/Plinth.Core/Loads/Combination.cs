@@ -103,7 +103,8 @@ public sealed class CombinationSet
     {
         Used = [.. used];
         Dropped = dropped;
-        byFamily = [.. Enumerable.Range(0, Families).Select(f => Enumerable.Range(0, Used.Length).Where(k => Used[k].IsFor((Family)f)).ToArray())];
+        byFamily = [.. Enumerable.Range(0, Families)
+            .Select(f => Enumerable.Range(0, Used.Length).Where(k => Used[k].IsFor((Family)f)).ToArray())];
     }
 
     /// <summary>In the order of the standard, own ones last.</summary>

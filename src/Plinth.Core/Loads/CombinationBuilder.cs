@@ -12,7 +12,8 @@ public static class CombinationBuilder
     /// <param name="options">What the standard leaves to the project.</param>
     /// <param name="own">The engineer's own combinations, which follow the standard's.</param>
     /// <returns>Combinations in the order of the rules; names are unique.</returns>
-    public static CombinationSet Build(LoadStandard standard, IReadOnlyList<LoadCase> cases, LoadOptions options, IReadOnlyList<OwnCombination> own)
+    public static CombinationSet Build(LoadStandard standard, IReadOnlyList<LoadCase> cases, LoadOptions options,
+        IReadOnlyList<OwnCombination> own)
     {
         ArgumentNullException.ThrowIfNull(standard);
         ArgumentNullException.ThrowIfNull(cases);
@@ -39,7 +40,8 @@ public static class CombinationBuilder
         {
             if (cases[i].Combined is { } combined)
             {
-                Keep(expansion.Make(cases[i].Name, combined.For, [new Term(i, 1)], combined.Weights, combined.Transient, null, false, null, "combined beforehand"));
+                Keep(expansion.Make(cases[i].Name, combined.For, [new Term(i, 1)], combined.Weights, combined.Transient, null, false, null,
+                    "combined beforehand"));
             }
         }
 
@@ -51,7 +53,9 @@ public static class CombinationBuilder
         return new CombinationSet(used, dropped);
     }
 
-    /// <summary>The factor on weights that an own combination leads to, or null where it must be given: D (or G) cases differ, or there is none.</summary>
+    /// <summary>
+    /// The factor on weights that an own combination leads to, or null where it must be given: D (or G) cases differ, or there is none.
+    /// </summary>
     public static double? WeightsOf(OwnCombination own, IReadOnlyList<LoadCase> cases)
     {
         ArgumentNullException.ThrowIfNull(own);
@@ -75,7 +79,10 @@ public static class CombinationBuilder
             factor = f;
         }
 
-        return stated ? factor : own.SymbolFactors.TryGetValue(LoadSymbol.D, out var d) ? d : own.SymbolFactors.TryGetValue(LoadSymbol.G, out var g) ? g : null;
+        return stated ? factor
+            : own.SymbolFactors.TryGetValue(LoadSymbol.D, out var d) ? d
+            : own.SymbolFactors.TryGetValue(LoadSymbol.G, out var g) ? g
+            : null;
     }
 
     private static void Expand(OwnCombination own, Expansion e, Action<Combination> keep)
@@ -96,10 +103,15 @@ public static class CombinationBuilder
         foreach (var (name, factor) in own.CaseFactors)
         {
             var variants = e.Cases.Select((c, i) => (c, i)).Where(p => p.c.Name == name || p.c.Source == name).ToList();
-            slots.Add(variants is [var only] ? [new Alternative(null, [new Term(only.i, factor)])] : [.. variants.SelectMany(v => new[] { new Alternative("+" + v.c.Name, [new Term(v.i, factor)]), new Alternative("-" + v.c.Name, [new Term(v.i, -factor)]) })]);
+            slots.Add(variants is [var only]
+                ? [new Alternative(null, [new Term(only.i, factor)])]
+                : [
+                    .. variants.SelectMany(v => new[] { new Alternative("+" + v.c.Name, [new Term(v.i, factor)]),
+                        new Alternative("-" + v.c.Name, [new Term(v.i, -factor)]) })]);
         }
 
-        var weights = WeightsOf(own, e.Cases) ?? throw new ArgumentException($"combination \"{own.Name}\" needs the factor on weights", nameof(own));
+        var weights = WeightsOf(own, e.Cases)
+            ?? throw new ArgumentException($"combination \"{own.Name}\" needs the factor on weights", nameof(own));
         foreach (var (name, terms) in Expansion.Product(slots))
         {
             keep(e.Make(own.Name + name, own.For, terms, weights, own.Transient, own.Least, own.Least is not null, null, RuleText(own)));

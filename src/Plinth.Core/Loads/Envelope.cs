@@ -7,15 +7,18 @@ namespace Plinth.Core.Loads;
 public sealed record EnvelopeEntry(int Index, Family For, IReadOnlyList<string> Extremes);
 
 /// <summary>
-/// Finds the combinations that can govern at a support. A combination whose action and weight factor are a weighted mean of those of others of its
-/// kind (families, transient, counteracting, least factor, limit state) is exceeded by one of them in every check that is quasi-convex in the action.
+/// Finds the combinations that can govern at a support. A combination whose action and weight factor are a weighted mean of those of others
+/// of its
+/// kind (families, transient, counteracting, least factor, limit state) is exceeded by one of them in every check that is quasi-convex in
+/// the action.
 /// Stability sums case by case, so there the factors on the cases that act at the support stand in place of their sum.
 /// </summary>
 public static class Envelope
 {
     private const double Tolerance = 1e-9;
     private static readonly Family[] Families = [Family.Ground, Family.Stability, Family.Settlement, Family.Concrete, Family.Crack];
-    private static readonly (string Name, Func<SupportAction, double> Of)[] Components = [("N", a => a.N), ("Fx", a => a.Fx), ("Fy", a => a.Fy), ("Mx", a => a.Mx), ("My", a => a.My)];
+    private static readonly (string Name, Func<SupportAction, double> Of)[] Components = [("N", a => a.N), ("Fx", a => a.Fx),
+        ("Fy", a => a.Fy), ("Mx", a => a.Mx), ("My", a => a.My)];
 
     /// <summary>Finds them.</summary>
     /// <param name="set">The combinations.</param>
@@ -48,10 +51,12 @@ public static class Envelope
                     return v;
                 }
 
-                return [.. Components.Select(p => p.Of(sums[k])), c.WeightFactor, c.Terms.Where(t => surcharge.Contains(t.Case)).Sum(t => t.Factor)];
+                return [.. Components.Select(p => p.Of(sums[k])), c.WeightFactor,
+                    c.Terms.Where(t => surcharge.Contains(t.Case)).Sum(t => t.Factor)];
             }
 
-            foreach (var kind in own.GroupBy(k => (set.Used[k].For, set.Used[k].Transient, set.Used[k].Counteracting, set.Used[k].Least, set.Used[k].State)))
+            foreach (var kind in own.GroupBy(k => (set.Used[k].For, set.Used[k].Transient, set.Used[k].Counteracting, set.Used[k].Least,
+                set.Used[k].State)))
             {
                 foreach (var k in Outside([.. kind.Select(k => (k, Vector(k)))]))
                 {
@@ -69,7 +74,9 @@ public static class Envelope
             }
         }
 
-        return [.. Enumerable.Range(0, found.Length).Where(k => found[k] != Family.None).Select(k => new EnvelopeEntry(k, found[k], extremes[k]))];
+        return [.. Enumerable.Range(0, found.Length)
+            .Where(k => found[k] != Family.None)
+            .Select(k => new EnvelopeEntry(k, found[k], extremes[k]))];
     }
 
     private static void Mark(List<string> list, string word)
@@ -114,7 +121,8 @@ public static class Envelope
     }
 
     /// <summary>
-    /// Whether a point is a weighted mean of others: λ ≥ 0, Σλ = 1, Σλ·q = p. Phase one of the simplex method with Bland's rule, which cannot cycle
+    /// Whether a point is a weighted mean of others: λ ≥ 0, Σλ = 1, Σλ·q = p. Phase one of the simplex method with Bland's rule, which
+    /// cannot cycle
     /// (R. G. Bland, Mathematics of Operations Research 2 (1977) 103–107).
     /// </summary>
     private static bool IsMean(double[] point, IReadOnlyList<double[]> others)

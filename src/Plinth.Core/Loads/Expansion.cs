@@ -9,7 +9,8 @@ internal sealed record Alternative(string? Name, IReadOnlyList<Term> Terms)
 }
 
 /// <summary>The cases of a project, or those of them that are open, and what a standard makes of them.</summary>
-internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions options, Action<Combination> keep, Action<DroppedCombination> drop)
+internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions options, Action<Combination> keep,
+    Action<DroppedCombination> drop)
 {
     public IReadOnlyList<LoadCase> Cases => cases;
 
@@ -21,11 +22,13 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
     public bool Has(LoadSymbol symbol) => cases.Any(c => c.Symbol == symbol);
 
     /// <summary>Hands over a combination of the standard.</summary>
-    public void Keep(string name, Family family, IEnumerable<Term> terms, double weights, bool counteracting, string clause, string rule, LimitState state = LimitState.None) =>
+    public void Keep(string name, Family family, IEnumerable<Term> terms, double weights, bool counteracting, string clause, string rule,
+        LimitState state = LimitState.None) =>
         keep(Make(name, family, terms, weights, null, null, counteracting, clause, rule) with { State = state });
 
     /// <summary>Makes a combination; it is transient if it holds wind, earthquake or an accident, unless that is stated.</summary>
-    public Combination Make(string name, Family family, IEnumerable<Term> terms, double weights, bool? transient, double? least, bool counteracting, string? clause, string rule)
+    public Combination Make(string name, Family family, IEnumerable<Term> terms, double weights, bool? transient, double? least,
+        bool counteracting, string? clause, string rule)
     {
         var sorted = terms.Where(t => t.Factor != 0 || t.Tips != 0 || t.Holds != 0).OrderBy(t => t.Case).ToImmutableArray();
         var isTransient = transient ?? sorted.Any(t => cases[t.Case].Symbol is LoadSymbol.W or LoadSymbol.E or LoadSymbol.A);
@@ -36,7 +39,8 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
     /// <param name="symbol">The symbol.</param>
     /// <param name="factor">The factor of each.</param>
     /// <param name="open">Which cases are open to it; null: all.</param>
-    public List<Alternative> Exclusive(LoadSymbol symbol, double factor, Func<LoadCase, bool>? open = null) => Exclusive(symbol, _ => factor, open);
+    public List<Alternative> Exclusive(LoadSymbol symbol, double factor, Func<LoadCase, bool>? open = null) =>
+        Exclusive(symbol, _ => factor, open);
 
     /// <summary>The cases of a symbol, which exclude each other, each with a factor of its own.</summary>
     public List<Alternative> Exclusive(LoadSymbol symbol, Func<LoadCase, double> factor, Func<LoadCase, bool>? open = null)
@@ -50,7 +54,10 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
         return result.Count == 0 ? [Alternative.Nothing] : result;
     }
 
-    /// <summary>Earthquake cases, which exclude each other; where the other direction acts beside them, each with its share of every case of that, both signs.</summary>
+    /// <summary>
+    /// Earthquake cases, which exclude each other; where the other direction acts beside them, each with its share of every case of that,
+    /// both signs.
+    /// </summary>
     /// <param name="factor">Factor of each.</param>
     /// <param name="overturning">Share of it that counts in uplift and overturning.</param>
     /// <param name="open">Which cases are open to it; null: all.</param>
@@ -61,7 +68,9 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
         var result = new List<Alternative>();
         foreach (var (c, i) in Of(LoadSymbol.E, open))
         {
-            var others = share == 0 ? [] : Of(LoadSymbol.E, open).Where(o => o.Case.Direction is { } d && c.Direction is { } own && d != own).ToList();
+            var others = share == 0
+                ? []
+                : Of(LoadSymbol.E, open).Where(o => o.Case.Direction is { } d && c.Direction is { } own && d != own).ToList();
             foreach (var main in Signed(c, i, factor))
             {
                 Alternative own = new(main.Name, [One(i, main.Terms[0].Factor)]);
@@ -74,7 +83,8 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
                 {
                     foreach (var beside in Signed(other, j, share * factor))
                     {
-                        result.Add(new Alternative($"{own.Name}:{share.Text()}{other.Name}{beside.Name![0]}", [.. own.Terms, One(j, beside.Terms[0].Factor)]));
+                        result.Add(new Alternative($"{own.Name}:{share.Text()}{other.Name}{beside.Name![0]}",
+                            [.. own.Terms, One(j, beside.Terms[0].Factor)]));
                     }
                 }
             }
@@ -83,8 +93,11 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
         return result.Count == 0 ? [Alternative.Nothing] : result;
     }
 
-    /// <summary>All cases of a symbol together; those that share a word for alternatives, and both signs of a reversible one, are taken in turn.</summary>
-    public List<Alternative> Additive(LoadSymbol symbol, double factor, Func<LoadCase, bool>? open = null) => Additive(c => c.Symbol == symbol && (open is null || open(c)), (_, i) => new Term(i, factor));
+    /// <summary>
+    /// All cases of a symbol together; those that share a word for alternatives, and both signs of a reversible one, are taken in turn.
+    /// </summary>
+    public List<Alternative> Additive(LoadSymbol symbol, double factor, Func<LoadCase, bool>? open = null) =>
+        Additive(c => c.Symbol == symbol && (open is null || open(c)), (_, i) => new Term(i, factor));
 
     /// <summary>All cases that a test picks together, each with a term of its own.</summary>
     public List<Alternative> Additive(Func<LoadCase, bool> which, Func<LoadCase, int, Term> term)
@@ -148,7 +161,9 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
         IEnumerable<(string Name, List<Term> Terms)> result = [("", [])];
         foreach (var slot in slots)
         {
-            result = result.SelectMany(r => slot.Select(a => (a.Name is null ? r.Name : r.Name + ":" + a.Name, r.Terms.Concat(a.Terms).ToList())));
+            result =
+                result.SelectMany(
+                    r => slot.Select(a => (a.Name is null ? r.Name : r.Name + ":" + a.Name, r.Terms.Concat(a.Terms).ToList())));
         }
 
         return result;

@@ -14,7 +14,8 @@ public sealed record CombinedResult(Family For, double Weights, bool Transient);
 /// <param name="Reversible">Whether it may act with either sign.</param>
 /// <param name="Alternatives">Cases that share this word exclude each other; null: it adds to the others of its symbol.</param>
 /// <param name="Permanent">For H: whether it is always there and so may be counted on.</param>
-public sealed partial record LoadCase(string Name, LoadSymbol? Symbol, bool Reversible = false, string? Alternatives = null, bool Permanent = false)
+public sealed partial record LoadCase(string Name, LoadSymbol? Symbol, bool Reversible = false, string? Alternatives = null,
+    bool Permanent = false)
 {
     /// <summary>The case that stands for the surcharge on the ground over a base.</summary>
     public const string SurchargeName = "SURCHARGE";
@@ -38,21 +39,25 @@ public sealed partial record LoadCase(string Name, LoadSymbol? Symbol, bool Reve
     public string Source => Signs is null ? Name : Name[..Name.LastIndexOf('[')];
 
     /// <summary>
-    /// Whether a name says that a case holds maxima or minima: each component is then the extreme of another moment, so that together they are no load.
+    /// Whether a name says that a case holds maxima or minima: each component is then the extreme of another moment, so that together they
+    /// are no load.
     /// </summary>
     public static bool HoldsExtremes(string name) => Extremes().IsMatch(name);
 
     /// <summary>Whether stability may count on it: D, G, F and permanent H; combined results resist as a whole.</summary>
-    public bool IsPermanent => Symbol is LoadSymbol.D or LoadSymbol.G or LoadSymbol.F || (Symbol == LoadSymbol.H && Permanent) || Combined is not null;
+    public bool IsPermanent =>
+        Symbol is LoadSymbol.D or LoadSymbol.G or LoadSymbol.F || (Symbol == LoadSymbol.H && Permanent) || Combined is not null;
 
     /// <summary>Whether the case stands for the surcharge.</summary>
     public bool IsSurcharge => string.Equals(Name, SurchargeName, StringComparison.Ordinal);
 
-    [GeneratedRegex(@"(^|[^\p{L}])(max|min|maximum|minimum|maxima|minima|env|envelope|extreme)([^\p{L}]|$)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(^|[^\p{L}])(max|min|maximum|minimum|maxima|minima|env|envelope|extreme)([^\p{L}]|$)", RegexOptions.IgnoreCase
+        | RegexOptions.CultureInvariant)]
     private static partial Regex Extremes();
 
     /// <summary>
-    /// The variants of an unsigned result, such as a response spectrum's: every pattern of signs of N, of Fx with My, and of Fy with Mx. Each variant is
+    /// The variants of an unsigned result, such as a response spectrum's: every pattern of signs of N, of Fx with My, and of Fy with Mx.
+    /// Each variant is
     /// reversible, which gives the other half of the patterns.
     /// </summary>
     public IEnumerable<LoadCase> SpectrumVariants() =>

@@ -34,7 +34,9 @@ public sealed record LoadOptions(double Sds = 0, double Redundancy = 1, double L
     /// <summary>Seismic design category (ASCE 7 11.6); null: not stated.</summary>
     public SeismicCategory? Category { get; init; }
 
-    /// <summary>Share of an earthquake case of the other direction that acts beside each (ASCE 7 12.5.3, EN 1998-1 4.3.3.5.1); 0: none.</summary>
+    /// <summary>
+    /// Share of an earthquake case of the other direction that acts beside each (ASCE 7 12.5.3, EN 1998-1 4.3.3.5.1); 0: none.
+    /// </summary>
     public double Orthogonal { get; init; }
 
     /// <summary>Share by which E is reduced in uplift and overturning of service combinations (ASCE 7 12.13.4); 0: none.</summary>
@@ -102,6 +104,9 @@ public sealed record EurocodeOptions
     public PsiFactors Of(LoadCase c)
     {
         ArgumentNullException.ThrowIfNull(c);
-        return c.OwnPsi ?? (Psi.TryGetValue(c.Symbol == LoadSymbol.Q ? c.Category ?? "" : c.Symbol.ToString() ?? "", out var psi) ? psi : throw new ArgumentException($"case \"{c.Name}\" has no category", nameof(c)));
+        return c.OwnPsi
+            ?? (Psi.TryGetValue(c.Symbol == LoadSymbol.Q ? c.Category ?? "" : c.Symbol.ToString() ?? "", out var psi)
+                ? psi
+                : throw new ArgumentException($"case \"{c.Name}\" has no category", nameof(c)));
     }
 }

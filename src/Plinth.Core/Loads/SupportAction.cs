@@ -16,10 +16,12 @@ public readonly record struct SupportAction(double N, double Fx, double Fy, doub
     /// <param name="mx">Reaction moment about +x, kNm.</param>
     /// <param name="my">Reaction moment about +y, kNm.</param>
     /// <param name="mz">Reaction moment about +z, kNm.</param>
-    public static SupportAction FromReaction(double fx, double fy, double fz, double mx, double my, double mz) => new(fz, -fx, -fy, -mx, -my, -mz);
+    public static SupportAction FromReaction(double fx, double fy, double fz, double mx, double my, double mz) =>
+        new(fz, -fx, -fy, -mx, -my, -mz);
 
     /// <summary>The action from its components in file axes (z up): only N changes its sign.</summary>
-    public static SupportAction FromAction(double fx, double fy, double fz, double mx, double my, double mz) => new(-fz, fx, fy, mx, my, mz);
+    public static SupportAction FromAction(double fx, double fy, double fz, double mx, double my, double mz) =>
+        new(-fz, fx, fy, mx, my, mz);
 
     /// <summary>The same action in axes turned anticlockwise by an angle.</summary>
     /// <param name="degrees">Angle of the new x axis from the old, degrees, anticlockwise from above.</param>

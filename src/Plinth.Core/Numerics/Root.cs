@@ -13,7 +13,10 @@ internal static class Root
     private const int MostSteps = 200;
     private const double Closest = 1e-14;
 
-    /// <summary>Real roots of a·t² + b·t + c, the lesser first; NaN where there is none. By the form that loses no digits (W. H. Press et al., Numerical Recipes, 5.6).</summary>
+    /// <summary>
+    /// Real roots of a·t² + b·t + c, the lesser first; NaN where there is none. By the form that loses no digits (W. H. Press et al.,
+    /// Numerical Recipes, 5.6).
+    /// </summary>
     public static (double First, double Second) OfQuadratic(double a, double b, double c)
     {
         var discriminant = (b * b) - (4 * a * c);
@@ -28,8 +31,10 @@ internal static class Root
     }
 
     /// <summary>
-    /// A root between two points at which the function has opposite signs: false position that halves the weight of an end that stays (the Illinois variant,
-    /// M. Dowell, P. Jarratt, BIT 11 (1971) 168–174), with a bisection wherever that gains too little. The nearer to zero of both ends where the signs do not differ.
+    /// A root between two points at which the function has opposite signs: false position that halves the weight of an end that stays (the
+    /// Illinois variant,
+    /// M. Dowell, P. Jarratt, BIT 11 (1971) 168–174), with a bisection wherever that gains too little. The nearer to zero of both ends
+    /// where the signs do not differ.
     /// </summary>
     public static double Between<TFunction>(ref TFunction f, double low, double high)
         where TFunction : struct, IFunction => Between(ref f, low, f.At(low), high, f.At(high));

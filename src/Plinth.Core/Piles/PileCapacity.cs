@@ -10,8 +10,10 @@ namespace Plinth.Core.Piles;
 public readonly record struct ShaftStretch(GroundLayer Layer, double From, double To, double Friction);
 
 /// <summary>
-/// What one pile may carry, found from the layers in which it stands: α·su along the shaft and 9·su at the base in clay, β·σ'v to a stated limit along the shaft and a stated
-/// base pressure in sand. Effective stresses by the highest water. M. J. Tomlinson and J. Woodward, Pile Design and Construction Practice, chapter 4.
+/// What one pile may carry, found from the layers in which it stands: α·su along the shaft and 9·su at the base in clay, β·σ'v to a stated
+/// limit along the shaft and a stated
+/// base pressure in sand. Effective stresses by the highest water. M. J. Tomlinson and J. Woodward, Pile Design and Construction Practice,
+/// chapter 4.
 /// </summary>
 public sealed record PileCapacity
 {
@@ -83,7 +85,11 @@ public sealed record PileCapacity
 
         var pressure = under.Undrained is { } su ? BaseInClay * su : under.Base ?? 0;
         var wet = Math.Max(0, toe - Math.Max(head, Math.Max(0, column.Water)));
-        var weight = rules.IsConcrete ? rules.Area * ((unitWeight * (toe - head)) - (column.IsWet ? column.WaterWeight * wet : 0)) * (rules.OfStrength ? HelpingWeight : 1) : 0;
+        var weight = rules.IsConcrete
+            ? rules.Area * ((unitWeight * (toe - head)) - (column.IsWet ? column.WaterWeight * wet : 0)) * (rules.OfStrength
+                ? HelpingWeight
+                : 1)
+            : 0;
         return new PileCapacity
         {
             Shaft = shaft,
@@ -97,7 +103,8 @@ public sealed record PileCapacity
         };
     }
 
-    // ∫ of the unit friction along a stretch, kN/m: β·σ'v grows straight between the water's level and the depth at which it reaches its limit.
+    // ∫ of the unit friction along a stretch, kN/m: β·σ'v grows straight between the water's level and the depth at which it reaches its
+    // limit.
     private static double Held(GroundLayer layer, in GroundColumn column, double from, double to)
     {
         if (layer.Undrained is { } su)

@@ -3,7 +3,8 @@ using Plinth.Core.Contact;
 namespace Plinth.Core.Piles;
 
 /// <summary>
-/// Piles of equal axial stiffness under a rigid cap: what each carries of a force and of moments at their centroid. Moments that piles on one line, or one pile,
+/// Piles of equal axial stiffness under a rigid cap: what each carries of a force and of moments at their centroid. Moments that piles on
+/// one line, or one pile,
 /// cannot take are told. Refilled by a search, which allocates nothing for it.
 /// </summary>
 public sealed class PileGroup

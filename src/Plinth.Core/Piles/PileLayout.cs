@@ -15,7 +15,8 @@ public sealed record PileLayout(string Name, ImmutableArray<PlanPoint> Unit, int
 
     private static readonly PileLayout[] Named =
     [
-        Grid("1", 1, 1), Grid("2", 1, 2), Triangle(), Grid("4", 2, 2), Five(), Grid("6", 2, 3), Staggered("7", 2, 3, 2), Staggered("8", 3, 2, 3), Grid("9", 3, 3),
+        Grid("1", 1, 1), Grid("2", 1, 2), Triangle(), Grid("4", 2, 2), Five(), Grid("6", 2, 3), Staggered("7", 2, 3, 2),
+        Staggered("8", 3, 2, 3), Grid("9", 3, 3),
         Staggered("10", 3, 4, 3), Staggered("11", 4, 3, 4), Grid("12", 3, 4), Staggered("13", 4, 5, 4), Grid("16", 4, 4),
     ];
 
@@ -47,7 +48,8 @@ public sealed record PileLayout(string Name, ImmutableArray<PlanPoint> Unit, int
         }
 
         var parts = name.Split('x', StringSplitOptions.TrimEntries);
-        return parts.Length == 2 && int.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var rows) && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var each)
+        return parts.Length == 2 && int.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var rows)
+            && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var each)
             && rows is >= 1 and <= MostAlong && each is >= 1 and <= MostAlong
             ? Grid($"{rows} x {each}", rows, each) : null;
     }
@@ -64,19 +66,22 @@ public sealed record PileLayout(string Name, ImmutableArray<PlanPoint> Unit, int
     }
 
     /// <summary>The centroid of places, m.</summary>
-    public static PlanPoint Centroid(IReadOnlyList<PlanPoint> places) => new(Math.Round(places.Average(p => p.X), 9), Math.Round(places.Average(p => p.Y), 9));
+    public static PlanPoint Centroid(IReadOnlyList<PlanPoint> places) =>
+        new(Math.Round(places.Average(p => p.X), 9), Math.Round(places.Average(p => p.Y), 9));
 
     /// <summary>Where its piles stand from their centroid, m, numbered from −y, then from −x.</summary>
     /// <param name="pitch">Distance of centres, m.</param>
     /// <param name="quarterTurns">Quarter turns of the pattern, anticlockwise.</param>
     public ImmutableArray<PlanPoint> At(double pitch, int quarterTurns)
     {
-        PlanPoint Turned(PlanPoint p) => (((quarterTurns % 4) + 4) % 4) switch { 0 => p, 1 => new(-p.Y, p.X), 2 => new(-p.X, -p.Y), _ => new(p.Y, -p.X) };
+        PlanPoint Turned(PlanPoint p) =>
+            (((quarterTurns % 4) + 4) % 4) switch { 0 => p, 1 => new(-p.Y, p.X), 2 => new(-p.X, -p.Y), _ => new(p.Y, -p.X) };
         return Numbered(Unit.Select(p => Turned(new PlanPoint(p.X * pitch, p.Y * pitch))));
     }
 
     /// <summary>Places in the order of their numbers: from −y, then from −x.</summary>
-    public static ImmutableArray<PlanPoint> Numbered(IEnumerable<PlanPoint> places) => [.. places.OrderBy(p => Math.Round(p.Y, 6)).ThenBy(p => Math.Round(p.X, 6))];
+    public static ImmutableArray<PlanPoint> Numbered(IEnumerable<PlanPoint> places) =>
+        [.. places.OrderBy(p => Math.Round(p.Y, 6)).ThenBy(p => Math.Round(p.X, 6))];
 
     /// <summary>Least distance between two places, m; infinite of one.</summary>
     public static double Nearest(ReadOnlySpan<PlanPoint> places)
@@ -94,7 +99,10 @@ public sealed record PileLayout(string Name, ImmutableArray<PlanPoint> Unit, int
     }
 
     private static PileLayout Grid(string name, int rows, int each) =>
-        new(name, [.. Enumerable.Range(0, rows).SelectMany(r => Enumerable.Range(0, each).Select(i => new PlanPoint(i - ((each - 1) / 2.0), r - ((rows - 1) / 2.0))))], rows, each);
+        new(name,
+            [.. Enumerable.Range(0, rows)
+                .SelectMany(r => Enumerable.Range(0, each).Select(i => new PlanPoint(i - ((each - 1) / 2.0), r - ((rows - 1) / 2.0))))],
+            rows, each);
 
     private static PileLayout Triangle() => new("3", [new(-0.5, -Root3 / 6), new(0.5, -Root3 / 6), new(0, Root3 / 3)], 2, 2);
 
@@ -106,5 +114,9 @@ public sealed record PileLayout(string Name, ImmutableArray<PlanPoint> Unit, int
     }
 
     private static PileLayout Staggered(string name, params int[] rows) =>
-        new(name, [.. rows.SelectMany((n, r) => Enumerable.Range(0, n).Select(i => new PlanPoint(i - ((n - 1) / 2.0), (r - ((rows.Length - 1) / 2.0)) * Root3 / 2)))], rows.Length, rows.Max());
+        new(name,
+            [
+                .. rows.SelectMany((n, r) => Enumerable.Range(0, n)
+                    .Select(i => new PlanPoint(i - ((n - 1) / 2.0), (r - ((rows.Length - 1) / 2.0)) * Root3 / 2)))], rows.Length,
+            rows.Max());
 }

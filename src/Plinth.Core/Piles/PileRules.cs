@@ -88,7 +88,9 @@ public sealed record PileRules
     /// <summary>Times these under combinations with wind or earthquake.</summary>
     public double Transient { get; init; } = 1;
 
-    /// <summary>Whether the capacities are resistances, to be checked in the combinations of the concrete; else they are allowable.</summary>
+    /// <summary>
+    /// Whether the capacities are resistances, to be checked in the combinations of the concrete; else they are allowable.
+    /// </summary>
     public bool OfStrength { get; init; }
 
     /// <summary>Share of the compression that a pile keeps in a group; null: by the rule of Converse and Labarre.</summary>
@@ -160,7 +162,10 @@ public sealed record PileRules
     /// <summary>Where the capacities come from; empty: not stated.</summary>
     public string Source { get; init; } = "";
 
-    /// <summary>Whether what a pile may carry is found from the layers of a ground: none is stated in compression, and the layers say something of piles.</summary>
+    /// <summary>
+    /// Whether what a pile may carry is found from the layers of a ground: none is stated in compression, and the layers say something of
+    /// piles.
+    /// </summary>
     public bool IsFoundFrom(Ground.GroundRules ground)
     {
         ArgumentNullException.ThrowIfNull(ground);
@@ -189,7 +194,9 @@ public sealed record PileRules
     /// <summary>Least distance of a pile's centre from the edge of the cap, m.</summary>
     public double ToEdge => (Side / 2) + Edge;
 
-    /// <summary>Greatest distance by which the centroid of a group may lie out of place, m: that of one pile up to three, less with more.</summary>
+    /// <summary>
+    /// Greatest distance by which the centroid of a group may lie out of place, m: that of one pile up to three, less with more.
+    /// </summary>
     /// <param name="count">How many piles.</param>
     public double GroupDeviation(int count) => count <= 3 ? Deviation : Deviation / Math.Sqrt(count);
 }

@@ -1,7 +1,8 @@
 namespace Plinth.Core.Piles;
 
 /// <summary>
-/// Bending of a long shaft in elastic ground by the load across its head (L. C. Reese and H. Matlock, 1956, for a modulus that rises with depth; M. Hetényi, 1946,
+/// Bending of a long shaft in elastic ground by the load across its head (L. C. Reese and H. Matlock, 1956, for a modulus that rises with
+/// depth; M. Hetényi, 1946,
 /// for one that does not).
 /// </summary>
 public static class PileShaft
@@ -43,6 +44,8 @@ public static class PileShaft
     public static double LeastLength(PileRules rules, double stiffness)
     {
         ArgumentNullException.ThrowIfNull(rules);
-        return rules.ModulusRise is { } rise ? 4 * RisingLength(stiffness, rise) : rules.Modulus is { } k ? 2.5 / EvenFactor(stiffness, k, rules.Side) : double.NaN;
+        return rules.ModulusRise is { } rise ? 4 * RisingLength(stiffness, rise)
+            : rules.Modulus is { } k ? 2.5 / EvenFactor(stiffness, k, rules.Side)
+            : double.NaN;
     }
 }

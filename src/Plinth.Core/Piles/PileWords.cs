@@ -24,6 +24,8 @@ public static class PileWords
             PileMaking.SteelSection => "steel section",
             _ => "timber",
         };
-        return rules.Shape == PileShape.Round ? $"ø{Dimension.Section(size, units)} {made}" : $"{Dimension.Section(size, units)} square {made}";
+        return rules.Shape == PileShape.Round
+            ? $"ø{Dimension.Section(size, units)} {made}"
+            : $"{Dimension.Section(size, units)} square {made}";
     }
 }

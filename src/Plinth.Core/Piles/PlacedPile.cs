@@ -11,13 +11,16 @@ namespace Plinth.Core.Piles;
 /// <param name="AngleDegrees">How a square one is turned, degrees anticlockwise.</param>
 /// <param name="CutOff">Level of its head, m.</param>
 /// <param name="Length">Length below that, m; null: not stated.</param>
-public sealed record PlacedPile(string Mark, int Number, PlanPoint At, PlanPoint Own, PileRules Rules, double AngleDegrees, double CutOff, double? Length)
+public sealed record PlacedPile(string Mark, int Number, PlanPoint At, PlanPoint Own, PileRules Rules, double AngleDegrees, double CutOff,
+    double? Length)
 {
     /// <summary>Level of its toe, m; null: its length is not stated.</summary>
     public double? Toe => Length is { } length ? CutOff - length : null;
 }
 
-/// <summary>The greatest and least loads of a pile in the combinations in which it is checked, out of place in the direction that is worst for it.</summary>
+/// <summary>
+/// The greatest and least loads of a pile in the combinations in which it is checked, out of place in the direction that is worst for it.
+/// </summary>
 /// <param name="Number">Its number within the cap.</param>
 /// <param name="Most">Greatest, kN, compression positive.</param>
 /// <param name="MostCombination">Under which combination.</param>

@@ -88,7 +88,8 @@ public static class BarList
     public static IReadOnlyList<BarGroup> Of(Project project, Foundation foundation, FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(foundation);
-        return [.. Of(project, foundation, design, foundation.Kind.Mats(project, foundation, design)), .. foundation.Kind.PileBars(project, foundation, design)];
+        return [.. Of(project, foundation, design, foundation.Kind.Mats(project, foundation, design)),
+            .. foundation.Kind.PileBars(project, foundation, design)];
     }
 
     /// <summary>The same where the bars in the base are known as they are cut.</summary>
@@ -102,7 +103,9 @@ public static class BarList
         {
             if (layer is { Size: { } size, Any: true })
             {
-                list.Add(new BarGroup(role, size, layer.Count, Shape(project.Code, layer, length), (role.IsBottom() ? "B" : "T") + (role.IsAlongX() == outerIsX ? "1" : "2")) { Where = where });
+                list.Add(new BarGroup(role, size, layer.Count, Shape(project.Code, layer, length),
+                    (role.IsBottom() ? "B" : "T") + (role.IsAlongX() == outerIsX ? "1" : "2"))
+                { Where = where });
             }
         }
 
@@ -124,13 +127,18 @@ public static class BarList
     {
         ArgumentNullException.ThrowIfNull(code);
         var size = layer.Size ?? throw new ArgumentException("There are no bars.", nameof(layer));
-        return layer.Hooked ? BarShape.TwoBends(size, code.HookHeight(size.Diameter), length, code.BendDiameter(size.Diameter) / 2) : BarShape.Straight(length);
+        return layer.Hooked
+            ? BarShape.TwoBends(size, code.HookHeight(size.Diameter), length, code.BendDiameter(size.Diameter) / 2)
+            : BarShape.Straight(length);
     }
 
-    private static double Thickest(IReadOnlyList<MatBars> mats, BarRole role) => mats.Where(m => m.Role == role).Max(m => (double?)m.Layer.Diameter) ?? 0;
+    private static double Thickest(IReadOnlyList<MatBars> mats, BarRole role) =>
+        mats.Where(m => m.Role == role).Max(m => (double?)m.Layer.Diameter) ?? 0;
 
-    // Upright bars stand with a foot on the bottom mat; those of a pedestal end at its top cover, dowels run on by a lap with the column's bars.
-    private static void Standing(Project project, Foundation foundation, FoundationDesign design, int column, double below, List<BarGroup> list)
+    // Upright bars stand with a foot on the bottom mat; those of a pedestal end at its top cover, dowels run on by a lap with the column's
+    // bars.
+    private static void Standing(Project project, Foundation foundation, FoundationDesign design, int column, double below,
+        List<BarGroup> list)
     {
         var code = project.Code;
         var none = default(Tracing.NoTrace);
@@ -142,7 +150,10 @@ public static class BarList
         {
             if (bars.Size is { } size)
             {
-                list.Add(new BarGroup(role, size, bars.Count, BarShape.OneBend(size, code.HookHeight(size.Diameter), leg, code.BendDiameter(size.Diameter) / 2), "") { Where = where });
+                list.Add(new BarGroup(role, size, bars.Count,
+                    BarShape.OneBend(size, code.HookHeight(size.Diameter), leg, code.BendDiameter(size.Diameter) / 2),
+                    "")
+                { Where = where });
             }
         }
 
@@ -156,12 +167,18 @@ public static class BarList
                 var count = ties.Levels.Count;
                 var (bend, extension) = code.TieHook(tie.Diameter);
                 var hook = (bend / 2) + tie.Diameter + extension;
-                list.Add(new BarGroup(BarRole.Ties, tie, count, p.Round ? BarShape.Hoop(tie, p.SizeX - (2 * cover), code.HoopOverlap, hook, bend / 2) : BarShape.Closed(tie, p.SizeX - (2 * cover), p.SizeY - (2 * cover), hook, bend / 2), "") { Where = where });
+                list.Add(new BarGroup(BarRole.Ties, tie, count,
+                    p.Round
+                        ? BarShape.Hoop(tie, p.SizeX - (2 * cover), code.HoopOverlap, hook, bend / 2)
+                        : BarShape.Closed(tie, p.SizeX - (2 * cover), p.SizeY - (2 * cover), hook, bend / 2), "")
+                { Where = where });
                 void Cross(BarRole role, int each, double length)
                 {
                     if (each > 0)
                     {
-                        list.Add(new BarGroup(role, tie, count * each, BarShape.CrossTie(tie, length, hook, bend / 2), "") { Where = where });
+                        list.Add(new BarGroup(role, tie, count * each, BarShape.CrossTie(tie, length, hook, bend / 2),
+                            "")
+                        { Where = where });
                     }
                 }
 
@@ -170,12 +187,15 @@ public static class BarList
                 if (p.Socket is not null)
                 {
                     var beyond = 2 * (cover + tie.Diameter);
-                    list.Add(new BarGroup(BarRole.InnerTies, tie, count, BarShape.Closed(tie, p.ClearX + beyond, p.ClearY + beyond, hook, bend / 2), "") { Where = where });
+                    list.Add(new BarGroup(BarRole.InnerTies, tie, count,
+                        BarShape.Closed(tie, p.ClearX + beyond, p.ClearY + beyond, hook, bend / 2), "")
+                    { Where = where });
                 }
             }
         }
 
-        var lap = DowelLap.Length(ref none, code, rules, support, new BarLayer(upright.Dowels.Count, upright.Dowels.Size), DowelLap.Pulled(project, foundation, design, column));
+        var lap = DowelLap.Length(ref none, code, rules, support, new BarLayer(upright.Dowels.Count, upright.Dowels.Size),
+            DowelLap.Pulled(project, foundation, design, column));
         Upright(BarRole.Dowels, upright.Dowels, inBase + height + lap);
     }
 

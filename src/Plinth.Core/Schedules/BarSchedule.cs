@@ -37,10 +37,17 @@ public sealed record BarSchedule(IReadOnlyList<BarRow> Rows, IReadOnlyList<SizeT
     public static BarSchedule Of(Project project, IEnumerable<(Foundation Foundation, FoundationDesign Design)> designs)
     {
         ArgumentNullException.ThrowIfNull(designs);
-        var groups = designs.Where(d => !d.Foundation.Held.Built).SelectMany(d => BarList.Of(project, d.Foundation, d.Design).Select(g => (d.Foundation, Group: g))).ToList();
+        var groups = designs.Where(d => !d.Foundation.Held.Built)
+            .SelectMany(d => BarList.Of(project, d.Foundation, d.Design).Select(g => (d.Foundation, Group: g)))
+            .ToList();
         var digits = Math.Max(2, groups.Count.ToString(CultureInfo.InvariantCulture).Length);
-        var rows = groups.Select((g, i) => new BarRow(g.Foundation.Mark, (i + 1).ToString(CultureInfo.InvariantCulture).PadLeft(digits, '0'), g.Group, g.Foundation.Places.Count)).ToList();
-        var sizes = rows.GroupBy(r => r.Group.Size).OrderBy(s => s.Key.Diameter).Select(s => new SizeTotal(s.Key, s.Sum(r => r.Total * r.Group.Shape.Length), s.Sum(r => r.Mass))).ToList();
+        var rows =
+            groups.Select((g, i) => new BarRow(g.Foundation.Mark, (i + 1).ToString(CultureInfo.InvariantCulture).PadLeft(digits, '0'),
+                g.Group, g.Foundation.Places.Count)).ToList();
+        var sizes = rows.GroupBy(r => r.Group.Size)
+            .OrderBy(s => s.Key.Diameter)
+            .Select(s => new SizeTotal(s.Key, s.Sum(r => r.Total * r.Group.Shape.Length), s.Sum(r => r.Mass)))
+            .ToList();
         return new BarSchedule(rows, sizes);
     }
 }

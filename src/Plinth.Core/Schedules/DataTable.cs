@@ -42,7 +42,9 @@ public sealed record TableColumn(string Title, string UnitSymbol, int? Decimals,
         double feet when Form == ColumnForm.Feet => Dimension.Feet(feet * 0.3048),
         double inches when Form == ColumnForm.Inches => Dimension.Inches(inches * 0.0254),
         double inches when Form == ColumnForm.Bar => Dimension.Bar(inches * 0.0254),
-        double number => Math.Round(number, Decimals ?? 2).ToString("F" + (Decimals ?? 2).ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture).Replace('-', '−'),
+        double number =>
+            Math.Round(number, Decimals ?? 2)
+                .ToString("F" + (Decimals ?? 2).ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture).Replace('-', '−'),
         int count => count.ToString(CultureInfo.InvariantCulture),
         _ => value as string ?? "",
     };
@@ -55,7 +57,8 @@ public sealed record TableColumn(string Title, string UnitSymbol, int? Decimals,
 /// <param name="Rows">Cells: a string, a double, an int, or null for an empty one.</param>
 /// <param name="Total">The last row, of totals; null: none.</param>
 /// <param name="Notes">What must be known to read it.</param>
-public sealed record DataTable(string Name, string Title, IReadOnlyList<TableColumn> Columns, IReadOnlyList<IReadOnlyList<object?>> Rows, IReadOnlyList<object?>? Total, IReadOnlyList<string> Notes)
+public sealed record DataTable(string Name, string Title, IReadOnlyList<TableColumn> Columns, IReadOnlyList<IReadOnlyList<object?>> Rows,
+    IReadOnlyList<object?>? Total, IReadOnlyList<string> Notes)
 {
     /// <summary>The columns in which some row says something.</summary>
     public IReadOnlyList<int> Filled => [.. Enumerable.Range(0, Columns.Count).Where(c => Rows.Any(r => r[c] is not (null or "" or "—")))];

@@ -11,7 +11,8 @@ namespace Plinth.Core.Schedules;
 /// <param name="Underside">Founding level at the first place, m.</param>
 /// <param name="Design">Bars as written.</param>
 /// <param name="Each">Quantities of one.</param>
-public sealed record FootingRow(Foundation Foundation, IReadOnlyList<string> Supports, int NumberOff, BaseSize Size, double Underside, FoundationDesign Design, Quantities Each)
+public sealed record FootingRow(Foundation Foundation, IReadOnlyList<string> Supports, int NumberOff, BaseSize Size, double Underside,
+    FoundationDesign Design, Quantities Each)
 {
     /// <summary>The mark.</summary>
     public string Mark => Foundation.Mark;
@@ -35,7 +36,8 @@ public sealed record FootingSchedule(IReadOnlyList<FootingRow> Rows, Quantities 
         {
             var each = Quantities.Of(project, foundation, design);
             var n = foundation.Places.Count;
-            rows.Add(new FootingRow(foundation, [.. foundation.Supports.Select(s => s.Label)], n, design.Size, foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each));
+            rows.Add(new FootingRow(foundation, [.. foundation.Supports.Select(s => s.Label)], n, design.Size,
+                foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each));
             total += foundation.Held.Built ? default : n * each;
         }
 

@@ -33,12 +33,14 @@ public static class PileSchedule
         var units = project.Units;
         var us = units == UnitSystem.Us;
         TableColumn Place(string title) => new(title, Unit.Length.Symbol(units), us ? FeetDecimals : MetricDecimals, 11);
-        TableColumn Level(string title) => new(title, Unit.Length.Symbol(units), us ? 2 : MetricDecimals, 10) { Form = us ? ColumnForm.Feet : ColumnForm.Decimals };
+        TableColumn Level(string title) =>
+            new(title, Unit.Length.Symbol(units), us ? 2 : MetricDecimals, 10) { Form = us ? ColumnForm.Feet : ColumnForm.Decimals };
         TableColumn Load(string title) => new(title, Unit.Force.Symbol(units), 1, 9);
         TableColumn Text(string title, int width) => new(title, "", null, width);
         List<TableColumn> columns =
         [
-            Text("pile", 10), Place("easting"), Place("northing"), Level("cut-off"), Level("toe"), Text("pile type", 16), Text("bars", 10), Text("ties", 14),
+            Text("pile", 10), Place("easting"), Place("northing"), Level("cut-off"), Level("toe"), Text("pile type", 16), Text("bars", 10),
+            Text("ties", 14),
             Load("greatest load"), Text("under", 14), Load("least load"), Text("under (least)", 14), Load("lateral"),
         ];
         var rows = new List<IReadOnlyList<object?>>();
@@ -51,21 +53,30 @@ public static class PileSchedule
                 static string Bars(BarSpec? bars) => bars is { Size: not null } ? bars.Drawn : "\u2014";
                 rows.Add(
                 [
-                    p.Mark, ScheduleTables.In(Unit.Length, p.At.X, units), ScheduleTables.In(Unit.Length, p.At.Y, units), ScheduleTables.In(Unit.Length, p.CutOff, units),
-                    p.Toe is { } toe ? ScheduleTables.In(Unit.Length, toe, units) : null, PileWords.Of(p.Rules, units), Bars(p.Rules.Bars), Bars(p.Rules.Ties),
-                    Kilonewtons(forces?.Most), forces?.MostCombination, Kilonewtons(forces?.Least), forces?.LeastCombination, Kilonewtons(forces?.Lateral),
+                    p.Mark, ScheduleTables.In(Unit.Length, p.At.X, units), ScheduleTables.In(Unit.Length, p.At.Y, units),
+                    ScheduleTables.In(Unit.Length, p.CutOff, units),
+                    p.Toe is { } toe ? ScheduleTables.In(Unit.Length, toe, units) : null, PileWords.Of(p.Rules, units), Bars(p.Rules.Bars),
+                    Bars(p.Rules.Ties),
+                    Kilonewtons(forces?.Most), forces?.MostCombination, Kilonewtons(forces?.Least), forces?.LeastCombination,
+                    Kilonewtons(forces?.Lateral),
                 ]);
             }
 
             checker.Release();
         }
 
-        var metres = piled.Sum(d => d.Foundation.Places.Sum(p => d.Foundation.Kind.PilesAt(d.Foundation, p, d.Design).Sum(q => q.Length ?? 0)));
+        var metres =
+            piled.Sum(d => d.Foundation.Places.Sum(p => d.Foundation.Kind.PilesAt(d.Foundation, p, d.Design).Sum(q => q.Length ?? 0)));
         return new DataTable(Name, "Pile schedule", columns, rows, null,
         [
-            "Easting and northing: x and y of the project. Cut-off: level of the pile's head, within the cap. Loads: compression positive, " + (piled.Any(d => d.Foundation.Rules.Piles.OfStrength) ? "of the combinations in which the piles are checked" : "service combinations")
+            "Easting and northing: x and y of the project. Cut-off: level of the pile's head, within the cap. Loads: compression positive, "
+                + (piled.Any(d => d.Foundation.Rules.Piles.OfStrength)
+                    ? "of the combinations in which the piles are checked"
+                    : "service combinations")
                 + ", out of place in the direction that is worst for the pile.",
-            .. metres > 0 ? (string[])[$"{rows.Count} piles, {Unit.Length.FormatWithSymbol(metres, units)} in all."] : [$"{rows.Count} piles; their length is not stated ([piles] length)."],
+            .. metres > 0
+                ? (string[])[$"{rows.Count} piles, {Unit.Length.FormatWithSymbol(metres, units)} in all."]
+                : [$"{rows.Count} piles; their length is not stated ([piles] length)."],
         ]);
     }
 }

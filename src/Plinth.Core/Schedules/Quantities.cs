@@ -13,7 +13,8 @@ namespace Plinth.Core.Schedules;
 /// <param name="Blinding">m3, under the plan of the base and as far beyond it as the rules say.</param>
 /// <param name="Piles">Number of piles.</param>
 /// <param name="PileMetres">m of piles, where their length is stated.</param>
-public readonly record struct Quantities(double Concrete, double Steel, double Excavation, double Formwork, double Blinding, double Piles = 0, double PileMetres = 0)
+public readonly record struct Quantities(double Concrete, double Steel, double Excavation, double Formwork, double Blinding,
+    double Piles = 0, double PileMetres = 0)
 {
     /// <summary>Quantities of a design at a foundation's first place.</summary>
     public static Quantities Of(Project project, Foundation foundation, FoundationDesign design)
@@ -44,10 +45,14 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
     }
 
     /// <summary>A number of the same.</summary>
-    public static Quantities operator *(int number, in Quantities q) => new(number * q.Concrete, number * q.Steel, number * q.Excavation, number * q.Formwork, number * q.Blinding, number * q.Piles, number * q.PileMetres);
+    public static Quantities operator *(int number, in Quantities q) =>
+        new(number * q.Concrete, number * q.Steel, number * q.Excavation, number * q.Formwork, number * q.Blinding, number * q.Piles,
+            number * q.PileMetres);
 
     /// <summary>Both together.</summary>
-    public static Quantities operator +(in Quantities a, in Quantities b) => new(a.Concrete + b.Concrete, a.Steel + b.Steel, a.Excavation + b.Excavation, a.Formwork + b.Formwork, a.Blinding + b.Blinding, a.Piles + b.Piles, a.PileMetres + b.PileMetres);
+    public static Quantities operator +(in Quantities a, in Quantities b) =>
+        new(a.Concrete + b.Concrete, a.Steel + b.Steel, a.Excavation + b.Excavation, a.Formwork + b.Formwork, a.Blinding + b.Blinding,
+            a.Piles + b.Piles, a.PileMetres + b.PileMetres);
 
     /// <summary>Mass of a layer, kg, by cutting lengths.</summary>
     /// <param name="code">The code whose hooks they are.</param>

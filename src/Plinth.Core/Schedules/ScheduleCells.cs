@@ -8,7 +8,9 @@ namespace Plinth.Core.Schedules;
 internal static class ScheduleCells
 {
     /// <summary>Where a foundation stands, and how it lies there.</summary>
-    public static string Places(FootingRow row) => string.Join(row.Foundation.Places.Any(p => p.Supports.Count > 1) ? "; " : ", ", row.Foundation.Places.Select(Place)) + (row.Existing ? " (existing)" : "");
+    public static string Places(FootingRow row) =>
+        string.Join(row.Foundation.Places.Any(p => p.Supports.Count > 1) ? "; " : ", ", row.Foundation.Places.Select(Place))
+            + (row.Existing ? " (existing)" : "");
 
     private static string Place(Place p) => p.Lie == Lie.AsDrawn ? p.Name : $"{p.Name} ({p.Lie.Words})";
 
@@ -17,6 +19,9 @@ internal static class ScheduleCells
     {
         var units = project.Units;
         return rows.Where(d => d.Existing).GroupBy(d => (d.Foundation.Rules.Concrete.Strength, d.Foundation.Rules.Steel.Yield))
-            .Select(g => $"Existing, not in bars and quantities: {string.Join(", ", g.Select(d => d.Foundation.Mark))} (f'c {Unit.Stress.FormatWithSymbol(g.Key.Strength, units)}, fy {Unit.Stress.FormatWithSymbol(g.Key.Yield, units)}).");
+            .Select(
+                g =>
+                    $"Existing, not in bars and quantities: {string.Join(", ", g.Select(d => d.Foundation.Mark))} (f'c "
+                        + $"{Unit.Stress.FormatWithSymbol(g.Key.Strength, units)}, fy {Unit.Stress.FormatWithSymbol(g.Key.Yield, units)}).");
     }
 }

@@ -12,7 +12,8 @@ namespace Plinth.Core.Schedules;
 public sealed record ScheduleChange(string Mark, bool Came, bool Went, IReadOnlyList<(string What, string Before, string Now)> Differences)
 {
     /// <summary>The change in words.</summary>
-    public string Words => Came ? "new" : Went ? "no longer there" : string.Join("; ", Differences.Select(d => $"{d.What} {d.Before} → {d.Now}"));
+    public string Words =>
+        Came ? "new" : Went ? "no longer there" : string.Join("; ", Differences.Select(d => $"{d.What} {d.Before} → {d.Now}"));
 }
 
 /// <summary>Compares the schedules of two states of a project, as they are issued: row by row, and where each footing lies.</summary>
@@ -23,7 +24,9 @@ public static class ScheduleChanges
     /// <param name="designsBefore">Its designs.</param>
     /// <param name="now">The later project; its units are shown.</param>
     /// <param name="designsNow">Its designs.</param>
-    public static IReadOnlyList<ScheduleChange> Of(Project before, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designsBefore, Project now, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designsNow)
+    public static IReadOnlyList<ScheduleChange> Of(Project before,
+        IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designsBefore, Project now,
+        IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designsNow)
     {
         ArgumentNullException.ThrowIfNull(before);
         ArgumentNullException.ThrowIfNull(now);
@@ -41,7 +44,10 @@ public static class ScheduleChanges
             }
             else
             {
-                var different = was.Keys.Union(own.Keys).Select(k => (What: k, Before: was.GetValueOrDefault(k, "—"), Now: own.GetValueOrDefault(k, "—"))).Where(d => d.Before != d.Now).ToList();
+                var different = was.Keys.Union(own.Keys)
+                    .Select(k => (What: k, Before: was.GetValueOrDefault(k, "—"), Now: own.GetValueOrDefault(k, "—")))
+                    .Where(d => d.Before != d.Now)
+                    .ToList();
                 if (different.Count > 0)
                 {
                     changes.Add(new ScheduleChange(mark, false, false, different));
@@ -53,11 +59,15 @@ public static class ScheduleChanges
     }
 
     // A footing as its row of the schedule reads, with its materials, where it lies and its bars as they are cut.
-    private static Dictionary<string, Dictionary<string, string>> Rows(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
+    private static Dictionary<string, Dictionary<string, string>> Rows(Project project,
+        IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
     {
-        var issued = ScheduleTables.Members(project, FootingSchedule.Of(project, designs)).SelectMany(t => t.Rows.Select(r => (Table: t, Cells: r))).ToDictionary(r => (string)r.Cells[0]!, StringComparer.Ordinal);
+        var issued = ScheduleTables.Members(project, FootingSchedule.Of(project, designs))
+            .SelectMany(t => t.Rows.Select(r => (Table: t, Cells: r)))
+            .ToDictionary(r => (string)r.Cells[0]!, StringComparer.Ordinal);
         var rows = new Dictionary<string, Dictionary<string, string>>(StringComparer.Ordinal);
-        string L(double v) => project.Units == Units.UnitSystem.Us ? Units.Dimension.Feet(v) : v.ToString("0.000", CultureInfo.InvariantCulture);
+        string L(double v) =>
+            project.Units == Units.UnitSystem.Us ? Units.Dimension.Feet(v) : v.ToString("0.000", CultureInfo.InvariantCulture);
         foreach (var (f, design) in designs)
         {
             var (table, cells) = issued[f.Mark];
@@ -74,11 +84,14 @@ public static class ScheduleChanges
             var units = project.Units;
             row["f'c"] = Units.Unit.Stress.FormatTraced(f.Rules.Concrete.Strength, units);
             row["fy"] = Units.Unit.Stress.FormatTraced(f.Rules.Steel.Yield, units);
-            row["cover"] = string.Join(", ", new[] { f.Rules.Concrete.CoverBottom, f.Rules.Concrete.CoverSide, f.Rules.Concrete.CoverTop }.Select(v => Units.Dimension.Section(v, units)));
+            row["cover"] = string.Join(", ",
+                new[] { f.Rules.Concrete.CoverBottom, f.Rules.Concrete.CoverSide,
+                    f.Rules.Concrete.CoverTop }.Select(v => Units.Dimension.Section(v, units)));
             row["centre"] = string.Join("; ", f.Places.Select(p =>
             {
                 var at = BaseGeometry.Centre(f, p, design);
-                return $"{L(at.X)}, {L(at.Y)}" + (p.AngleDegrees == 0 ? "" : " at " + p.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture) + "°");
+                return $"{L(at.X)}, {L(at.Y)}"
+                    + (p.AngleDegrees == 0 ? "" : " at " + p.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture) + "°");
             }));
             foreach (var g in BarList.Of(project, f, design))
             {

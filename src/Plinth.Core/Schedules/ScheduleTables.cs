@@ -21,17 +21,21 @@ public static class ScheduleTables
     /// <summary>Name of the table of bars.</summary>
     public const string BarsName = "Bars";
 
-    private const string BendNote = "Dimensions are outside to outside of the bar. Cutting length: along the centre line; a bend of 90° takes (2 − π/2)·r + (2 − π/4)·d off the sum of outside dimensions.";
+    private const string BendNote =
+        "Dimensions are outside to outside of the bar. Cutting length: along the centre line; a bend of 90° takes (2 − π/2)·r + (2 − "
+            + "π/4)·d off the sum of outside dimensions.";
 
     /// <summary>All schedules of designs in force.</summary>
     /// <param name="project">The project.</param>
     /// <param name="designs">The designs.</param>
     /// <param name="revision">What changed, for a column that says so; null: no such column.</param>
-    public static IReadOnlyList<DataTable> Of(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, ScheduleRevision? revision = null)
+    public static IReadOnlyList<DataTable> Of(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs,
+        ScheduleRevision? revision = null)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(designs);
-        IReadOnlyList<DataTable> members = [.. Members(project, FootingSchedule.Of(project, designs)), Bars(project, BarSchedule.Of(project, designs))];
+        IReadOnlyList<DataTable> members = [.. Members(project, FootingSchedule.Of(project, designs)),
+            Bars(project, BarSchedule.Of(project, designs))];
         if (PileSchedule.Of(project, designs) is { } piles)
         {
             members = [.. members.SkipLast(1), piles, members[^1]];
@@ -57,7 +61,8 @@ public static class ScheduleTables
     {
         ArgumentNullException.ThrowIfNull(schedule);
         return [.. FoundationKinds.All.Select(k => (Kind: k, Rows: schedule.Rows.Where(r => r.Foundation.Kind == k).ToList()))
-            .Where(k => k.Rows.Count > 0 || (k.Kind == FoundationKinds.Usual && schedule.Rows.Count == 0)).Select(k => k.Kind.Schedule(project, k.Rows))];
+            .Where(k => k.Rows.Count > 0 || (k.Kind == FoundationKinds.Usual && schedule.Rows.Count == 0))
+            .Select(k => k.Kind.Schedule(project, k.Rows))];
     }
 
     // What fails, behind each row of the mark.
@@ -84,7 +89,8 @@ public static class ScheduleTables
     {
         ArgumentNullException.ThrowIfNull(p);
         string S(double v) => Dimension.Section(v, units);
-        return (p.Round ? "diameter " + S(p.SizeX) : $"{Dimension.PlainSection(p.SizeX, units)} × {S(p.SizeY)}") + (p.Socket is { } s ? $", socket {S(s.Depth)} deep, walls {S(s.Wall)}" : "");
+        return (p.Round ? "diameter " + S(p.SizeX) : $"{Dimension.PlainSection(p.SizeX, units)} × {S(p.SizeY)}")
+            + (p.Socket is { } s ? $", socket {S(s.Depth)} deep, walls {S(s.Wall)}" : "");
     }
 
     // 350 mm is 350, not what division leaves of it.
@@ -92,7 +98,8 @@ public static class ScheduleTables
 
     /// <summary>How shapes and dimensions of bars are to be read, in few words.</summary>
     public static string ShapeWords(UnitSystem units) => units == UnitSystem.Us
-        ? "Typical bends of ACI 315, dimensions outside to outside: 2 hooks A, G of 90°, B between; T1 closed tie, hooks A, G; T3 hoop, O outside, lap B; T9 cross-tie, A 135°, G 90°."
+        ? "Typical bends of ACI 315, dimensions outside to outside: 2 hooks A, G of 90°, B between; T1 closed tie, hooks A, G; T3 hoop, O "
+            + "outside, lap B; T9 cross-tie, A 135°, G 90°."
         : "Shape codes of ISO 3766; dimensions outside to outside of the bar.";
 
     /// <summary>The bar schedule as a table.</summary>
@@ -105,11 +112,13 @@ public static class ScheduleTables
         var units = project.Units;
         var (section, mass) = (Unit.Section, Unit.Mass);
         var us = units == UnitSystem.Us;
-        TableColumn Section(string title) => new(title, section.Symbol(units), us ? 2 : 0, 8) { Form = us ? ColumnForm.Bar : ColumnForm.Decimals };
+        TableColumn Section(string title) =>
+            new(title, section.Symbol(units), us ? 2 : 0, 8) { Form = us ? ColumnForm.Bar : ColumnForm.Decimals };
         string[] letters = us ? [.. default(TypicalBend).Dimensions.Select(d => d.Letter)] : ["a", "b", "c", "r"];
         List<TableColumn> columns =
         [
-            new("member", "", null, 8), new("bar mark", "", null, 7), new("use", "", null, 22), new("size", "", null, 6), new("members", "", 0, 8), new("in each", "", 0, 7), new("total", "", 0, 7),
+            new("member", "", null, 8), new("bar mark", "", null, 7), new("use", "", null, 22), new("size", "", null, 6),
+            new("members", "", 0, 8), new("in each", "", 0, 7), new("total", "", 0, 7),
             Section("length"), new(us ? "bend" : "shape", "", null, 6), .. letters.Select(Section), new("mass", mass.Symbol(units), 1, 9),
         ];
         object? Size(double v) => v > 0 ? In(section, v, units) : null;
@@ -125,8 +134,12 @@ public static class ScheduleTables
         (total[0], total[^1]) = ("total", In(mass, schedule.Mass, units));
         return new DataTable(BarsName, "Bar schedule", columns, rows, total,
         [
-            us ? ShapeWords(units) + " Bends on the standard diameters of ACI 318 25.3." : "Shape codes of ISO 3766: 00 straight, 11 one bend, 21 two bends to one side, 51 closed, 99 hoop of outside diameter a with a lap b and hooks c, or cross-tie of length a with hooks b (90°) and c (135°). r: inside radius of bends.",
-            BendNote + (us ? " Bent dimensions and lengths are rounded up to 1/4 in." : " Bent dimensions and lengths are rounded up to 5 mm."),
+            us
+                ? ShapeWords(units) + " Bends on the standard diameters of ACI 318 25.3."
+                : "Shape codes of ISO 3766: 00 straight, 11 one bend, 21 two bends to one side, 51 closed, 99 hoop of outside diameter a "
+                    + "with a lap b and hooks c, or cross-tie of length a with hooks b (90°) and c (135°). r: inside radius of bends.",
+            BendNote
+                + (us ? " Bent dimensions and lengths are rounded up to 1/4 in." : " Bent dimensions and lengths are rounded up to 5 mm."),
         ]);
     }
 
@@ -166,27 +179,38 @@ public static class ScheduleTables
             Add("steel " + size.Size.Name, size.Mass, Unit.Mass, Unit.Length.FormatWithSymbol(size.Length, units) + " by cutting lengths");
         }
 
-        Add("steel, all", bars.Mass, Unit.Mass, "no waste, no chairs" + (bars.Rows.Any(r => r.Group.Role is BarRole.PileBars) ? "; with the bars of piles" : ""));
-        foreach (var g in designs.Where(d => !d.Foundation.Kind.BearsOnGround).SelectMany(d => d.Foundation.Places.SelectMany(p => d.Foundation.Kind.PilesAt(d.Foundation, p, d.Design)))
+        Add("steel, all", bars.Mass, Unit.Mass,
+            "no waste, no chairs" + (bars.Rows.Any(r => r.Group.Role is BarRole.PileBars) ? "; with the bars of piles" : ""));
+        foreach (var g in designs.Where(d => !d.Foundation.Kind.BearsOnGround)
+            .SelectMany(d => d.Foundation.Places.SelectMany(p => d.Foundation.Kind.PilesAt(d.Foundation, p, d.Design)))
             .GroupBy(p => Piles.PileWords.Of(p.Rules, units)))
         {
             var stated = g.Where(p => p.Length is not null).ToList();
-            rows.Add([$"piles {g.Key}", (double)g.Count(), "no.", stated.Count == g.Count() ? "below their caps" : "their length is not stated"]);
+            rows.Add([$"piles {g.Key}", (double)g.Count(), "no.",
+                stated.Count == g.Count() ? "below their caps" : "their length is not stated"]);
             if (stated.Count == g.Count())
             {
                 Add($"piles {g.Key}, metres", stated.Sum(p => p.Length!.Value), Unit.Length, "from cut-off to toe");
             }
         }
 
-        Add("excavation", total.Excavation, Unit.Volume, $"plan of the bases to the underside of the {Wording.Blinding(units)}; no working space, no slopes");
+        Add("excavation", total.Excavation, Unit.Volume,
+            $"plan of the bases to the underside of the {Wording.Blinding(units)}; no working space, no slopes");
         Add("formwork", total.Formwork, Unit.Area, "sides of bases, pedestals and sockets");
         if (project.Carbon is { Any: true } carbon)
         {
-            rows.Add(["embodied carbon", carbon.Of(total), "kg CO2e", "by the factors stated: " + string.Join(", ", new[] { Factor("concrete", carbon.Concrete, "m3"), Factor(Wording.Blinding(units), carbon.Blinding, "m3"), Factor("steel", carbon.Steel, "kg") }.Where(f => f.Length > 0))]);
+            rows.Add(["embodied carbon", carbon.Of(total), "kg CO2e",
+                "by the factors stated: "
+                    + string.Join(", ",
+                        new[] { Factor("concrete", carbon.Concrete, "m3"), Factor(Wording.Blinding(units), carbon.Blinding, "m3"),
+                            Factor("steel", carbon.Steel, "kg") }.Where(f => f.Length > 0))]);
         }
 
-        return new DataTable("Quantities", "Quantities", [new("item", "", null, 20), new("quantity", "", 2, 12), new("unit", "", null, 9), new("of", "", null, 62)], rows, null, ["Net quantities of what is scheduled."]);
+        return new DataTable("Quantities", "Quantities",
+            [new("item", "", null, 20), new("quantity", "", 2, 12), new("unit", "", null, 9), new("of", "", null, 62)], rows, null,
+            ["Net quantities of what is scheduled."]);
     }
 
-    private static string Factor(string name, double? value, string per) => value is { } v ? string.Create(CultureInfo.InvariantCulture, $"{name} {v:0.###} kg/{per}") : "";
+    private static string Factor(string name, double? value, string per) =>
+        value is { } v ? string.Create(CultureInfo.InvariantCulture, $"{name} {v:0.###} kg/{per}") : "";
 }

@@ -14,7 +14,8 @@ public static class Building
     /// <param name="cancel">Stops the work.</param>
     /// <param name="check">Whether the checks of what is found are wanted with it.</param>
     /// <exception cref="OperationCanceledException">The work was stopped.</exception>
-    public static IReadOnlyList<SizingResult> Size(Project project, IReadOnlyList<Foundation> foundations, Action? progress, CancellationToken cancel, bool check = false) =>
+    public static IReadOnlyList<SizingResult> Size(Project project, IReadOnlyList<Foundation> foundations, Action? progress,
+        CancellationToken cancel, bool check = false) =>
         Each(foundations, f =>
         {
             var sizer = FoundationSizer.Of(project, f);
@@ -28,7 +29,8 @@ public static class Building
     /// <param name="designs">Which, with the design in force.</param>
     /// <param name="cancel">Stops the work.</param>
     /// <exception cref="OperationCanceledException">The work was stopped.</exception>
-    public static IReadOnlyList<FoundationResult> Check(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, CancellationToken cancel) =>
+    public static IReadOnlyList<FoundationResult> Check(Project project,
+        IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, CancellationToken cancel) =>
         Each(designs, d =>
         {
             var checker = new Checker(project, d.Foundation);
@@ -42,7 +44,8 @@ public static class Building
     /// <param name="designs">Which, with the design in force.</param>
     /// <param name="cancel">Stops the work.</param>
     /// <exception cref="OperationCanceledException">The work was stopped.</exception>
-    public static IReadOnlyList<double> Room(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, CancellationToken cancel) =>
+    public static IReadOnlyList<double> Room(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs,
+        CancellationToken cancel) =>
         Each(designs, d =>
         {
             var checker = new Checker(project, d.Foundation);

@@ -19,12 +19,21 @@ public sealed record Alternative(FoundationDesign Design, Quantities Each, doubl
             ("least plan", d => d.Design.Area), ("least thickness", d => d.Design.Size.Thickness), ("least steel", d => d.Each.Steel),
             ("least concrete", d => d.Each.Concrete), ("cheapest", d => d.Cost),
         ];
-        var best = aims.Select(a => (a.Name, Index: found.Count == 0 ? -1 : Enumerable.Range(0, found.Count).MinBy(i => (Math.Round(a.By(found[i]), 9), found[i].Cost)))).ToList();
-        return [.. best.Where(b => b.Index >= 0).GroupBy(b => b.Index).Select(g => found[g.Key] with { BestIn = [.. g.Select(b => b.Name)] }).OrderBy(a => a.Design.Size.Thickness).ThenBy(a => a.Design.Size.Length)];
+        var best =
+            aims.Select(a => (a.Name,
+                Index: found.Count == 0 ? -1 : Enumerable.Range(0, found.Count).MinBy(i => (Math.Round(a.By(found[i]), 9), found[i].Cost))))
+                .ToList();
+        return [.. best.Where(b => b.Index >= 0)
+            .GroupBy(b => b.Index)
+            .Select(g => found[g.Key] with { BestIn = [.. g.Select(b => b.Name)] })
+            .OrderBy(a => a.Design.Size.Thickness)
+            .ThenBy(a => a.Design.Size.Length)];
     }
 }
 
-/// <summary>Finds the sizes and bars of a foundation: the cheapest that passes. It has no formulas of its own: it only asks the checks.</summary>
+/// <summary>
+/// Finds the sizes and bars of a foundation: the cheapest that passes. It has no formulas of its own: it only asks the checks.
+/// </summary>
 /// <param name="project">The project.</param>
 /// <param name="foundation">The foundation.</param>
 public abstract class FoundationSizer(Project project, Foundation foundation)
@@ -58,7 +67,8 @@ public abstract class FoundationSizer(Project project, Foundation foundation)
     public double Cost(FoundationDesign design) => Foundation.Rules.Rates.Cost(Quantities.Of(Project, Foundation, design));
 
     /// <summary>The same where the bars in the base are known as they are cut.</summary>
-    private protected double Cost(FoundationDesign design, IReadOnlyList<MatBars> mats) => Foundation.Rules.Rates.Cost(Quantities.Of(Project, Foundation, design, mats));
+    private protected double Cost(FoundationDesign design, IReadOnlyList<MatBars> mats) =>
+        Foundation.Rules.Rates.Cost(Quantities.Of(Project, Foundation, design, mats));
 
     /// <summary>Gives back the room that the search took; it must not be used again.</summary>
     internal abstract void Release();

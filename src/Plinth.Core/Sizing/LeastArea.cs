@@ -11,7 +11,10 @@ internal static class LeastArea
     // The check decides what is this near.
     private const double Margin = 1e-6;
 
-    /// <summary>The area at a place for the thickness that its trial holds, whatever the plan, m2: the mean pressure never exceeds the highest. 0 where bearing is waived or stated nowhere.</summary>
+    /// <summary>
+    /// The area at a place for the thickness that its trial holds, whatever the plan, m2: the mean pressure never exceeds the highest. 0
+    /// where bearing is waived or stated nowhere.
+    /// </summary>
     /// <param name="s">The trial.</param>
     /// <param name="foundation">The foundation.</param>
     public static double Of(Trial s, Foundation foundation)

@@ -6,7 +6,8 @@ using Plinth.Core.Loads;
 namespace Plinth.Core.Sizing;
 
 /// <summary>
-/// The combinations that a search looks at: first those that lie farthest out, then those too under which what it found fails. What fewer combinations leave cheapest and
+/// The combinations that a search looks at: first those that lie farthest out, then those too under which what it found fails. What fewer
+/// combinations leave cheapest and
 /// all allow is the cheapest of all.
 /// </summary>
 /// <param name="trials">A trial a place.</param>
@@ -47,7 +48,10 @@ internal sealed class LookedCombinations(ImmutableArray<Trial> trials, Foundatio
         }
     }
 
-    /// <summary>Whether the design that the trials hold stands under all combinations, which they look at; if not, those under which it fails are looked at from now on.</summary>
+    /// <summary>
+    /// Whether the design that the trials hold stands under all combinations, which they look at; if not, those under which it fails are
+    /// looked at from now on.
+    /// </summary>
     public bool AllAllow()
     {
         if (IsAll)

@@ -1,7 +1,10 @@
 
 namespace Plinth.Core.Sizing;
 
-/// <summary>The combinations of a place that lie farthest out: of each kind those with the most and least force and with the most of both together in every direction.</summary>
+/// <summary>
+/// The combinations of a place that lie farthest out: of each kind those with the most and least force and with the most of both together
+/// in every direction.
+/// </summary>
 internal static class OutermostCombinations
 {
     // Shears turn about the underside by about so much, and a moment counts as a force so many times over m.

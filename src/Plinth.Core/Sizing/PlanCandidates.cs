@@ -53,7 +53,10 @@ public static class PlanCandidates
 
         if (rules.Ratio is { } ratio)
         {
-            return [.. steps.Select(b => (Length: Math.Round(Math.Ceiling((ratio * b / rules.PlanStep) - 1e-6) * rules.PlanStep, 6), Width: b)).Where(p => p.Length >= rules.LeastPlan - 1e-9 && p.Length <= rules.MostPlan + 1e-9).OrderBy(p => Math.Round(p.Length * p.Width, 9))];
+            return [
+                .. steps.Select(b => (Length: Math.Round(Math.Ceiling((ratio * b / rules.PlanStep) - 1e-6) * rules.PlanStep, 6), Width: b))
+                    .Where(p => p.Length >= rules.LeastPlan - 1e-9 && p.Length <= rules.MostPlan + 1e-9)
+                    .OrderBy(p => Math.Round(p.Length * p.Width, 9))];
         }
 
         if (rules.Shape == PlanShape.Square)
@@ -78,7 +81,9 @@ public sealed record SizingStop(string? Check, string? Place, string? Combinatio
 {
     /// <summary>The same in a sentence.</summary>
     public string Reason => Check is null ? Bound
-        : $"{Wording.Check(Check)}{(Combination is null ? "" : " under " + Combination)} still at {Wording.Utilisation(Utilisation, false)}; bound: {Bound}" + (Note is null ? "" : $" ({Note})");
+        : $"{Wording.Check(Check)}{(Combination is null ? "" : " under " + Combination)} still at "
+            + $"{Wording.Utilisation(Utilisation, false)}; bound: {Bound}"
+            + (Note is null ? "" : $" ({Note})");
 }
 
 /// <summary>A step of the search.</summary>

@@ -18,7 +18,8 @@ public enum ProposalCause
 
 /// <summary>What the kinds are asked for a proposal on.</summary>
 /// <param name="Cause">Why.</param>
-/// <param name="Stands">What stands there now, place by place; where nothing was found for one, that first and its inner neighbour after it.</param>
+/// <param name="Stands">What stands there now, place by place; where nothing was found for one, that first and its inner neighbour after
+/// it.</param>
 /// <param name="Gap">Clear distance of the bases, the least of several, m; negative: they overlap; 0 where nothing was found.</param>
 public sealed record ProposalCase(ProposalCause Cause, IReadOnlyList<(Foundation Foundation, Place Place)> Stands, double Gap)
 {

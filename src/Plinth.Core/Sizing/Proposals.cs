@@ -6,7 +6,10 @@ using Plinth.Core.Loads;
 
 namespace Plinth.Core.Sizing;
 
-/// <summary>Finds what could stand in place of bases that cannot be built beside each other, or of one for which nothing was found. Nothing is combined by it: it only asks the kinds.</summary>
+/// <summary>
+/// Finds what could stand in place of bases that cannot be built beside each other, or of one for which nothing was found. Nothing is
+/// combined by it: it only asks the kinds.
+/// </summary>
 public static class Proposals
 {
     // Bases that hang together are also proposed as one up to so many.
@@ -24,11 +27,13 @@ public static class Proposals
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(near);
         ArgumentNullException.ThrowIfNull(reports);
-        var places = project.Foundations.SelectMany(f => f.Places.Select(p => (Foundation: f, Place: p))).ToDictionary(p => (p.Foundation.Mark, p.Place.Name), p => p);
+        var places = project.Foundations.SelectMany(f => f.Places.Select(p => (Foundation: f, Place: p)))
+            .ToDictionary(p => (p.Foundation.Mark, p.Place.Name), p => p);
         bool Open(string mark, string place) => MayGive(places[(mark, place)].Foundation);
         var cases = Near(near.Where(n => Open(n.First, n.FirstPlace) && Open(n.Second, n.SecondPlace)), places)
             .Concat(reports.Where(r => r.Stop is not null).Select(r => Confined(project, r.Foundation, reports)).OfType<ProposalCase>())
-            .Concat(reports.Where(r => r.Stop is not null && r.Foundation.Places is [{ Supports.Count: 1 }] && MayGive(r.Foundation)).Select(r => new ProposalCase(ProposalCause.NothingFound, [(r.Foundation, r.Foundation.Places[0])], 0)));
+            .Concat(reports.Where(r => r.Stop is not null && r.Foundation.Places is [{ Supports.Count: 1 }] && MayGive(r.Foundation))
+                .Select(r => new ProposalCase(ProposalCause.NothingFound, [(r.Foundation, r.Foundation.Places[0])], 0)));
         return [.. cases.SelectMany(c => FoundationKinds.All.SelectMany(k => k.Propose(c)))
             .DistinctBy(p => (p.Kind, string.Join('\n', p.Supports.Select(s => s.Label).Order(StringComparer.Ordinal)), p.Held.Trapezoid))];
     }
@@ -36,7 +41,8 @@ public static class Proposals
     // What stands already stays; loads beside a column are given along the base that they stand on, and would be lost.
     private static bool MayGive(Foundation f) => !f.Held.Built && f.Loads.Count == 0;
 
-    private static IEnumerable<ProposalCase> Near(IEnumerable<NearBases> near, Dictionary<(string, string), (Foundation Foundation, Place Place)> places)
+    private static IEnumerable<ProposalCase> Near(IEnumerable<NearBases> near,
+        Dictionary<(string, string), (Foundation Foundation, Place Place)> places)
     {
         // Groups by union of sets (R. E. Tarjan, J. ACM 22 (1975) 215–225, without ranks).
         var leader = new Dictionary<(string, string), (string, string)>();
@@ -49,7 +55,10 @@ public static class Proposals
 
         foreach (var group in pairs.GroupBy(n => Leader((n.First, n.FirstPlace))))
         {
-            var inOrder = group.OrderBy(n => n.Gap).ThenBy(n => n.First, MarkOrder.Natural).ThenBy(n => n.Second, MarkOrder.Natural).ToList();
+            var inOrder = group.OrderBy(n => n.Gap)
+                .ThenBy(n => n.First, MarkOrder.Natural)
+                .ThenBy(n => n.Second, MarkOrder.Natural)
+                .ToList();
             var members = group.SelectMany(n => new[] { (n.First, n.FirstPlace), (n.Second, n.SecondPlace) }).Distinct().ToList();
             if (members.Count is > 2 and <= MostTogether)
             {
@@ -62,7 +71,8 @@ public static class Proposals
             }
         }
 
-        ProposalCase Case(double gap, List<(string, string)> members) => new(gap < 0 ? ProposalCause.Overlap : ProposalCause.SmallGap, [.. members.Select(m => places[m])], gap);
+        ProposalCase Case(double gap, List<(string, string)> members) =>
+            new(gap < 0 ? ProposalCause.Overlap : ProposalCause.SmallGap, [.. members.Select(m => places[m])], gap);
     }
 
     // A base that an edge or the site confines, with the nearest column that lies inward of it.
@@ -88,7 +98,9 @@ public static class Proposals
                 var (x, y) = (p.Support.X - own.X, p.Support.Y - own.Y);
                 var distance = Math.Sqrt((x * x) + (y * y));
                 var away = edges.Select(e => -((x * e.Normal.X) + (y * e.Normal.Y)) / Math.Max(distance, 1e-9)).ToList();
-                var inward = edges.Count == 0 ? !none.Contains(f.Mark) : away.TrueForAll(a => a > -1e-6) && away.Exists(a => a > MostlyAway);
+                var inward = edges.Count == 0
+                    ? !none.Contains(f.Mark)
+                    : away.TrueForAll(a => a > -1e-6) && away.Exists(a => a > MostlyAway);
                 if (distance > 1e-3 && inward && distance < (nearest?.Distance ?? double.PositiveInfinity) - 1e-9)
                 {
                     nearest = (f, p, distance);
@@ -99,7 +111,9 @@ public static class Proposals
         return nearest is { } n ? new ProposalCase(ProposalCause.NothingFound, [(foundation, place), (n.Foundation, n.Place)], 0) : null;
     }
 
-    /// <summary>The held edges of a base at a place: which way each faces in project axes, and how far it lies from its column's centre.</summary>
+    /// <summary>
+    /// The held edges of a base at a place: which way each faces in project axes, and how far it lies from its column's centre.
+    /// </summary>
     internal static IEnumerable<(PlanPoint Normal, HeldEdge Edge)> Outward(Foundation foundation, Place place)
     {
         var (sin, cos) = SupportAction.SinCosDegrees(place.AngleDegrees);

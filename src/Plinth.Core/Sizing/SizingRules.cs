@@ -47,8 +47,11 @@ public sealed record SizingRules(
 /// <param name="Formwork">Per m2 of formwork.</param>
 /// <param name="Pile">Per m of pile, where its length is stated.</param>
 /// <param name="PileEach">Per pile.</param>
-public sealed record RateRules(double Concrete = 180, double Steel = 1.8, double Excavation = 25, double Formwork = 45, double Pile = 100, double PileEach = 500)
+public sealed record RateRules(double Concrete = 180, double Steel = 1.8, double Excavation = 25, double Formwork = 45, double Pile = 100,
+    double PileEach = 500)
 {
     /// <summary>Cost of quantities, in the rates' currency. Blinding is not counted.</summary>
-    public double Cost(in Quantities q) => (Concrete * q.Concrete) + (Steel * q.Steel) + (Excavation * q.Excavation) + (Formwork * q.Formwork) + (Pile * q.PileMetres) + (PileEach * q.Piles);
+    public double Cost(in Quantities q) =>
+        (Concrete * q.Concrete) + (Steel * q.Steel) + (Excavation * q.Excavation) + (Formwork * q.Formwork) + (Pile * q.PileMetres)
+            + (PileEach * q.Piles);
 }

@@ -164,7 +164,9 @@ public readonly struct Recorder(List<TraceStep> steps, NoteSlot slot) : ITrace
     public void Along(double x) => slot.Along = x;
 }
 
-/// <summary>A formula written as an interpolated string of <see cref="Sym"/>; nothing of it is evaluated unless the recorder records.</summary>
+/// <summary>
+/// A formula written as an interpolated string of <see cref="Sym"/>; nothing of it is evaluated unless the recorder records.
+/// </summary>
 [InterpolatedStringHandler]
 public readonly struct Formula<T>
     where T : struct, ITrace

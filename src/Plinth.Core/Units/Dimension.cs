@@ -2,7 +2,9 @@ using System.Globalization;
 
 namespace Plinth.Core.Units;
 
-/// <summary>Sizes of what is built, as drawings and schedules write them: metres and millimetres, or feet and inches to the sixteenth.</summary>
+/// <summary>
+/// Sizes of what is built, as drawings and schedules write them: metres and millimetres, or feet and inches to the sixteenth.
+/// </summary>
 public static class Dimension
 {
     private const double Inch = 0.0254;
@@ -34,22 +36,26 @@ public static class Dimension
     /// <summary>A side in plan with its unit: 2.40 m, 9'-0".</summary>
     /// <param name="metres">m.</param>
     /// <param name="units">Units of display.</param>
-    public static string Plan(double metres, UnitSystem units) => units == UnitSystem.Us ? Feet(metres) : Unit.Length.FormatWithSymbol(metres, units);
+    public static string Plan(double metres, UnitSystem units) =>
+        units == UnitSystem.Us ? Feet(metres) : Unit.Length.FormatWithSymbol(metres, units);
 
     /// <summary>The same without a unit where a heading has it: 2.40, 9'-0".</summary>
     /// <param name="metres">m.</param>
     /// <param name="units">Units of display.</param>
-    public static string PlainPlan(double metres, UnitSystem units) => units == UnitSystem.Us ? Feet(metres) : Unit.Length.Format(metres, units);
+    public static string PlainPlan(double metres, UnitSystem units) =>
+        units == UnitSystem.Us ? Feet(metres) : Unit.Length.Format(metres, units);
 
     /// <summary>A thickness, cover or width with its unit: 400 mm, 16".</summary>
     /// <param name="metres">m.</param>
     /// <param name="units">Units of display.</param>
-    public static string Section(double metres, UnitSystem units) => units == UnitSystem.Us ? Inches(metres) : Unit.Section.FormatWithSymbol(metres, units);
+    public static string Section(double metres, UnitSystem units) =>
+        units == UnitSystem.Us ? Inches(metres) : Unit.Section.FormatWithSymbol(metres, units);
 
     /// <summary>The same without a unit where a heading has it: 400, 16".</summary>
     /// <param name="metres">m.</param>
     /// <param name="units">Units of display.</param>
-    public static string PlainSection(double metres, UnitSystem units) => units == UnitSystem.Us ? Inches(metres) : Unit.Section.Format(metres, units);
+    public static string PlainSection(double metres, UnitSystem units) =>
+        units == UnitSystem.Us ? Inches(metres) : Unit.Section.Format(metres, units);
 
     /// <summary>A heading over such sizes: feet and inches bear their own marks, metres and millimetres need the unit.</summary>
     /// <param name="title">What stands below.</param>
@@ -77,6 +83,7 @@ public static class Dimension
         }
 
         var common = (long)System.Numerics.BigInteger.GreatestCommonDivisor(part, PerInch);
-        return string.Create(CultureInfo.InvariantCulture, $"{(whole > 0 || behindFeet ? $"{whole} " : "")}{part / common}/{PerInch / common}\"");
+        return string.Create(CultureInfo.InvariantCulture,
+            $"{(whole > 0 || behindFeet ? $"{whole} " : "")}{part / common}/{PerInch / common}\"");
     }
 }

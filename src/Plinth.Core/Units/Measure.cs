@@ -9,7 +9,8 @@ namespace Plinth.Core.Units;
 /// <param name="LengthPower">Power of length.</param>
 /// <param name="Example">A unit to write, for messages: "kPa".</param>
 /// <param name="IsAngle">True for angles, which have no force and no length.</param>
-/// <param name="Most">The greatest magnitude that is taken for meant, in kN, m, degrees: far above any in a building, and far below where squares and products lose their meaning.</param>
+/// <param name="Most">The greatest magnitude that is taken for meant, in kN, m, degrees: far above any in a building, and far below where
+/// squares and products lose their meaning.</param>
 public sealed record Measure(string Name, int ForcePower, int LengthPower, string Example, bool IsAngle = false, double Most = 1e12)
 {
     /// <summary>The greatest side, depth or thickness that is taken for meant, m; coordinates of surveys reach further.</summary>

@@ -1,6 +1,8 @@
 namespace Plinth.Core.Units;
 
-/// <summary>Reads dimensional values written as a number with a unit: <c>"2.4 m"</c>, <c>"4 ksf"</c>, <c>"7 ft 6 in"</c>, <c>"7'-6 1/2\""</c>.</summary>
+/// <summary>
+/// Reads dimensional values written as a number with a unit: <c>"2.4 m"</c>, <c>"4 ksf"</c>, <c>"7 ft 6 in"</c>, <c>"7'-6 1/2\""</c>.
+/// </summary>
 public static class Quantity
 {
     /// <summary>Reads <paramref name="text"/> as a value of <paramref name="measure"/>.</summary>
@@ -41,7 +43,9 @@ public static class Quantity
 
         if (!unit.Measures(measure))
         {
-            fault = $"\"{text}\" is {Measure.NameOf(unit.Force, unit.Length, unit.IsAngle)}, but {measure.Name} is needed; write for example \"{ExampleFor(trimmed[..split], measure)}\"";
+            fault =
+                $"\"{text}\" is {Measure.NameOf(unit.Force, unit.Length, unit.IsAngle)}, but {measure.Name} is needed; write for example "
+                    + $"\"{ExampleFor(trimmed[..split], measure)}\"";
             return false;
         }
 
@@ -52,11 +56,18 @@ public static class Quantity
     // Infinite values, and those that become so in a square, must not come to be computed with.
     private static bool Sane(string text, Measure measure, double value, out string? fault)
     {
-        fault = Math.Abs(value) <= measure.Most ? null : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"\"{text}\" is beyond any {measure.Name[(measure.Name.IndexOf(' ', StringComparison.Ordinal) + 1)..]} that is read here ({measure.Most:0.###e+0} {Base(measure)}); look at its digits and its unit");
+        fault = Math.Abs(value) <= measure.Most
+            ? null
+            : string.Create(System.Globalization.CultureInfo.InvariantCulture,
+                $"\"{text}\" is beyond any {measure.Name[(measure.Name.IndexOf(' ', StringComparison.Ordinal) + 1)..]} that is read here "
+                    + $"({measure.Most:0.###e+0} {Base(measure)}); look at its digits and its unit");
         return fault is null;
     }
 
-    private static string Base(Measure measure) => measure.IsAngle ? "degrees" : measure.Example switch { "mm" => "m", "kPa" or "kN" or "kN m" or "kN/m" or "kN/m3" => measure.Example, _ => "in kN and m" };
+    private static string Base(Measure measure) =>
+        measure.IsAngle
+            ? "degrees"
+            : measure.Example switch { "mm" => "m", "kPa" or "kN" or "kN m" or "kN/m" or "kN/m3" => measure.Example, _ => "in kN and m" };
 
     private static string ExampleFor(ReadOnlySpan<char> number, Measure measure) => $"{number.Trim()} {measure.Example}";
 
@@ -100,7 +111,9 @@ public static class Quantity
         var inches = 0.0;
         if (!rest.IsEmpty)
         {
-            var end = rest.EndsWith("in", StringComparison.OrdinalIgnoreCase) ? rest.Length - 2 : rest[^1] is '"' or '″' ? rest.Length - 1 : -1;
+            var end = rest.EndsWith("in", StringComparison.OrdinalIgnoreCase) ? rest.Length - 2
+                : rest[^1] is '"' or '″' ? rest.Length - 1
+                : -1;
             if (end < 0 || !TryMixedNumber(rest[..end].Trim(), out inches))
             {
                 return false;

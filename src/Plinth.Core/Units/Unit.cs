@@ -3,7 +3,9 @@ using System.Globalization;
 namespace Plinth.Core.Units;
 
 /// <summary>A unit of display: how a value held in kN, m and kPa is written for people, in both unit systems.</summary>
-/// <remarks>A value v (kN, m) reads v / factor in the unit. Fixed units, for the empirical formulas of a code edition, are the same in both systems.</remarks>
+/// <remarks>
+/// A value v (kN, m) reads v / factor in the unit. Fixed units, for the empirical formulas of a code edition, are the same in both systems.
+/// </remarks>
 public sealed class Unit
 {
     private const double PoundForce = 0.0044482216152605;
@@ -13,7 +15,8 @@ public sealed class Unit
     private readonly (string Symbol, double Factor, int Decimals) metric;
     private readonly (string Symbol, double Factor, int Decimals) us;
 
-    private Unit((string Symbol, double Factor, int Decimals) metric, (string Symbol, double Factor, int Decimals) us) => (this.metric, this.us) = (metric, us);
+    private Unit((string Symbol, double Factor, int Decimals) metric, (string Symbol, double Factor, int Decimals) us) =>
+        (this.metric, this.us) = (metric, us);
 
     /// <summary>A plain number.</summary>
     public static readonly Unit Ratio = Fixed("", 1, 3);
@@ -115,7 +118,9 @@ public sealed class Unit
         }
 
         var digits = 3 - (int)Math.Floor(Math.Log10(magnitude));
-        return digits <= 0 ? Math.Round(value).ToString("0", CultureInfo.InvariantCulture) : Fixed(value, Math.Min(digits, 10)).TrimDecimals();
+        return digits <= 0
+            ? Math.Round(value).ToString("0", CultureInfo.InvariantCulture)
+            : Fixed(value, Math.Min(digits, 10)).TrimDecimals();
     }
 
     private static string Join(string number, string symbol) => symbol.Length == 0 ? number : number + " " + symbol;
@@ -132,5 +137,6 @@ public sealed class Unit
 
 internal static class NumberText
 {
-    public static string TrimDecimals(this string text) => text.Contains('.', StringComparison.Ordinal) ? text.TrimEnd('0').TrimEnd('.') : text;
+    public static string TrimDecimals(this string text) =>
+        text.Contains('.', StringComparison.Ordinal) ? text.TrimEnd('0').TrimEnd('.') : text;
 }

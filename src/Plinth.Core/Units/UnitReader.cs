@@ -9,7 +9,10 @@ namespace Plinth.Core.Units;
 /// <param name="IsAngle">True for angles.</param>
 public readonly record struct ReadUnit(double Factor, int Force, int Length, bool IsAngle)
 {
-    /// <summary>A value in this unit in kN, m, degrees. 700 mm is 0.7 m and not a hair more: where the unit is a whole part of the other, it divides.</summary>
+    /// <summary>
+    /// A value in this unit in kN, m, degrees. 700 mm is 0.7 m and not a hair more: where the unit is a whole part of the other, it
+    /// divides.
+    /// </summary>
     public double ToBase(double value)
     {
         var parts = Math.Round(1 / Factor);

@@ -14,7 +14,8 @@ internal static class Cloud
     /// <param name="points">What it goes round.</param>
     public static PathItem Round(string layer, IReadOnlyList<At> points)
     {
-        var (x0, x1, y0, y1) = (points.Min(p => p.X) - Off, points.Max(p => p.X) + Off, points.Min(p => p.Y) - Off, points.Max(p => p.Y) + Off);
+        var (x0, x1, y0, y1) = (points.Min(p => p.X) - Off, points.Max(p => p.X) + Off, points.Min(p => p.Y) - Off,
+            points.Max(p => p.Y) + Off);
         At[] corners = [new(x0, y0), new(x1, y0), new(x1, y1), new(x0, y1)];
         var line = new List<At>();
         for (var side = 0; side < 4; side++)

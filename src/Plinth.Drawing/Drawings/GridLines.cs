@@ -20,7 +20,9 @@ internal static class GridLines
     /// <summary>Room for dimensions between a plan and the first row of bubbles, mm.</summary>
     public const double DimensionsBeside = 23;
 
-    /// <summary>Lines along y, by their x; or along x, by their y. Labels are the part of "A/1" that all named supports of a line share.</summary>
+    /// <summary>
+    /// Lines along y, by their x; or along x, by their y. Labels are the part of "A/1" that all named supports of a line share.
+    /// </summary>
     public static IReadOnlyList<GridLine> Of(IReadOnlyList<Support> supports, bool alongY)
     {
         var lines = new List<(double Position, List<Support> On)>();

@@ -57,7 +57,8 @@ internal static class Layout
         Field(x0, y0 + 22.8, TitleWidth, "drawing", request.Title, 2.8, true);
         var row = new[] { ("client", title.Client, 60.0), ("site", title.Site, 70.0), ("date", title.Date, 40.0) };
         var second = new[] { ("engineer", title.Engineer, 60.0), ("checker", title.Checker, 70.0), ("sheet", paper.Name, 40.0) };
-        var third = new[] { ("drawing no.", request.Number, 60.0), ("scale at " + paper.Name, scale.Words, 70.0), ("revision", request.Revision.Length == 0 ? "preliminary" : request.Revision, 40.0) };
+        var third = new[] { ("drawing no.", request.Number, 60.0), ("scale at " + paper.Name, scale.Words, 70.0),
+            ("revision", request.Revision.Length == 0 ? "preliminary" : request.Revision, 40.0) };
         foreach (var (fields, y) in new[] { (row, y0 + 15), (second, y0 + 8), (third, y0 + 0.6) })
         {
             var x = x0;
@@ -77,14 +78,18 @@ internal static class Layout
     }
 
     /// <summary>The size of a table in columns that hold their texts, mm.</summary>
-    public static (double Width, double Height, double[] Columns) Size(IReadOnlyList<string> heads, IReadOnlyList<IReadOnlyList<string>> rows)
+    public static (double Width, double Height, double[] Columns) Size(IReadOnlyList<string> heads,
+        IReadOnlyList<IReadOnlyList<string>> rows)
     {
-        var widths = heads.Select((h, c) => Math.Max(Lettering.Width(h, SmallestText, true), rows.Select(r => Lettering.Width(r[c], SmallestText)).DefaultIfEmpty(0).Max()) + (2 * CellPad)).ToArray();
+        var widths =
+            heads.Select((h, c) => Math.Max(Lettering.Width(h, SmallestText, true),
+                rows.Select(r => Lettering.Width(r[c], SmallestText)).DefaultIfEmpty(0).Max()) + (2 * CellPad)).ToArray();
         return (widths.Sum(), RowHeight * (rows.Count + 2), widths);
     }
 
     /// <summary>A table with its title, its upper left corner at a point.</summary>
-    public static void Table(List<Item> items, At corner, string title, IReadOnlyList<string> heads, IReadOnlyList<bool> numbers, IReadOnlyList<IReadOnlyList<string>> rows)
+    public static void Table(List<Item> items, At corner, string title, IReadOnlyList<string> heads, IReadOnlyList<bool> numbers,
+        IReadOnlyList<IReadOnlyList<string>> rows)
     {
         var (width, _, columns) = Size(heads, rows);
         items.Add(new TextItem(Layers.Schedule, corner + (0, -RowHeight + 1.4), 2.5, title, Anchor.Left, 0, true));
@@ -102,7 +107,8 @@ internal static class Layout
             for (var c = 0; c < cells.Count; c++)
             {
                 var right = numbers[c];
-                items.Add(new TextItem(Layers.Schedule, new(right ? x + columns[c] - CellPad : x + CellPad, y - RowHeight + 1.6), SmallestText, cells[c], right ? Anchor.Right : Anchor.Left, 0, i == 0));
+                items.Add(new TextItem(Layers.Schedule, new(right ? x + columns[c] - CellPad : x + CellPad, y - RowHeight + 1.6),
+                    SmallestText, cells[c], right ? Anchor.Right : Anchor.Left, 0, i == 0));
                 x += columns[c];
             }
         }
@@ -110,7 +116,8 @@ internal static class Layout
         var bottom = top - (RowHeight * (rows.Count + 1));
         for (var i = 1; i <= rows.Count + 1; i++)
         {
-            items.Add(new PathItem(Layers.Schedule, [new(corner.X, top - (RowHeight * i)), new(corner.X + width, top - (RowHeight * i))], false, Stroke.Fine));
+            items.Add(new PathItem(Layers.Schedule, [new(corner.X, top - (RowHeight * i)), new(corner.X + width, top - (RowHeight * i))],
+                false, Stroke.Fine));
         }
 
         var at = corner.X;
@@ -122,9 +129,12 @@ internal static class Layout
     }
 
     /// <summary>A rectangle.</summary>
-    public static PathItem Rectangle(string layer, At low, At high, Stroke stroke, Fill fill = Fill.None) => new(layer, [low, new(high.X, low.Y), high, new(low.X, high.Y)], true, stroke, fill);
+    public static PathItem Rectangle(string layer, At low, At high, Stroke stroke, Fill fill = Fill.None) =>
+        new(layer, [low, new(high.X, low.Y), high, new(low.X, high.Y)], true, stroke, fill);
 
-    /// <summary>The part of a line within a box; null where it misses it (Y.-D. Liang, B. A. Barsky, ACM Trans. Graph. 3 (1984) 1).</summary>
+    /// <summary>
+    /// The part of a line within a box; null where it misses it (Y.-D. Liang, B. A. Barsky, ACM Trans. Graph. 3 (1984) 1).
+    /// </summary>
     public static (At From, At To)? Clipped(At a, At b, At low, At high)
     {
         var (from, to) = (0.0, 1.0);
@@ -163,7 +173,9 @@ internal static class Layout
         return lines;
     }
 
-    /// <summary>A text with the height at which it keeps within a width; what would be too small to read loses its middle instead.</summary>
+    /// <summary>
+    /// A text with the height at which it keeps within a width; what would be too small to read loses its middle instead.
+    /// </summary>
     public static (string Text, double Height) Legible(string text, double height, double width, bool bold)
     {
         ArgumentNullException.ThrowIfNull(text);
@@ -175,7 +187,8 @@ internal static class Layout
 
         // Out of its middle: its end may say that something fails. Characters of two parts stay whole.
         var runes = text.EnumerateRunes().ToList();
-        string Without(int count) => string.Concat(runes.Take((runes.Count - count) / 2)) + "…" + string.Concat(runes.Skip(((runes.Count - count) / 2) + count));
+        string Without(int count) =>
+            string.Concat(runes.Take((runes.Count - count) / 2)) + "…" + string.Concat(runes.Skip(((runes.Count - count) / 2) + count));
         var cut = 1;
         while (cut < runes.Count && Lettering.Width(Without(cut), SmallestText, bold) > width)
         {

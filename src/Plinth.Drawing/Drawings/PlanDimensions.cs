@@ -20,15 +20,20 @@ internal static class PlanDimensions
             var (near, far) = vertical ? (low.X - 9, low.X - 17) : (low.Y - 9, low.Y - 17);
             for (var i = 0; i + 1 < lines.Count; i++)
             {
-                items.Add(new DimensionItem(Point(lines[i].Position), Point(lines[i + 1].Position), vertical, near, L(lines[i + 1].Position - lines[i].Position)));
+                items.Add(new DimensionItem(Point(lines[i].Position), Point(lines[i + 1].Position), vertical, near,
+                    L(lines[i + 1].Position - lines[i].Position)));
             }
 
             if (lines.Count > 2)
             {
                 // Its text stands between two grid lines, not on one.
                 var (first, all) = (lines[0].Position, lines[^1].Position - lines[0].Position);
-                var bay = Enumerable.Range(0, lines.Count - 1).Select(i => (lines[i].Position + lines[i + 1].Position) / 2).MinBy(m => Math.Abs(m - first - (all / 2)));
-                items.Add(new DimensionItem(Point(first), Point(lines[^1].Position), vertical, far, L(all)) { TextShare = (bay - first) / all });
+                var bay = Enumerable.Range(0, lines.Count - 1)
+                    .Select(i => (lines[i].Position + lines[i + 1].Position) / 2)
+                    .MinBy(m => Math.Abs(m - first - (all / 2)));
+                items.Add(new DimensionItem(Point(first), Point(lines[^1].Position), vertical, far,
+                    L(all))
+                { TextShare = (bay - first) / all });
             }
         }
 
@@ -48,20 +53,24 @@ internal static class PlanDimensions
                 own.AddRange(items.Skip(from).OfType<DimensionItem>().SelectMany(Corners).Select(c => (f, c)));
                 continue;
 
-                // From edge to edge by all columns, but for one in the middle; and from a grid line to the nearest column, where none stands on one.
+                // From edge to edge by all columns, but for one in the middle; and from a grid line to the nearest column, where none
+                // stands on one.
                 void Stops(IEnumerable<double> columns, double low, double high, bool vertical)
                 {
                     double[] at = [.. columns.Select(c => Math.Round(c, 3)).Distinct().Order()];
                     double[] stops = [low, .. at.Where(c => c > low + 0.001 && c < high - 0.001), high];
-                    var (line, between) = (vertical ? p(x0, 0).X - 5 : p(0, y0).Y - 5, stops.Length != 3 || Math.Abs(stops[0] + stops[2] - (2 * stops[1])) >= 0.002);
+                    var (line, between) = (vertical ? p(x0, 0).X - 5 : p(0, y0).Y - 5,
+                        stops.Length != 3 || Math.Abs(stops[0] + stops[2] - (2 * stops[1])) >= 0.002);
                     At Stop(double at) => vertical ? new(p(x0, 0).X, p(0, at).Y) : new(p(at, 0).X, p(0, y0).Y);
                     for (var i = 1; between && i < stops.Length; i++)
                     {
                         Add(stops[i - 1], stops[i], line, i == 1 ? -1 : i == stops.Length - 1 ? 1 : 0);
                     }
 
-                    var ties = (vertical ? plan.Across : plan.Along).SelectMany(g => at.Select(c => (Grid: g.Position, Column: c))).ToList();
-                    if (ties.Count > 0 && ties.MinBy(t => Math.Round(Math.Abs(t.Grid - t.Column), 3)) is var (grid, column) && Math.Abs(grid - column) > 0.001)
+                    var ties = (vertical ? plan.Across : plan.Along).SelectMany(g => at.Select(c => (Grid: g.Position, Column: c)))
+                        .ToList();
+                    if (ties.Count > 0 && ties.MinBy(t => Math.Round(Math.Abs(t.Grid - t.Column), 3)) is var (grid, column)
+                        && Math.Abs(grid - column) > 0.001)
                     {
                         Add(Math.Min(grid, column), Math.Max(grid, column), between ? line - 5 : line, column < grid ? -1 : 1);
                     }
@@ -71,7 +80,9 @@ internal static class PlanDimensions
                     {
                         var (a, b, text) = (Stop(from), Stop(to), L(to - from));
                         var (part, width) = (vertical ? b.Y - a.Y : b.X - a.X, Lettering.Width(text, DimensionItem.TextHeight) + 1);
-                        items.Add(new DimensionItem(a, b, vertical, line, text) { TextShare = width <= part ? 0.5 : 0.5 + (aside * (0.5 + (((width / 2) + 0.5) / part))) });
+                        items.Add(new DimensionItem(a, b, vertical, line,
+                            text)
+                        { TextShare = width <= part ? 0.5 : 0.5 + (aside * (0.5 + (((width / 2) + 0.5) / part))) });
                     }
                 }
             }
@@ -98,16 +109,23 @@ internal static class PlanDimensions
         var (from, to) = d.Ends;
         var text = Writers.Strokes.TextOf(d);
         var half = Lettering.Width(text.Text, text.Height) / 2;
-        return d.Vertical ? [from, to, text.Point + (-text.Height, -half), text.Point + (0, half)] : [from, to, text.Point + (-half, 0), text.Point + (half, text.Height)];
+        return d.Vertical
+            ? [from, to, text.Point + (-text.Height, -half), text.Point + (0, half)]
+            : [from, to, text.Point + (-half, 0), text.Point + (half, text.Height)];
     }
 
     /// <summary>Two dimensions on one line; a text that is too wide for its part stands away from the other.</summary>
     public static void Pair(List<Item> items, At from, At middle, At to, bool vertical, double line, (string First, string Second) texts)
     {
-        static double Share(double part, double width, bool first) => width + 1 <= part || part <= 0 ? 0.5 : first ? 1 - (((width / 2) + 0.6) / part) : ((width / 2) + 0.6) / part;
+        static double Share(double part, double width, bool first) =>
+            width + 1 <= part || part <= 0 ? 0.5 : first ? 1 - (((width / 2) + 0.6) / part) : ((width / 2) + 0.6) / part;
         double Part(At a, At b) => vertical ? b.Y - a.Y : b.X - a.X;
         double Width(string text) => Lettering.Width(text, DimensionItem.TextHeight);
-        items.Add(new DimensionItem(from, middle, vertical, line, texts.First) { TextShare = Share(Part(from, middle), Width(texts.First), true) });
-        items.Add(new DimensionItem(middle, to, vertical, line, texts.Second) { TextShare = Share(Part(middle, to), Width(texts.Second), false) });
+        items.Add(new DimensionItem(from, middle, vertical, line,
+            texts.First)
+        { TextShare = Share(Part(from, middle), Width(texts.First), true) });
+        items.Add(new DimensionItem(middle, to, vertical, line,
+            texts.Second)
+        { TextShare = Share(Part(middle, to), Width(texts.Second), false) });
     }
 }

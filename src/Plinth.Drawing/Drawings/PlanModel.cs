@@ -16,11 +16,18 @@ internal sealed class PlanModel
 {
     public PlanModel(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs)
     {
-        Footings = [.. designs.SelectMany(d => d.Foundation.Places.Select(place => new PlacedFooting(d.Foundation.Mark, place, BaseGeometry.Corners(d.Foundation, place, d.Design), d.Design, d.Foundation.Held.Built) { Piles = d.Foundation.Kind.PilesAt(d.Foundation, place, d.Design) }))];
+        Footings = [
+            .. designs.SelectMany(
+                d =>
+                    d.Foundation.Places.Select(place => new PlacedFooting(d.Foundation.Mark, place,
+                        BaseGeometry.Corners(d.Foundation, place, d.Design), d.Design,
+                        d.Foundation.Held.Built) { Piles = d.Foundation.Kind.PilesAt(d.Foundation, place, d.Design) }))];
         Along = GridLines.Of(project.Supports, true);
         Across = GridLines.Of(project.Supports, false);
-        var points = Footings.SelectMany(f => f.Corners).Concat(project.Site.Boundary).Concat(project.Site.Zones.SelectMany(z => z.Corners)).Concat(project.Supports.Select(s => new PlanPoint(s.X, s.Y))).ToList();
-        (Low, High) = (new PlanPoint(points.Min(p => p.X), points.Min(p => p.Y)), new PlanPoint(points.Max(p => p.X), points.Max(p => p.Y)));
+        var points = Footings.SelectMany(f => f.Corners).Concat(project.Site.Boundary).Concat(project.Site.Zones.SelectMany(z => z.Corners))
+            .Concat(project.Supports.Select(s => new PlanPoint(s.X, s.Y))).ToList();
+        (Low, High) = (new PlanPoint(points.Min(p => p.X), points.Min(p => p.Y)),
+            new PlanPoint(points.Max(p => p.X), points.Max(p => p.Y)));
     }
 
     public IReadOnlyList<PlacedFooting> Footings { get; }

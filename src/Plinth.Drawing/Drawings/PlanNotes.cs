@@ -17,10 +17,12 @@ internal static class PlanNotes
         return
         [
             units == UnitSystem.Us ? "Dimensions and levels in feet and inches." : "Dimensions in millimetres, levels in metres.",
-            $"Concrete f'c {Stress(project, first.Concrete.Strength)}; reinforcement Grade {Grade(project, first.Steel.Yield)}, fy {Stress(project, first.Steel.Yield)}, where a footing has no other.",
+            $"Concrete f'c {Stress(project, first.Concrete.Strength)}; reinforcement Grade {Grade(project, first.Steel.Yield)}, fy "
+                + $"{Stress(project, first.Steel.Yield)}, where a footing has no other.",
             .. project.Foundations.Any(f => f.Kind.BearsOnGround) ? (string[])[Bearing(project)] : [],
             .. Piles(project),
-            $"Cover: bottom {S(first.Concrete.CoverBottom)}, sides {S(first.Concrete.CoverSide)}, top {S(first.Concrete.CoverTop)}. {(first.Concrete.Blinding > 0 ? $"{S(first.Concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.")}",
+            $"Cover: bottom {S(first.Concrete.CoverBottom)}, sides {S(first.Concrete.CoverSide)}, top {S(first.Concrete.CoverTop)}. "
+                + $"{(first.Concrete.Blinding > 0 ? $"{S(first.Concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.")}",
             $"Designed to {project.Code.Name} and {project.Standard.Name}.",
             $"Footings are {(units == UnitSystem.Us ? "centered" : "centred")} under their columns where no dimension says otherwise.",
             .. project.Drawings.Notes,
@@ -32,47 +34,74 @@ internal static class PlanNotes
     {
         var units = project.Units;
         string F(double v) => Unit.Force.FormatWithSymbol(v, units);
-        foreach (var (rules, marks) in project.Foundations.Where(f => !f.Kind.BearsOnGround).GroupBy(f => f.Rules.Piles).Select(g => (g.Key, Marks: g.Select(f => f.Mark).ToList())))
+        foreach (var (rules, marks) in project.Foundations.Where(f => !f.Kind.BearsOnGround)
+            .GroupBy(f => f.Rules.Piles)
+            .Select(g => (g.Key, Marks: g.Select(f => f.Mark).ToList())))
         {
             var of = marks.Count == project.Foundations.Count(f => !f.Kind.BearsOnGround) ? "" : " of " + Wording.Marks(marks);
-            var carries = (rules.Compression is { } c ? $" {F(c)} in compression" : "") + (rules.Compression is null ? " found from the ground's layers by their length" : "") + (rules.Tension is { } t ? $", {F(t)} in tension" : "") + (rules.Lateral is { } h ? $", {F(h)} across" : "");
-            yield return $"Piles{of}: {Core.Piles.PileWords.Of(rules, units)}, {(rules.OfStrength ? "resistance" : "allowable")}{carries}{(rules.Source.Length > 0 ? $" ({rules.Source})" : "")}. PC1/3 is pile 3 of PC1.".Replace("PC1", marks[0], StringComparison.Ordinal);
+            var carries = (rules.Compression is { } c ? $" {F(c)} in compression" : "")
+                + (rules.Compression is null ? " found from the ground's layers by their length" : "")
+                + (rules.Tension is { } t ? $", {F(t)} in tension" : "") + (rules.Lateral is { } h ? $", {F(h)} across" : "");
+            yield return $"Piles{of}: {Core.Piles.PileWords.Of(rules, units)}, {(rules.OfStrength ? "resistance" : "allowable")}{carries}{(rules.Source.Length > 0 ? $" ({rules.Source})" : "")}. PC1/3 is pile 3 of PC1.".Replace(
+                "PC1",
+                marks[0], StringComparison.Ordinal);
         }
     }
 
-    private static string Stress(Project project, double v) => project.Units == UnitSystem.Us ? Unit.Psi.In(v, project.Units).ToString("#,##0", CultureInfo.InvariantCulture) + " psi" : Unit.Stress.FormatTraced(v, project.Units);
+    private static string Stress(Project project, double v) =>
+        project.Units == UnitSystem.Us
+            ? Unit.Psi.In(v, project.Units).ToString("#,##0", CultureInfo.InvariantCulture) + " psi"
+            : Unit.Stress.FormatTraced(v, project.Units);
 
     // Grades of bars are their yield in ksi or MPa.
-    private static string Grade(Project project, double yield) => Unit.Significant(project.Units == UnitSystem.Us ? Unit.Psi.In(yield, project.Units) / 1000 : Unit.Megapascal.In(yield, project.Units));
+    private static string Grade(Project project, double yield) =>
+        Unit.Significant(project.Units == UnitSystem.Us
+            ? Unit.Psi.In(yield, project.Units) / 1000
+            : Unit.Megapascal.In(yield, project.Units));
 
     /// <summary>Concrete, grade of bars and bearing of one footing.</summary>
     public static string Materials(Project project, Core.Foundations.Foundation foundation)
     {
         var rules = foundation.Rules;
         var ground = foundation.Places[0].Ground;
-        return $"f'c {Stress(project, rules.Concrete.Strength)}, reinforcement Grade {Grade(project, rules.Steel.Yield)}{(double.IsNaN(ground.Bearing) || !foundation.Kind.BearsOnGround ? "" : $", allowable bearing {Allowable(ground, project.Units)}")}.";
+        return $"f'c {Stress(project, rules.Concrete.Strength)}, reinforcement Grade "
+            + $"{Grade(project, rules.Steel.Yield)}{(double.IsNaN(ground.Bearing) || !foundation.Kind.BearsOnGround ? "" : $", allowable bearing {Allowable(ground, project.Units)}")}.";
     }
 
-    private static string Allowable(Core.Ground.GroundRules ground, UnitSystem units) => $"{Unit.Pressure.FormatTraced(ground.Bearing, units)} {(ground.Basis == Core.Ground.BearingBasis.Net ? "net" : "gross")}";
+    private static string Allowable(Core.Ground.GroundRules ground, UnitSystem units) =>
+        $"{Unit.Pressure.FormatTraced(ground.Bearing, units)} {(ground.Basis == Core.Ground.BearingBasis.Net ? "net" : "gross")}";
 
     // The pressure that the ground is designed for, with its basis.
     private static string Bearing(Project project)
     {
         var units = project.Units;
-        var grounds = project.Foundations.Where(f => f.Kind.BearsOnGround).SelectMany(f => f.Places.Select(p => p.Ground)).DistinctBy(g => (g.Name, g.Bearing)).Where(g => !double.IsNaN(g.Bearing)).ToList();
+        var grounds = project.Foundations.Where(f => f.Kind.BearsOnGround)
+            .SelectMany(f => f.Places.Select(p => p.Ground))
+            .DistinctBy(g => (g.Name, g.Bearing))
+            .Where(g => !double.IsNaN(g.Bearing))
+            .ToList();
         return grounds.Count == 0
             ? "Bearing found from the strength of the soil; see the calculations."
-            : "Allowable bearing " + string.Join("; ", grounds.Take(3).Select(g => $"{Allowable(g, units)}{(g.TransientIncrease != 1 ? string.Create(CultureInfo.InvariantCulture, $", × {g.TransientIncrease:0.##} with wind or earthquake") : "")}{(g.Name.Length > 0 ? $" ({g.Name})" : "")}")) + ".";
+            : "Allowable bearing "
+                + string.Join("; ",
+                    grounds.Take(3)
+                        .Select(
+                            g =>
+                                $"{Allowable(g, units)}{(g.TransientIncrease != 1 ? string.Create(CultureInfo.InvariantCulture, $", × {g.TransientIncrease:0.##} with wind or earthquake") : "")}{(g.Name.Length > 0 ? $" ({g.Name})" : "")}"))
+                + $".";
     }
 
     /// <summary>Notes in lines, each numbered, of the width of the title block.</summary>
     public static IReadOnlyList<string> Lines(IReadOnlyList<string> notes) =>
-        [.. notes.SelectMany((note, i) => Layout.Wrapped(string.Create(CultureInfo.InvariantCulture, $"{i + 1}. {note}"), Layout.SmallestText, Layout.TitleWidth - 8).Select((line, j) => j == 0 ? line : "    " + line))];
+        [
+            .. notes.SelectMany((note, i) => Layout.Wrapped(string.Create(CultureInfo.InvariantCulture, $"{i + 1}. {note}"),
+                Layout.SmallestText, Layout.TitleWidth - 8).Select((line, j) => j == 0 ? line : "    " + line))];
 
     /// <summary>Height that notes take over the title block, mm.</summary>
     public static double Height(IReadOnlyList<string> notes) => 12 + (3.6 * Lines(notes).Count);
 
-    public static void Add(List<Item> items, Project project, IReadOnlyList<string> notes, At corner, DrawingScale scale, double per, At low)
+    public static void Add(List<Item> items, Project project, IReadOnlyList<string> notes, At corner, DrawingScale scale, double per,
+        At low)
     {
         var units = project.Units;
         var lines = Lines(notes);
@@ -92,18 +121,23 @@ internal static class PlanNotes
         {
             var (a, b) = (x0 + (i * step * unit * per), x0 + ((i + 1) * step * unit * per));
             items.Add(Layout.Rectangle(Layers.Note, new(a, y0), new(b, y0 + 1.5), Stroke.Fine, i % 2 == 0 ? Fill.Solid : Fill.Paper));
-            items.Add(new TextItem(Layers.Note, new(a, y0 + 2.4), Layout.SmallestText, (i * step).ToString("0.#", CultureInfo.InvariantCulture), Anchor.Middle));
+            items.Add(new TextItem(Layers.Note, new(a, y0 + 2.4), Layout.SmallestText,
+                (i * step).ToString("0.#", CultureInfo.InvariantCulture), Anchor.Middle));
         }
 
-        items.Add(new TextItem(Layers.Note, new(x0 + (5 * step * unit * per), y0 + 2.4), Layout.SmallestText, (5 * step).ToString("0.#", CultureInfo.InvariantCulture) + (units == UnitSystem.Us ? " ft" : " m") + "   " + scale.Words, Anchor.Left));
+        items.Add(new TextItem(Layers.Note, new(x0 + (5 * step * unit * per), y0 + 2.4), Layout.SmallestText,
+            (5 * step).ToString("0.#", CultureInfo.InvariantCulture) + (units == UnitSystem.Us ? " ft" : " m") + "   " + scale.Words,
+            Anchor.Left));
 
         North(items, project, new(low.X + 28, low.Y + 18));
 
         // The project's axes.
         var (ax, ay) = (low.X + 6, low.Y + 12);
         items.Add(new PathItem(Layers.Note, [new(ax, ay + 9), new(ax, ay), new(ax + 9, ay)], false, Stroke.Thin));
-        items.Add(new PathItem(Layers.Note, [new(ax - 0.8, ay + 7.4), new(ax, ay + 9.6), new(ax + 0.8, ay + 7.4)], true, Stroke.Fine, Fill.Solid));
-        items.Add(new PathItem(Layers.Note, [new(ax + 7.4, ay - 0.8), new(ax + 9.6, ay), new(ax + 7.4, ay + 0.8)], true, Stroke.Fine, Fill.Solid));
+        items.Add(new PathItem(Layers.Note, [new(ax - 0.8, ay + 7.4), new(ax, ay + 9.6), new(ax + 0.8, ay + 7.4)], true, Stroke.Fine,
+            Fill.Solid));
+        items.Add(new PathItem(Layers.Note, [new(ax + 7.4, ay - 0.8), new(ax + 9.6, ay), new(ax + 7.4, ay + 0.8)], true, Stroke.Fine,
+            Fill.Solid));
         items.Add(new TextItem(Layers.Note, new(ax + 10.4, ay - 0.9), 2, "x"));
         items.Add(new TextItem(Layers.Note, new(ax - 0.8, ay + 10.6), 2, "y"));
     }

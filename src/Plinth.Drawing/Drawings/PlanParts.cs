@@ -36,14 +36,18 @@ internal static class PlanParts
             var (at, half) = (p(pile.At.X, pile.At.Y), pile.Rules.Side / 2);
             items.Add(pile.Rules.Shape == Core.Piles.PileShape.Round
                 ? new CircleItem(Layers.Pile, at, half * per, Stroke.Hidden, Fill.Paper)
-                : new PathItem(Layers.Pile, Turned(p, pile.At.X, pile.At.Y, 2 * half, 2 * half, pile.AngleDegrees), true, Stroke.Hidden, Fill.Paper));
+                : new PathItem(Layers.Pile, Turned(p, pile.At.X, pile.At.Y, 2 * half, 2 * half, pile.AngleDegrees), true, Stroke.Hidden,
+                    Fill.Paper));
 
             // Within the pile; of one under a column beside that.
-            var under = f.Place.Supports.FirstOrDefault(s => Math.Abs(s.X - pile.At.X) < s.SizeX / 2 && Math.Abs(s.Y - pile.At.Y) < (s.SizeY > 0 ? s.SizeY : s.SizeX) / 2);
+            var under = f.Place.Supports.FirstOrDefault(s => Math.Abs(s.X - pile.At.X) < s.SizeX / 2
+                && Math.Abs(s.Y - pile.At.Y) < (s.SizeY > 0 ? s.SizeY : s.SizeX) / 2);
             var number = pile.Number.ToString(System.Globalization.CultureInfo.InvariantCulture);
             items.Add(under is null
                 ? new TextItem(Layers.Pile, at + (0, -Layout.SmallestText / 2), Layout.SmallestText, number, Anchor.Middle)
-                : new TextItem(Layers.Pile, p(under.X, under.Y) + ((under.SizeX / 2 * per) + 0.5, -((under.SizeX / 2 * per) + 0.5 + Layout.SmallestText)), Layout.SmallestText, number));
+                : new TextItem(Layers.Pile,
+                    p(under.X, under.Y) + ((under.SizeX / 2 * per) + 0.5, -((under.SizeX / 2 * per) + 0.5 + Layout.SmallestText)),
+                    Layout.SmallestText, number));
         }
     }
 
@@ -52,10 +56,13 @@ internal static class PlanParts
         if (site.Boundary.Count > 0)
         {
             items.Add(new PathItem(Layers.Site, [.. site.Boundary.Select(q)], true, Stroke.Boundary));
-            var (a, b) = Enumerable.Range(0, site.Boundary.Count).Select(i => (A: q(site.Boundary[i]), B: q(site.Boundary[(i + 1) % site.Boundary.Count]))).MaxBy(e => Math.Abs(e.A.X - e.B.X));
+            var (a, b) = Enumerable.Range(0, site.Boundary.Count)
+                .Select(i => (A: q(site.Boundary[i]), B: q(site.Boundary[(i + 1) % site.Boundary.Count])))
+                .MaxBy(e => Math.Abs(e.A.X - e.B.X));
             var left = a.X < b.X ? a : b;
             var below = left.Y < site.Boundary.Average(c => q(c).Y);
-            items.Add(new TextItem(Layers.Site, new(left.X + 2, below ? left.Y - 1 - Layout.SmallestText : left.Y + 1), Layout.SmallestText, boundary));
+            items.Add(new TextItem(Layers.Site, new(left.X + 2, below ? left.Y - 1 - Layout.SmallestText : left.Y + 1), Layout.SmallestText,
+                boundary));
         }
 
         foreach (var zone in site.Zones)
@@ -63,7 +70,8 @@ internal static class PlanParts
             items.Add(new PathItem(Layers.Site, [.. zone.Corners.Select(q)], true, Stroke.Boundary, Fill.Hatch));
             if (zone.Name.Length > 0)
             {
-                items.Add(new TextItem(Layers.Site, q(new PlanPoint(zone.Corners.Average(c => c.X), zone.Corners.Average(c => c.Y))), Layout.SmallestText, zone.Name, Anchor.Middle));
+                items.Add(new TextItem(Layers.Site, q(new PlanPoint(zone.Corners.Average(c => c.X), zone.Corners.Average(c => c.Y))),
+                    Layout.SmallestText, zone.Name, Anchor.Middle));
             }
         }
     }

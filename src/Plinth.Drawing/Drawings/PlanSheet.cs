@@ -8,13 +8,17 @@ namespace Plinth.Drawing.Drawings;
 /// <param name="Heads">Headings.</param>
 /// <param name="Numbers">Which columns hold numbers.</param>
 /// <param name="Rows">Cells.</param>
-internal sealed record PlanTable(string Title, IReadOnlyList<string> Heads, IReadOnlyList<bool> Numbers, IReadOnlyList<IReadOnlyList<string>> Rows)
+internal sealed record PlanTable(string Title, IReadOnlyList<string> Heads, IReadOnlyList<bool> Numbers,
+    IReadOnlyList<IReadOnlyList<string>> Rows)
 {
     /// <summary>No table.</summary>
     public static readonly PlanTable None = new("", [], [], []);
 }
 
-/// <summary>Lays a plan of the building out on a sheet: the smallest paper and the largest scale that suit, a table and notes on the right, the title block.</summary>
+/// <summary>
+/// Lays a plan of the building out on a sheet: the smallest paper and the largest scale that suit, a table and notes on the right, the
+/// title block.
+/// </summary>
 internal static class PlanSheet
 {
     // Above the plan and on its right, mm.
@@ -30,7 +34,8 @@ internal static class PlanSheet
     /// <param name="table">The table.</param>
     /// <param name="notes">The notes.</param>
     /// <param name="draw">Draws the plan, given where a point lies and how many millimetres are a metre.</param>
-    public static Sheet? Of(Project project, PlanModel plan, DrawingRequest request, PlanTable table, IReadOnlyList<string> notes, Action<List<Item>, Func<double, double, At>, double> draw)
+    public static Sheet? Of(Project project, PlanModel plan, DrawingRequest request, PlanTable table, IReadOnlyList<string> notes,
+        Action<List<Item>, Func<double, double, At>, double> draw)
     {
         var size = table.Rows.Count > 0 ? Layout.Size(table.Heads, table.Rows) : (Width: 0, Height: 0, Columns: []);
         var papers = request.Paper is { } asked ? [asked] : Paper.For(project.Units).Skip(1).ToList();
@@ -46,12 +51,15 @@ internal static class PlanSheet
                     continue;
                 }
 
-                var scale = DrawingScale.For(project.Units).FirstOrDefault(s => (request.Scale is null ? s.Ratio <= limit : Math.Abs(s.Ratio - request.Scale.Value) < 1e-6)
-                    && (plan.Width * 1000 / s.Ratio) + Beside(plan.Across, s) <= width && (plan.Height * 1000 / s.Ratio) + Beside(plan.Along, s) <= height);
+                var scale = DrawingScale.For(project.Units)
+                    .FirstOrDefault(s => (request.Scale is null ? s.Ratio <= limit : Math.Abs(s.Ratio - request.Scale.Value) < 1e-6)
+                    && (plan.Width * 1000 / s.Ratio) + Beside(plan.Across, s) <= width
+                        && (plan.Height * 1000 / s.Ratio) + Beside(plan.Along, s) <= height);
                 if (scale is not null)
                 {
                     var (left, below) = (Beside(plan.Across, scale), Beside(plan.Along, scale));
-                    var origin = new At(low.X + left + ((width - left - (plan.Width * 1000 / scale.Ratio)) / 2), low.Y + below + ((height - below - (plan.Height * 1000 / scale.Ratio)) / 2));
+                    var origin = new At(low.X + left + ((width - left - (plan.Width * 1000 / scale.Ratio)) / 2),
+                        low.Y + below + ((height - below - (plan.Height * 1000 / scale.Ratio)) / 2));
                     return Make(project, plan, request, paper, scale, origin, table, size.Width, notes, draw);
                 }
             }
@@ -61,9 +69,12 @@ internal static class PlanSheet
     }
 
     // Room for dimensions and one row of bubbles, or as many rows as close lines need.
-    private static double Beside(IReadOnlyList<GridLine> lines, DrawingScale scale) => GridLines.DimensionsBeside + ((GridLines.BubbleRows(lines, 1000 / scale.Ratio).DefaultIfEmpty(0).Max() + 1) * GridLines.BubbleStep) + 1;
+    private static double Beside(IReadOnlyList<GridLine> lines, DrawingScale scale) =>
+        GridLines.DimensionsBeside + ((GridLines.BubbleRows(lines, 1000 / scale.Ratio).DefaultIfEmpty(0).Max() + 1) * GridLines.BubbleStep)
+            + 1;
 
-    private static Sheet Make(Project project, PlanModel plan, DrawingRequest request, Paper paper, DrawingScale scale, At origin, PlanTable table, double tableWidth, IReadOnlyList<string> notes, Action<List<Item>, Func<double, double, At>, double> draw)
+    private static Sheet Make(Project project, PlanModel plan, DrawingRequest request, Paper paper, DrawingScale scale, At origin,
+        PlanTable table, double tableWidth, IReadOnlyList<string> notes, Action<List<Item>, Func<double, double, At>, double> draw)
     {
         var items = new List<Item>();
         var per = 1000 / scale.Ratio;

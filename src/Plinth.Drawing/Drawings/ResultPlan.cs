@@ -13,7 +13,8 @@ public static class ResultPlan
     private const int MostRows = 60;
 
     // Used up to so much: light to dark; what fails is hatched and says so.
-    private static readonly (double Upto, int Tint, string Words)[] Bands = [(0.5, 0xF2F6F0, "up to 0.50"), (0.7, 0xD8E8CF, "0.50 to 0.70"), (0.85, 0xB3D3A3, "0.70 to 0.85"), (0.95, 0x8CBB78, "0.85 to 0.95"), (1 + 1e-9, 0x66A150, "0.95 to 1.00")];
+    private static readonly (double Upto, int Tint, string Words)[] Bands = [(0.5, 0xF2F6F0, "up to 0.50"), (0.7, 0xD8E8CF, "0.50 to 0.70"),
+        (0.85, 0xB3D3A3, "0.70 to 0.85"), (0.95, 0x8CBB78, "0.85 to 0.95"), (1 + 1e-9, 0x66A150, "0.95 to 1.00")];
     private const int FailTint = 0xF0B9A0;
 
     /// <summary>How much of its strength each footing uses, in which check, under which combination, and how much room it has.</summary>
@@ -30,8 +31,11 @@ public static class ResultPlan
         var plan = new PlanModel(project, [.. sized.Select(r => (r.Foundation, r.Design!))]);
         var worst = sized.OrderBy(r => r.Passes).ThenByDescending(r => r.Result!.Governing.Utilisation).ToList();
         string Used(FoundationReport r) => Wording.Utilisation(r.Result!.Governing.Utilisation, r.Result.Governing.Outcome.Passes);
-        var table = new PlanTable("What governs, most used first", ["mark", "util.", "result", "check", "combination", "room"], [false, true, false, false, false, true],
-            [.. worst.Take(MostRows).Select(r => (IReadOnlyList<string>)[r.Foundation.Mark, Used(r), Wording.Verdict(r), Wording.Words(r.Result!.Governing), Wording.Combination(r.Result.Governing), r.Room is { } room ? Wording.Room(room) : ""])]);
+        var table = new PlanTable("What governs, most used first", ["mark", "util.", "result", "check", "combination", "room"],
+            [false, true, false, false, false, true],
+            [.. worst.Take(MostRows)
+                .Select(r => (IReadOnlyList<string>)[r.Foundation.Mark, Used(r), Wording.Verdict(r), Wording.Words(r.Result!.Governing),
+                    Wording.Combination(r.Result.Governing), r.Room is { } room ? Wording.Room(room) : ""])]);
         void Draw(List<Item> items, Func<double, double, At> p, double per)
         {
             GridLines.Add(items, plan, p, per);
@@ -39,7 +43,14 @@ public static class ResultPlan
             {
                 var r = byMark[f.Mark];
                 var used = r.Result!.Governing.Utilisation;
-                items.Add(new PathItem(Layers.Footing, [.. f.Corners.Select(c => p(c.X, c.Y))], true, r.Passes ? Stroke.Thin : new Stroke(0.7), r.Passes ? Fill.None : Fill.Hatch) { Tint = r.Passes ? Bands.First(b => used <= b.Upto || b == Bands[^1]).Tint : FailTint });
+                items.Add(new PathItem(Layers.Footing, [.. f.Corners.Select(c => p(c.X, c.Y))], true,
+                    r.Passes ? Stroke.Thin : new Stroke(0.7),
+                    r.Passes ? Fill.None : Fill.Hatch)
+                {
+                    Tint = r.Passes
+                        ? Bands.First(b => used <= b.Upto || b == Bands[^1]).Tint
+                        : FailTint
+                });
             }
 
             PlanParts.Columns(items, plan, p, per);
@@ -49,19 +60,23 @@ public static class ResultPlan
                 var g = r.Result!.Governing;
                 return
                 [
-                    new(Layers.Mark, f.Mark, 2.2, true), new(Layers.Result, (r.Passes ? "" : "FAIL ") + Used(r), 2, !r.Passes), new(Layers.Result, Wording.Words(g), Layout.SmallestText, false),
+                    new(Layers.Mark, f.Mark, 2.2, true), new(Layers.Result, (r.Passes ? "" : "FAIL ") + Used(r), 2, !r.Passes),
+                    new(Layers.Result, Wording.Words(g), Layout.SmallestText, false),
                     .. r.Room is { } room ? (MarkLine[])[new(Layers.Result, "room " + Wording.Room(room), Layout.SmallestText, false)] : [],
                 ];
             });
         }
 
-        List<string> notes = ["Filled by utilisation: " + string.Join(", ", Bands.Select(b => b.Words)) + ", light to dark; hatched: fails.", "Room: how much all actions of the supports may grow before the first check fails.", .. Wording.Leaves([.. sized.Select(r => r.Foundation)])];
+        List<string> notes = ["Filled by utilisation: " + string.Join(", ", Bands.Select(b => b.Words))
+            + ", light to dark; hatched: fails.", "Room: how much all actions of the supports may grow before the first check fails.",
+            .. Wording.Leaves([.. sized.Select(r => r.Foundation)])];
         if (worst.Count > MostRows)
         {
             notes.Add(string.Create(CultureInfo.InvariantCulture, $"The table shows the {MostRows} most used of {worst.Count}."));
         }
 
-        return PlanSheet.Of(project, plan, request, table, notes, Draw) ?? PlanSheet.Of(project, plan, request, PlanTable.None, [.. notes, "The table is left out: it does not fit."], Draw);
+        return PlanSheet.Of(project, plan, request, table, notes, Draw)
+            ?? PlanSheet.Of(project, plan, request, PlanTable.None, [.. notes, "The table is left out: it does not fit."], Draw);
     }
 
     /// <summary>What every column brings to its foundation in a load case.</summary>
@@ -69,7 +84,8 @@ public static class ResultPlan
     /// <param name="designs">The designs in force, drawn beneath.</param>
     /// <param name="index">The case.</param>
     /// <param name="request">Title, paper and scale.</param>
-    public static Sheet? Loads(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, int index, DrawingRequest request)
+    public static Sheet? Loads(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs, int index,
+        DrawingRequest request)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(designs);
@@ -79,9 +95,11 @@ public static class ResultPlan
         SupportAction Of(Support s) => project.Actions[s.Label][index];
         string F(double v) => Unit.Force.Format(v, units).Replace('-', '−');
         string M(double v) => Unit.Moment.Format(v, units).Replace('-', '−');
-        bool Acts(SupportAction a) => Math.Max(Math.Abs(a.N), Math.Max(Math.Max(Math.Abs(a.Fx), Math.Abs(a.Fy)), Math.Max(Math.Abs(a.Mx), Math.Abs(a.My)))) > 1e-9;
+        bool Acts(SupportAction a) =>
+            Math.Max(Math.Abs(a.N), Math.Max(Math.Max(Math.Abs(a.Fx), Math.Abs(a.Fy)), Math.Max(Math.Abs(a.Mx), Math.Abs(a.My)))) > 1e-9;
         var sum = project.Supports.Select(Of).Aggregate(default(SupportAction), (a, b) => a + b);
-        var table = new PlanTable("Sum over all columns", ["", Unit.Force.Symbol(units)], [false, true], [["N, downwards", F(sum.N)], ["Fx", F(sum.Fx)], ["Fy", F(sum.Fy)]]);
+        var table = new PlanTable("Sum over all columns", ["", Unit.Force.Symbol(units)], [false, true],
+            [["N, downwards", F(sum.N)], ["Fx", F(sum.Fx)], ["Fy", F(sum.Fy)]]);
         void Draw(List<Item> items, Func<double, double, At> p, double per)
         {
             GridLines.Add(items, plan, p, per);
@@ -124,7 +142,8 @@ public static class ResultPlan
         return PlanSheet.Of(project, plan, request, table,
         [
             $"Case {c.Name}: actions of the columns on their foundations, not factored, in the project's axes.",
-            $"N: downwards positive, {Unit.Force.Symbol(units)}; bold: lifts. F: along x; along y. M: about x; about y, {Unit.Moment.Symbol(units)}.",
+            $"N: downwards positive, {Unit.Force.Symbol(units)}; bold: lifts. F: along x; along y. M: about x; about y, "
+                + $"{Unit.Moment.Symbol(units)}.",
             "Not shown below 0.05.",
         ], Draw);
     }

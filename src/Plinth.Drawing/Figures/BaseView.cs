@@ -32,11 +32,13 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
     public static BaseView About(Trial s, DrawingScale scale, At middle)
     {
         var per = 1000 / scale.Ratio;
-        return new BaseView(s, scale, middle + (-(s.Body.LowX + s.Body.HighX) / 2 * per, -(s.Body.Low(false) + s.Body.High(false)) / 2 * per));
+        return new BaseView(s, scale,
+            middle + (-(s.Body.LowX + s.Body.HighX) / 2 * per, -(s.Body.Low(false) + s.Body.High(false)) / 2 * per));
     }
 
     /// <summary>Draws its outline.</summary>
-    public void Outline(Canvas to, Fill fill = Fill.None) => to.Area(Layers.Footing, Stroke.Edge, [.. State.Body.Outline.ToArray().Select(At)], fill);
+    public void Outline(Canvas to, Fill fill = Fill.None) =>
+        to.Area(Layers.Footing, Stroke.Edge, [.. State.Body.Outline.ToArray().Select(At)], fill);
 
     /// <summary>Draws what stands on it: pedestal and column.</summary>
     public void Standing(Canvas to)
@@ -61,7 +63,8 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
                 to.Box(Layers.Pedestal, Stroke.Thin, At(x - (p.SizeX / 2), y - (p.SizeY / 2)), At(x + (p.SizeX / 2), y + (p.SizeY / 2)));
                 if (p.Socket is not null)
                 {
-                    to.Box(Layers.Pedestal, Stroke.Thin, At(x - (p.ClearX / 2), y - (p.ClearY / 2)), At(x + (p.ClearX / 2), y + (p.ClearY / 2)));
+                    to.Box(Layers.Pedestal, Stroke.Thin, At(x - (p.ClearX / 2), y - (p.ClearY / 2)),
+                        At(x + (p.ClearX / 2), y + (p.ClearY / 2)));
                 }
             }
         }
@@ -75,7 +78,10 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
 
         var (sin, cos) = Core.Loads.SupportAction.SinCosDegrees(s.AngleDegrees - State.Place.Place.AngleDegrees);
         At Corner(double a, double b) => At(x + (a * cos) - (b * sin), y + (a * sin) + (b * cos));
-        void Rectangle(double sizeX, double sizeY, Stroke stroke, Fill fill) => to.Area(Layers.Column, stroke, [Corner(-sizeX / 2, -sizeY / 2), Corner(sizeX / 2, -sizeY / 2), Corner(sizeX / 2, sizeY / 2), Corner(-sizeX / 2, sizeY / 2)], fill);
+        void Rectangle(double sizeX, double sizeY, Stroke stroke, Fill fill) =>
+            to.Area(Layers.Column, stroke,
+                [Corner(-sizeX / 2, -sizeY / 2), Corner(sizeX / 2, -sizeY / 2), Corner(sizeX / 2, sizeY / 2),
+                    Corner(-sizeX / 2, sizeY / 2)], fill);
         if (s.Shape == ColumnShape.Steel)
         {
             Rectangle(s.PlateX, s.PlateY, Stroke.Fine, Fill.None);
@@ -139,7 +145,8 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
                 var upright = Math.Abs(line.From.X - line.To.X) < Math.Abs(line.From.Y - line.To.Y);
                 var (a, b) = upright == line.From.Y < line.To.Y ? (line.From, line.To) : (line.To, line.From);
                 (a, b) = upright || line.From.X < line.To.X ? (a, b) : (b, a);
-                to.Write(Layers.Site, upright ? new(a.X - 0.8, a.Y + 1) : new(a.X + 1, a.Y + 0.8), words, Anchor.Left, 1.8, false, upright ? 90 : 0);
+                to.Write(Layers.Site, upright ? new(a.X - 0.8, a.Y + 1) : new(a.X + 1, a.Y + 0.8), words, Anchor.Left, 1.8, false,
+                    upright ? 90 : 0);
                 named = true;
             }
         }

@@ -20,15 +20,20 @@ internal sealed class Canvas
 
     public void Path(string layer, Stroke stroke, params At[] points) => Items.Add(new PathItem(layer, points, false, stroke));
 
-    public void Area(string layer, Stroke stroke, IReadOnlyList<At> points, Fill fill = Fill.None, int? tint = null) => Items.Add(new PathItem(layer, points, true, stroke, fill) { Tint = tint });
+    public void Area(string layer, Stroke stroke, IReadOnlyList<At> points, Fill fill = Fill.None, int? tint = null) =>
+        Items.Add(new PathItem(layer, points, true, stroke, fill) { Tint = tint });
 
-    public void Box(string layer, Stroke stroke, At low, At high, Fill fill = Fill.None, int? tint = null) => Area(layer, stroke, [low, new(high.X, low.Y), high, new(low.X, high.Y)], fill, tint);
+    public void Box(string layer, Stroke stroke, At low, At high, Fill fill = Fill.None, int? tint = null) =>
+        Area(layer, stroke, [low, new(high.X, low.Y), high, new(low.X, high.Y)], fill, tint);
 
-    public void Circle(string layer, Stroke stroke, At centre, double radius, Fill fill = Fill.None) => Items.Add(new CircleItem(layer, centre, radius, stroke, fill));
+    public void Circle(string layer, Stroke stroke, At centre, double radius, Fill fill = Fill.None) =>
+        Items.Add(new CircleItem(layer, centre, radius, stroke, fill));
 
-    public void Write(string layer, At at, string text, Anchor anchor = Anchor.Left, double height = Text, bool bold = false, double angle = 0) => Items.Add(new TextItem(layer, at, height, text, anchor, angle, bold));
+    public void Write(string layer, At at, string text, Anchor anchor = Anchor.Left, double height = Text, bool bold = false,
+        double angle = 0) => Items.Add(new TextItem(layer, at, height, text, anchor, angle, bold));
 
-    public void Measure(At from, At to, bool vertical, double line, string text) => Items.Add(new DimensionItem(from, to, vertical, line, text));
+    public void Measure(At from, At to, bool vertical, double line, string text) =>
+        Items.Add(new DimensionItem(from, to, vertical, line, text));
 
     /// <summary>A tag: a letter or number in a ring.</summary>
     public void Tag(string layer, At at, string text)
@@ -38,7 +43,8 @@ internal sealed class Canvas
     }
 
     /// <summary>A length as dimensions write it: millimetres, or feet and inches.</summary>
-    public static string Length(double metres, UnitSystem units) => units == UnitSystem.Us ? Dimension.Feet(metres) : Math.Round(metres * 1000).ToString("0", CultureInfo.InvariantCulture);
+    public static string Length(double metres, UnitSystem units) =>
+        units == UnitSystem.Us ? Dimension.Feet(metres) : Math.Round(metres * 1000).ToString("0", CultureInfo.InvariantCulture);
 
     /// <summary>The largest usual scale at which a length keeps within a space; the smallest where none does.</summary>
     /// <param name="units">Units.</param>

@@ -17,7 +17,9 @@ public static class FigureSheet
     private static readonly double[] LargeScales = [25, 50];
     private static readonly double[] LargeScalesInFeet = [16, 24, 50];
 
-    /// <summary>The detail of a footing: plan, two sections, pedestal, bars; null where it does not fit on the paper at the scale asked for.</summary>
+    /// <summary>
+    /// The detail of a footing: plan, two sections, pedestal, bars; null where it does not fit on the paper at the scale asked for.
+    /// </summary>
     public static Sheet? Detail(DetailModel m, DrawingRequest request)
     {
         ArgumentNullException.ThrowIfNull(m);
@@ -28,13 +30,18 @@ public static class FigureSheet
         {
             foreach (var paper in papers)
             {
-                foreach (var scale in DrawingScale.For(m.Units).Where(s => request.Scale is null ? s.Ratio <= limit : Math.Abs(s.Ratio - request.Scale.Value) < 1e-6))
+                foreach (var scale in DrawingScale.For(m.Units)
+                    .Where(s => request.Scale is null ? s.Ratio <= limit : Math.Abs(s.Ratio - request.Scale.Value) < 1e-6))
                 {
                     var several = m.State.Columns.Length > 1;
                     var head = PileHeadDetail.Of(m, scale);
                     Figure[] heads = head is null ? [] : [head];
-                    Figure[] left = several ? [SpanDetail.Plan(m, scale), SpanDetail.Section(m, null, scale), .. DetailParts.Pedestals(m, scale)] : [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
-                    Figure[] right = several ? [bars, .. Enumerable.Range(0, m.State.Columns.Length).Select(i => SpanDetail.Section(m, i, scale)), .. heads] : [bars, DetailSection.Of(m, false, scale), .. heads];
+                    Figure[] left = several
+                        ? [SpanDetail.Plan(m, scale), SpanDetail.Section(m, null, scale), .. DetailParts.Pedestals(m, scale)]
+                        : [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
+                    Figure[] right = several
+                        ? [bars, .. Enumerable.Range(0, m.State.Columns.Length).Select(i => SpanDetail.Section(m, i, scale)), .. heads]
+                        : [bars, DetailSection.Of(m, false, scale), .. heads];
                     var pedestal = several ? null : DetailParts.Pedestal(m, scale);
                     if (Columns(m.Project, request, paper, scale, left, right, pedestal) is { } sheet)
                     {
@@ -48,14 +55,16 @@ public static class FigureSheet
     }
 
     // Two columns: the right one keeps clear of the title block.
-    private static Sheet? Columns(Project project, DrawingRequest request, Paper paper, DrawingScale scale, Figure[] left, Figure[] right, Figure? extra)
+    private static Sheet? Columns(Project project, DrawingRequest request, Paper paper, DrawingScale scale, Figure[] left, Figure[] right,
+        Figure? extra)
     {
         var (low, high) = Layout.Inside(paper);
         var (width, height) = (high.X - low.X - (2 * Between), high.Y - low.Y - Between);
         var leftWidth = left.Max(f => f.Width);
         var rightWidth = Math.Max(right.Max(f => f.Width), right[1].Width + (extra is null ? 0 : extra.Width + Between));
         double Tall(IEnumerable<Figure> figures) => figures.Sum(f => f.Height + Heading + Between);
-        bool Fits() => leftWidth + Between + Math.Max(rightWidth, Layout.TitleWidth) <= width && Tall(left) <= height && Tall(right) + Block <= height;
+        bool Fits() =>
+            leftWidth + Between + Math.Max(rightWidth, Layout.TitleWidth) <= width && Tall(left) <= height && Tall(right) + Block <= height;
         if (!Fits() || (extra is not null && extra.Height > right[1].Height))
         {
             // What does not stand beside the section may stand below it.

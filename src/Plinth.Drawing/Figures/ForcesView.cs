@@ -41,7 +41,9 @@ public static class ForcesView
             }
         }
 
-        var words = $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. Shear of the part towards −; moment drawn on the side that it stretches. The column's load acts at its centre.";
+        var words =
+            $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. Shear of the "
+                + "part towards −; moment drawn on the side that it stretches. The column's load acts at its centre.";
         to.Write(Layers.Note, new(Left, 1), words, Anchor.Left, Layout.Fitted(words, Canvas.Text, width - (2 * Left)));
         return new Figure($"{mark}: shear and moment", width, height, null, to.Items);
     }
@@ -66,16 +68,19 @@ public static class ForcesView
         foreach (var v in d.Shears)
         {
             var sign = d.Points.MinBy(p => Math.Abs(p.At - v.At)).Shear >= 0 ? 1 : -1;
-            Point(to, new(X(v.At), shearZero + (sign * v.Demand * shear)), Unit.Force.Format(v.Demand, units), sign > 0, v.At < (d.Faces.Low + d.Faces.High) / 2 ? Anchor.Right : Anchor.Left);
+            Point(to, new(X(v.At), shearZero + (sign * v.Demand * shear)), Unit.Force.Format(v.Demand, units), sign > 0,
+                v.At < (d.Faces.Low + d.Faces.High) / 2 ? Anchor.Right : Anchor.Left);
         }
 
         to.Write(Layers.Note, new(x0 + width - Right + 1, shearZero - 0.9), "V " + Unit.Force.Symbol(units));
         var momentZero = shearZero - (Plot / 2) - Gap - (Plot / 4);
-        Curve(to, d, X, momentZero, Plot / 2, p => -p.Moment, -d.MomentStrength, d.MomentStrengthTop > 0 && d.Points.Any(p => p.Moment < 0) ? d.MomentStrengthTop : 0, out var moment);
+        Curve(to, d, X, momentZero, Plot / 2, p => -p.Moment, -d.MomentStrength,
+            d.MomentStrengthTop > 0 && d.Points.Any(p => p.Moment < 0) ? d.MomentStrengthTop : 0, out var moment);
         Strength(to, new(x0 + width - Right, 0), X(-side / 2), momentZero, moment, -d.MomentStrength, "φMn", Unit.Moment, units);
         foreach (var (m, sign) in d.Moments.Select(m => (m, -1)).Concat(d.MomentsTop.Select(m => (m, 1))).Where(m => m.m.Demand > 0))
         {
-            Point(to, new(X(m.At), momentZero + (sign * m.Demand * moment)), Unit.Moment.Format(m.Demand, units), sign > 0, Math.Abs(m.At - d.Faces.Low) < 1e-9 ? Anchor.Right : Anchor.Left);
+            Point(to, new(X(m.At), momentZero + (sign * m.Demand * moment)), Unit.Moment.Format(m.Demand, units), sign > 0,
+                Math.Abs(m.At - d.Faces.Low) < 1e-9 ? Anchor.Right : Anchor.Left);
         }
 
         to.Write(Layers.Note, new(x0 + width - Right + 1, momentZero - 0.9), "M " + Unit.Moment.Symbol(units));
@@ -85,26 +90,31 @@ public static class ForcesView
         }
     }
 
-    private static void Curve(Canvas to, ForceDiagram d, Func<double, double> x, double zero, double room, Func<SectionPoint, double> value, double strength, double other, out double per)
+    private static void Curve(Canvas to, ForceDiagram d, Func<double, double> x, double zero, double room, Func<SectionPoint, double> value,
+        double strength, double other, out double per)
     {
         // The whole curve has room, the peak under the column's centre too; a strength far beyond it is only said.
         var highest = d.Points.Max(p => Math.Abs(value(p)));
-        var most = Math.Max(Math.Max(Math.Abs(strength) <= Far * highest ? Math.Abs(strength) : 0, Math.Abs(other) <= Far * highest ? Math.Abs(other) : 0), Math.Max(highest, 1e-9));
+        var most = Math.Max(Math.Max(Math.Abs(strength) <= Far * highest ? Math.Abs(strength) : 0,
+            Math.Abs(other) <= Far * highest ? Math.Abs(other) : 0), Math.Max(highest, 1e-9));
         var scale = room / most;
         per = scale;
         double Y(SectionPoint p) => zero + (value(p) * scale);
-        to.Area(Layers.Result, Stroke.Thin, [new(x(d.Points[0].At), zero), .. d.Points.Select(p => new At(x(p.At), Y(p))), new(x(d.Points[^1].At), zero)], Fill.Light);
+        to.Area(Layers.Result, Stroke.Thin,
+            [new(x(d.Points[0].At), zero), .. d.Points.Select(p => new At(x(p.At), Y(p))), new(x(d.Points[^1].At), zero)], Fill.Light);
         to.Path(Layers.Result, Stroke.Fine, new(x(d.Points[0].At), zero), new(x(d.Points[^1].At), zero));
     }
 
-    private static void Strength(Canvas to, At right, double left, double zero, double per, double strength, string symbol, Unit unit, UnitSystem units)
+    private static void Strength(Canvas to, At right, double left, double zero, double per, double strength, string symbol, Unit unit,
+        UnitSystem units)
     {
         var words = $"{symbol} {unit.Format(Math.Abs(strength), units)}";
         var offset = strength * per;
         if (Math.Abs(offset) > (Plot / 2) + 0.01)
         {
             // Far beyond the plot: said, not drawn.
-            to.Write(Layers.Result, new(right.X + 1, zero + (Math.Sign(strength) * ((Plot / 4) + 2))), words + (strength > 0 ? " ↑" : " ↓"), Anchor.Left, 1.8);
+            to.Write(Layers.Result, new(right.X + 1, zero + (Math.Sign(strength) * ((Plot / 4) + 2))), words + (strength > 0 ? " ↑" : " ↓"),
+                Anchor.Left, 1.8);
             return;
         }
 

@@ -60,23 +60,43 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
             case FigureKind.Steel:
                 return SteelView.Of(foundation.Mark, SteelFigure.Of(checker.Trials), project.Units, width);
             case FigureKind.Pedestal:
-                var worst = checker.Trials.SelectMany(t => t.Columns.ToArray()).Select(InteractionFigure.Of).Where(f => f is not null).MaxBy(f => f!.Loads.Select(l => l.Utilisation).DefaultIfEmpty(0).Max());
-                return worst is null ? null : InteractionView.Of($"{foundation.Mark}: pedestal, force with moments", worst, project.Units, width);
+                var worst = checker.Trials.SelectMany(t => t.Columns.ToArray()).Select(InteractionFigure.Of)
+                    .Where(f => f is not null)
+                    .MaxBy(f => f!.Loads.Select(l => l.Utilisation).DefaultIfEmpty(0).Max());
+                return worst is null
+                    ? null
+                    : InteractionView.Of($"{foundation.Mark}: pedestal, force with moments", worst, project.Units, width);
             case FigureKind.Shaft:
-                var shaft = checker.Trials.Select(foundation.Kind.Shaft).Where(f => f is { Loads.Count: > 0 }).MaxBy(f => f!.Loads[0].Utilisation);
-                return shaft is null ? null : InteractionView.Of($"{foundation.Mark}: shaft of a pile, force with moments", shaft, project.Units, width);
+                var shaft = checker.Trials.Select(foundation.Kind.Shaft)
+                    .Where(f => f is { Loads.Count: > 0 })
+                    .MaxBy(f => f!.Loads[0].Utilisation);
+                return shaft is null
+                    ? null
+                    : InteractionView.Of($"{foundation.Mark}: shaft of a pile, force with moments", shaft, project.Units, width);
             case FigureKind.Struts when checker.Find(design, "strut", null, combination) is var (modelled, at) && at >= 0:
-                return foundation.Kind.Struts(modelled.Trial, at) is { } model ? StrutsView.Of(foundation.Mark, modelled.Trial, at, model, width, height) : null;
+                return foundation.Kind.Struts(modelled.Trial, at) is { } model
+                    ? StrutsView.Of(foundation.Mark, modelled.Trial, at, model, width, height)
+                    : null;
             case FigureKind.Struts:
                 return null;
             default:
                 return Governing(kind, combination) is not var (state, k) ? null : kind switch
                 {
-                    FigureKind.Piles => state.Piles.IsEmpty ? null : PilesView.Of(foundation.Mark, state, k, foundation.Kind.PileForces(state, k), foundation.Kind.PileForces(state), width, height),
+                    FigureKind.Piles =>
+                        state.Piles.IsEmpty
+                            ? null
+                            : PilesView.Of(foundation.Mark, state, k, foundation.Kind.PileForces(state, k),
+                                foundation.Kind.PileForces(state), width, height),
                     FigureKind.Pressure => PressureView.Of(foundation.Mark, state, k, width, height),
-                    FigureKind.Sections when state.Columns.Length > 1 => SpanSectionsView.Of(foundation.Mark, state, Worst("one-way-shear-x", state, k, combination), a => Worst(a, k, combination), width, height),
-                    FigureKind.Forces when state.Columns.Length > 1 => state.Along(k) is { } along ? SpanForcesView.Of(foundation.Mark, state, k, along, width) : null,
-                    FigureKind.Sections => SectionsView.Of(foundation.Mark, state, (Worst("two-way-shear", state, k, combination), Worst("one-way-shear-x", state, k, combination), Worst("one-way-shear-y", state, k, combination)), width, height),
+                    FigureKind.Sections when state.Columns.Length > 1 =>
+                        SpanSectionsView.Of(foundation.Mark, state, Worst("one-way-shear-x", state, k, combination),
+                            a => Worst(a, k, combination), width, height),
+                    FigureKind.Forces when state.Columns.Length > 1 =>
+                        state.Along(k) is { } along ? SpanForcesView.Of(foundation.Mark, state, k, along, width) : null,
+                    FigureKind.Sections =>
+                        SectionsView.Of(foundation.Mark, state,
+                            (Worst("two-way-shear", state, k, combination), Worst("one-way-shear-x", state, k, combination),
+                                Worst("one-way-shear-y", state, k, combination)), width, height),
                     _ => ForcesView.Of(foundation.Mark, state, k, width),
                 };
         }
@@ -88,7 +108,9 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
 
     // The same of two-way shear round one column, or round two.
     private int Worst(PunchedArea area, int otherwise, string? combination) =>
-        combination is null && checker.List.Find("two-way-shear")!.Findings(area.Trial).FirstOrDefault(f => f.Subject == area) is { Subject: not null, Combination: >= 0 } found ? found.Combination : otherwise;
+        combination is null
+            && checker.List.Find("two-way-shear")!.Findings(area.Trial)
+                .FirstOrDefault(f => f.Subject == area) is { Subject: not null, Combination: >= 0 } found ? found.Combination : otherwise;
 
     /// <summary>Where what a figure shows governs, or its combination of a name.</summary>
     private (Trial State, int Combination)? Governing(FigureKind kind, string? combination)
@@ -104,7 +126,8 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
         var most = double.NegativeInfinity;
         foreach (var id in ids)
         {
-            if (checker.Find(design, id, null, combination) is var (subject, k) && k >= 0 && checker.List.Find(id)!.Worst(subject.Trial) is { } worst && worst.Outcome.Utilisation > most)
+            if (checker.Find(design, id, null, combination) is var (subject, k) && k >= 0
+                && checker.List.Find(id)!.Worst(subject.Trial) is { } worst && worst.Outcome.Utilisation > most)
             {
                 (found, most) = ((subject.Trial, k), worst.Outcome.Utilisation);
             }

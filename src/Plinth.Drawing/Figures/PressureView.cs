@@ -34,14 +34,16 @@ public static class PressureView
         var scale = Canvas.Fit(units, (s.Body.Length, width - left - right), (BaseView.Widest(s), height - Above - Below));
         var per = 1000 / scale.Ratio;
         var tall = (BaseView.Widest(s) * per) + Above + Below;
-        var view = new BaseView(s, scale, new At(left + ((width - left - right) / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), Below + (BaseView.Widest(s) * per / 2)));
+        var view = new BaseView(s, scale,
+            new At(left + ((width - left - right) / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), Below + (BaseView.Widest(s) * per / 2)));
         var to = new Canvas();
         string P(double v) => Unit.Pressure.FormatWithSymbol(v, units);
         if (f.State != ContactState.NoEquilibrium && f.Most > 0)
         {
             for (var i = 0; i < Bands.Length; i++)
             {
-                var part = f.Between(s.Body.Outline, f.Most * i / Bands.Length, f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
+                var part = f.Between(s.Body.Outline, f.Most * i / Bands.Length,
+                    f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
                 if (part.Count > 2)
                 {
                     to.Area(Layers.Result, Stroke.None, [.. part.Select(view.At)], Fill.None, Bands[i]);
@@ -75,8 +77,10 @@ public static class PressureView
             // Flush with the corners; on a small base outwards from its middle, so that none lies on another.
             var small = view.High.X - view.Low.X < NarrowBase;
             var corner = view.At(s.Body.Outline[i]);
-            var at = new At(small ? view.Centre.X + (onRight ? 0.8 : -0.8) : onRight ? view.High.X : view.Low.X, top ? corner.Y + 1.5 : corner.Y - 3.6);
-            to.Write(Layers.Result, at, P(f.Corners[i]), onRight == small ? Anchor.Left : Anchor.Right, Canvas.Text, f.Corners[i] >= f.Most * (1 - 1e-9));
+            var at = new At(small ? view.Centre.X + (onRight ? 0.8 : -0.8) : onRight ? view.High.X : view.Low.X,
+                top ? corner.Y + 1.5 : corner.Y - 3.6);
+            to.Write(Layers.Result, at, P(f.Corners[i]), onRight == small ? Anchor.Left : Anchor.Right, Canvas.Text,
+                f.Corners[i] >= f.Most * (1 - 1e-9));
         }
 
         var within = f.N > 0 && Math.Abs(f.Resultant.X) <= s.Body.Length && Math.Abs(f.Resultant.Y) <= BaseView.Widest(s);
@@ -89,10 +93,12 @@ public static class PressureView
         }
 
         to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Body.Length, units));
-        to.Measure(new(view.Low.X, view.At(0, -s.Body.LowWidth / 2).Y), new(view.Low.X, view.At(0, s.Body.LowWidth / 2).Y), true, view.Low.X - 6, Canvas.Length(s.Body.LowWidth, units));
+        to.Measure(new(view.Low.X, view.At(0, -s.Body.LowWidth / 2).Y), new(view.Low.X, view.At(0, s.Body.LowWidth / 2).Y), true,
+            view.Low.X - 6, Canvas.Length(s.Body.LowWidth, units));
         if (!s.Body.IsRectangle)
         {
-            to.Measure(new(view.High.X, view.At(0, -s.Body.HighWidth / 2).Y), new(view.High.X, view.At(0, s.Body.HighWidth / 2).Y), true, view.High.X + 6, Canvas.Length(s.Body.HighWidth, units));
+            to.Measure(new(view.High.X, view.At(0, -s.Body.HighWidth / 2).Y), new(view.High.X, view.At(0, s.Body.HighWidth / 2).Y), true,
+                view.High.X + 6, Canvas.Length(s.Body.HighWidth, units));
         }
 
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
@@ -100,13 +106,17 @@ public static class PressureView
             ? [$"{s.Combinations[k].Name}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)}: no equilibrium, the base tips or lifts"]
             :
             [
-                $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)} (⊕) at x {Canvas.Signed(Unit.Length, f.Resultant.X, units)}, y {Canvas.Signed(Unit.Length, f.Resultant.Y, units)}",
-                $"highest {P(f.Most)}; {string.Create(CultureInfo.InvariantCulture, $"{Math.Floor(f.Share * 1000) / 10:0.#}")} % of the base in contact{(f.ZeroLine.Count == 2 ? "; chain line: zero pressure" : "")}{(f.Water > 0 ? $"; water's {P(f.Water)} apart" : "")}",
+                $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: ΣN "
+                    + $"{Unit.Force.FormatWithSymbol(f.N, units)} (⊕) at x {Canvas.Signed(Unit.Length, f.Resultant.X, units)}, y "
+                    + $"{Canvas.Signed(Unit.Length, f.Resultant.Y, units)}",
+                $"highest {P(f.Most)}; {string.Create(CultureInfo.InvariantCulture, $"{Math.Floor(f.Share * 1000) / 10:0.#}")} % of the "
+                    + $"base in contact{(f.ZeroLine.Count == 2 ? "; chain line: zero pressure" : "")}{(f.Water > 0 ? $"; water's {P(f.Water)} apart" : "")}",
                 s.Combinations[k].Rule,
             ];
         for (var i = 0; i < lines.Length; i++)
         {
-            to.Write(Layers.Note, new(2, Below - 20 - (i * Canvas.Line)), lines[i], Anchor.Left, Drawings.Layout.Fitted(lines[i], Canvas.Text, width - 4));
+            to.Write(Layers.Note, new(2, Below - 20 - (i * Canvas.Line)), lines[i], Anchor.Left,
+                Drawings.Layout.Fitted(lines[i], Canvas.Text, width - 4));
         }
 
         return new Figure($"{mark}: contact pressure", width, tall, scale, to.Items);

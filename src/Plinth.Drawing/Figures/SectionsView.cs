@@ -22,7 +22,8 @@ public static class SectionsView
     /// <param name="combinations">The combination of two-way shear, and of one-way shear across x and across y.</param>
     /// <param name="width">Width of the figure, mm.</param>
     /// <param name="height">Greatest height of the figure, mm.</param>
-    public static Figure Of(string mark, Trial s, (int TwoWay, int AcrossX, int AcrossY) combinations, double width = 175, double height = 140)
+    public static Figure Of(string mark, Trial s, (int TwoWay, int AcrossX, int AcrossY) combinations, double width = 175,
+        double height = 140)
     {
         ArgumentNullException.ThrowIfNull(s);
         var units = s.Units;
@@ -41,7 +42,9 @@ public static class SectionsView
             {
                 var tag = (lines.Count + 1).ToString(System.Globalization.CultureInfo.InvariantCulture);
                 lines.Add((alongX, section, tag));
-                rows.Add([tag, alongX ? "shear across x" : "shear across y", Name(alongX ? combinations.AcrossX : combinations.AcrossY), "Vu " + Unit.Force.FormatWithSymbol(section.Demand, units), "φVc " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units), Used(section.Demand, diagram.ShearStrength)]);
+                rows.Add([tag, alongX ? "shear across x" : "shear across y", Name(alongX ? combinations.AcrossX : combinations.AcrossY),
+                    "Vu " + Unit.Force.FormatWithSymbol(section.Demand, units),
+                    "φVc " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units), Used(section.Demand, diagram.ShearStrength)]);
             }
         }
 
@@ -50,7 +53,9 @@ public static class SectionsView
         {
             if (punching.Stresses[i] is { } stress)
             {
-                rows.Add([((char)('A' + i)).ToString(), "two-way shear", Name(combinations.TwoWay), "vu " + Unit.Stress.FormatWithSymbol(stress, units), "φvc " + Unit.Stress.FormatWithSymbol(punching.Strength, units), Used(stress, punching.Strength)]);
+                rows.Add([((char)('A' + i)).ToString(), "two-way shear", Name(combinations.TwoWay),
+                    "vu " + Unit.Stress.FormatWithSymbol(stress, units), "φvc " + Unit.Stress.FormatWithSymbol(punching.Strength, units),
+                    Used(stress, punching.Strength)]);
             }
         }
 
@@ -79,7 +84,9 @@ public static class SectionsView
         view.Standing(to);
         foreach (var (alongX, section, tag) in lines)
         {
-            var (a, b) = alongX ? (new At(view.At(section.At, 0).X, view.Low.Y - 3), new At(view.At(section.At, 0).X, view.High.Y + 3)) : (new At(view.Low.X - 3, view.At(0, section.At).Y), new At(view.High.X + 3, view.At(0, section.At).Y));
+            var (a, b) = alongX
+                ? (new At(view.At(section.At, 0).X, view.Low.Y - 3), new At(view.At(section.At, 0).X, view.High.Y + 3))
+                : (new At(view.Low.X - 3, view.At(0, section.At).Y), new At(view.High.X + 3, view.At(0, section.At).Y));
             to.Path(Layers.Result, new Stroke(0.35, Dash.Chain), a, b);
             to.Tag(Layers.Result, b + (alongX ? (0, 2) : (2, 0)), tag);
         }
@@ -88,9 +95,15 @@ public static class SectionsView
         to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 10, Canvas.Length(s.Body.Width, units));
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         var left = width - table.Width;
-        Layout.Table(to.Items, new(left, tall), same ? Name(combinations.TwoWay) : "Each in the combination that governs it", heads, numbers, rows);
-        string[] notes = punching is null ? ["One-way shear: at d from the face, chain lines.", "Two-way shear: no section lies within the base,", "or the column pulls up without top steel."]
-            : ["One-way shear: at d from the face, chain lines.", $"Two-way shear, dashed: bo {Unit.Section.FormatWithSymbol(punching.Perimeter, units)}, d {Unit.Section.FormatWithSymbol(punching.Depth, units)},", $"Vu {Unit.Force.FormatWithSymbol(punching.Shear, units)}{(punching.Pulled ? ", pulled up" : "")}."];
+        Layout.Table(to.Items, new(left, tall), same ? Name(combinations.TwoWay) : "Each in the combination that governs it", heads,
+            numbers, rows);
+        string[] notes = punching is null
+            ? ["One-way shear: at d from the face, chain lines.", "Two-way shear: no section lies within the base,",
+                "or the column pulls up without top steel."]
+            : ["One-way shear: at d from the face, chain lines.",
+                $"Two-way shear, dashed: bo {Unit.Section.FormatWithSymbol(punching.Perimeter, units)}, d "
+                    + $"{Unit.Section.FormatWithSymbol(punching.Depth, units)},",
+                $"Vu {Unit.Force.FormatWithSymbol(punching.Shear, units)}{(punching.Pulled ? ", pulled up" : "")}."];
         for (var i = 0; i < notes.Length; i++)
         {
             to.Write(Layers.Note, new(left, tall - table.Height - 4 - (i * Canvas.Line)), notes[i], Anchor.Left, 1.8);

@@ -29,7 +29,8 @@ public static class SteelView
             var l = layers[i];
             var y = height - (Row * (i + 1));
             to.Write(Layers.Note, new(1, y + 2.6), $"{(l.Bottom ? "bottom" : "top")} along {(l.AlongX ? "x" : "y")}");
-            to.Box(Layers.Result, Stroke.None, new(Left, y + 1.5), new(Left + (Math.Min(double.IsFinite(l.Needed) ? l.Needed : most, most) * per), y + 4.5), Fill.None, 0x9DBFDF);
+            to.Box(Layers.Result, Stroke.None, new(Left, y + 1.5),
+                new(Left + (Math.Min(double.IsFinite(l.Needed) ? l.Needed : most, most) * per), y + 4.5), Fill.None, 0x9DBFDF);
             to.Box(Layers.Result, Stroke.Thin, new(Left, y + 1), new(Left + (l.Provided * per), y + 5));
             if (l.Least > 0)
             {
@@ -37,7 +38,8 @@ public static class SteelView
             }
 
             var words = l.Bars.Any || l.Needed > 0
-                ? $"{(l.Bars.Any ? $"{l.Bars}: {A(l.Provided)}" : "no bars")}; needed {A(l.Needed)}: flexure {A(l.Flexure)}{(l.Combination is null ? "" : $" ({Unit.Moment.FormatWithSymbol(l.Moment, units)}, {l.Combination})")}, least {A(l.Least)}"
+                ? $"{(l.Bars.Any ? $"{l.Bars}: {A(l.Provided)}" : "no bars")}; needed {A(l.Needed)}: flexure "
+                    + $"{A(l.Flexure)}{(l.Combination is null ? "" : $" ({Unit.Moment.FormatWithSymbol(l.Moment, units)}, {l.Combination})")}, least {A(l.Least)}"
                 : "no bars, none needed";
             to.Write(Layers.Note, new(Left, y + 6.4), words, Anchor.Left, Layout.Fitted(words, 1.8, width - Left));
         }

@@ -187,7 +187,8 @@ public sealed record CircleItem(string Layer, At Centre, double Radius, Stroke S
 /// <param name="Anchor">About which end.</param>
 /// <param name="Angle">Degrees anticlockwise.</param>
 /// <param name="Bold">Whether bold.</param>
-public sealed record TextItem(string Layer, At Point, double Height, string Text, Anchor Anchor = Anchor.Left, double Angle = 0, bool Bold = false) : Item(Layer)
+public sealed record TextItem(string Layer, At Point, double Height, string Text, Anchor Anchor = Anchor.Left, double Angle = 0,
+    bool Bold = false) : Item(Layer)
 {
     /// <inheritdoc/>
     public override Item Moved(double x, double y) => this with { Point = Point + (x, y) };
@@ -208,7 +209,8 @@ public sealed record DimensionItem(At From, At To, bool Vertical, double Line, s
     public double TextShare { get; init; } = 0.5;
 
     /// <inheritdoc/>
-    public override Item Moved(double x, double y) => this with { From = From + (x, y), To = To + (x, y), Line = Line + (Vertical ? x : y) };
+    public override Item Moved(double x, double y) =>
+        this with { From = From + (x, y), To = To + (x, y), Line = Line + (Vertical ? x : y) };
 
     /// <summary>Ends of the dimension line.</summary>
     public (At From, At To) Ends => Vertical ? (new(Line, From.Y), new(Line, To.Y)) : (new(From.X, Line), new(To.X, Line));

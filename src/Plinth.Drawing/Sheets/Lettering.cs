@@ -70,7 +70,8 @@ public static class Lettering
     public static byte[] File(bool bold)
     {
         var name = bold ? BoldFile : RegularFile;
-        using var stream = typeof(Lettering).Assembly.GetManifestResourceStream(name) ?? throw new InvalidOperationException($"The font {name} is not built in.");
+        using var stream = typeof(Lettering).Assembly.GetManifestResourceStream(name)
+            ?? throw new InvalidOperationException($"The font {name} is not built in.");
         using var bytes = new MemoryStream();
         stream.CopyTo(bytes);
         return bytes.ToArray();

@@ -16,7 +16,8 @@ public sealed record Paper(string Name, double Width, double Height)
     ];
 
     /// <summary>The sizes used with a unit system.</summary>
-    public static IEnumerable<Paper> For(UnitSystem units) => All.Where(p => p.Name.StartsWith("ANSI", StringComparison.Ordinal) == (units == UnitSystem.Us));
+    public static IEnumerable<Paper> For(UnitSystem units) =>
+        All.Where(p => p.Name.StartsWith("ANSI", StringComparison.Ordinal) == (units == UnitSystem.Us));
 
     /// <summary>The size with a name, in any case, with or without its space; null if there is none.</summary>
     public static Paper? Find(string name)
@@ -34,8 +35,11 @@ public sealed record DrawingScale(double Ratio, string Words)
 {
     /// <summary>Scales of ISO 5455 with those usual between them; architects' and engineers' scales in feet. Largest first.</summary>
     public static IReadOnlyList<DrawingScale> For(UnitSystem units) => units == UnitSystem.Us
-        ? [new(12, "1\" = 1'-0\""), new(16, "3/4\" = 1'-0\""), new(24, "1/2\" = 1'-0\""), new(48, "1/4\" = 1'-0\""), new(96, "1/8\" = 1'-0\""), new(192, "1/16\" = 1'-0\""), new(240, "1\" = 20'"), new(360, "1\" = 30'"), new(480, "1\" = 40'"), new(600, "1\" = 50'"), new(1200, "1\" = 100'")]
-        : [new(10, "1:10"), new(20, "1:20"), new(25, "1:25"), new(50, "1:50"), new(100, "1:100"), new(200, "1:200"), new(500, "1:500"), new(1000, "1:1000")];
+        ? [new(12, "1\" = 1'-0\""), new(16, "3/4\" = 1'-0\""), new(24, "1/2\" = 1'-0\""), new(48, "1/4\" = 1'-0\""),
+            new(96, "1/8\" = 1'-0\""), new(192, "1/16\" = 1'-0\""), new(240, "1\" = 20'"), new(360, "1\" = 30'"), new(480, "1\" = 40'"),
+            new(600, "1\" = 50'"), new(1200, "1\" = 100'")]
+        : [new(10, "1:10"), new(20, "1:20"), new(25, "1:25"), new(50, "1:50"), new(100, "1:100"), new(200, "1:200"), new(500, "1:500"),
+            new(1000, "1:1000")];
 }
 
 /// <summary>A drawing as data: everything at its place on paper. What is drawn to scale lies at the scale of the whole sheet.</summary>

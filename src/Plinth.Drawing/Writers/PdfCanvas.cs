@@ -90,7 +90,8 @@ public sealed class PdfCanvas
 
     /// <summary>Makes a rectangle lead to a page.</summary>
     public void Link(double x, double y, double width, double height, int toPage, double top) => page.AddLink(new LinkAnnotation(
-        new UglyToad.PdfPig.Actions.GoToAction(new ExplicitDestination(toPage, ExplicitDestinationType.XyzCoordinates, new ExplicitDestinationCoordinates(0, Points(top)))),
+        new UglyToad.PdfPig.Actions.GoToAction(new ExplicitDestination(toPage, ExplicitDestinationType.XyzCoordinates,
+            new ExplicitDestinationCoordinates(0, Points(top)))),
         new PdfRectangle(Points(x), Points(y), Points(x + width), Points(y + height)),
         new UglyToad.PdfPig.Annotations.AnnotationBorder(0, 0, 0, null)));
 
@@ -189,10 +190,13 @@ public sealed class PdfCanvas
         }
     }
 
-    private static int? Inside(Fill fill, int? tint) => tint ?? fill switch { Sheets.Fill.Paper => 0xFFFFFF, Sheets.Fill.Light => 0xE6E9EC, Sheets.Fill.Solid => 0, _ => null };
+    private static int? Inside(Fill fill, int? tint) =>
+        tint ?? fill switch { Sheets.Fill.Paper => 0xFFFFFF, Sheets.Fill.Light => 0xE6E9EC, Sheets.Fill.Solid => 0, _ => null };
 }
 
-/// <summary>The faces of a PDF. A simple font of the format holds 255 characters, so the same face is added again where a document has more.</summary>
+/// <summary>
+/// The faces of a PDF. A simple font of the format holds 255 characters, so the same face is added again where a document has more.
+/// </summary>
 internal sealed class PdfFaces(PdfDocumentBuilder document)
 {
     private const int MostCharacters = 250;

@@ -5,7 +5,9 @@ using UglyToad.PdfPig.Writer;
 
 namespace Plinth.Drawing.Writers;
 
-/// <summary>Writes PDF: pages in order with the characters that they use embedded, and bookmarks. The same input gives the same bytes.</summary>
+/// <summary>
+/// Writes PDF: pages in order with the characters that they use embedded, and bookmarks. The same input gives the same bytes.
+/// </summary>
 public sealed class PdfWriter : IDisposable
 {
     private const double PointsPerMillimetre = 72 / 25.4;
@@ -37,10 +39,12 @@ public sealed class PdfWriter : IDisposable
     /// <summary>Adds a page.</summary>
     /// <param name="width">mm.</param>
     /// <param name="height">mm.</param>
-    public PdfCanvas Page(double width, double height) => new(document.AddPage(width * PointsPerMillimetre, height * PointsPerMillimetre), faces);
+    public PdfCanvas Page(double width, double height) =>
+        new(document.AddPage(width * PointsPerMillimetre, height * PointsPerMillimetre), faces);
 
     /// <summary>The bytes of the document.</summary>
-    /// <param name="bookmarks">Title, depth from 0, page from 1 and height on it in mm of each, in order; a deeper one lies within the one before.</param>
+    /// <param name="bookmarks">Title, depth from 0, page from 1 and height on it in mm of each, in order; a deeper one lies within the one
+    /// before.</param>
     public byte[] Build(IReadOnlyList<(string Title, int Depth, int Page, double Top)> bookmarks)
     {
         ArgumentNullException.ThrowIfNull(bookmarks);
@@ -62,7 +66,8 @@ public sealed class PdfWriter : IDisposable
             throw new InvalidOperationException("The PDF has no identity.");
         }
 
-        var identity = System.Text.Encoding.ASCII.GetBytes(Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(pdf.AsSpan(0, at)))[..32]);
+        var identity =
+            System.Text.Encoding.ASCII.GetBytes(Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(pdf.AsSpan(0, at)))[..32]);
         for (var part = 0; part < 2; part++)
         {
             at += pdf.AsSpan(at).IndexOf((byte)'<') + 1;
@@ -84,7 +89,9 @@ public sealed class PdfWriter : IDisposable
         {
             var own = all[at++];
             var within = at < all.Count && all[at].Depth > own.Depth ? Nodes(all, ref at, own.Depth + 1) : [];
-            nodes.Add(new DocumentBookmarkNode(Texts.Clean(own.Title), own.Depth, new ExplicitDestination(own.Page, ExplicitDestinationType.XyzCoordinates, new ExplicitDestinationCoordinates(0, own.Top * PointsPerMillimetre)), within));
+            nodes.Add(new DocumentBookmarkNode(Texts.Clean(own.Title), own.Depth,
+                new ExplicitDestination(own.Page, ExplicitDestinationType.XyzCoordinates,
+                    new ExplicitDestinationCoordinates(0, own.Top * PointsPerMillimetre)), within));
         }
 
         return nodes;

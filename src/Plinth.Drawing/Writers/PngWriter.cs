@@ -13,7 +13,8 @@ public static class PngWriter
     {
         ArgumentNullException.ThrowIfNull(sheet);
         var scale = dotsPerInch / 25.4;
-        using var bitmap = new SKBitmap((int)Math.Round(sheet.Paper.Width * scale), (int)Math.Round(sheet.Paper.Height * scale), SKColorType.Rgba8888, SKAlphaType.Opaque);
+        using var bitmap = new SKBitmap((int)Math.Round(sheet.Paper.Width * scale), (int)Math.Round(sheet.Paper.Height * scale),
+            SKColorType.Rgba8888, SKAlphaType.Opaque);
         using var canvas = new SKCanvas(bitmap);
         canvas.Clear(SKColors.White);
         canvas.Scale((float)scale);
@@ -22,7 +23,8 @@ public static class PngWriter
         using var pixels = bitmap.PeekPixels() ?? throw new InvalidOperationException("The picture has no pixels.");
 
         // Line drawings pack best, and fastest, unfiltered.
-        using var data = pixels.Encode(new SKPngEncoderOptions(SKPngEncoderFilterFlags.None, 6)) ?? throw new InvalidOperationException("The picture cannot be packed.");
+        using var data = pixels.Encode(new SKPngEncoderOptions(SKPngEncoderFilterFlags.None, 6))
+            ?? throw new InvalidOperationException("The picture cannot be packed.");
         return data.ToArray();
     }
 
@@ -67,13 +69,19 @@ public static class PngWriter
                 Both(c.Fill, null, c.Stroke, paint => canvas.DrawCircle(P(c.Centre), (float)c.Radius, paint));
                 break;
             case TextItem t:
-                using (var font = new SKFont(Lettering.Face(t.Bold), (float)Lettering.SizeOf(t.Height)) { Hinting = SKFontHinting.None, Subpixel = true })
+                using (var font = new SKFont(Lettering.Face(t.Bold), (float)Lettering.SizeOf(t.Height))
+                {
+                    Hinting = SKFontHinting.None,
+                    Subpixel = true
+                })
                 using (var paint = new SKPaint { Color = SKColors.Black, IsAntialias = true })
                 {
                     var at = P(t.Point);
                     canvas.Save();
                     canvas.RotateDegrees((float)-t.Angle, at.X, at.Y);
-                    canvas.DrawText(Texts.Clean(t.Text), at.X, at.Y, t.Anchor switch { Anchor.Left => SKTextAlign.Left, Anchor.Middle => SKTextAlign.Center, _ => SKTextAlign.Right }, font, paint);
+                    canvas.DrawText(Texts.Clean(t.Text), at.X, at.Y,
+                        t.Anchor switch { Anchor.Left => SKTextAlign.Left, Anchor.Middle => SKTextAlign.Center, _ => SKTextAlign.Right },
+                        font, paint);
                     canvas.Restore();
                 }
 
@@ -92,7 +100,14 @@ public static class PngWriter
     {
         if (tint is not null || fill is Fill.Paper or Fill.Light or Fill.Solid)
         {
-            using var inside = new SKPaint { Style = SKPaintStyle.Fill, IsAntialias = true, Color = tint is { } rgb ? new SKColor((uint)rgb | 0xFF000000) : fill switch { Fill.Paper => SKColors.White, Fill.Light => new SKColor(0xE6, 0xE9, 0xEC), _ => SKColors.Black } };
+            using var inside = new SKPaint
+            {
+                Style = SKPaintStyle.Fill,
+                IsAntialias = true,
+                Color = tint is { } rgb
+                    ? new SKColor((uint)rgb | 0xFF000000)
+                    : fill switch { Fill.Paper => SKColors.White, Fill.Light => new SKColor(0xE6, 0xE9, 0xEC), _ => SKColors.Black }
+            };
             draw(inside);
         }
 
@@ -100,7 +115,15 @@ public static class PngWriter
         {
             var pattern = Strokes.Pattern(stroke.Dash);
             using var dash = pattern.Length > 0 ? SKPathEffect.CreateDash([.. pattern.Select(v => (float)v)], 0) : null;
-            using var line = new SKPaint { Style = SKPaintStyle.Stroke, IsAntialias = true, Color = SKColors.Black, StrokeWidth = (float)stroke.Width, StrokeJoin = SKStrokeJoin.Round, PathEffect = dash };
+            using var line = new SKPaint
+            {
+                Style = SKPaintStyle.Stroke,
+                IsAntialias = true,
+                Color = SKColors.Black,
+                StrokeWidth = (float)stroke.Width,
+                StrokeJoin = SKStrokeJoin.Round,
+                PathEffect = dash
+            };
             draw(line);
         }
     }

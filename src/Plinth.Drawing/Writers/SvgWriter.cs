@@ -14,7 +14,8 @@ public static class SvgWriter
     public static byte[] Write(Sheet sheet)
     {
         using var stream = new MemoryStream();
-        using (var xml = XmlWriter.Create(stream, new XmlWriterSettings { Encoding = new UTF8Encoding(false), Indent = true, NewLineChars = "\n" }))
+        using (var xml = XmlWriter.Create(stream,
+            new XmlWriterSettings { Encoding = new UTF8Encoding(false), Indent = true, NewLineChars = "\n" }))
         {
             Write(xml, sheet);
         }
@@ -78,15 +79,20 @@ public static class SvgWriter
         switch (item)
         {
             case PathItem p:
-                Element(xml, "path", [("d", Path(p.Points, p.Closed, Y)), ("fill", p.Tint is { } rgb ? "#" + rgb.ToString("x6", CultureInfo.InvariantCulture) : Colour(p.Fill)), .. Line(p.Stroke)]);
+                Element(xml, "path",
+                    [("d", Path(p.Points, p.Closed, Y)),
+                        ("fill", p.Tint is { } rgb ? "#" + rgb.ToString("x6", CultureInfo.InvariantCulture) : Colour(p.Fill)),
+                        .. Line(p.Stroke)]);
                 foreach (var line in Strokes.Hatch(p))
                 {
-                    Element(xml, "path", ("d", Path(line.Points, false, Y)), ("fill", "none"), ("stroke", "#000"), ("stroke-width", N(line.Stroke.Width)));
+                    Element(xml, "path", ("d", Path(line.Points, false, Y)), ("fill", "none"), ("stroke", "#000"),
+                        ("stroke-width", N(line.Stroke.Width)));
                 }
 
                 break;
             case CircleItem c:
-                Element(xml, "circle", [("cx", N(c.Centre.X)), ("cy", N(Y(c.Centre.Y))), ("r", N(c.Radius)), ("fill", Colour(c.Fill)), .. Line(c.Stroke)]);
+                Element(xml, "circle",
+                    [("cx", N(c.Centre.X)), ("cy", N(Y(c.Centre.Y))), ("r", N(c.Radius)), ("fill", Colour(c.Fill)), .. Line(c.Stroke)]);
                 break;
             case TextItem t:
                 xml.WriteStartElement("text", Namespace);
@@ -97,7 +103,8 @@ public static class SvgWriter
                     xml.WriteAttributeString("font-weight", "bold");
                 }
 
-                xml.WriteAttributeString("transform", $"translate({N(t.Point.X)} {N(Y(t.Point.Y))})" + (t.Angle == 0 ? "" : $" rotate({N(-t.Angle)})"));
+                xml.WriteAttributeString("transform",
+                    $"translate({N(t.Point.X)} {N(Y(t.Point.Y))})" + (t.Angle == 0 ? "" : $" rotate({N(-t.Angle)})"));
                 xml.WriteString(Texts.Clean(t.Text));
                 xml.WriteEndElement();
                 break;
@@ -132,7 +139,8 @@ public static class SvgWriter
         }
     }
 
-    private static string Colour(Fill fill) => fill switch { Fill.Paper => "#fff", Fill.Light => "#e6e9ec", Fill.Solid => "#000", _ => "none" };
+    private static string Colour(Fill fill) =>
+        fill switch { Fill.Paper => "#fff", Fill.Light => "#e6e9ec", Fill.Solid => "#000", _ => "none" };
 
     private static void Element(XmlWriter xml, string name, params IEnumerable<(string Name, string Value)> attributes)
     {

@@ -2,7 +2,9 @@ using System.Text;
 
 namespace Plinth.Files.Access;
 
-/// <summary>A file under way: what it replaces stays in force until it is whole. Permissions, owner and further names of what it replaces are kept.</summary>
+/// <summary>
+/// A file under way: what it replaces stays in force until it is whole. Permissions, owner and further names of what it replaces are kept.
+/// </summary>
 public sealed class AtomicFile : IDisposable
 {
     private readonly FileFacts? replaced;
@@ -43,7 +45,9 @@ public sealed class AtomicFile : IDisposable
     /// <summary>Where it stands until then.</summary>
     internal string Made { get; }
 
-    /// <summary>Whether putting it in its place takes more than one step, as what it replaces has other names or an owner that would be lost.</summary>
+    /// <summary>
+    /// Whether putting it in its place takes more than one step, as what it replaces has other names or an owner that would be lost.
+    /// </summary>
     internal bool InPlace { get; private set; }
 
     /// <summary>Puts the file in its place.</summary>
@@ -113,7 +117,8 @@ public sealed class AtomicFile : IDisposable
         // The folder's permission alone would let a file be replaced that is not to be written.
         if (old.ReadOnly)
         {
-            throw new UnauthorizedAccessException($"{path} is read-only, so nothing was written; allow writing (chmod u+w) or name another file");
+            throw new UnauthorizedAccessException(
+                $"{path} is read-only, so nothing was written; allow writing (chmod u+w) or name another file");
         }
 
         try

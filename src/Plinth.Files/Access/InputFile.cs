@@ -29,7 +29,9 @@ public static class InputFile
 
             if (facts.Size > (long)Limit << 20)
             {
-                throw new IOException(string.Create(CultureInfo.InvariantCulture, $"has {(facts.Size + (1 << 20) - 1) >> 20} MB; files up to {Limit} MB are read (--limit {(facts.Size + (1 << 20) - 1) >> 20} reads it)"));
+                throw new IOException(string.Create(CultureInfo.InvariantCulture,
+                    $"has {(facts.Size + (1 << 20) - 1) >> 20} MB; files up to {Limit} MB are read (--limit "
+                        + $"{(facts.Size + (1 << 20) - 1) >> 20} reads it)"));
             }
 
             return new FileStream(handle, FileAccess.Read, 1 << 16);

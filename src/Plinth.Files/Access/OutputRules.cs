@@ -2,7 +2,10 @@ using Plinth.Files.Issuing;
 
 namespace Plinth.Files.Access;
 
-/// <summary>What may be written: never an input of the project, an issue, or what is no regular file; by names that come from files, nothing outside the project.</summary>
+/// <summary>
+/// What may be written: never an input of the project, an issue, or what is no regular file; by names that come from files, nothing outside
+/// the project.
+/// </summary>
 public static class OutputRules
 {
     private const string TableEnding = ".csv";
@@ -29,7 +32,9 @@ public static class OutputRules
             }
         }
 
-        return InputFile.IsWithin(real, Path.Combine(project, IssuedFolder.Name)) ? $"{path} lies among the issues, which are never changed; name a file elsewhere" : null;
+        return InputFile.IsWithin(real, Path.Combine(project, IssuedFolder.Name))
+            ? $"{path} lies among the issues, which are never changed; name a file elsewhere"
+            : null;
     }
 
     /// <summary>Why a file that the project or the program names may not be written; null: it may.</summary>
@@ -37,15 +42,19 @@ public static class OutputRules
     /// <param name="project">The project's folder.</param>
     /// <param name="inputs">Files that it must not be.</param>
     public static string? FaultOfOwn(string path, string project, IEnumerable<string> inputs) =>
-        InputFile.IsWithin(path, project) ? Fault(path, project, inputs) : $"{path} leads out of the project's folder, where nothing is written by a name that stands in a file";
+        InputFile.IsWithin(path, project)
+            ? Fault(path, project, inputs)
+            : $"{path} leads out of the project's folder, where nothing is written by a name that stands in a file";
 
     /// <summary>Why a path cannot name the table that an import writes; null: it can.</summary>
     /// <param name="name">The path, from the project's folder.</param>
     public static string? FaultOfTable(string name)
     {
         ArgumentNullException.ThrowIfNull(name);
-        return name.EndsWith(TableEnding, StringComparison.OrdinalIgnoreCase) && !name.Split('/').Any(p => p.StartsWith('.') && p.Length > 0)
+        return name.EndsWith(TableEnding, StringComparison.OrdinalIgnoreCase)
+            && !name.Split('/').Any(p => p.StartsWith('.') && p.Length > 0)
             ? null
-            : "it is written by plinth import, so it must be a table of the project's folder whose name ends with .csv and begins with no point, for example \"reactions.csv\"";
+            : "it is written by plinth import, so it must be a table of the project's folder whose name ends with .csv and begins with no "
+                + "point, for example \"reactions.csv\"";
     }
 }

@@ -3,7 +3,10 @@ using System.Text.Json;
 
 namespace Plinth.Files.Access;
 
-/// <summary>Puts several files of a project in their places as one: a process that dies between them leaves a list by which the next command finishes what it began.</summary>
+/// <summary>
+/// Puts several files of a project in their places as one: a process that dies between them leaves a list by which the next command
+/// finishes what it began.
+/// </summary>
 public static class PendingWrites
 {
     /// <summary>The list, in the project's folder while files are put in their places.</summary>
@@ -64,7 +67,8 @@ public static class PendingWrites
         {
             // The list may have come with the folder: it moves nothing but files of plinth within the project.
             var (to, from) = (Path.Combine(project, target), Path.Combine(project, Path.GetDirectoryName(target)!, made));
-            if (!Temporary.IsName(made) || OutputRules.FaultOfOwn(to, project, []) is not null || OutputRules.FaultOfTable(target) is not null && target is not ("adopted.toml" or "supports.csv"))
+            if (!Temporary.IsName(made) || OutputRules.FaultOfOwn(to, project, []) is not null
+                || OutputRules.FaultOfTable(target) is not null && target is not ("adopted.toml" or "supports.csv"))
             {
                 throw Damaged(path);
             }
@@ -115,7 +119,9 @@ public static class PendingWrites
             var root = json.RootElement;
             return root.GetProperty("schema").GetString() != Schema
                 ? throw Damaged(path)
-                : [.. root.GetProperty("files").EnumerateArray().Select(f => (f.GetProperty("target").GetString()!, f.GetProperty("made").GetString()!, f.GetProperty("sha256").GetString()!, f.GetProperty("in_place").GetBoolean()))];
+                : [.. root.GetProperty("files").EnumerateArray()
+                    .Select(f => (f.GetProperty("target").GetString()!, f.GetProperty("made").GetString()!,
+                        f.GetProperty("sha256").GetString()!, f.GetProperty("in_place").GetBoolean()))];
         }
         catch (Exception e) when (e is JsonException or KeyNotFoundException or InvalidOperationException)
         {

@@ -12,7 +12,8 @@ namespace Plinth.Files.Access;
 /// <param name="Device">File system on which it lies.</param>
 /// <param name="Inode">Its number there.</param>
 /// <param name="Size">Length in bytes.</param>
-public readonly record struct FileFacts(int Mode, uint Links, uint Owner, uint Group, (uint Major, uint Minor) Device, ulong Inode, long Size)
+public readonly record struct FileFacts(int Mode, uint Links, uint Owner, uint Group, (uint Major, uint Minor) Device, ulong Inode,
+    long Size)
 {
     private const int KindMask = 0xF000;
     private const int Regular = 0x8000;
@@ -42,7 +43,9 @@ public readonly record struct FileFacts(int Mode, uint Links, uint Owner, uint G
     public bool Same(FileFacts other) => Inode == other.Inode && Device == other.Device;
 }
 
-/// <summary>The few calls of the system that the class library does not have: opening without waiting, kind of a file, locks, owners.</summary>
+/// <summary>
+/// The few calls of the system that the class library does not have: opening without waiting, kind of a file, locks, owners.
+/// </summary>
 public static partial class Posix
 {
     // Values of Linux on x64 and arm64 alike.
@@ -73,7 +76,8 @@ public static partial class Posix
     public static FileFacts Of(SafeFileHandle handle)
     {
         ArgumentNullException.ThrowIfNull(handle);
-        return Facts((int)handle.DangerousGetHandle(), "", EmptyPath) ?? throw new IOException("cannot be looked at: " + Marshal.GetPInvokeErrorMessage(Marshal.GetLastPInvokeError()));
+        return Facts((int)handle.DangerousGetHandle(), "", EmptyPath)
+            ?? throw new IOException("cannot be looked at: " + Marshal.GetPInvokeErrorMessage(Marshal.GetLastPInvokeError()));
     }
 
     /// <summary>What stands at a path, links followed; null: nothing that can be seen.</summary>
@@ -84,7 +88,9 @@ public static partial class Posix
     public static bool? TryLock(SafeFileHandle handle)
     {
         ArgumentNullException.ThrowIfNull(handle);
-        return FLock((int)handle.DangerousGetHandle(), Exclusive | WithoutWaiting) == 0 ? true : Marshal.GetLastPInvokeError() == WouldBlock ? false : null;
+        return FLock((int)handle.DangerousGetHandle(), Exclusive | WithoutWaiting) == 0 ? true
+            : Marshal.GetLastPInvokeError() == WouldBlock ? false
+            : null;
     }
 
     /// <summary>Gives a file to an owner.</summary>
@@ -98,7 +104,10 @@ public static partial class Posix
     /// <summary>Whether a process runs on this machine.</summary>
     public static bool IsAlive(int process) => Kill(process, 0) == 0 || Marshal.GetLastPInvokeError() == NotPermitted;
 
-    /// <summary>Opens what takes the place of standard streams that were closed, so that no file of the project gets their numbers. Results written to a closed output fail.</summary>
+    /// <summary>
+    /// Opens what takes the place of standard streams that were closed, so that no file of the project gets their numbers. Results written
+    /// to a closed output fail.
+    /// </summary>
     public static void OpenStandardStreams()
     {
         for (var stream = 0; stream <= 2; stream++)

@@ -3,7 +3,9 @@ using Microsoft.Win32.SafeHandles;
 
 namespace Plinth.Files.Access;
 
-/// <summary>The project as one process alone may change it. The lock lies on the folder itself: it leaves no file behind and ends with its process.</summary>
+/// <summary>
+/// The project as one process alone may change it. The lock lies on the folder itself: it leaves no file behind and ends with its process.
+/// </summary>
 public sealed class ProjectLock : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1);
@@ -27,7 +29,8 @@ public sealed class ProjectLock : IDisposable
             {
                 if (DateTime.UtcNow > until)
                 {
-                    throw new IOException($"{Holder(Posix.Of(folder))} is changing this project; nothing was read or written; try again when it has ended");
+                    throw new IOException(
+                        $"{Holder(Posix.Of(folder))} is changing this project; nothing was read or written; try again when it has ended");
                 }
 
                 Thread.Sleep(10);

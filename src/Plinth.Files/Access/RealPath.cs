@@ -6,7 +6,10 @@ public static class RealPath
     // As the system: more links than this on one way are a circle.
     private const int MostLinks = 40;
 
-    /// <summary>The whole path without links; parts that are not there yet stand as they are written. Points are taken out before links are followed, as the class library opens files.</summary>
+    /// <summary>
+    /// The whole path without links; parts that are not there yet stand as they are written. Points are taken out before links are
+    /// followed, as the class library opens files.
+    /// </summary>
     /// <param name="path">A path, from the current folder where it is not whole.</param>
     /// <exception cref="IOException">Links lead in a circle.</exception>
     public static string Of(string path)

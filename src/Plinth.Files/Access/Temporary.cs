@@ -14,18 +14,21 @@ public static class Temporary
     private static int count;
 
     /// <summary>A name that no other process and no other call gives. It is short, so that what it stands for may have any name.</summary>
-    public static string Name() => string.Create(CultureInfo.InvariantCulture, $"{Before}{Machine}-{Environment.ProcessId}-{Interlocked.Increment(ref count)}{After}");
+    public static string Name() =>
+        string.Create(CultureInfo.InvariantCulture, $"{Before}{Machine}-{Environment.ProcessId}-{Interlocked.Increment(ref count)}{After}");
 
     /// <summary>Whether a name is one of these.</summary>
     public static bool IsName(string name)
     {
         ArgumentNullException.ThrowIfNull(name);
-        return name.StartsWith(Before, StringComparison.Ordinal) && name.EndsWith(After, StringComparison.Ordinal) && name.IndexOf('/', StringComparison.Ordinal) < 0;
+        return name.StartsWith(Before, StringComparison.Ordinal) && name.EndsWith(After, StringComparison.Ordinal)
+            && name.IndexOf('/', StringComparison.Ordinal) < 0;
     }
 
     /// <summary>Deletes what processes that are dead have left in a folder.</summary>
     /// <param name="folder">The folder; it need not be there.</param>
-    /// <param name="whole">Whether folders are swept too: within a project alone, as in a folder that all may write somebody else may change them meanwhile.</param>
+    /// <param name="whole">Whether folders are swept too: within a project alone, as in a folder that all may write somebody else may
+    /// change them meanwhile.</param>
     public static void Sweep(string folder, bool whole)
     {
         if (!Directory.Exists(folder))
@@ -57,7 +60,8 @@ public static class Temporary
     private static bool IsLeft(FileSystemInfo file)
     {
         var parts = file.Name[Before.Length..^After.Length].Split('-');
-        return parts.Length == 3 && parts[0] == Machine && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var process)
+        return parts.Length == 3 && parts[0] == Machine
+            && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var process)
             ? !Posix.IsAlive(process)
             : DateTime.UtcNow - file.LastWriteTimeUtc > ForeignAge;
     }

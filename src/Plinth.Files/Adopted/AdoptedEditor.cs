@@ -8,7 +8,8 @@ namespace Plinth.Files.Adopted;
 /// <summary>Changes tables of adopted.toml and leaves every other byte as it is, comments included.</summary>
 public static class AdoptedEditor
 {
-    private const string Header = "# Sizes and bars in force. What you change here by hand is held: size names it and leaves it as it is.\n";
+    private const string Header =
+        "# Sizes and bars in force. What you change here by hand is held: size names it and leaves it as it is.\n";
 
     private readonly record struct Edit(int Offset, int Length, string Text);
 
@@ -40,7 +41,12 @@ public static class AdoptedEditor
             if (present.TryGetValue(Name([mark]), out var table))
             {
                 // Keys of a table within that has a header of its own are changed there, in the deepest that there is.
-                var within = values.Select(v => (Path: Parts(v.Key), v.Value)).GroupBy(v => Enumerable.Range(1, v.Path.Count - 1).LastOrDefault(n => present.ContainsKey(Name([mark, .. v.Path.Take(n)])), 0) is var n ? Name([mark, .. v.Path.Take(n)]) : "").ToDictionary(g => g.Key, g => g.ToList());
+                var within = values.Select(v => (Path: Parts(v.Key), v.Value))
+                    .GroupBy(v => Enumerable.Range(1, v.Path.Count - 1)
+                        .LastOrDefault(n => present.ContainsKey(Name([mark, .. v.Path.Take(n)])), 0) is var n
+                        ? Name([mark, .. v.Path.Take(n)])
+                        : "")
+                    .ToDictionary(g => g.Key, g => g.ToList());
                 Change(text, table, [], within.GetValueOrDefault(Name([mark])) ?? [], whole, newline, edits);
                 foreach (var (name, inner) in within.Where(w => w.Key != Name([mark])))
                 {
@@ -80,14 +86,17 @@ public static class AdoptedEditor
         ArgumentNullException.ThrowIfNull(marks);
         var document = SyntaxParser.Parse(text, AdoptedReader.FileName, validate: false);
         var result = new StringBuilder(text);
-        foreach (var table in document.Tables.Where(t => marks.Contains(TomlTree.Parts(t.Name!)[0])).OrderByDescending(t => t.OpenBracket!.Span.Offset))
+        foreach (var table in document.Tables.Where(t => marks.Contains(TomlTree.Parts(t.Name!)[0]))
+            .OrderByDescending(t => t.OpenBracket!.Span.Offset))
         {
             var start = table.OpenBracket!.Span.Offset == 0 ? 0 : text.LastIndexOf('\n', table.OpenBracket.Span.Offset - 1) + 1;
             var end = table.Items.Select(i => i.Value!.Span.Offset + i.Value.Span.Length).Append(table.CloseBracket!.Span.Offset).Max();
             end = LineEnd(text, end);
 
             // One empty line goes with it, so that none pile up.
-            end = end < text.Length && text.AsSpan(end).StartsWith("\n") ? end + 1 : end < text.Length && text.AsSpan(end).StartsWith("\r\n") ? end + 2 : end;
+            end = end < text.Length && text.AsSpan(end).StartsWith("\n") ? end + 1
+                : end < text.Length && text.AsSpan(end).StartsWith("\r\n") ? end + 2
+                : end;
             result.Remove(start, end - start);
         }
 
@@ -134,7 +143,8 @@ public static class AdoptedEditor
         return [.. parts, part.ToString()];
     }
 
-    private static void Change(string text, TableSyntaxBase table, IReadOnlyList<string> path, IReadOnlyList<(IReadOnlyList<string> Path, string Value)> values, bool whole, string newline, List<Edit> edits)
+    private static void Change(string text, TableSyntaxBase table, IReadOnlyList<string> path,
+        IReadOnlyList<(IReadOnlyList<string> Path, string Value)> values, bool whole, string newline, List<Edit> edits)
     {
         var wanted = values.ToDictionary(v => Name(v.Path), v => v.Value, StringComparer.Ordinal);
         var seen = new HashSet<string>(StringComparer.Ordinal);
@@ -164,7 +174,8 @@ public static class AdoptedEditor
     }
 
     // Changes a key, or those in the table that stands behind it on its line; whether any of it is wanted.
-    private static bool Changed(string text, KeyValueSyntax item, IReadOnlyList<string> path, Dictionary<string, string> wanted, HashSet<string> seen, bool whole, List<Edit> edits)
+    private static bool Changed(string text, KeyValueSyntax item, IReadOnlyList<string> path, Dictionary<string, string> wanted,
+        HashSet<string> seen, bool whole, List<Edit> edits)
     {
         IReadOnlyList<string> own = [.. path, .. TomlTree.Parts(item.Key!)];
         var span = item.Value!.Span;
@@ -196,7 +207,9 @@ public static class AdoptedEditor
             Changed(text, one.KeyValue!, own, wanted, seen, whole, edits);
         }
 
-        var more = inside.Where(w => !seen.Contains(w.Key)).Select(w => $"{string.Join('.', w.Key.Split(Between).Skip(own.Count).Select(TomlText.Key))} = {w.Value}").ToList();
+        var more = inside.Where(w => !seen.Contains(w.Key))
+            .Select(w => $"{string.Join('.', w.Key.Split(Between).Skip(own.Count).Select(TomlText.Key))} = {w.Value}")
+            .ToList();
         if (more.Count > 0)
         {
             var close = inline.CloseBrace!.Span.Offset;

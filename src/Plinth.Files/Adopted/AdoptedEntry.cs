@@ -18,7 +18,9 @@ public sealed record WrittenPlace(IReadOnlyList<string> Supports, Lie Lie)
     {
         var supports = "[" + string.Join(", ", Supports.Select(TomlText.Quote)) + "]";
         return Lie == Lie.AsDrawn ? supports
-            : "{ supports = " + supports + (Lie.QuarterTurns == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $", turned = \"{90 * Lie.QuarterTurns} deg\"")) + (Lie.Mirrored ? ", mirrored = true" : "") + " }";
+            : "{ supports = " + supports
+                + (Lie.QuarterTurns == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $", turned = \"{90 * Lie.QuarterTurns} deg\""))
+                + (Lie.Mirrored ? ", mirrored = true" : "") + " }";
     }
 }
 
@@ -59,7 +61,9 @@ public sealed record AdoptedEntry(
         {
             ("kind", TomlText.Quote(foundation.Kind.Id)),
             foundation.Alike || foundation.Places.Any(p => p.Lie != Lie.AsDrawn)
-                ? ("alike", "[" + string.Join(", ", foundation.Places.Select(p => new WrittenPlace([.. p.Supports.Select(s => s.Label)], p.Lie))) + "]")
+                ? ("alike",
+                    "[" + string.Join(", ", foundation.Places.Select(p => new WrittenPlace([.. p.Supports.Select(s => s.Label)], p.Lie)))
+                        + "]")
                 : ("supports", "[" + string.Join(", ", foundation.Supports.Select(s => TomlText.Quote(s.Label))) + "]"),
         };
         foreach (var field in foundation.Kind.Fields(foundation.Places[0]))
@@ -72,12 +76,14 @@ public sealed record AdoptedEntry(
     }
 
     /// <summary>Whether two designs are written alike: sizes that differ by less than is written are the same.</summary>
-    public static bool Same(Foundation foundation, FoundationDesign a, FoundationDesign b) => Write(foundation, a, false).SequenceEqual(Write(foundation, b, false));
+    public static bool Same(Foundation foundation, FoundationDesign a, FoundationDesign b) =>
+        Write(foundation, a, false).SequenceEqual(Write(foundation, b, false));
 
     /// <summary>Digest of the content of a table: keys and values as written, in order of key, whitespace and comments aside.</summary>
     public static string DigestOf(IEnumerable<(string Key, string Source)> values)
     {
-        var text = string.Join('\n', values.Where(v => v.Key != "found").OrderBy(v => v.Key, StringComparer.Ordinal).Select(v => v.Key + "=" + Squeeze(v.Source)));
+        var text = string.Join('\n',
+            values.Where(v => v.Key != "found").OrderBy(v => v.Key, StringComparer.Ordinal).Select(v => v.Key + "=" + Squeeze(v.Source)));
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..8];
     }
 

@@ -47,7 +47,9 @@ public static class AdoptedReader
         var kind = t.Text("kind");
         if (kind is not null && FoundationKinds.Find(kind) is null)
         {
-            t.Fault("kind", $"kind \"{kind}\" is not designed in this version; it is {string.Join(" or ", FoundationKinds.All.Select(k => $"\"{k.Id}\""))}");
+            t.Fault("kind",
+                $"kind \"{kind}\" is not designed in this version; it is "
+                    + $"{string.Join(" or ", FoundationKinds.All.Select(k => $"\"{k.Id}\""))}");
         }
 
         var alike = t.Has("alike");
@@ -61,7 +63,11 @@ public static class AdoptedReader
         var of = (kind is null ? null : FoundationKinds.Find(kind)) ?? FoundationKinds.For(supports.Count);
         if (!of.Carries(supports.Count))
         {
-            t.Fault(alike ? "alike" : "supports", of.UnderSeveral ? $"[{mark}] is kind \"{of.Id}\", which carries several supports on one base; name them in one list" : $"[{mark}]: a base under several supports ({string.Join(", ", supports)}) is kind \"{FoundationKinds.For(supports.Count).Id}\"");
+            t.Fault(alike ? "alike" : "supports",
+                of.UnderSeveral
+                    ? $"[{mark}] is kind \"{of.Id}\", which carries several supports on one base; name them in one list"
+                    : $"[{mark}]: a base under several supports ({string.Join(", ", supports)}) is kind "
+                        + $"\"{FoundationKinds.For(supports.Count).Id}\"");
             return null;
         }
 
@@ -79,7 +85,9 @@ public static class AdoptedReader
 
     // Keys with their values as written; those of a table within, dotted or under its own header, by their whole name.
     private static IEnumerable<(string Key, string Source)> Sources(string within, TomlTable table) =>
-        table.Entries.SelectMany(e => e.Node is { Source: "", Value: TomlTable inner } ? Sources(within + TomlText.Key(e.Key) + ".", inner) : [(within + TomlText.Key(e.Key), e.Node.Source)]);
+        table.Entries.SelectMany(e => e.Node is { Source: "", Value: TomlTable inner }
+            ? Sources(within + TomlText.Key(e.Key) + ".", inner)
+            : [(within + TomlText.Key(e.Key), e.Node.Source)]);
 
     /// <summary>The places under `alike` or `supports`, or null if they are wrong or absent.</summary>
     internal static IReadOnlyList<WrittenPlace>? Places(TableReader t, bool alike, DiagnosticBag bag)
@@ -88,7 +96,8 @@ public static class AdoptedReader
         {
             if (t.Texts("supports") is { Count: 0 })
             {
-                bag.Error(t.PlaceOf("supports"), "supports is an empty list; name what stands on the foundation, for example supports = [\"C7\"], or delete the table");
+                bag.Error(t.PlaceOf("supports"),
+                    "supports is an empty list; name what stands on the foundation, for example supports = [\"C7\"], or delete the table");
                 return null;
             }
 
@@ -104,7 +113,9 @@ public static class AdoptedReader
             }
         }
 
-        bag.Error(t.PlaceOf("alike"), "alike must be a list of places, each a list of supports, or a table where the design is turned or mirrored; write for example alike = [[\"C1\"], { supports = [\"C4\"], turned = \"180 deg\" }]");
+        bag.Error(t.PlaceOf("alike"),
+            "alike must be a list of places, each a list of supports, or a table where the design is turned or mirrored; write for example "
+                + "alike = [[\"C1\"], { supports = [\"C4\"], turned = \"180 deg\" }]");
         return null;
     }
 
@@ -130,6 +141,8 @@ public static class AdoptedReader
             t.Fault("turned", "turned is a whole number of quarter turns; write 90, 180 or 270 deg");
         }
 
-        return supports is { Count: > 0 } ? new WrittenPlace([.. supports.Select(x => x.Text)], new Lie((((int)Math.Round(quarters) % 4) + 4) % 4, mirrored)) : null;
+        return supports is { Count: > 0 }
+            ? new WrittenPlace([.. supports.Select(x => x.Text)], new Lie((((int)Math.Round(quarters) % 4) + 4) % 4, mirrored))
+            : null;
     }
 }

@@ -18,7 +18,9 @@ public static class FieldText
     private static readonly string[] OfPedestal = ["size", "bars", "ties", "socket", "wall"];
 
     /// <summary>The keys that `set` and `check --set` change.</summary>
-    public static IEnumerable<string> Keys(IEnumerable<DesignField> fields) => fields.Where(f => f.Form != FieldForm.Places).SelectMany(f => f.Form == FieldForm.Pedestal ? OfPedestal.Select(k => $"{f.Key}.{k}") : [f.Key]);
+    public static IEnumerable<string> Keys(IEnumerable<DesignField> fields) =>
+        fields.Where(f => f.Form != FieldForm.Places)
+            .SelectMany(f => f.Form == FieldForm.Pedestal ? OfPedestal.Select(k => $"{f.Key}.{k}") : [f.Key]);
 
     /// <summary>A field's keys with their values as TOML text; none where it is not written.</summary>
     /// <param name="field">The field.</param>
@@ -79,7 +81,9 @@ public static class FieldText
         }
 
         var what = bars.Band > 0
-            ? string.Create(CultureInfo.InvariantCulture, $"band = \"{bars.Band} {bars.Size!.Name}\", rest = \"{(bars.Count > bars.Band ? $"{bars.Count - bars.Band} {bars.Size.Name}" : "none")}\"")
+            ? string.Create(CultureInfo.InvariantCulture,
+                $"band = \"{bars.Band} {bars.Size!.Name}\", rest = "
+                    + $"\"{(bars.Count > bars.Band ? $"{bars.Count - bars.Band} {bars.Size.Name}" : "none")}\"")
             : $"bars = \"{bars.Straight}\"";
         return "{ " + what + (bars.Hooked ? ", ends = \"hooked\"" : "") + " }";
     }
@@ -121,7 +125,10 @@ public static class FieldText
                 whole &= pedestal is not null;
 
                 // Dowels may stand with the pedestal that holds them.
-                if (dowels is not null && kind.Fields(supports).First(f => f.Form == FieldForm.Dowels && f.Path.SkipLast(1).SequenceEqual(field.Path.SkipLast(1))) is var of && of.Get(design) is null)
+                if (dowels is not null
+                    && kind.Fields(supports)
+                        .First(f => f.Form == FieldForm.Dowels && f.Path.SkipLast(1).SequenceEqual(field.Path.SkipLast(1))) is var of
+                    && of.Get(design) is null)
                 {
                     design = of.Put(design, new FieldValue.Bars(dowels));
                 }
@@ -173,7 +180,13 @@ public static class FieldText
         FieldForm.Turn => Turn(t, key),
         FieldForm.Length => t.QuantityOrNull(key, Measure.Length, Sign.Positive) is { } v ? new FieldValue.Length(v) : null,
         FieldForm.Shift => t.QuantityOrNull(key, Measure.Length, Sign.Any) is { } v ? new FieldValue.Length(v) : null,
-        FieldForm.Widths => t.Widths(key) switch { ({ } one, null) => new FieldValue.Length(one), ({ } low, { } high) => new FieldValue.Ends(low, high), _ => null },
+        FieldForm.Widths =>
+            t.Widths(key) switch
+            {
+                ({ } one, null) => new FieldValue.Length(one),
+                ({ } low, { } high) => new FieldValue.Ends(low, high),
+                _ => null
+            },
         FieldForm.Places => t.Points(key, 1) is { } points ? new FieldValue.Places(points) : null,
         FieldForm.Dowels => ColumnReader.Upright(t, key) is { } bars ? new FieldValue.Bars(bars) : null,
         _ => t.Bars(key) is { } bars ? new FieldValue.Bars(bars) : null,
@@ -213,7 +226,8 @@ public static class FieldText
         return new FieldValue.Turn(quarters);
     }
 
-    private static int? Quarters(double degrees) => Math.Abs((degrees / 90) - Math.Round(degrees / 90)) > 1e-9 ? null : (((int)Math.Round(degrees / 90) % 4) + 4) % 4;
+    private static int? Quarters(double degrees) =>
+        Math.Abs((degrees / 90) - Math.Round(degrees / 90)) > 1e-9 ? null : (((int)Math.Round(degrees / 90) % 4) + 4) % 4;
 
     /// <summary>A design with a value of a key as `set` and `check --set` give it; reports nothing, tells the fault.</summary>
     /// <param name="design">The design to change.</param>
@@ -221,7 +235,8 @@ public static class FieldText
     /// <param name="key">One of <see cref="Keys"/>.</param>
     /// <param name="value">The value, without quotes.</param>
     /// <param name="fault">Why not; null if it could be read.</param>
-    public static FoundationDesign? With(FoundationDesign design, IReadOnlyList<DesignField> fields, string key, string value, out string? fault)
+    public static FoundationDesign? With(FoundationDesign design, IReadOnlyList<DesignField> fields, string key, string value,
+        out string? fault)
     {
         ArgumentNullException.ThrowIfNull(design);
         ArgumentNullException.ThrowIfNull(fields);
@@ -230,10 +245,12 @@ public static class FieldText
         var plain = key.Replace("\"", "", StringComparison.Ordinal);
         if (fields.FirstOrDefault(f => f.Form != FieldForm.Pedestal && (f.Key == key || string.Join('.', f.Path) == plain)) is { } field)
         {
-            if (field.Form == FieldForm.Places || (field.Unless is { } other && fields.Any(f => f.Path.SequenceEqual(other) && f.Get(design) is not null)))
+            if (field.Form == FieldForm.Places
+                || (field.Unless is { } other && fields.Any(f => f.Path.SequenceEqual(other) && f.Get(design) is not null)))
             {
                 var instead = string.Join('.', field.Unless ?? field.Path);
-                fault = field.Form == FieldForm.Places || fields.Any(f => f.Form == FieldForm.Places && field.Unless is { } own && f.Path.SequenceEqual(own))
+                fault = field.Form == FieldForm.Places
+                    || fields.Any(f => f.Form == FieldForm.Places && field.Unless is { } own && f.Path.SequenceEqual(own))
                     ? $"places of their own are changed in plinth.toml or adopted.toml: {instead} is a list of points, in place of a layout"
                     : $"{field.Key} goes by {instead} here; set that, or take {instead} out of the table in adopted.toml";
                 return null;
@@ -242,15 +259,20 @@ public static class FieldText
             return Parsed(field, key, value, out fault) is { } parsed ? field.Put(design, parsed) : null;
         }
 
-        if (fields.FirstOrDefault(f => f.Form == FieldForm.Pedestal && OfPedestal.Any(k => $"{string.Join('.', f.Path)}.{k}" == plain)) is { } upright)
+        if (fields.FirstOrDefault(f => f.Form == FieldForm.Pedestal
+            && OfPedestal.Any(k => $"{string.Join('.', f.Path)}.{k}" == plain)) is { } upright)
         {
             if (upright.Get(design) is not FieldValue.Upright { Of: var pedestal })
             {
-                fault = key.EndsWith(".socket", StringComparison.Ordinal) || key.EndsWith(".wall", StringComparison.Ordinal) ? PedestalText.NoSocket : NoPedestal;
+                fault = key.EndsWith(".socket", StringComparison.Ordinal) || key.EndsWith(".wall", StringComparison.Ordinal)
+                    ? PedestalText.NoSocket
+                    : NoPedestal;
                 return null;
             }
 
-            return PedestalText.With(pedestal, key, plain[(plain.LastIndexOf('.') + 1)..], value, out fault) is { } changed ? upright.Put(design, new FieldValue.Upright(changed)) : null;
+            return PedestalText.With(pedestal, key, plain[(plain.LastIndexOf('.') + 1)..], value, out fault) is { } changed
+                ? upright.Put(design, new FieldValue.Upright(changed))
+                : null;
         }
 
         string[] keys = [.. Keys(fields)];
@@ -259,7 +281,9 @@ public static class FieldText
         return null;
     }
 
-    /// <summary>A key with its value as TOML text, as `set` writes it: lengths and pedestals as they were typed, bars as the design has them.</summary>
+    /// <summary>
+    /// A key with its value as TOML text, as `set` writes it: lengths and pedestals as they were typed, bars as the design has them.
+    /// </summary>
     /// <param name="fields">The design's fields.</param>
     /// <param name="design">The design with the value.</param>
     /// <param name="key">The key.</param>
@@ -270,12 +294,14 @@ public static class FieldText
         ArgumentNullException.ThrowIfNull(value);
         string Sides(string[] sides) => $"[{TomlText.Quote(sides[0])}, {TomlText.Quote(sides[^1])}]";
         var plain = key.Replace("\"", "", StringComparison.Ordinal);
-        var field = fields.First(f => key == f.Key || plain == string.Join('.', f.Path) || (f.Form == FieldForm.Pedestal && plain.StartsWith(string.Join('.', f.Path) + ".", StringComparison.Ordinal)));
+        var field = fields.First(f => key == f.Key || plain == string.Join('.', f.Path)
+            || (f.Form == FieldForm.Pedestal && plain.StartsWith(string.Join('.', f.Path) + ".", StringComparison.Ordinal)));
         return (field.Form, field.Get(design)) switch
         {
             (FieldForm.Bars or FieldForm.Shaft, FieldValue.Bars bars) => (field.Key, Bars(bars.Spec)),
             (FieldForm.Widths, FieldValue.Ends) => (field.Key, Sides(PedestalText.Sides(value))),
-            (FieldForm.Pedestal, FieldValue.Upright { Of.Round: false }) when plain.EndsWith(".size", StringComparison.Ordinal) => (field.Key + ".size", Sides(PedestalText.Sides(value))),
+            (FieldForm.Pedestal, FieldValue.Upright { Of.Round: false }) when plain.EndsWith(".size", StringComparison.Ordinal) =>
+                (field.Key + ".size", Sides(PedestalText.Sides(value))),
             (FieldForm.Pedestal, _) => (field.Key + plain[plain.LastIndexOf('.')..], TomlText.Quote(value)),
             _ => (field.Key, TomlText.Quote(value)),
         };
@@ -322,7 +348,10 @@ public static class FieldText
 
                 return sides.Length == 1 ? new FieldValue.Length(low) : new FieldValue.Ends(low, high);
             default:
-                return BarSpec.TryParse(value, out var bars, out fault) && (field.Form != FieldForm.Dowels || PedestalText.IsRing(key, value, bars, out fault)) ? new FieldValue.Bars(bars) : null;
+                return BarSpec.TryParse(value, out var bars, out fault)
+                    && (field.Form != FieldForm.Dowels || PedestalText.IsRing(key, value, bars, out fault))
+                    ? new FieldValue.Bars(bars)
+                    : null;
         }
     }
 
@@ -336,7 +365,9 @@ public static class FieldText
 
         if (v <= 0 || v > Measure.MostSize)
         {
-            fault = v <= 0 ? $"{key} \"{value}\" must be more than zero" : $"{key} \"{value}\" is beyond any side of a foundation; look at its digits and its unit";
+            fault = v <= 0
+                ? $"{key} \"{value}\" must be more than zero"
+                : $"{key} \"{value}\" is beyond any side of a foundation; look at its digits and its unit";
             return null;
         }
 

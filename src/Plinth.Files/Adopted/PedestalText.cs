@@ -27,7 +27,8 @@ internal static class PedestalText
                 return null;
             }
 
-            if (!Quantity.TryRead(sides[0], Measure.Length, out var x, out fault) || !Quantity.TryRead(sides[^1], Measure.Length, out var y, out fault))
+            if (!Quantity.TryRead(sides[0], Measure.Length, out var x, out fault)
+                || !Quantity.TryRead(sides[^1], Measure.Length, out var y, out fault))
             {
                 fault = $"{key} {fault}";
                 return null;
@@ -67,7 +68,9 @@ internal static class PedestalText
     }
 
     /// <summary>Sides in a value: "450 mm, 450 mm", "450 mm × 450 mm", or one.</summary>
-    public static string[] Sides(string value) => [.. value.Trim('[', ']').Split(['×', 'x', ','], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(s => s.Trim('"'))];
+    public static string[] Sides(string value) =>
+        [.. value.Trim('[', ']').Split(['×', 'x', ','], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+            .Select(s => s.Trim('"'))];
 
     /// <summary>Whether bars can stand round a section.</summary>
     public static bool IsRing(string key, string value, BarSpec bars, out string? fault)

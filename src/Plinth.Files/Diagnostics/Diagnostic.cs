@@ -39,7 +39,8 @@ public sealed class DiagnosticBag
 {
     private const int Most = 200;
     private const int Longest = 1000;
-    private const string Concealed = "is not as it is read here; what stands there is not shown, as the file lies outside the project's folder (--verbose shows it)";
+    private const string Concealed =
+        "is not as it is read here; what stands there is not shown, as the file lies outside the project's folder (--verbose shows it)";
     private readonly List<Diagnostic> list = [];
     private readonly HashSet<string> outside = new(StringComparer.Ordinal);
     private readonly HashSet<string> named = new(StringComparer.Ordinal);
@@ -58,7 +59,11 @@ public sealed class DiagnosticBag
     {
         get
         {
-            var sorted = list.OrderBy(d => d.Place.File, StringComparer.Ordinal).ThenBy(d => d.Place.Line).ThenBy(d => d.Place.Column).Distinct().ToList();
+            var sorted = list.OrderBy(d => d.Place.File, StringComparer.Ordinal)
+                .ThenBy(d => d.Place.Line)
+                .ThenBy(d => d.Place.Column)
+                .Distinct()
+                .ToList();
             if (sorted.Count <= Most)
             {
                 return sorted;
@@ -67,7 +72,9 @@ public sealed class DiagnosticBag
             // Errors first of all must not be cut away by warnings.
             var kept = sorted.OrderByDescending(d => d.Severity).Take(Most).ToHashSet();
             var cut = sorted.Count - Most;
-            return [.. sorted.Where(kept.Contains), new Diagnostic(Severity.Warning, new FilePlace("plinth", 0, 0), string.Create(CultureInfo.InvariantCulture, $"{cut} more messages are not shown"))];
+            return [.. sorted.Where(kept.Contains),
+                new Diagnostic(Severity.Warning, new FilePlace("plinth", 0, 0),
+                    string.Create(CultureInfo.InvariantCulture, $"{cut} more messages are not shown"))];
         }
     }
 
@@ -96,20 +103,27 @@ public sealed class DiagnosticBag
     }
 
     /// <summary>Adds a warning.</summary>
-    public void Warning(FilePlace place, string message, string code = "input") => list.Add(new Diagnostic(Severity.Warning, place, Told(place, message), code));
+    public void Warning(FilePlace place, string message, string code = "input") =>
+        list.Add(new Diagnostic(Severity.Warning, place, Told(place, message), code));
 
     // What is quoted may be as long as its file.
-    private string Told(FilePlace place, string message) => outside.Contains(place.File) ? Concealed : message.Length <= Longest ? message : message[..(Longest / 2)] + " … " + message[^(Longest / 2)..];
+    private string Told(FilePlace place, string message) =>
+        outside.Contains(place.File) ? Concealed
+            : message.Length <= Longest ? message
+            : message[..(Longest / 2)] + " … " + message[^(Longest / 2)..];
 }
 
 /// <summary>Finds the known word nearest to one that is not known.</summary>
 public static class Nearest
 {
-    /// <summary>What may stand in place of an unknown word, with the nearest first where one is near: the end of a message after "is not known; ".</summary>
+    /// <summary>
+    /// What may stand in place of an unknown word, with the nearest first where one is near: the end of a message after "is not known; ".
+    /// </summary>
     public static string OneOf(string word, IEnumerable<string> words)
     {
         string[] all = [.. words];
-        return (Of(word, all) is { } near ? $"did you mean \"{near}\"? It is" : "it is") + " one of " + string.Join(", ", all.Select(w => $"\"{w}\""));
+        return (Of(word, all) is { } near ? $"did you mean \"{near}\"? It is" : "it is") + " one of "
+            + string.Join(", ", all.Select(w => $"\"{w}\""));
     }
 
     /// <summary>The nearest by edits, or null if none is near enough to be meant.</summary>
@@ -117,7 +131,10 @@ public static class Nearest
     {
         ArgumentNullException.ThrowIfNull(word);
         ArgumentNullException.ThrowIfNull(known);
-        var best = known.Select(k => (Word: k, Edits: Edits(word.ToLowerInvariant(), k.ToLowerInvariant()))).OrderBy(p => p.Edits).ThenBy(p => p.Word, StringComparer.Ordinal).FirstOrDefault();
+        var best = known.Select(k => (Word: k, Edits: Edits(word.ToLowerInvariant(), k.ToLowerInvariant())))
+            .OrderBy(p => p.Edits)
+            .ThenBy(p => p.Word, StringComparer.Ordinal)
+            .FirstOrDefault();
         return best.Word is not null && best.Edits <= Math.Max(2, word.Length / 2) ? best.Word : null;
     }
 

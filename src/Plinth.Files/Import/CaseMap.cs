@@ -24,7 +24,9 @@ internal sealed class CaseMap(ImportSpec spec, DiagnosticBag bag)
     {
         if (step.IsEmpty)
         {
-            return known.GetAlternateLookup<ReadOnlySpan<char>>().TryGetValue(text, out var index) ? index : Add(known, text.ToString(), text.ToString(), "", place);
+            return known.GetAlternateLookup<ReadOnlySpan<char>>().TryGetValue(text, out var index)
+                ? index
+                : Add(known, text.ToString(), text.ToString(), "", place);
         }
 
         if (!steps.GetAlternateLookup<ReadOnlySpan<char>>().TryGetValue(text, out var within))
@@ -32,7 +34,9 @@ internal sealed class CaseMap(ImportSpec spec, DiagnosticBag bag)
             within = steps[text.ToString()] = new Dictionary<string, int>(StringComparer.Ordinal);
         }
 
-        return within.GetAlternateLookup<ReadOnlySpan<char>>().TryGetValue(step, out var found) ? found : Add(within, step.ToString(), text.ToString(), step.ToString(), place);
+        return within.GetAlternateLookup<ReadOnlySpan<char>>().TryGetValue(step, out var found)
+            ? found
+            : Add(within, step.ToString(), text.ToString(), step.ToString(), place);
     }
 
     private int Add(Dictionary<string, int> into, string key, string text, string step, FilePlace place)
@@ -44,13 +48,17 @@ internal sealed class CaseMap(ImportSpec spec, DiagnosticBag bag)
         {
             bag.Error(place, "this row names no case; carry-down = [\"case\"] repeats the one above, and skip leaves a row out");
         }
-        else if (spec.LeaveOutCases.Any(p => Pattern.Matches(name, p)) || (spec.KeepCases.Count > 0 && !spec.KeepCases.Any(p => Pattern.Matches(name, p))))
+        else if (spec.LeaveOutCases.Any(p => Pattern.Matches(name, p))
+            || (spec.KeepCases.Count > 0 && !spec.KeepCases.Any(p => Pattern.Matches(name, p))))
         {
             // Left out, and counted where it is met.
         }
         else if (LoadCase.HoldsExtremes(name))
         {
-            bag.Error(place, string.Create(CultureInfo.InvariantCulture, $"case \"{name}\" holds maxima or minima: each component is the extreme of another moment, so they never act together; export the cases or steps themselves, or leave-out-cases = [{Toml.TomlText.Quote(name)}]"));
+            bag.Error(place,
+                string.Create(CultureInfo.InvariantCulture,
+                    $"case \"{name}\" holds maxima or minima: each component is the extreme of another moment, so they never act together; "
+                        + $"export the cases or steps themselves, or leave-out-cases = [{Toml.TomlText.Quote(name)}]"));
         }
         else if (SupportsReader.Label(name, "case", place, bag))
         {

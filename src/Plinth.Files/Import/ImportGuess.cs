@@ -8,7 +8,10 @@ using Plinth.Files.Toml;
 
 namespace Plinth.Files.Import;
 
-/// <summary>Guesses the [import] part of plinth.toml from a table's headers, by generic trade words. A guess is text to read, change and paste; it is never applied.</summary>
+/// <summary>
+/// Guesses the [import] part of plinth.toml from a table's headers, by generic trade words. A guess is text to read, change and paste; it
+/// is never applied.
+/// </summary>
 public static partial class ImportGuess
 {
     private const int MostRows = 200_000;
@@ -31,13 +34,17 @@ public static partial class ImportGuess
         {
             if (!bag.HasErrors)
             {
-                bag.Error(new FilePlace(file, 0, 0), "no row of it looks like the header of a table of reactions (a joint or support, a case, forces); write [import] by hand: plinth import --help shows one");
+                bag.Error(new FilePlace(file, 0, 0),
+                    "no row of it looks like the header of a table of reactions (a joint or support, a case, forces); write [import] by "
+                        + "hand: plinth import --help shows one");
             }
 
             return null;
         }
 
-        var positions = Candidates(tables, directory, file).Where(t => t != reactions && t.Roles.ContainsKey("x") && t.Roles.ContainsKey("y") && t.Roles.ContainsKey("support")).MaxBy(t => Score(t, reactions: false));
+        var positions = Candidates(tables, directory, file)
+            .Where(t => t != reactions && t.Roles.ContainsKey("x") && t.Roles.ContainsKey("y") && t.Roles.ContainsKey("support"))
+            .MaxBy(t => Score(t, reactions: false));
         var text = new StringBuilder();
         var (axes, sense, why, cases) = Look(directory, reactions, european, bag);
         text.Append("[import]\n").Append(Source(reactions));
@@ -47,10 +54,16 @@ public static partial class ImportGuess
         if (positions is not null)
         {
             text.Append("\n[import.positions]\n").Append(Source(positions));
-            text.Append("columns = { ").AppendJoin(", ", positions.Roles.Where(r => r.Key is "support" or "x" or "y" or "z").Select(r => $"{r.Key} = {TomlText.Quote(r.Value)}")).Append(" }\n");
+            text.Append("columns = { ")
+                .AppendJoin(", ",
+                    positions.Roles.Where(r => r.Key is "support" or "x" or "y" or "z").Select(r => $"{r.Key} = {TomlText.Quote(r.Value)}"))
+                .Append(" }\n");
         }
 
-        var sizes = Candidates(tables, directory, file).Where(t => t != reactions && t != positions && t.Sizes.ContainsKey("support") && t.Sizes.Keys.Any(k => k is "cx" or "cy" or "plate-x")).MaxBy(t => t.Sizes.Count);
+        var sizes = Candidates(tables, directory, file)
+            .Where(t => t != reactions && t != positions && t.Sizes.ContainsKey("support")
+                && t.Sizes.Keys.Any(k => k is "cx" or "cy" or "plate-x"))
+            .MaxBy(t => t.Sizes.Count);
         if (sizes is not null)
         {
             text.Append("\n[import.sizes]\n").Append(Source(sizes));
@@ -62,32 +75,40 @@ public static partial class ImportGuess
         if (open.Count > 0)
         {
             // A table that stands may not stand twice: then only its lines are to be pasted, below it.
-            text.Append(known.Count > 0 ? "\n# Below the [cases] that stand; proposed by their names: look at each\n" : "\n[cases]                      # proposed by their names: look at each\n");
+            text.Append(known.Count > 0
+                ? "\n# Below the [cases] that stand; proposed by their names: look at each\n"
+                : "\n[cases]                      # proposed by their names: look at each\n");
             foreach (var c in open)
             {
                 var symbol = CaseWords.Guess(c, european);
-                text.Append(symbol is null ? "# " : "").Append(TomlText.Key(c)).Append(" = ").Append(TomlText.Quote(symbol ?? "?")).Append('\n');
+                text.Append(symbol is null ? "# " : "").Append(TomlText.Key(c)).Append(" = ").Append(TomlText.Quote(symbol ?? "?"))
+                    .Append('\n');
             }
         }
 
         return text.ToString();
     }
 
-    private static IEnumerable<Preview> Candidates(List<Preview> tables, string directory, string file) => tables.Concat(Siblings(directory, file));
+    private static IEnumerable<Preview> Candidates(List<Preview> tables, string directory, string file) =>
+        tables.Concat(Siblings(directory, file));
 
     private static string Source(Preview t) =>
-        $"file = {TomlText.Quote(t.File)}\n{(t.Sheet is null ? "" : $"sheet = {TomlText.Quote(t.Sheet)}\n")}header = {t.HeaderLine.ToString(CultureInfo.InvariantCulture)}\n";
+        $"file = {TomlText.Quote(t.File)}\n{(t.Sheet is null ? "" : $"sheet = {TomlText.Quote(t.Sheet)}\n")}header = "
+            + $"{t.HeaderLine.ToString(CultureInfo.InvariantCulture)}\n";
 
     private static int Score(Preview t, bool reactions) => reactions
-        ? t.Roles.Count(r => r.Key is "support" or "case" or "Fx" or "Fy" or "Fz" or "Mx" or "My" or "Mz") * (t.Roles.Keys.Any(k => k[0] == 'F') ? 1 : 0)
+        ? t.Roles.Count(r => r.Key is "support" or "case" or "Fx" or "Fy" or "Fz" or "Mx" or "My" or "Mz")
+            * (t.Roles.Keys.Any(k => k[0] == 'F') ? 1 : 0)
         : t.Roles.Count(r => r.Key is "support" or "x" or "y" or "z");
 
     // Which way is up: permanent cases press along it; and which sign it has tells reactions from actions.
-    private static (AxisMap Axes, string Sense, string Why, IReadOnlyList<string> Cases) Look(string directory, Preview t, bool european, DiagnosticBag bag)
+    private static (AxisMap Axes, string Sense, string Why, IReadOnlyList<string> Cases) Look(string directory, Preview t, bool european,
+        DiagnosticBag bag)
     {
         var place = new FilePlace(t.File, 0, 0);
         var columns = t.Roles.ToDictionary(r => r.Key, r => (r.Value, place), StringComparer.Ordinal);
-        var spec = new TableSpec(t.File, place, t.Sheet, place, t.HeaderLine, null, new HashSet<int>(), null, null, null, columns, new Dictionary<string, (ReadUnit, string)>());
+        var spec = new TableSpec(t.File, place, t.Sheet, place, t.HeaderLine, null, new HashSet<int>(), null, null, null, columns,
+            new Dictionary<string, (ReadUnit, string)>());
         var cases = new List<string>();
         var sums = new double[3];
         using var table = RawColumns.OpenAtData(directory, spec, bag);
@@ -123,12 +144,16 @@ public static partial class ImportGuess
         var up = Enumerable.Range(0, 3).MaxBy(i => Math.Abs(sums[i]));
         if (sums[up] == 0)
         {
-            return (AxisMap.Same, "\"reaction\"               # +Fz holds the column up; \"action\": as it presses on the foundation", "; no permanent case is known, so this is not looked up", cases);
+            return (AxisMap.Same, "\"reaction\"               # +Fz holds the column up; \"action\": as it presses on the foundation",
+                "; no permanent case is known, so this is not looked up", cases);
         }
 
         var axes = up switch { 1 => new AxisMap((0, 1), (2, -1), (1, 1)), 0 => new AxisMap((1, 1), (2, 1), (0, 1)), _ => AxisMap.Same };
         var why = $": permanent cases add up along {"XYZ"[up]}";
-        return (axes, sums[up] > 0 ? "\"reaction\"               # permanent cases are positive upwards" : "\"action\"                 # permanent cases are negative upwards: they press down", why, cases);
+        return (axes,
+            sums[up] > 0
+                ? "\"reaction\"               # permanent cases are positive upwards"
+                : "\"action\"                 # permanent cases are negative upwards: they press down", why, cases);
     }
 
     private static List<Preview> Sheets(string directory, string file, DiagnosticBag bag)
@@ -157,9 +182,11 @@ public static partial class ImportGuess
         }
 
         return Directory.EnumerateFiles(folder, "*.csv").Order(StringComparer.Ordinal)
-            .Where(f => Path.GetFileName(f) != Path.GetFileName(file) && Path.GetFileName(f) is not (ProjectReader.SupportsName or "reactions.csv"))
+            .Where(f => Path.GetFileName(f) != Path.GetFileName(file)
+                && Path.GetFileName(f) is not (ProjectReader.SupportsName or "reactions.csv"))
             .Select(f => Path.Combine(Path.GetDirectoryName(file) ?? "", Path.GetFileName(f)))
-            .Select(f => Read(RawCsv.Open(Path.Combine(directory, f), f, null, null, null, new DiagnosticBag()), f, null)).OfType<Preview>();
+            .Select(f => Read(RawCsv.Open(Path.Combine(directory, f), f, null, null, null, new DiagnosticBag()), f, null))
+            .OfType<Preview>();
     }
 
     private static Preview? Read(RawTable? table, string file, string? sheet)
@@ -169,7 +196,8 @@ public static partial class ImportGuess
             Preview? best = null;
             for (var rows = 0; table is not null && rows < RawTable.PreviewRows && table.Next(); rows++)
             {
-                var (roles, sizes) = (new Dictionary<string, string>(StringComparer.Ordinal), new Dictionary<string, string>(StringComparer.Ordinal));
+                var (roles, sizes) = (new Dictionary<string, string>(StringComparer.Ordinal),
+                    new Dictionary<string, string>(StringComparer.Ordinal));
                 for (var i = 0; i < table.Count; i++)
                 {
                     var header = table.Text(i).ToString();
@@ -283,12 +311,18 @@ public static partial class ImportGuess
             return Any("x", "b", "length", "depth") ? "plate-x" : Any("y", "n", "d", "width", "breadth") ? "plate-y" : null;
         }
 
-        return Any("cx", "depth", "diameter", "height") ? "cx" : Any("cy", "width", "breadth") ? "cy" : Any("grid") ? "grid" : Any("angle", "rotation") ? "angle" : Any("shape") ? "shape"
-            : Any("joint", "node", "support", "point", "column", "label", "base") ? "support" : null;
+        return Any("cx", "depth", "diameter", "height") ? "cx"
+            : Any("cy", "width", "breadth") ? "cy"
+            : Any("grid") ? "grid"
+            : Any("angle", "rotation") ? "angle"
+            : Any("shape") ? "shape"
+            : Any("joint", "node", "support", "point", "column", "label", "base") ? "support"
+            : null;
     }
 
     /// <summary>Headers of a table by what they hold: of reactions or positions, and of column sizes.</summary>
-    private sealed record Preview(string File, string? Sheet, int HeaderLine, IReadOnlyDictionary<string, string> Roles, IReadOnlyDictionary<string, string> Sizes);
+    private sealed record Preview(string File, string? Sheet, int HeaderLine, IReadOnlyDictionary<string, string> Roles,
+        IReadOnlyDictionary<string, string> Sizes);
 
     [GeneratedRegex("[a-z]+|[1-3]")]
     private static partial Regex Words();

@@ -24,14 +24,18 @@ public sealed record ImportProject(ImportSpec? Spec, string? File, string? Sheet
     ];
 
     /// <summary>Whether the spec says all that is needed: nothing is left to a guess.</summary>
-    public bool IsComplete => Spec is not null && Spec.Reactions.Columns.ContainsKey("support") && (Spec.Wide is not null || (Spec.Reactions.Columns.ContainsKey("case") && ImportSpec.Components.Any(Spec.Reactions.Columns.ContainsKey)));
+    public bool IsComplete =>
+        Spec is not null && Spec.Reactions.Columns.ContainsKey("support")
+            && (Spec.Wide is not null
+                || (Spec.Reactions.Columns.ContainsKey("case") && ImportSpec.Components.Any(Spec.Reactions.Columns.ContainsKey)));
 
     /// <summary>Reads it from a project's folder; null if plinth.toml or its [import] is wrong.</summary>
     public static ImportProject? Read(string directory, DiagnosticBag bag)
     {
         ArgumentNullException.ThrowIfNull(bag);
         bag.Project ??= directory;
-        if (TextFile.Read(Path.Combine(directory, ProjectReader.FileName), ProjectReader.FileName, bag) is not { } text || TomlTree.Parse(text, ProjectReader.FileName, bag) is not { } root)
+        if (TextFile.Read(Path.Combine(directory, ProjectReader.FileName), ProjectReader.FileName, bag) is not { } text
+            || TomlTree.Parse(text, ProjectReader.FileName, bag) is not { } root)
         {
             return null;
         }
@@ -45,36 +49,47 @@ public sealed record ImportProject(ImportSpec? Spec, string? File, string? Sheet
         var european = loads.Text("standard") == "en1990";
         var project = t.Inner("project");
         var code = project.Text("code");
-        var units = project.Choice("units", code is null ? UnitSystem.Metric : ConcreteCodes.Find(code)?.WrittenIn ?? UnitSystem.Metric, ("metric", UnitSystem.Metric), ("us", UnitSystem.Us));
+        var units = project.Choice("units", code is null ? UnitSystem.Metric : ConcreteCodes.Find(code)?.WrittenIn ?? UnitSystem.Metric,
+            ("metric", UnitSystem.Metric), ("us", UnitSystem.Us));
         var symbols = new Dictionary<string, string>(StringComparer.Ordinal);
         foreach (var (name, _, node) in t.Inner("cases").All())
         {
-            symbols[name] = node.Value is string s ? s : node.Value is TomlTable table ? table["symbol"]?.Value as string ?? "combined" : "?";
+            symbols[name] = node.Value is string s ? s
+                : node.Value is TomlTable table ? table["symbol"]?.Value as string ?? "combined"
+                : "?";
         }
 
         var inner = new TableReader(root, "", bag).Inner("import");
         var (file, sheet) = (inner.Text("file"), inner.Text("sheet"));
         var spec = ImportReader.Read(inner, bag);
-        if (file is not null && string.Equals(Path.GetFullPath(Path.Combine(directory, file)), Path.GetFullPath(Path.Combine(directory, reactions)), StringComparison.Ordinal))
+        if (file is not null
+            && string.Equals(Path.GetFullPath(Path.Combine(directory, file)), Path.GetFullPath(Path.Combine(directory, reactions)),
+                StringComparison.Ordinal))
         {
-            bag.Error(inner.PlaceOf("file"), $"file = \"{file}\" is the table that the import writes; keep the raw table under another name, for example raw/{Path.GetFileName(file)}");
+            bag.Error(inner.PlaceOf("file"),
+                $"file = \"{file}\" is the table that the import writes; keep the raw table under another name, for example "
+                    + $"raw/{Path.GetFileName(file)}");
         }
 
-        List<string> others = [ProjectReader.FileName, ProjectReader.SupportsName, Adopted.AdoptedReader.FileName, .. spec?.Files ?? [], .. new[] { root["extends"], (root["drawings"]?.Value as TomlTable)?["notes"] }.Select(n => n?.Value).OfType<string>()];
+        List<string> others = [ProjectReader.FileName, ProjectReader.SupportsName, Adopted.AdoptedReader.FileName, .. spec?.Files ?? [],
+            .. new[] { root["extends"], (root["drawings"]?.Value as TomlTable)?["notes"] }.Select(n => n?.Value).OfType<string>()];
         if (Fault(directory, reactions, others) is { } fault)
         {
             bag.Error(loads.PlaceOf("reactions"), $"reactions = \"{reactions}\": {fault}");
         }
 
         var positions = Positions(Path.Combine(directory, ProjectReader.SupportsName), aside);
-        return bag.HasErrors ? null : new ImportProject(spec, file, sheet, new ImportContext(asReaction, units, european, symbols, positions), reactions);
+        return bag.HasErrors
+            ? null
+            : new ImportProject(spec, file, sheet, new ImportContext(asReaction, units, european, symbols, positions), reactions);
     }
 
     // Why an import may not write its table there; null: it may.
     private static string? Fault(string directory, string reactions, IEnumerable<string> others)
     {
         var path = Path.Combine(directory, reactions);
-        if ((OutputRules.FaultOfTable(reactions) ?? OutputRules.FaultOfOwn(path, directory, others.Select(o => Path.Combine(directory, o)))) is { } fault)
+        if ((OutputRules.FaultOfTable(reactions)
+            ?? OutputRules.FaultOfOwn(path, directory, others.Select(o => Path.Combine(directory, o)))) is { } fault)
         {
             return fault;
         }
@@ -90,9 +105,11 @@ public sealed record ImportProject(ImportSpec? Spec, string? File, string? Sheet
         var first = header.AsSpan(0, there.ReadBlock(header)).Trim();
         var end = first.IndexOfAny('\r', '\n');
         first = end < 0 ? first : first[..end];
-        return first.IsEmpty || (first.Contains("support", StringComparison.OrdinalIgnoreCase) && first.Contains("case", StringComparison.OrdinalIgnoreCase))
+        return first.IsEmpty
+            || (first.Contains("support", StringComparison.OrdinalIgnoreCase) && first.Contains("case", StringComparison.OrdinalIgnoreCase))
             ? null
-            : "what stands there has no columns support and case, so it is no table of reactions, and the import would replace it; name another file, or delete that one";
+            : "what stands there has no columns support and case, so it is no table of reactions, and the import would replace it; name "
+                + "another file, or delete that one";
     }
 
     private static Dictionary<string, (double X, double Y, double Z)> Positions(string path, DiagnosticBag bag)

@@ -29,11 +29,14 @@ public static class ImportReader
         var wide = t.Text("wide");
         var component = t.Text("component");
         Wide(t, layout, wide, component, reactions);
-        var levels = (t.Texts("keep-level") ?? []).Select(l => t.Quantity("keep-level", new TomlNode(l.Text, l.Place, l.Text), Measure.Length, Sign.Any)).OfType<double>().ToList();
+        var levels = (t.Texts("keep-level")
+            ?? []).Select(l => t.Quantity("keep-level", new TomlNode(l.Text, l.Place, l.Text), Measure.Length, Sign.Any)).OfType<double>()
+            .ToList();
         var carry = (t.Texts("carry-down") ?? []).Select(c => c.Text).ToHashSet(StringComparer.Ordinal);
         if (carry.Any(c => c is not ("support" or "case")))
         {
-            t.Fault("carry-down", "carry-down repeats \"support\" or \"case\" from the row above; write for example carry-down = [\"support\"]");
+            t.Fault("carry-down",
+                "carry-down repeats \"support\" or \"case\" from the row above; write for example carry-down = [\"support\"]");
         }
 
         var labels = Renames(t, "labels", bag);
@@ -42,17 +45,20 @@ public static class ImportReader
         var to = t.Text("label-to") ?? "";
         if (pattern is not null && to.Length == 0)
         {
-            t.Fault("label-pattern", "label-pattern needs label-to; write for example label-pattern = \"^N(\\\\d+)$\" and label-to = \"C$1\"");
+            t.Fault("label-pattern",
+                "label-pattern needs label-to; write for example label-pattern = \"^N(\\\\d+)$\" and label-to = \"C$1\"");
         }
 
         if (pattern is not null && Replacement(pattern, to) is { } fault)
         {
-            t.Fault("label-to", $"label-to = \"{to}\" names a part that label-pattern does not have: {fault}; write $1 for its first part in brackets");
+            t.Fault("label-to",
+                $"label-to = \"{to}\" names a part that label-pattern does not have: {fault}; write $1 for its first part in brackets");
         }
 
         string[] Patterns(string key) => [.. (t.Texts(key) ?? []).Select(p => p.Text)];
         var result = reactions is null ? null : new ImportSpec(
-            t.Place, reactions, positions, sizes, axes, asReaction, layout ? wide : null, component, Patterns("keep"), Patterns("leave-out"), Patterns("keep-cases"), Patterns("leave-out-cases"), levels, carry, labels, pattern, to, cases);
+            t.Place, reactions, positions, sizes, axes, asReaction, layout ? wide : null, component, Patterns("keep"),
+            Patterns("leave-out"), Patterns("keep-cases"), Patterns("leave-out-cases"), levels, carry, labels, pattern, to, cases);
         t.Done();
         return result;
     }
@@ -117,7 +123,10 @@ public static class ImportReader
 
             if (MeasureOf(key) is not { } measure || !UnitReader.TryRead(text, out var unit) || !unit.Measures(measure))
             {
-                given.Fault(key, MeasureOf(key) is { } m ? $"\"{text}\" is no unit of {m.Name}; write for example {key} = \"{m.Example}\"" : $"{key} has no unit; delete it");
+                given.Fault(key,
+                    MeasureOf(key) is { } m
+                        ? $"\"{text}\" is no unit of {m.Name}; write for example {key} = \"{m.Example}\""
+                        : $"{key} has no unit; delete it");
                 continue;
             }
 
@@ -125,7 +134,10 @@ public static class ImportReader
         }
 
         given.Done();
-        return file is null ? null : new TableSpec(file, t.PlaceOf("file"), sheet, t.PlaceOf("sheet"), header, unitsRow, skip, delimiter, decimalSign, encoding, columns, units);
+        return file is null
+            ? null
+            : new TableSpec(file, t.PlaceOf("file"), sheet, t.PlaceOf("sheet"), header, unitsRow, skip, delimiter, decimalSign, encoding,
+                columns, units);
     }
 
     /// <summary>What a column measures; null: text.</summary>
@@ -173,7 +185,11 @@ public static class ImportReader
         if (map.Hand != 1)
         {
             var flipped = new AxisMap(map.X, (map.Y.Axis, -map.Y.Sign), map.Z);
-            t.Fault("axes", map.Hand == 0 ? "axes names a model axis twice; each stands once" : $"axes = {map.Text} is left-handed: it would mirror the building and turn its moments round; did you mean {flipped.Text}?");
+            t.Fault("axes",
+                map.Hand == 0
+                    ? "axes names a model axis twice; each stands once"
+                    : $"axes = {map.Text} is left-handed: it would mirror the building and turn its moments round; did you mean "
+                        + $"{flipped.Text}?");
             return AxisMap.Same;
         }
 
@@ -186,7 +202,8 @@ public static class ImportReader
         {
             if (wide is not null || component is not null)
             {
-                t.Fault(wide is not null ? "wide" : "component", "wide and component describe a table with a column a case; write layout = \"wide\" too");
+                t.Fault(wide is not null ? "wide" : "component",
+                    "wide and component describe a table with a column a case; write layout = \"wide\" too");
             }
 
             return;
@@ -194,11 +211,16 @@ public static class ImportReader
 
         if (wide is null || !wide.Contains("{case}", StringComparison.Ordinal))
         {
-            t.Fault(wide is null ? "layout" : "wide", "a wide table needs the pattern of its headers; write for example wide = \"{case} {component}\", or wide = \"{case}\" with component = \"Fz\"");
+            t.Fault(wide is null ? "layout" : "wide",
+                "a wide table needs the pattern of its headers; write for example wide = \"{case} {component}\", or wide = \"{case}\" with "
+                    + "component = \"Fz\"");
         }
-        else if (!wide.Contains("{component}", StringComparison.Ordinal) && component is null && reactions?.Columns.ContainsKey("component") != true)
+        else if (!wide.Contains("{component}", StringComparison.Ordinal) && component is null
+            && reactions?.Columns.ContainsKey("component") != true)
         {
-            t.Fault("wide", "the headers name no component; write component = \"Fz\" if all columns hold it, or columns.component for the column that names it");
+            t.Fault("wide",
+                "the headers name no component; write component = \"Fz\" if all columns hold it, or columns.component for the column "
+                    + "that names it");
         }
 
         if (component is not null && !ImportSpec.Components.Contains(component))
@@ -218,7 +240,9 @@ public static class ImportReader
             }
             else
             {
-                bag.Error(node.Place, $"{key}: \"{from}\" needs the name it gets, in quotes; write for example \"{from}\" = \"{(key == "cases" ? "DEAD" : "C1")}\"");
+                bag.Error(node.Place,
+                    $"{key}: \"{from}\" needs the name it gets, in quotes; write for example \"{from}\" = "
+                        + $"\"{(key == "cases" ? "DEAD" : "C1")}\"");
             }
         }
 

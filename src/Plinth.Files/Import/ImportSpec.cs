@@ -48,7 +48,12 @@ public readonly record struct AxisMap((int Axis, int Sign) X, (int Axis, int Sig
     {
         get
         {
-            var order = (X.Axis, Y.Axis, Z.Axis) switch { (0, 1, 2) or (1, 2, 0) or (2, 0, 1) => 1, (0, 2, 1) or (2, 1, 0) or (1, 0, 2) => -1, _ => 0 };
+            var order = (X.Axis, Y.Axis, Z.Axis) switch
+            {
+                (0, 1, 2) or (1, 2, 0) or (2, 0, 1) => 1,
+                (0, 2, 1) or (2, 1, 0) or (1, 0, 2) => -1,
+                _ => 0
+            };
             return order * X.Sign * Y.Sign * Z.Sign;
         }
     }

@@ -9,8 +9,14 @@ public sealed partial class Importer
 {
     private int Wide(RawColumns columns, TextWriter? output)
     {
-        var words = ImportSpec.Components.ToDictionary(c => spec.Reactions.Columns.TryGetValue(c, out var w) ? w.Header : c, c => c, StringComparer.OrdinalIgnoreCase);
-        var pattern = new Regex("^" + Regex.Escape(spec.Wide!).Replace(@"\{case}", "(?<case>.+?)", StringComparison.Ordinal).Replace(@"\{component}", "(?<component>" + string.Join('|', words.Keys.OrderByDescending(k => k.Length).Select(Regex.Escape)) + ")", StringComparison.Ordinal) + "$", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase | RegexOptions.NonBacktracking);
+        var words = ImportSpec.Components.ToDictionary(c => spec.Reactions.Columns.TryGetValue(c, out var w) ? w.Header : c, c => c,
+            StringComparer.OrdinalIgnoreCase);
+        var pattern = new Regex("^"
+            + Regex.Escape(spec.Wide!).Replace(@"\{case}", "(?<case>.+?)", StringComparison.Ordinal)
+                .Replace(@"\{component}",
+                    "(?<component>" + string.Join('|', words.Keys.OrderByDescending(k => k.Length).Select(Regex.Escape)) + ")",
+                    StringComparison.Ordinal) + "$",
+            RegexOptions.CultureInvariant | RegexOptions.IgnoreCase | RegexOptions.NonBacktracking);
         var (supportAt, componentAt) = (columns.IndexOf("support"), columns.IndexOf("component"));
         if (supportAt < 0)
         {
@@ -22,7 +28,8 @@ public sealed partial class Importer
         var mapped = new List<(int Column, string Case, int Component, (ReadUnit Unit, string Text) Unit)>();
         for (var i = 0; i < columns.Header.Count; i++)
         {
-            if (i == supportAt || i == componentAt || columns.Header[i].Length == 0 || pattern.Match(RawColumns.Bare(columns.Header[i])) is not { Success: true } m)
+            if (i == supportAt || i == componentAt || columns.Header[i].Length == 0
+                || pattern.Match(RawColumns.Bare(columns.Header[i])) is not { Success: true } m)
             {
                 continue;
             }
@@ -45,10 +52,14 @@ public sealed partial class Importer
         for (var c = 0; c < 6; c++)
         {
             var own = mapped.Where(m => m.Component == c).Select(m => m.Unit).Distinct().ToList();
-            units[c] = own.Count > 0 ? own[0] : componentAt >= 0 && spec.Reactions.Units.TryGetValue(ImportSpec.Components[c], out var stated) ? stated : null;
+            units[c] = own.Count > 0 ? own[0]
+                : componentAt >= 0 && spec.Reactions.Units.TryGetValue(ImportSpec.Components[c], out var stated) ? stated
+                : null;
             if (own.Count > 1)
             {
-                bag.Error(spec.Place, $"the columns of {ImportSpec.Components[c]} have several units: {string.Join(", ", own.Select(u => u.Text))}; say one: units.{ImportSpec.Components[c]} = …");
+                bag.Error(spec.Place,
+                    $"the columns of {ImportSpec.Components[c]} have several units: {string.Join(", ", own.Select(u => u.Text))}; say one: "
+                        + $"units.{ImportSpec.Components[c]} = …");
             }
         }
 
@@ -70,7 +81,9 @@ public sealed partial class Importer
             last = label;
             if (label.Length == 0)
             {
-                bag.Error(t.Place(supportAt), t.Fault(supportAt) ?? "this row names no support; carry-down = [\"support\"] repeats the one above, and skip leaves a row out");
+                bag.Error(t.Place(supportAt),
+                    t.Fault(supportAt)
+                        ?? "this row names no support; carry-down = [\"support\"] repeats the one above, and skip leaves a row out");
                 continue;
             }
 
@@ -92,7 +105,10 @@ public sealed partial class Importer
                 rowComponent = words.TryGetValue(word, out var named) ? ImportSpec.Components.ToList().IndexOf(named) : -1;
                 if (rowComponent < 0 || units[rowComponent] is null)
                 {
-                    bag.Error(t.Place(componentAt), rowComponent < 0 ? $"\"{word}\" names no component; say in plinth.toml which it is: columns.Fz = \"{word}\"" : $"{named} has no unit; say in plinth.toml: units.{named} = \"{ImportReader.MeasureOf(named!)!.Example}\"");
+                    bag.Error(t.Place(componentAt),
+                        rowComponent < 0
+                            ? $"\"{word}\" names no component; say in plinth.toml which it is: columns.Fz = \"{word}\""
+                            : $"{named} has no unit; say in plinth.toml: units.{named} = \"{ImportReader.MeasureOf(named!)!.Example}\"");
                     continue;
                 }
             }

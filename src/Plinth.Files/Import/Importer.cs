@@ -48,7 +48,13 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
         }
 
         labels = new LabelMap(spec, positions, bag);
-        var source = spec.Wide is null ? spec.Reactions : spec.Reactions with { Columns = spec.Reactions.Columns.Where(c => c.Key is "support" or "component").ToDictionary(c => c.Key, c => c.Value, StringComparer.Ordinal) };
+        var source = spec.Wide is null
+            ? spec.Reactions
+            : spec.Reactions with
+            {
+                Columns = spec.Reactions.Columns.Where(c => c.Key is "support" or "component")
+                .ToDictionary(c => c.Key, c => c.Value, StringComparer.Ordinal)
+            };
         using (var columns = RawColumns.OpenAtData(directory, source, bag))
         {
             if (columns is null)
@@ -81,7 +87,9 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
             sink.Rows,
             sink.Supports.Count,
             [.. leftOut.Select(p => new LeftOut(p.Key, p.Value.Rows, p.Value.Examples))],
-            [.. sink.Cases.Select((c, i) => new CaseTotals(cases.Names[i], c.Supports, c.Totals, project.Symbols.GetValueOrDefault(cases.Names[i]), CaseWords.Guess(cases.Names[i], project.European)))],
+            [
+                .. sink.Cases.Select((c, i) => new CaseTotals(cases.Names[i], c.Supports, c.Totals,
+                    project.Symbols.GetValueOrDefault(cases.Names[i]), CaseWords.Guess(cases.Names[i], project.European)))],
             sink.Supports.All(s => s.Position is not null),
             merge.Came,
             merge.Went,
@@ -95,7 +103,9 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
         int[] at = [columns.IndexOf("support"), columns.IndexOf("case"), columns.IndexOf("step")];
         if (at[0] < 0 || at[1] < 0)
         {
-            bag.Error(spec.Place, $"[import] needs columns.{(at[0] < 0 ? "support" : "case")}: the header of the column that names the {(at[0] < 0 ? "support or joint" : "case")}");
+            bag.Error(spec.Place,
+                $"[import] needs columns.{(at[0] < 0 ? "support" : "case")}: the header of the column that names the "
+                    + $"{(at[0] < 0 ? "support or joint" : "case")}");
             return 0;
         }
 
@@ -170,7 +180,9 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
 
             if (label.IsEmpty)
             {
-                bag.Error(t.Place(at[0]), t.Fault(at[0]) ?? "this row names no support; carry-down = [\"support\"] repeats the one above, and skip leaves a row out");
+                bag.Error(t.Place(at[0]),
+                    t.Fault(at[0])
+                        ?? "this row names no support; carry-down = [\"support\"] repeats the one above, and skip leaves a row out");
                 continue;
             }
 
@@ -215,7 +227,9 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
         var joint = positions?.Find(label);
         if (positions is not null && joint is null)
         {
-            bag.Error(t.Place(cell), $"\"{label}\" is not among the positions in {spec.Positions!.File}; add it there, or leave it out: leave-out = [\"{label}\"]");
+            bag.Error(t.Place(cell),
+                $"\"{label}\" is not among the positions in {spec.Positions!.File}; add it there, or leave it out: leave-out = "
+                    + $"[\"{label}\"]");
         }
 
         var place = joint is not null && joint.Position(spec.Axes, 0) is { } x && joint.Position(spec.Axes, 1) is { } y
@@ -290,7 +304,8 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
         var text = t.Text(cell);
         bag.Error(t.Place(cell), t.Fault(cell) ?? (text.Contains('.') && text.Contains(',')
             ? $"{columns.Header[cell]} \"{text}\" has separators of thousands; format the column without them and export again"
-            : $"{columns.Header[cell]} \"{text}\" is not a number{(t is RawCsv csv ? $" with a decimal {(csv.DecimalSign == ',' ? "comma" : "point")}; say decimal = \"{(csv.DecimalSign == ',' ? "." : ",")}\" if it is the other, or skip = [{t.Line.ToString(CultureInfo.InvariantCulture)}]" : $"; mend it, or skip = [{t.Line.ToString(CultureInfo.InvariantCulture)}]")}"));
+            : $"{columns.Header[cell]} \"{text}\" is not a "
+                + $"number{(t is RawCsv csv ? $" with a decimal {(csv.DecimalSign == ',' ? "comma" : "point")}; say decimal = \"{(csv.DecimalSign == ',' ? "." : ",")}\" if it is the other, or skip = [{t.Line.ToString(CultureInfo.InvariantCulture)}]" : $"; mend it, or skip = [{t.Line.ToString(CultureInfo.InvariantCulture)}]")}"));
     }
 }
 
@@ -300,4 +315,5 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
 /// <param name="European">Whether symbols are those of EN 1990.</param>
 /// <param name="Symbols">Symbol by case, as [cases] says.</param>
 /// <param name="Positions">Position and level by support, as supports.csv says, m.</param>
-public sealed record ImportContext(bool AsReaction, UnitSystem Units, bool European, IReadOnlyDictionary<string, string> Symbols, IReadOnlyDictionary<string, (double X, double Y, double Z)> Positions);
+public sealed record ImportContext(bool AsReaction, UnitSystem Units, bool European, IReadOnlyDictionary<string, string> Symbols,
+    IReadOnlyDictionary<string, (double X, double Y, double Z)> Positions);

@@ -25,7 +25,9 @@ internal sealed class LabelMap(ImportSpec spec, PositionTable? positions, Diagno
         known[label] = support;
         if (support is not null && !bySupport.TryAdd(support, label))
         {
-            bag.Error(place, $"\"{label}\" and \"{bySupport[support]}\" both become support \"{support}\"; labels must differ: mend [import.labels] or label-pattern");
+            bag.Error(place,
+                $"\"{label}\" and \"{bySupport[support]}\" both become support \"{support}\"; labels must differ: mend [import.labels] or "
+                    + "label-pattern");
         }
 
         return support;
@@ -60,7 +62,8 @@ internal sealed class LabelMap(ImportSpec spec, PositionTable? positions, Diagno
         }
 
         var name = named ?? label;
-        if ((spec.LeaveOut.Count > 0 && spec.LeaveOut.Any(p => Pattern.Matches(name, p))) || (spec.Keep.Count > 0 && !spec.Keep.Any(p => Pattern.Matches(name, p) || Pattern.Matches(label, p))))
+        if ((spec.LeaveOut.Count > 0 && spec.LeaveOut.Any(p => Pattern.Matches(name, p)))
+            || (spec.Keep.Count > 0 && !spec.Keep.Any(p => Pattern.Matches(name, p) || Pattern.Matches(label, p))))
         {
             leftOut = spec.Keep.Count > 0 ? "not in keep" : "leave-out";
             return null;
@@ -68,7 +71,9 @@ internal sealed class LabelMap(ImportSpec spec, PositionTable? positions, Diagno
 
         if (named is null)
         {
-            bag.Error(place, $"\"{label}\" has no support: it is not in [import.labels] and fits no label-pattern; add \"{label}\" = \"…\" there, or leave-out = [\"{label}\"]");
+            bag.Error(place,
+                $"\"{label}\" has no support: it is not in [import.labels] and fits no label-pattern; add \"{label}\" = \"…\" there, or "
+                    + $"leave-out = [\"{label}\"]");
             return null;
         }
 
@@ -81,7 +86,8 @@ internal sealed class LabelMap(ImportSpec spec, PositionTable? positions, Diagno
         {
             if (positions?.Find(label)?.Position(spec.Axes, 2) is not { } level)
             {
-                bag.Error(place, $"keep-level needs the level of \"{label}\", which no table of positions gives; add [import.positions] with column z");
+                bag.Error(place,
+                    $"keep-level needs the level of \"{label}\", which no table of positions gives; add [import.positions] with column z");
                 return null;
             }
 

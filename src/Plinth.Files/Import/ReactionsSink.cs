@@ -24,7 +24,8 @@ internal sealed class ReactionsSink
     /// <param name="projectAsReaction">Whether reactions.csv holds reactions, or actions.</param>
     /// <param name="output">Receives reactions.csv; null: only totals are wanted.</param>
     /// <param name="bag">Receives what is wrong.</param>
-    public ReactionsSink(ImportSpec spec, (ReadUnit Unit, string Text)?[] columns, bool projectAsReaction, TextWriter? output, DiagnosticBag bag)
+    public ReactionsSink(ImportSpec spec, (ReadUnit Unit, string Text)?[] columns, bool projectAsReaction, TextWriter? output,
+        DiagnosticBag bag)
     {
         (this.output, this.projectAsReaction, this.bag, negate) = (output, projectAsReaction, bag, spec.AsReaction != projectAsReaction);
         output?.Write("support,case");
@@ -76,7 +77,9 @@ internal sealed class ReactionsSink
 
         if (!First(support, k))
         {
-            bag.Error(place(), $"support \"{supports[support].Label}\" has case \"{caseNames[k]}\" twice; if these are steps, name their column in columns.step, else delete one");
+            bag.Error(place(),
+                $"support \"{supports[support].Label}\" has case \"{caseNames[k]}\" twice; if these are steps, name their column in "
+                    + "columns.step, else delete one");
             return;
         }
 
@@ -122,7 +125,9 @@ internal sealed class ReactionsSink
             output.Write(buffer, 0, at);
         }
 
-        var action = projectAsReaction ? SupportAction.FromReaction(v[0], v[1], v[2], v[3], v[4], v[5]) : SupportAction.FromAction(v[0], v[1], v[2], v[3], v[4], v[5]);
+        var action = projectAsReaction
+            ? SupportAction.FromReaction(v[0], v[1], v[2], v[3], v[4], v[5])
+            : SupportAction.FromAction(v[0], v[1], v[2], v[3], v[4], v[5]);
         var (x, y, z) = supports[support].Position ?? default;
         var c = cases[k];
         cases[k] = (c.Cell, c.Supports + 1, c.Totals.Plus(action, x, y, z));

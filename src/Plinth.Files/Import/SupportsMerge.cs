@@ -8,9 +8,11 @@ using Sylvan.Data.Csv;
 namespace Plinth.Files.Import;
 
 /// <summary>
-/// Brings supports.csv up to date: positions follow the model, what the engineer wrote by hand stays, rows that nothing changes stay byte for byte.
+/// Brings supports.csv up to date: positions follow the model, what the engineer wrote by hand stays, rows that nothing changes stay byte
+/// for byte.
 /// </summary>
-internal sealed class SupportsMerge(string directory, ImportSpec spec, PositionTable? positions, SizeTable? sizes, IReadOnlyDictionary<string, string> modelLabels, DiagnosticBag bag)
+internal sealed class SupportsMerge(string directory, ImportSpec spec, PositionTable? positions, SizeTable? sizes,
+    IReadOnlyDictionary<string, string> modelLabels, DiagnosticBag bag)
 {
     private const double Moves = 0.001;
     private static readonly string[] PositionKeys = ["x", "y", "level"];
@@ -97,7 +99,14 @@ internal sealed class SupportsMerge(string directory, ImportSpec spec, PositionT
 
     private void Merge(string old, IReadOnlyList<string> labels, UnitSystem units)
     {
-        using var reader = CsvDataReader.Create(new StringReader(old), new CsvDataReaderOptions { HasHeaders = false, Delimiter = ',', MaxBufferSize = 1 << 20, Culture = CultureInfo.InvariantCulture });
+        using var reader = CsvDataReader.Create(new StringReader(old),
+            new CsvDataReaderOptions
+            {
+                HasHeaders = false,
+                Delimiter = ',',
+                MaxBufferSize = 1 << 20,
+                Culture = CultureInfo.InvariantCulture
+            });
         if (!reader.Read())
         {
             return;
@@ -109,12 +118,14 @@ internal sealed class SupportsMerge(string directory, ImportSpec spec, PositionT
         for (var i = 0; i < header.Count; i++)
         {
             var unit = RawColumns.InHeader(header[i]);
-            columns.TryAdd(RawColumns.Bare(header[i]).Trim(), (i, unit is not null && UnitReader.TryRead(unit, out var u) ? u : new ReadUnit(1, 0, 0, false)));
+            columns.TryAdd(RawColumns.Bare(header[i]).Trim(),
+                (i, unit is not null && UnitReader.TryRead(unit, out var u) ? u : new ReadUnit(1, 0, 0, false)));
         }
 
         if (!columns.TryGetValue("support", out var name))
         {
-            bag.Error(new FilePlace(ProjectReader.SupportsName, 1, 1), "column \"support\" is missing; name it in the header, or delete the file to have it made anew");
+            bag.Error(new FilePlace(ProjectReader.SupportsName, 1, 1),
+                "column \"support\" is missing; name it in the header, or delete the file to have it made anew");
             return;
         }
 
@@ -170,13 +181,15 @@ internal sealed class SupportsMerge(string directory, ImportSpec spec, PositionT
     }
 
     // Whether any cell changed. Positions follow the model; sizes fill what is empty and never replace what was written.
-    private bool Update(string label, string[] cells, Dictionary<string, (int At, ReadUnit Unit)> columns, UnitSystem units, bool isNew = false)
+    private bool Update(string label, string[] cells, Dictionary<string, (int At, ReadUnit Unit)> columns, UnitSystem units,
+        bool isNew = false)
     {
         var changed = false;
         var joint = positions?.Find(modelLabels[label]);
         for (var axis = 0; axis < 3; axis++)
         {
-            if (joint?.Written(spec.Axes, axis) is not { } w || !columns.TryGetValue(PositionKeys[axis], out var column) || column.At >= cells.Length)
+            if (joint?.Written(spec.Axes, axis) is not { } w || !columns.TryGetValue(PositionKeys[axis], out var column)
+                || column.At >= cells.Length)
             {
                 continue;
             }
@@ -192,11 +205,14 @@ internal sealed class SupportsMerge(string directory, ImportSpec spec, PositionT
             changed = true;
             if (!isNew)
             {
-                moved.Add($"{label} {PositionKeys[axis]} {(had is { } v ? Unit.Length.Format(v, units) : "none")} → {Unit.Length.FormatWithSymbol(now, units)}");
+                moved.Add(
+                    $"{label} {PositionKeys[axis]} {(had is { } v ? Unit.Length.Format(v, units) : "none")} → "
+                        + $"{Unit.Length.FormatWithSymbol(now, units)}");
             }
         }
 
-        foreach (var (key, cell) in sizes?.Find(label) ?? sizes?.Find(modelLabels[label]) ?? new Dictionary<string, (string Text, RawNumber Number, ReadUnit Unit)>())
+        foreach (var (key, cell) in sizes?.Find(label) ?? sizes?.Find(modelLabels[label])
+            ?? new Dictionary<string, (string Text, RawNumber Number, ReadUnit Unit)>())
         {
             if (!columns.TryGetValue(key, out var column) || column.At >= cells.Length)
             {
@@ -205,13 +221,20 @@ internal sealed class SupportsMerge(string directory, ImportSpec spec, PositionT
 
             var written = cells[column.At].Trim();
             var isText = ImportReader.MeasureOf(key) is null;
-            var value = isText ? cell.Text : (cell.Unit == column.Unit ? cell.Number : RawNumber.Of(Math.Round(cell.Unit.ToBase(cell.Number.Value) / column.Unit.Factor, 9))).ToString();
+            var value = isText
+                ? cell.Text
+                : (cell.Unit == column.Unit
+                    ? cell.Number
+                    : RawNumber.Of(Math.Round(cell.Unit.ToBase(cell.Number.Value) / column.Unit.Factor, 9))).ToString();
             if (written.Length == 0)
             {
                 cells[column.At] = value;
                 changed = true;
             }
-            else if (isText ? written != value : !UnitReader.TryNumber(written, out var hand) || Math.Abs(column.Unit.ToBase(hand) - cell.Unit.ToBase(cell.Number.Value)) > 1e-6)
+            else if (isText
+                ? written != value
+                : !UnitReader.TryNumber(written, out var hand)
+                    || Math.Abs(column.Unit.ToBase(hand) - cell.Unit.ToBase(cell.Number.Value)) > 1e-6)
             {
                 kept.Add($"{label} {key} {written} (the table has {value})");
             }

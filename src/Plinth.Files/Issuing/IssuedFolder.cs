@@ -39,7 +39,9 @@ public sealed class IssuedFolder(string project)
         }
 
         var found = new List<Issue>();
-        foreach (var folder in Directory.GetDirectories(Root).Where(d => Path.GetFileName(d)[0] != '.' && File.Exists(Path.Combine(d, ManifestName))).Order(StringComparer.Ordinal))
+        foreach (var folder in Directory.GetDirectories(Root)
+            .Where(d => Path.GetFileName(d)[0] != '.' && File.Exists(Path.Combine(d, ManifestName)))
+            .Order(StringComparer.Ordinal))
         {
             var name = $"{Name}/{Path.GetFileName(folder)}/{ManifestName}";
             if (TextFile.Read(Path.Combine(folder, ManifestName), name, bag) is { } text && TomlTree.Parse(text, name, bag) is { } root)
@@ -63,12 +65,15 @@ public sealed class IssuedFolder(string project)
     public string? Fault(string revision)
     {
         ArgumentNullException.ThrowIfNull(revision);
-        if (revision.Length is 0 or > 40 || revision[0] == '.' || !revision.All(c => char.IsAsciiLetterOrDigit(c) || c is '.' or '-' or '_'))
+        if (revision.Length is 0 or > 40 || revision[0] == '.'
+            || !revision.All(c => char.IsAsciiLetterOrDigit(c) || c is '.' or '-' or '_'))
         {
             return $"revision \"{revision}\" cannot name a folder: write letters, digits, points, dashes and underscores, for example C2";
         }
 
-        return Directory.Exists(Path.Combine(Root, revision)) ? $"{Name}/{revision} is there already and is never overwritten; give the next revision" : null;
+        return Directory.Exists(Path.Combine(Root, revision))
+            ? $"{Name}/{revision} is there already and is never overwritten; give the next revision"
+            : null;
     }
 
     /// <summary>Writes an issue: frozen inputs, what is made from them, and what they are.</summary>
@@ -79,7 +84,8 @@ public sealed class IssuedFolder(string project)
     /// <param name="make">Makes the outputs in a folder.</param>
     /// <returns>Its folder.</returns>
     /// <exception cref="IOException">It cannot be written.</exception>
-    public string Write(string revision, int number, IReadOnlyList<string> files, IReadOnlyList<(string Key, string Value)> facts, Action<string> make)
+    public string Write(string revision, int number, IReadOnlyList<string> files, IReadOnlyList<(string Key, string Value)> facts,
+        Action<string> make)
     {
         ArgumentNullException.ThrowIfNull(files);
         ArgumentNullException.ThrowIfNull(facts);
@@ -105,7 +111,10 @@ public sealed class IssuedFolder(string project)
 
             make(made);
             var at = Path.GetRelativePath(common, Path.GetFullPath(project));
-            TextFile.WriteAtomically(Path.Combine(made, ManifestName), Manifest(made, [("revision", revision), ("number", number.ToString(CultureInfo.InvariantCulture)), ("project", at == "." ? Inputs : Inputs + "/" + at.Replace('\\', '/')), .. facts]));
+            TextFile.WriteAtomically(Path.Combine(made, ManifestName),
+                Manifest(made,
+                    [("revision", revision), ("number", number.ToString(CultureInfo.InvariantCulture)),
+                        ("project", at == "." ? Inputs : Inputs + "/" + at.Replace('\\', '/')), .. facts]));
             Directory.Move(made, whole);
         }
         catch
@@ -135,7 +144,10 @@ public sealed class IssuedFolder(string project)
         }
 
         var digests = new TableReader(root, "", bag).Inner("sha256");
-        return [.. digests.All().Where(d => !File.Exists(Path.Combine(issue.Directory, d.Key)) || Digest(Path.Combine(issue.Directory, d.Key)) != d.Node.Value as string).Select(d => d.Key)];
+        return [.. digests.All()
+            .Where(d => !File.Exists(Path.Combine(issue.Directory, d.Key))
+                || Digest(Path.Combine(issue.Directory, d.Key)) != d.Node.Value as string)
+            .Select(d => d.Key)];
     }
 
     private static string Common(IReadOnlyList<string> files)
@@ -151,7 +163,8 @@ public sealed class IssuedFolder(string project)
 
     private static string Manifest(string folder, IReadOnlyList<(string Key, string Value)> facts)
     {
-        static string Quoted(string value) => "\"" + value.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("\"", "\\\"", StringComparison.Ordinal) + "\"";
+        static string Quoted(string value) =>
+            "\"" + value.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("\"", "\\\"", StringComparison.Ordinal) + "\"";
         var text = new StringBuilder("# What was issued. Nothing in this folder is to be changed.\n");
         foreach (var (key, value) in facts)
         {
@@ -159,7 +172,9 @@ public sealed class IssuedFolder(string project)
         }
 
         text.Append("\n[sha256]\n");
-        foreach (var file in Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories).Select(f => (Path: f, Name: Path.GetRelativePath(folder, f).Replace('\\', '/'))).OrderBy(f => f.Name, StringComparer.Ordinal))
+        foreach (var file in Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories)
+            .Select(f => (Path: f, Name: Path.GetRelativePath(folder, f).Replace('\\', '/')))
+            .OrderBy(f => f.Name, StringComparer.Ordinal))
         {
             text.Append(Quoted(file.Name)).Append(" = ").Append(Quoted(Digest(file.Path))).Append('\n');
         }

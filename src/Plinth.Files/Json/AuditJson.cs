@@ -65,7 +65,8 @@ public static class AuditJson
         stream.WriteByte((byte)'\n');
     }
 
-    private static void Finding(Utf8JsonWriter json, string code, string grade, string place, string? support, string? @case, string message, string? remedy)
+    private static void Finding(Utf8JsonWriter json, string code, string grade, string place, string? support, string? @case,
+        string message, string? remedy)
     {
         json.WriteStartObject();
         json.WriteString("code", code);

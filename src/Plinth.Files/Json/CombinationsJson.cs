@@ -9,7 +9,8 @@ public static class CombinationsJson
 {
     private static readonly (Family Family, string Word)[] Words =
     [
-        (Family.Ground, "ground"), (Family.Stability, "stability"), (Family.Settlement, "settlement"), (Family.Concrete, "concrete"), (Family.Crack, "crack"),
+        (Family.Ground, "ground"), (Family.Stability, "stability"), (Family.Settlement, "settlement"), (Family.Concrete, "concrete"),
+        (Family.Crack, "crack"),
     ];
 
     /// <summary>The families of a combination in words.</summary>
@@ -47,7 +48,8 @@ public static class CombinationsJson
     /// <param name="envelope">Whether what each can govern is written.</param>
     /// <param name="support">Label of a support whose actions are added; null: none.</param>
     /// <param name="all">Whether those left out are listed.</param>
-    public static void Write(Stream stream, Project project, CombinationSet set, IReadOnlyList<EnvelopeEntry> shown, bool envelope, string? support, bool all)
+    public static void Write(Stream stream, Project project, CombinationSet set, IReadOnlyList<EnvelopeEntry> shown, bool envelope,
+        string? support, bool all)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(set);

@@ -11,7 +11,8 @@ public static class ProposalsJson
     public const string Schema = "keen-plinth/proposals/1";
 
     /// <summary>The cause as files write it.</summary>
-    public static string Word(ProposalCause cause) => cause switch { ProposalCause.Overlap => "overlap", ProposalCause.SmallGap => "small-gap", _ => "nothing-found" };
+    public static string Word(ProposalCause cause) =>
+        cause switch { ProposalCause.Overlap => "overlap", ProposalCause.SmallGap => "small-gap", _ => "nothing-found" };
 
     /// <summary>Writes proposals.</summary>
     /// <param name="stream">Receives UTF-8.</param>

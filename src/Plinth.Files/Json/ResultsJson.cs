@@ -25,7 +25,8 @@ public static class ResultsJson
     /// <param name="warnings">Doubts about the input.</param>
     /// <param name="reports">The foundations, in order of mark.</param>
     /// <param name="building">What is seen of all bases together.</param>
-    public static void Write(Stream stream, Project project, string version, IReadOnlyList<string> warnings, IReadOnlyList<FoundationReport> reports, WholeBuilding building)
+    public static void Write(Stream stream, Project project, string version, IReadOnlyList<string> warnings,
+        IReadOnlyList<FoundationReport> reports, WholeBuilding building)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(warnings);

@@ -22,7 +22,8 @@ internal static class DrawingsReader
         {
             if (pattern.Length > 0 && !Parts.Any(p => pattern.Contains(p, StringComparison.Ordinal)))
             {
-                t.Fault(key, $"{key} = \"{pattern}\" would number every sheet alike; put {{n}} (1, 2 …), {{nn}} (01, 02 …) or {{mark}} into it, for example {key} = \"{example}\"");
+                t.Fault(key,
+                    $"{key} = \"{pattern}\" would number every sheet alike; put {{n}} (1, 2 …), {{nn}} (01, 02 …) or {{mark}} into it, for example {key} = \"{example}\"");
             }
         }
 
@@ -32,9 +33,13 @@ internal static class DrawingsReader
     }
 
     // A path counts from the file in which it stands: an office's file names its own notes.
-    private static List<string> Notes(string path, FilePlace place, string directory, string? elsewhere, DiagnosticBag bag, List<string> files)
+    private static List<string> Notes(string path, FilePlace place, string directory, string? elsewhere, DiagnosticBag bag,
+        List<string> files)
     {
-        var from = files.Find(f => files.Exists(by => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(by)!, place.File)) == f)) is { } stated ? Path.GetDirectoryName(stated)! : directory;
+        var from =
+            files.Find(f => files.Exists(by => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(by)!, place.File)) == f)) is { } stated
+                ? Path.GetDirectoryName(stated)!
+                : directory;
         var full = Path.GetFullPath(Path.Combine(from, path));
         if (!File.Exists(full) && elsewhere is not null)
         {

@@ -6,7 +6,8 @@ using System.Text;
 namespace Plinth.Files.Reading;
 
 /// <summary>
-/// Reads files out of a repository's history and runs nothing that the repository names: git is the one of PATH by its whole path, it is only asked for objects
+/// Reads files out of a repository's history and runs nothing that the repository names: git is the one of PATH by its whole path, it is
+/// only asked for objects
 /// as they are stored (no filters, hooks, pagers, replaced or fetched objects), and no protocol is allowed.
 /// </summary>
 /// <param name="directory">The project's folder.</param>
@@ -21,7 +22,8 @@ internal sealed class GitHistory(string directory)
     // What a repository's own settings could name to be run, turned off by settings that stand above its own.
     private static readonly string[] Settings =
     [
-        "protocol.allow=never", "core.fsmonitor=false", "core.hooksPath=/dev/null", "core.attributesFile=/dev/null", "core.pager=cat", "core.useReplaceRefs=false",
+        "protocol.allow=never", "core.fsmonitor=false", "core.hooksPath=/dev/null", "core.attributesFile=/dev/null", "core.pager=cat",
+        "core.useReplaceRefs=false",
         "core.sshCommand=false", "core.gitProxy=", "credential.helper=", "safe.bareRepository=explicit", "log.showSignature=false",
     ];
 
@@ -30,7 +32,9 @@ internal sealed class GitHistory(string directory)
     /// <param name="fault">What git said.</param>
     /// <returns>Null if there is none.</returns>
     public string? Commit(string revision, out string? fault) =>
-        Run(out fault, null, "rev-parse", "--verify", "--quiet", "--end-of-options", revision + "^{commit}") is { } said ? Encoding.ASCII.GetString(said).Trim() : null;
+        Run(out fault, null, "rev-parse", "--verify", "--quiet", "--end-of-options", revision + "^{commit}") is { } said
+            ? Encoding.ASCII.GetString(said).Trim()
+            : null;
 
     /// <summary>Lays down the files that the project's folder held in a commit; links and modules are left out.</summary>
     /// <param name="commit">The commit.</param>
@@ -48,8 +52,10 @@ internal sealed class GitHistory(string directory)
         foreach (var row in Encoding.UTF8.GetString(listed).Split('\0', StringSplitOptions.RemoveEmptyEntries))
         {
             // Mode, kind, object, size, a tab, the path.
-            var (head, path) = (row[..row.IndexOf('\t', StringComparison.Ordinal)].Split(' ', StringSplitOptions.RemoveEmptyEntries), row[(row.IndexOf('\t', StringComparison.Ordinal) + 1)..]);
-            if (head[0] is "100644" or "100755" && !path.Split('/').Any(part => part is "" or "." or ".." || part.Equals(".git", StringComparison.OrdinalIgnoreCase)))
+            var (head, path) = (row[..row.IndexOf('\t', StringComparison.Ordinal)].Split(' ', StringSplitOptions.RemoveEmptyEntries),
+                row[(row.IndexOf('\t', StringComparison.Ordinal) + 1)..]);
+            if (head[0] is "100644" or "100755"
+                && !path.Split('/').Any(part => part is "" or "." or ".." || part.Equals(".git", StringComparison.OrdinalIgnoreCase)))
             {
                 blobs.Add((head[2], path));
                 bytes += long.TryParse(head[3], NumberStyles.None, CultureInfo.InvariantCulture, out var size) ? size : 0;
@@ -58,7 +64,8 @@ internal sealed class GitHistory(string directory)
 
         if (bytes > MostBytes)
         {
-            fault = string.Create(CultureInfo.InvariantCulture, $"the project's folder holds {bytes >> 20} MB in that revision, more than the {MostBytes >> 20} MB that are read");
+            fault = string.Create(CultureInfo.InvariantCulture,
+                $"the project's folder holds {bytes >> 20} MB in that revision, more than the {MostBytes >> 20} MB that are read");
             return false;
         }
 
@@ -73,7 +80,8 @@ internal sealed class GitHistory(string directory)
             // Object, kind, size, a line feed, the content, a line feed.
             var end = Array.IndexOf(content, (byte)'\n', at);
             var head = end < 0 ? [] : Encoding.ASCII.GetString(content, at, end - at).Split(' ');
-            if (head.Length != 3 || head[1] != "blob" || !int.TryParse(head[2], NumberStyles.None, CultureInfo.InvariantCulture, out var size) || end + 1 + size > content.Length)
+            if (head.Length != 3 || head[1] != "blob"
+                || !int.TryParse(head[2], NumberStyles.None, CultureInfo.InvariantCulture, out var size) || end + 1 + size > content.Length)
             {
                 fault = $"git: {path} is not in the repository in that revision";
                 return false;
@@ -104,11 +112,13 @@ internal sealed class GitHistory(string directory)
             var within = false;
             foreach (var folder in kept)
             {
-                within |= (Path.TrimEndingDirectorySeparator(Path.GetFullPath(entry)) + "/").StartsWith(Path.TrimEndingDirectorySeparator(Path.GetFullPath(folder)) + "/", StringComparison.Ordinal);
+                within |= (Path.TrimEndingDirectorySeparator(Path.GetFullPath(entry))
+                    + "/").StartsWith(Path.TrimEndingDirectorySeparator(Path.GetFullPath(folder)) + "/", StringComparison.Ordinal);
             }
 
             var file = new FileInfo(Path.Combine(entry, "git"));
-            if (!within && file.Exists && (file.UnixFileMode & (UnixFileMode.UserExecute | UnixFileMode.GroupExecute | UnixFileMode.OtherExecute)) != 0)
+            if (!within && file.Exists
+                && (file.UnixFileMode & (UnixFileMode.UserExecute | UnixFileMode.GroupExecute | UnixFileMode.OtherExecute)) != 0)
             {
                 return file.FullName;
             }
@@ -126,14 +136,21 @@ internal sealed class GitHistory(string directory)
             return null;
         }
 
-        var start = new ProcessStartInfo(program) { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = directory };
+        var start = new ProcessStartInfo(program)
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            WorkingDirectory = directory
+        };
         foreach (var name in start.Environment.Keys.Where(k => k.StartsWith("GIT_", StringComparison.Ordinal)).ToList())
         {
             start.Environment.Remove(name);
         }
 
         // Older versions know no GIT_NO_LAZY_FETCH: they would fetch, by a protocol that is not allowed.
-        foreach (var (name, value) in new[] { ("GIT_NO_LAZY_FETCH", "1"), ("GIT_ALLOW_PROTOCOL", "none"), ("GIT_NO_REPLACE_OBJECTS", "1"), ("GIT_OPTIONAL_LOCKS", "0"), ("GIT_TERMINAL_PROMPT", "0"), ("GIT_PAGER", "cat"), ("LC_ALL", "C") })
+        foreach (var (name, value) in new[] { ("GIT_NO_LAZY_FETCH", "1"), ("GIT_ALLOW_PROTOCOL", "none"), ("GIT_NO_REPLACE_OBJECTS", "1"),
+            ("GIT_OPTIONAL_LOCKS", "0"), ("GIT_TERMINAL_PROMPT", "0"), ("GIT_PAGER", "cat"), ("LC_ALL", "C") })
         {
             start.Environment[name] = value;
         }
@@ -170,8 +187,12 @@ internal sealed class GitHistory(string directory)
             process.WaitForExit();
             feeding.Wait();
             var said = errors.Result.Trim();
-            fault = late ? string.Create(CultureInfo.InvariantCulture, $"git had not answered after {Patience.TotalSeconds:0} s, so no revision was read; name a folder or a table of reactions")
-                : process.ExitCode == 0 || said.Length == 0 ? null : "git: " + said.Split('\n')[0];
+            fault = late
+                    ? string.Create(CultureInfo.InvariantCulture,
+                        $"git had not answered after {Patience.TotalSeconds:0} s, so no revision was read; name a folder or a table "
+                            + $"of reactions")
+                : process.ExitCode == 0 || said.Length == 0 ? null
+                : "git: " + said.Split('\n')[0];
             return process.ExitCode == 0 ? output.ToArray() : null;
         }
         catch (Win32Exception)

@@ -43,7 +43,8 @@ public sealed record LoadedProject(
     /// <summary>Marks whose tables sizing wrote before plinth.toml said otherwise: they are sized anew.</summary>
     public IReadOnlySet<string> Stale { get; init; } = new HashSet<string>();
 
-    private static readonly string[] OwnNames = [ProjectReader.FileName, ProjectReader.SupportsName, AdoptedReader.FileName, PendingWrites.ListName];
+    private static readonly string[] OwnNames = [ProjectReader.FileName, ProjectReader.SupportsName, AdoptedReader.FileName,
+        PendingWrites.ListName];
 
     /// <summary>The doubts as printed.</summary>
     public IReadOnlyList<string> Warnings => [.. Doubts.Select(d => d.ToString())];
@@ -57,7 +58,8 @@ public sealed record LoadedProject(
     /// <exception cref="UnauthorizedAccessException">It may not be written.</exception>
     public void Adopt(string text)
     {
-        if (OutputRules.FaultOfOwn(AdoptedPath, Directory, [Path.Combine(Directory, ProjectReader.FileName), Path.Combine(Directory, ProjectReader.SupportsName)]) is { } fault)
+        if (OutputRules.FaultOfOwn(AdoptedPath, Directory,
+            [Path.Combine(Directory, ProjectReader.FileName), Path.Combine(Directory, ProjectReader.SupportsName)]) is { } fault)
         {
             throw new IOException(fault);
         }
@@ -69,7 +71,8 @@ public sealed record LoadedProject(
         var now = File.Exists(AdoptedPath) ? TextFile.Read(AdoptedPath, AdoptedReader.FileName, new DiagnosticBag()) : "";
         if (now != AdoptedText)
         {
-            throw new IOException($"{AdoptedReader.FileName} was changed while plinth worked on it, so nothing was written; run the command again");
+            throw new IOException(
+                $"{AdoptedReader.FileName} was changed while plinth worked on it, so nothing was written; run the command again");
         }
 
         PendingWrites.Commit(Directory, file);
@@ -79,7 +82,9 @@ public sealed record LoadedProject(
     public FoundationDesign? Design(Foundation foundation)
     {
         ArgumentNullException.ThrowIfNull(foundation);
-        return Adopted.TryGetValue(foundation.Mark, out var entry) && !Stale.Contains(foundation.Mark) ? entry.Design : foundation.Kind.AllHeld(foundation);
+        return Adopted.TryGetValue(foundation.Mark, out var entry) && !Stale.Contains(foundation.Mark)
+            ? entry.Design
+            : foundation.Kind.AllHeld(foundation);
     }
 }
 
@@ -88,7 +93,8 @@ public sealed record LoadedProject(
 /// <param name="Cases">Key of each case in [cases].</param>
 /// <param name="ReactionsName">Name of the table of reactions.</param>
 /// <param name="Rows">Line of each support's row by index of case; 0: none.</param>
-public sealed record SourcePlaces(IReadOnlyDictionary<string, FilePlace> Supports, IReadOnlyDictionary<string, FilePlace> Cases, string ReactionsName, IReadOnlyDictionary<string, int[]> Rows)
+public sealed record SourcePlaces(IReadOnlyDictionary<string, FilePlace> Supports, IReadOnlyDictionary<string, FilePlace> Cases,
+    string ReactionsName, IReadOnlyDictionary<string, int[]> Rows)
 {
     /// <summary>The place of what a finding is about: the row of a support in a case, the support, the case, or the table.</summary>
     public FilePlace Of(Finding finding, IReadOnlyList<LoadCase> cases)
@@ -98,7 +104,9 @@ public sealed record SourcePlaces(IReadOnlyDictionary<string, FilePlace> Support
         if (finding.Support is { } support)
         {
             var k = finding.Case is null ? -1 : Enumerable.Range(0, cases.Count).FirstOrDefault(i => cases[i].Source == finding.Case, -1);
-            return k >= 0 && Rows.TryGetValue(support, out var lines) && lines[k] > 0 ? new FilePlace(ReactionsName, lines[k], 1) : Supports.GetValueOrDefault(support);
+            return k >= 0 && Rows.TryGetValue(support, out var lines) && lines[k] > 0
+                ? new FilePlace(ReactionsName, lines[k], 1)
+                : Supports.GetValueOrDefault(support);
         }
 
         return finding.Case is { } name && Cases.TryGetValue(name, out var place) ? place : new FilePlace(ReactionsName, 0, 0);

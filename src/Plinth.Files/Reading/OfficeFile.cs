@@ -3,7 +3,10 @@ using Plinth.Files.Toml;
 
 namespace Plinth.Files.Reading;
 
-/// <summary>Lays an office's defaults under a project: what plinth.toml does not say is taken from the file that extends names, and so on from that one.</summary>
+/// <summary>
+/// Lays an office's defaults under a project: what plinth.toml does not say is taken from the file that extends names, and so on from that
+/// one.
+/// </summary>
 internal static class OfficeFile
 {
     /// <summary>The key that names the file.</summary>
@@ -32,7 +35,8 @@ internal static class OfficeFile
 
             if (depth == Deepest)
             {
-                bag.Error(node.Place, $"extends \"{path}\": more than {Deepest} files extend each other, perhaps in a circle; let one of them extend none");
+                bag.Error(node.Place,
+                    $"extends \"{path}\": more than {Deepest} files extend each other, perhaps in a circle; let one of them extend none");
                 return false;
             }
 

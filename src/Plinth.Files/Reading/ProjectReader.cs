@@ -26,10 +26,12 @@ public static class ProjectReader
     /// <param name="directory">Its folder.</param>
     /// <param name="bag">Receives what is wrong.</param>
     /// <param name="reactionsPath">A table of reactions in place of the project's own; null: its own.</param>
-    /// <param name="elsewhere">Where the project's folder really stands, if a copy of it is read: files outside it are sought from there.</param>
+    /// <param name="elsewhere">Where the project's folder really stands, if a copy of it is read: files outside it are sought from
+    /// there.</param>
     /// <param name="draft">What its files are read with, as if they said so; null: as they are.</param>
     /// <returns>The project; null if there are errors.</returns>
-    public static LoadedProject? Read(string directory, DiagnosticBag bag, string? reactionsPath = null, string? elsewhere = null, ProjectDraft? draft = null)
+    public static LoadedProject? Read(string directory, DiagnosticBag bag, string? reactionsPath = null, string? elsewhere = null,
+        ProjectDraft? draft = null)
     {
         ArgumentNullException.ThrowIfNull(bag);
         bag.Project ??= directory;
@@ -122,32 +124,39 @@ public static class ProjectReader
         var adoptedText = "";
         var adoptedEncoding = (Encoding)new UTF8Encoding(false);
         var adopted = new Dictionary<string, AdoptedEntry>(StringComparer.Ordinal);
-        if (File.Exists(Path.Combine(directory, AdoptedReader.FileName)) || Directory.Exists(Path.Combine(directory, AdoptedReader.FileName)))
+        if (File.Exists(Path.Combine(directory, AdoptedReader.FileName))
+            || Directory.Exists(Path.Combine(directory, AdoptedReader.FileName)))
         {
-            adoptedText = TextFile.Read(Path.Combine(directory, AdoptedReader.FileName), AdoptedReader.FileName, bag, out adoptedEncoding) ?? "";
+            adoptedText = TextFile.Read(Path.Combine(directory, AdoptedReader.FileName), AdoptedReader.FileName, bag, out adoptedEncoding)
+                ?? "";
             files.Add(Path.GetFullPath(Path.Combine(directory, AdoptedReader.FileName)));
             adoptedText = draft is null ? adoptedText : AdoptedEditor.Remove(adoptedText, draft.Without);
             adopted = AdoptedReader.Read(adoptedText, bag).ToDictionary(e => e.Mark, e => e, StringComparer.Ordinal);
         }
 
         var chosen = new CombinationChoice(bag);
-        var reader = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, cases, bag) { Draft = draft };
+        var reader = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, cases,
+            bag)
+        { Draft = draft };
         var foundations = reader.Read(foundationTables);
         if (foundations.Any(f => f.Places.Any(p => p.Ground.Surcharge > 0)))
         {
             cases.Add(standard?.Surcharge ?? new LoadCase(LoadCase.SurchargeName, LoadSymbol.L));
             if (cases.Find(c => c.Combined is not null) is { } combined)
             {
-                bag.Warning(new FilePlace(FileName, 0, 0), $"results combined beforehand (\"{combined.Name}\") hold no surcharge: it is left out of them");
+                bag.Warning(new FilePlace(FileName, 0, 0),
+                    $"results combined beforehand (\"{combined.Name}\") hold no surcharge: it is left out of them");
             }
         }
 
         var actions = new Dictionary<string, SupportAction[]>(StringComparer.Ordinal);
         var rowLines = new Dictionary<string, int[]>(StringComparer.Ordinal);
-        if (inTable.Count > 0 && TextFile.Read(Path.Combine(directory, reactionsName), Path.GetFileName(reactionsName), bag) is { } reactionsText)
+        if (inTable.Count > 0
+            && TextFile.Read(Path.Combine(directory, reactionsName), Path.GetFileName(reactionsName), bag) is { } reactionsText)
         {
             files.Add(Path.GetFullPath(Path.Combine(directory, reactionsName)));
-            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), inTable, labels, cases, CaseWords.WithoutSymbol, asReaction, bag, out rowLines);
+            actions = ReactionsReader.Read(reactionsText, Path.GetFileName(reactionsName), inTable, labels, cases, CaseWords.WithoutSymbol,
+                asReaction, bag, out rowLines);
         }
 
         foreach (var (support, _, given) in typed)
@@ -181,10 +190,20 @@ public static class ProjectReader
             return null;
         }
 
-        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions, foundations) { Site = site, Carbon = carbon, Drawings = drawings, Category = options.Category, Sds = options.Sds };
-        var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All().ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
-        var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces, Path.GetFileName(reactionsName), rowLines);
-        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals, new SettingsBook(log, groundLogs, reader.Logs)) { Files = files, Raw = raw is null ? [] : [.. raw.Files.Select(f => Path.GetFullPath(Path.Combine(directory, f)))], Stale = stale };
+        var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions,
+            foundations)
+        { Site = site, Carbon = carbon, Drawings = drawings, Category = options.Category, Sds = options.Sds };
+        var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All()
+            .ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
+        var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces,
+            Path.GetFileName(reactionsName), rowLines);
+        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals,
+            new SettingsBook(log, groundLogs, reader.Logs))
+        {
+            Files = files,
+            Raw = raw is null ? [] : [.. raw.Files.Select(f => Path.GetFullPath(Path.Combine(directory, f)))],
+            Stale = stale
+        };
     }
 
     private static (ProjectTitle Title, UnitSystem Units, ConcreteCode? Code) Title(TableReader t)
@@ -215,8 +234,10 @@ public static class ProjectReader
 
         var byCode = code?.WrittenIn ?? UnitSystem.Metric;
         var units = t.Choice("units", byCode, ("metric", UnitSystem.Metric), ("us", UnitSystem.Us));
-        string Named(string key) => t.Text(key) is { Length: > 0 } text && SupportsReader.Label(text, key, t.PlaceOf(key), t.Bag) ? text : "";
-        var title = new ProjectTitle(name?.Trim() ?? "", Named("number"), Named("client"), Named("site"), Named("engineer"), Named("checker"), Named("date"));
+        string Named(string key) =>
+            t.Text(key) is { Length: > 0 } text && SupportsReader.Label(text, key, t.PlaceOf(key), t.Bag) ? text : "";
+        var title = new ProjectTitle(name?.Trim() ?? "", Named("number"), Named("client"), Named("site"), Named("engineer"),
+            Named("checker"), Named("date"));
         t.Done();
         return (title, units, code);
     }
@@ -225,7 +246,8 @@ public static class ProjectReader
     {
         var groundTable = t.Inner("ground");
         var ground = GroundReader.Read(groundTable, Defaults.Ground(metric), "");
-        if (double.IsNaN(ground.Bearing) && !groundTable.Has("bearing") && !groundTable.Has("strength") && !groundTable.Has("bearing-by-side"))
+        if (double.IsNaN(ground.Bearing) && !groundTable.Has("bearing") && !groundTable.Has("strength")
+            && !groundTable.Has("bearing-by-side"))
         {
             groundTable.Missing("bearing", "\"200 kPa\", or [ground.strength], or bearing-by-side");
         }
@@ -265,7 +287,8 @@ public static class ProjectReader
         };
     }
 
-    private static Dictionary<string, (GroundRules Rules, TomlTable? Table)> Grounds(TableReader t, GroundRules basis, Dictionary<string, SettingsLog> logs, DiagnosticBag bag)
+    private static Dictionary<string, (GroundRules Rules, TomlTable? Table)> Grounds(TableReader t, GroundRules basis,
+        Dictionary<string, SettingsLog> logs, DiagnosticBag bag)
     {
         var result = new Dictionary<string, (GroundRules, TomlTable?)>(StringComparer.Ordinal) { [""] = (basis, null) };
         var grounds = t.Inner("grounds");
@@ -279,7 +302,8 @@ public static class ProjectReader
             if (node.Value is TomlTable table)
             {
                 logs[name] = new SettingsLog();
-                result[name] = (GroundReader.Read(new TableReader(table, $"[grounds.{name}]", bag) { Log = logs[name] }, basis, name), table);
+                result[name] = (GroundReader.Read(new TableReader(table, $"[grounds.{name}]", bag) { Log = logs[name] }, basis, name),
+                    table);
             }
             else
             {

@@ -18,8 +18,10 @@ internal static class SupportsReader
 
     private static readonly CsvColumn[] Columns =
     [
-        new("support", null, true), new("x", Measure.Length, true), new("y", Measure.Length, true), new("level", Measure.Length), new("shape", null), new("cx", Measure.Length), new("cy", Measure.Length),
-        new("plate-x", Measure.Length), new("plate-y", Measure.Length), new("angle", Measure.Angle), new("ground", null), new("grid", null), new("x2", Measure.Length), new("y2", Measure.Length),
+        new("support", null, true), new("x", Measure.Length, true), new("y", Measure.Length, true), new("level", Measure.Length),
+        new("shape", null), new("cx", Measure.Length), new("cy", Measure.Length),
+        new("plate-x", Measure.Length), new("plate-y", Measure.Length), new("angle", Measure.Angle), new("ground", null), new("grid", null),
+        new("x2", Measure.Length), new("y2", Measure.Length),
     ];
 
     /// <summary>Reads the supports with the place of each.</summary>
@@ -28,7 +30,8 @@ internal static class SupportsReader
     /// <param name="grounds">Names of grounds that rows may use.</param>
     /// <param name="bag">Receives what is wrong.</param>
     /// <param name="labels">All labels of the file, also of rows with faults: what names them elsewhere is no fault of its own.</param>
-    public static List<(Support Support, FilePlace Place)> Read(string text, string name, ISet<string> grounds, DiagnosticBag bag, out IReadOnlyCollection<string> labels)
+    public static List<(Support Support, FilePlace Place)> Read(string text, string name, ISet<string> grounds, DiagnosticBag bag,
+        out IReadOnlyCollection<string> labels)
     {
         var seen = new Dictionary<string, FilePlace>(StringComparer.Ordinal);
         labels = seen.Keys;
@@ -43,7 +46,8 @@ internal static class SupportsReader
         {
             if (table.Has((int)later))
             {
-                bag.Error(new FilePlace(name, 1, 1), $"column \"{Columns[(int)later].Name}\" belongs to walls, which are not designed yet in this version; delete it");
+                bag.Error(new FilePlace(name, 1, 1),
+                    $"column \"{Columns[(int)later].Name}\" belongs to walls, which are not designed yet in this version; delete it");
             }
         }
 
@@ -87,13 +91,16 @@ internal static class SupportsReader
 
         if (label.Length > LongestLabel)
         {
-            bag.Error(place, string.Create(System.Globalization.CultureInfo.InvariantCulture, $"the {what} \"{label[..20]}…\" has a label of {label.Length:#,0} characters; labels have up to {LongestLabel}"));
+            bag.Error(place,
+                string.Create(System.Globalization.CultureInfo.InvariantCulture,
+                    $"the {what} \"{label[..20]}…\" has a label of {label.Length:#,0} characters; labels have up to {LongestLabel}"));
             return false;
         }
 
         if (label.Any(char.IsControl) || TextFile.FaultOf(label) is not null)
         {
-            bag.Error(place, $"the {what} \"{new string([.. label.Select(c => char.IsControl(c) || TextFile.FaultOf(c.ToString()) is not null ? '?' : c)])}\" holds a control character; write it with letters, digits and signs");
+            bag.Error(place,
+                $"the {what} \"{new string([.. label.Select(c => char.IsControl(c) || TextFile.FaultOf(c.ToString()) is not null ? '?' : c)])}\" holds a control character; write it with letters, digits and signs");
             return false;
         }
 
@@ -111,13 +118,17 @@ internal static class SupportsReader
 
             if (value > Measure.MostSize)
             {
-                table.Error((int)column, string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Columns[(int)column].Name} \"{table.Text((int)column)}\" of support \"{label}\" is beyond {Measure.MostSize:#,0} m; look at its digits and at the unit in the header"));
+                table.Error((int)column,
+                    string.Create(System.Globalization.CultureInfo.InvariantCulture,
+                        $"{Columns[(int)column].Name} \"{table.Text((int)column)}\" of support \"{label}\" is beyond "
+                            + $"{Measure.MostSize:#,0} m; look at its digits and at the unit in the header"));
                 return true;
             }
 
             if (value < 0 || (value == 0 && !zeroAllowed))
             {
-                table.Error((int)column, $"{Columns[(int)column].Name} \"{table.Text((int)column)}\" of support \"{label}\" must be more than zero");
+                table.Error((int)column,
+                    $"{Columns[(int)column].Name} \"{table.Text((int)column)}\" of support \"{label}\" must be more than zero");
                 return true;
             }
 
@@ -151,19 +162,24 @@ internal static class SupportsReader
         };
         if (shapeText.Length == 0 && (!table.Text((int)Col.PlateX).IsEmpty || !table.Text((int)Col.PlateY).IsEmpty))
         {
-            table.Warning((int)(table.Text((int)Col.PlateX).IsEmpty ? Col.PlateY : Col.PlateX), $"support \"{label}\" has a base plate and no shape: taken as a steel column; write shape steel");
+            table.Warning((int)(table.Text((int)Col.PlateX).IsEmpty ? Col.PlateY : Col.PlateX),
+                $"support \"{label}\" has a base plate and no shape: taken as a steel column; write shape steel");
             shape = ColumnShape.Steel;
         }
 
         if (shape is null)
         {
-            table.Error((int)Col.Shape, shapeText == "wall" ? $"support \"{label}\" is a wall; wall footings are not designed yet in this version" : $"shape \"{shapeText}\" is not known; it is rect, round, steel or masonry");
+            table.Error((int)Col.Shape,
+                shapeText == "wall"
+                    ? $"support \"{label}\" is a wall; wall footings are not designed yet in this version"
+                    : $"shape \"{shapeText}\" is not known; it is rect, round, steel or masonry");
             return null;
         }
 
         if (!table.Has((int)Col.Cx) || table.Text((int)Col.Cx).IsEmpty)
         {
-            table.Error((int)(table.Has((int)Col.Cx) ? Col.Cx : Col.Support), $"support \"{label}\" has no column size; give {(shape == ColumnShape.Round ? "its diameter in cx" : "cx and cy")}");
+            table.Error((int)(table.Has((int)Col.Cx) ? Col.Cx : Col.Support),
+                $"support \"{label}\" has no column size; give {(shape == ColumnShape.Round ? "its diameter in cx" : "cx and cy")}");
             return null;
         }
 
@@ -171,20 +187,29 @@ internal static class SupportsReader
         var cy = table.Number((int)Col.Cy, cx);
         var (px, py) = (table.Number((int)Col.PlateX, 0), table.Number((int)Col.PlateY, 0));
         var angle = table.Number((int)Col.Angle, 0);
-        ok &= !Bad(Col.Cx, cx, false) & !Bad(Col.Cy, cy, false) & !Bad(Col.PlateX, px, true) & !Bad(Col.PlateY, py, true) & !double.IsNaN(angle);
+        ok &= !Bad(Col.Cx, cx, false) & !Bad(Col.Cy, cy, false) & !Bad(Col.PlateX, px, true) & !Bad(Col.PlateY, py, true)
+            & !double.IsNaN(angle);
         if (ok && shape == ColumnShape.Steel && (px < cx || py < cy))
         {
-            table.Error((int)(table.Has((int)Col.PlateX) ? Col.PlateX : Col.Shape), $"the base plate of steel column \"{label}\" must be at least as large as the profile; give plate-x and plate-y");
+            table.Error((int)(table.Has((int)Col.PlateX) ? Col.PlateX : Col.Shape),
+                $"the base plate of steel column \"{label}\" must be at least as large as the profile; give plate-x and plate-y");
             ok = false;
         }
 
         var ground = table.Text((int)Col.Ground).ToString();
         if (ground.Length > 0 && !grounds.Contains(ground))
         {
-            table.Error((int)Col.Ground, $"there is no [grounds.{ground}] in plinth.toml; " + (Nearest.Of(ground, grounds) is { } near ? $"did you mean \"{near}\"?" : "write the table, or leave the cell empty for [ground]"));
+            table.Error((int)Col.Ground,
+                $"there is no [grounds.{ground}] in plinth.toml; "
+                    + (Nearest.Of(ground, grounds) is { } near
+                        ? $"did you mean \"{near}\"?"
+                        : "write the table, or leave the cell empty for [ground]"));
             ok = false;
         }
 
-        return ok ? new Support(label, x, y, level, shape.Value, cx, shape == ColumnShape.Round ? cx : cy, shape == ColumnShape.Steel ? px : 0, shape == ColumnShape.Steel ? py : 0, angle, ground, table.Text((int)Col.Grid).ToString()) : null;
+        return ok
+            ? new Support(label, x, y, level, shape.Value, cx, shape == ColumnShape.Round ? cx : cy, shape == ColumnShape.Steel ? px : 0,
+                shape == ColumnShape.Steel ? py : 0, angle, ground, table.Text((int)Col.Grid).ToString())
+            : null;
     }
 }

@@ -15,7 +15,8 @@ internal static class TypedSupports
     /// <param name="grounds">Names of grounds.</param>
     /// <param name="asReaction">Whether values are reactions, or actions.</param>
     /// <param name="bag">Receives what is wrong.</param>
-    public static List<(Support Support, FilePlace Place, SupportAction[] Actions)> Read(IReadOnlyList<TableReader> tables, IReadOnlyList<LoadCase> cases, ISet<string> grounds, bool asReaction, DiagnosticBag bag)
+    public static List<(Support Support, FilePlace Place, SupportAction[] Actions)> Read(IReadOnlyList<TableReader> tables,
+        IReadOnlyList<LoadCase> cases, ISet<string> grounds, bool asReaction, DiagnosticBag bag)
     {
         var result = new List<(Support, FilePlace, SupportAction[])>();
         foreach (var t in tables)
@@ -32,7 +33,8 @@ internal static class TypedSupports
                 continue;
             }
 
-            var shape = t.Choice<ColumnShape?>("shape", ColumnShape.Rectangular, ("rect", ColumnShape.Rectangular), ("round", ColumnShape.Round), ("steel", ColumnShape.Steel), ("masonry", ColumnShape.Masonry));
+            var shape = t.Choice<ColumnShape?>("shape", ColumnShape.Rectangular, ("rect", ColumnShape.Rectangular),
+                ("round", ColumnShape.Round), ("steel", ColumnShape.Steel), ("masonry", ColumnShape.Masonry));
             shape = !t.Has("shape") && (t.Has("plate-x") || t.Has("plate-y")) ? ColumnShape.Steel : shape;
             if (!t.Has("cx"))
             {
@@ -44,13 +46,16 @@ internal static class TypedSupports
             var (px, py) = (t.Quantity("plate-x", Measure.Length, 0), t.Quantity("plate-y", Measure.Length, 0));
             if (shape == ColumnShape.Steel && (px < cx || py < cy))
             {
-                t.Fault(t.Has("plate-x") ? "plate-x" : "shape", $"the base plate of steel column \"{label}\" must be at least as large as the profile; give plate-x and plate-y");
+                t.Fault(t.Has("plate-x") ? "plate-x" : "shape",
+                    $"the base plate of steel column \"{label}\" must be at least as large as the profile; give plate-x and plate-y");
             }
 
             var ground = t.Text("ground") ?? "";
             if (ground.Length > 0 && !grounds.Contains(ground))
             {
-                t.Fault("ground", $"there is no [grounds.{ground}]; " + (Nearest.Of(ground, grounds) is { } near ? $"did you mean \"{near}\"?" : "write the table"));
+                t.Fault("ground",
+                    $"there is no [grounds.{ground}]; "
+                        + (Nearest.Of(ground, grounds) is { } near ? $"did you mean \"{near}\"?" : "write the table"));
             }
 
             var support = new Support(
@@ -91,7 +96,8 @@ internal static class TypedSupports
             }
             else if (node.Value is not TomlTable table)
             {
-                bag.Error(node.Place, $"the reaction of \"{label}\" in {name} is a table of components; write for example {TomlText.Key(name)} = {{ Fz = \"450 kN\", Mx = \"12 kNm\" }}");
+                bag.Error(node.Place,
+                    $"the reaction of \"{label}\" in {name} is a table of components; write for example {TomlText.Key(name)} = {{ Fz = \"450 kN\", Mx = \"12 kNm\" }}");
             }
             else
             {
@@ -100,7 +106,9 @@ internal static class TypedSupports
                 double Moment(string key) => inner.Quantity(key, Measure.Moment, 0, Sign.Any);
                 var (fx, fy, fz, mx, my, mz) = (Force("Fx"), Force("Fy"), Force("Fz"), Moment("Mx"), Moment("My"), Moment("Mz"));
                 inner.Done();
-                var action = asReaction ? SupportAction.FromReaction(fx, fy, fz, mx, my, mz) : SupportAction.FromAction(fx, fy, fz, mx, my, mz);
+                var action = asReaction
+                    ? SupportAction.FromReaction(fx, fy, fz, mx, my, mz)
+                    : SupportAction.FromAction(fx, fy, fz, mx, my, mz);
                 foreach (var k in own)
                 {
                     actions[k] = cases[k].Signs is { } signs ? signs.Of(action) : action;

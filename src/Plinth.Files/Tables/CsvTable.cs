@@ -51,11 +51,19 @@ public sealed class CsvTable : IDisposable
         ArgumentNullException.ThrowIfNull(bag);
         if (string.IsNullOrWhiteSpace(text))
         {
-            bag.Error(new FilePlace(name, 0, 0), $"is empty; its first line must name the columns: {string.Join(", ", columns.Where(c => c.Required).Select(c => c.Name))}");
+            bag.Error(new FilePlace(name, 0, 0),
+                $"is empty; its first line must name the columns: {string.Join(", ", columns.Where(c => c.Required).Select(c => c.Name))}");
             return null;
         }
 
-        var options = new CsvDataReaderOptions { HasHeaders = false, Delimiter = ',', MaxBufferSize = LongestRecord, BufferSize = 1 << 15, Culture = CultureInfo.InvariantCulture };
+        var options = new CsvDataReaderOptions
+        {
+            HasHeaders = false,
+            Delimiter = ',',
+            MaxBufferSize = LongestRecord,
+            BufferSize = 1 << 15,
+            Culture = CultureInfo.InvariantCulture
+        };
         var table = new CsvTable(CsvDataReader.Create(new StringReader(text), options), name, columns, bag);
         return table.Advance() && table.ReadHeader() ? table : null;
     }
@@ -82,7 +90,9 @@ public sealed class CsvTable : IDisposable
                 return true;
             }
 
-            bag.Error(new FilePlace(name, line, 1), string.Create(CultureInfo.InvariantCulture, $"this row has {count} cells where the header has {headerCells}; a decimal comma or a stray delimiter may be the cause"));
+            bag.Error(new FilePlace(name, line, 1),
+                string.Create(CultureInfo.InvariantCulture,
+                    $"this row has {count} cells where the header has {headerCells}; a decimal comma or a stray delimiter may be the cause"));
         }
 
         return false;
@@ -91,7 +101,10 @@ public sealed class CsvTable : IDisposable
     /// <summary>Text of a column, trimmed; empty if the column is absent.</summary>
     public ReadOnlySpan<char> Text(int column) => ordinals[column] < 0 ? default : reader!.GetFieldSpan(ordinals[column]).Trim();
 
-    /// <summary>Number of a column in kN, m, degrees; <paramref name="fallback"/> if the column is absent or its cell empty. Wrong numbers are reported and read as NaN.</summary>
+    /// <summary>
+    /// Number of a column in kN, m, degrees; <paramref name="fallback"/> if the column is absent or its cell empty. Wrong numbers are
+    /// reported and read as NaN.
+    /// </summary>
     public double Number(int column, double fallback)
     {
         var text = Text(column);
@@ -108,13 +121,18 @@ public sealed class CsvTable : IDisposable
                 return read;
             }
 
-            bag.Error(Place(column), string.Create(CultureInfo.InvariantCulture, $"{columns[column].Name} \"{text}\" is beyond any {measure.Name[(measure.Name.IndexOf(' ', StringComparison.Ordinal) + 1)..]} that is read here; look at its digits and at the unit in the header"));
+            bag.Error(Place(column),
+                string.Create(CultureInfo.InvariantCulture,
+                    $"{columns[column].Name} \"{text}\" is beyond any "
+                        + $"{measure.Name[(measure.Name.IndexOf(' ', StringComparison.Ordinal) + 1)..]} that is read here; look at its "
+                        + $"digits and at the unit in the header"));
             return double.NaN;
         }
 
         bag.Error(Place(column), double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out _)
             ? $"{columns[column].Name} \"{text}\" is not a finite number"
-            : $"{columns[column].Name} \"{text}\" is not a number; write it with a decimal point and without separators or unit, for example 12.5");
+            : $"{columns[column].Name} \"{text}\" is not a number; write it with a decimal point and without separators or unit, for "
+                + "example 12.5");
         return double.NaN;
     }
 
@@ -142,7 +160,8 @@ public sealed class CsvTable : IDisposable
         }
         catch (CsvRecordTooLargeException)
         {
-            bag.Error(new FilePlace(name, Math.Max(1, line), 1), "a row here is longer than a million characters; a quote may be left open");
+            bag.Error(new FilePlace(name, Math.Max(1, line), 1),
+                "a row here is longer than a million characters; a quote may be left open");
             return false;
         }
         catch (CsvFormatException e)
@@ -171,7 +190,9 @@ public sealed class CsvTable : IDisposable
                 if (header.Length > 0)
                 {
                     var near = Nearest.Of(header, columns.Select(c => c.Name));
-                    bag.Warning(place, $"column \"{header}\" is not known and not read; " + (near is null ? $"known are {string.Join(", ", columns.Select(c => c.Name))}" : $"did you mean \"{near}\"?"));
+                    bag.Warning(place,
+                        $"column \"{header}\" is not known and not read; "
+                            + (near is null ? $"known are {string.Join(", ", columns.Select(c => c.Name))}" : $"did you mean \"{near}\"?"));
                 }
 
                 continue;
@@ -192,7 +213,9 @@ public sealed class CsvTable : IDisposable
         {
             if (c.Required && ordinals[i] < 0)
             {
-                bag.Error(new FilePlace(name, line, 1), $"column \"{c.Name}\" is missing; name it in the header" + (c.Measure is { } m ? $" with its unit, for example {c.Name} ({m.Example})" : ""));
+                bag.Error(new FilePlace(name, line, 1),
+                    $"column \"{c.Name}\" is missing; name it in the header"
+                        + (c.Measure is { } m ? $" with its unit, for example {c.Name} ({m.Example})" : ""));
                 ok = false;
             }
         }
@@ -228,7 +251,9 @@ public sealed class CsvTable : IDisposable
 
         if (!read.Measures(measure))
         {
-            bag.Error(place, $"column \"{header}\": {unit} is {Measure.NameOf(read.Force, read.Length, read.IsAngle)}, but {measure.Name} is needed; write for example {header} ({measure.Example})");
+            bag.Error(place,
+                $"column \"{header}\": {unit} is {Measure.NameOf(read.Force, read.Length, read.IsAngle)}, but {measure.Name} is needed; "
+                    + $"write for example {header} ({measure.Example})");
             return false;
         }
 

@@ -9,7 +9,10 @@ using TableColumn = Plinth.Core.Schedules.TableColumn;
 
 namespace Plinth.Files.Tables;
 
-/// <summary>Writes tables as a workbook (ISO/IEC 29500): a sheet each with title block, frozen heading and print set-up. Texts are texts: no cell holds a formula.</summary>
+/// <summary>
+/// Writes tables as a workbook (ISO/IEC 29500): a sheet each with title block, frozen heading and print set-up. Texts are texts: no cell
+/// holds a formula.
+/// </summary>
 public static class XlsxBook
 {
     private const uint Plain = 0;
@@ -60,7 +63,9 @@ public static class XlsxBook
             var (sheet, head) = Sheet(project, tables[i]);
             book.AddNewPart<WorksheetPart>(id).Worksheet = sheet;
             sheets.Append(new Sheet { Name = name, SheetId = (uint)(i + 1), Id = id });
-            names.Append(new DefinedName(string.Create(CultureInfo.InvariantCulture, $"'{name}'!${head}:${head}")) { Name = "_xlnm.Print_Titles", LocalSheetId = (uint)i });
+            names.Append(new DefinedName(string.Create(CultureInfo.InvariantCulture,
+                $"'{name}'!${head}:${head}"))
+            { Name = "_xlnm.Print_Titles", LocalSheetId = (uint)i });
         }
 
         document.ChangeIdOfPart(book, "book");
@@ -126,14 +131,27 @@ public static class XlsxBook
             columns.Append(new Column { Min = (uint)(i + 1), Max = (uint)(i + 1), Width = table.Columns[i].Width + 2, CustomWidth = true });
         }
 
-        var view = new SheetView(new Pane { VerticalSplit = head, TopLeftCell = Reference(1, head + 1), ActivePane = PaneValues.BottomLeft, State = PaneStateValues.Frozen }) { WorkbookViewId = 0, ShowGridLines = false };
+        var view = new SheetView(new Pane
+        {
+            VerticalSplit = head,
+            TopLeftCell = Reference(1, head + 1),
+            ActivePane = PaneValues.BottomLeft,
+            State = PaneStateValues.Frozen
+        })
+        { WorkbookViewId = 0, ShowGridLines = false };
         return (new Worksheet(
             new SheetProperties(new PageSetupProperties { FitToPage = true }),
             new SheetViews(view),
             columns,
             data,
             new PageMargins { Left = 0.4, Right = 0.4, Top = 0.6, Bottom = 0.6, Header = 0.3, Footer = 0.3 },
-            new PageSetup { PaperSize = project.Units == Core.Units.UnitSystem.Us ? Letter : A4, Orientation = OrientationValues.Landscape, FitToWidth = 1, FitToHeight = 0 },
+            new PageSetup
+            {
+                PaperSize = project.Units == Core.Units.UnitSystem.Us ? Letter : A4,
+                Orientation = OrientationValues.Landscape,
+                FitToWidth = 1,
+                FitToHeight = 0
+            },
             new HeaderFooter(new OddFooter($"&L{Header(t.Name)}&C{Header(table.Title)}&R&P / &N"))), head);
     }
 
@@ -144,8 +162,10 @@ public static class XlsxBook
     /// <summary>The lines of the title block that are stated.</summary>
     private static IEnumerable<string> TitleBlock(ProjectTitle t)
     {
-        static string Join(params (string Name, string Value)[] parts) => string.Join("   ", parts.Where(p => p.Value.Length > 0).Select(p => p.Name.Length == 0 ? p.Value : $"{p.Name}: {p.Value}"));
-        foreach (var line in new[] { Join(("", t.Name), ("No.", t.Number)), Join(("Client", t.Client), ("Site", t.Site)), Join(("Engineer", t.Engineer), ("Checker", t.Checker), ("Date", t.Date)) })
+        static string Join(params (string Name, string Value)[] parts) =>
+            string.Join("   ", parts.Where(p => p.Value.Length > 0).Select(p => p.Name.Length == 0 ? p.Value : $"{p.Name}: {p.Value}"));
+        foreach (var line in new[] { Join(("", t.Name), ("No.", t.Number)), Join(("Client", t.Client), ("Site", t.Site)),
+            Join(("Engineer", t.Engineer), ("Checker", t.Checker), ("Date", t.Date)) })
         {
             if (line.Length > 0)
             {
@@ -158,7 +178,11 @@ public static class XlsxBook
     private static string Header(string text) => text.Replace("&", "&&", StringComparison.Ordinal);
 
     private static Cell Text(string text, uint style) =>
-        new(new InlineString(new Text(text) { Space = SpaceProcessingModeValues.Preserve })) { DataType = CellValues.InlineString, StyleIndex = style };
+        new(new InlineString(new Text(text) { Space = SpaceProcessingModeValues.Preserve }))
+        {
+            DataType = CellValues.InlineString,
+            StyleIndex = style
+        };
 
     private static Cell? Value(object? value, TableColumn column, bool total) => value switch
     {
@@ -170,7 +194,11 @@ public static class XlsxBook
     };
 
     private static Cell Number(double value, bool total, int? decimals) =>
-        new(new CellValue(value.ToString("R", CultureInfo.InvariantCulture))) { DataType = CellValues.Number, StyleIndex = (total ? TotalStyle : NumberStyle) + (uint)Math.Clamp(decimals ?? MostDecimals, 0, MostDecimals) };
+        new(new CellValue(value.ToString("R", CultureInfo.InvariantCulture)))
+        {
+            DataType = CellValues.Number,
+            StyleIndex = (total ? TotalStyle : NumberStyle) + (uint)Math.Clamp(decimals ?? MostDecimals, 0, MostDecimals)
+        };
 
     private static string Reference(int column, uint row)
     {
@@ -203,22 +231,43 @@ public static class XlsxBook
         }
 
         static Border Lines(BorderStyleValues? style) => style is { } s
-            ? new Border(new LeftBorder { Style = s }, new RightBorder { Style = s }, new TopBorder { Style = s }, new BottomBorder { Style = s }, new DiagonalBorder())
+            ? new Border(new LeftBorder { Style = s }, new RightBorder { Style = s }, new TopBorder { Style = s },
+                new BottomBorder { Style = s }, new DiagonalBorder())
             : new Border(new LeftBorder(), new RightBorder(), new TopBorder(), new BottomBorder(), new DiagonalBorder());
 
         const uint firstFormat = 164;
         var formats = new NumberingFormats();
         for (var i = 0u; i <= MostDecimals; i++)
         {
-            formats.Append(new NumberingFormat { NumberFormatId = firstFormat + i, FormatCode = i == 0 ? "0" : "0." + new string('0', (int)i) });
+            formats.Append(new NumberingFormat
+            {
+                NumberFormatId = firstFormat + i,
+                FormatCode = i == 0 ? "0" : "0." + new string('0', (int)i)
+            });
         }
 
         static CellFormat Cells(uint font, uint fill, uint border, uint format, HorizontalAlignmentValues? align, bool wrap)
         {
-            var result = new CellFormat { FontId = font, FillId = fill, BorderId = border, NumberFormatId = format, ApplyFont = true, ApplyFill = true, ApplyBorder = true, ApplyNumberFormat = format != 0 };
+            var result = new CellFormat
+            {
+                FontId = font,
+                FillId = fill,
+                BorderId = border,
+                NumberFormatId = format,
+                ApplyFont = true,
+                ApplyFill = true,
+                ApplyBorder = true,
+                ApplyNumberFormat = format != 0
+            };
             if (align is not null || wrap)
             {
-                result.Append(new Alignment { Horizontal = align ?? HorizontalAlignmentValues.General, Vertical = VerticalAlignmentValues.Center, WrapText = wrap, Indent = align is null || align == HorizontalAlignmentValues.Center ? 0u : 1u });
+                result.Append(new Alignment
+                {
+                    Horizontal = align ?? HorizontalAlignmentValues.General,
+                    Vertical = VerticalAlignmentValues.Center,
+                    WrapText = wrap,
+                    Indent = align is null || align == HorizontalAlignmentValues.Center ? 0u : 1u
+                });
                 result.ApplyAlignment = true;
             }
 
@@ -246,7 +295,9 @@ public static class XlsxBook
         return new Stylesheet(
             formats,
             new Fonts(Face(10, false, false), Face(14, true, false), Face(10, true, false), Face(9, false, true)),
-            new Fills(new Fill(new PatternFill { PatternType = PatternValues.None }), new Fill(new PatternFill { PatternType = PatternValues.Gray125 }), new Fill(new PatternFill(new ForegroundColor { Rgb = "FFE7EBEF" }) { PatternType = PatternValues.Solid })),
+            new Fills(new Fill(new PatternFill { PatternType = PatternValues.None }),
+                new Fill(new PatternFill { PatternType = PatternValues.Gray125 }),
+                new Fill(new PatternFill(new ForegroundColor { Rgb = "FFE7EBEF" }) { PatternType = PatternValues.Solid })),
             new Borders(Lines(null), Lines(BorderStyleValues.Thin)),
             new CellStyleFormats(new CellFormat()),
             cells);

@@ -27,9 +27,13 @@ public sealed class SettingsLog
 /// <param name="Project">Of the tables that hold for all.</param>
 /// <param name="Grounds">Of named grounds.</param>
 /// <param name="Foundations">Of the tables of foundations, by mark.</param>
-public sealed record SettingsBook(SettingsLog Project, IReadOnlyDictionary<string, SettingsLog> Grounds, IReadOnlyDictionary<string, SettingsLog> Foundations)
+public sealed record SettingsBook(SettingsLog Project, IReadOnlyDictionary<string, SettingsLog> Grounds,
+    IReadOnlyDictionary<string, SettingsLog> Foundations)
 {
-    /// <summary>Every value in force for a foundation and where it was set: its own table before that of its ground, that before the project's, that before the default.</summary>
+    /// <summary>
+    /// Every value in force for a foundation and where it was set: its own table before that of its ground, that before the project's, that
+    /// before the default.
+    /// </summary>
     /// <param name="foundation">The foundation.</param>
     public IReadOnlyList<Setting> Of(Core.Foundations.Foundation foundation)
     {

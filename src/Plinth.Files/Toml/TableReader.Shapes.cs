@@ -49,13 +49,15 @@ public sealed partial class TableReader
         var spec = (all, band, rest) switch
         {
             ({ } bars, null, null) => bars,
-            (null, { Size: not null, Count: > 0 } within, { Size: not null, Count: > 0 } beside) when within.Size == beside.Size => BarSpec.WithBand(within.Count, beside),
+            (null, { Size: not null, Count: > 0 } within, { Size: not null, Count: > 0 } beside) when within.Size == beside.Size =>
+                BarSpec.WithBand(within.Count, beside),
             (null, { Size: not null, Count: > 0 } within, { Size: null }) => BarSpec.WithBand(within.Count, within with { Count = 0 }),
             _ => null,
         };
         if (spec is null)
         {
-            Fault(key, $"{key} as a table has bars and ends, or band and rest of one size, an even number of them beside the band; write for example {key} = {{ bars = \"13 T16\", ends = \"hooked\" }} or {{ band = \"9 T16\", rest = \"4 T16\" }}");
+            Fault(key,
+                $"{key} as a table has bars and ends, or band and rest of one size, an even number of them beside the band; write for example {key} = {{ bars = \"13 T16\", ends = \"hooked\" }} or {{ band = \"9 T16\", rest = \"4 T16\" }}");
             return null;
         }
 
@@ -74,7 +76,10 @@ public sealed partial class TableReader
 
         if (node.Value is not List<TomlNode> list || list.Count < least || list.Any(p => p.Value is not List<TomlNode> { Count: 2 }))
         {
-            bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} is a list of at least {least} points, x and y each; write for example {key} = [[\"0 m\", \"0 m\"], [\"24 m\", \"0 m\"], [\"24 m\", \"12 m\"]]"));
+            bag.Error(node.Place,
+                string.Create(CultureInfo.InvariantCulture,
+                    $"{key} is a list of at least {least} points, x and y each; write for example {key} = [[\"0 m\", \"0 m\"], [\"24 m\", "
+                        + $"\"0 m\"], [\"24 m\", \"12 m\"]]"));
             return null;
         }
 
@@ -102,11 +107,13 @@ public sealed partial class TableReader
 
         if (list.Count != 2)
         {
-            bag.Error(node.Place, $"{key} of a trapezoid is a list of two, at −x and at +x; write for example {key} = [\"2.4 m\", \"1.6 m\"]");
+            bag.Error(node.Place,
+                $"{key} of a trapezoid is a list of two, at −x and at +x; write for example {key} = [\"2.4 m\", \"1.6 m\"]");
             return (null, null);
         }
 
-        return Quantity(key, list[0], Measure.Length, Sign.Positive) is { } low && Quantity(key, list[1], Measure.Length, Sign.Positive) is { } high ? (low, high) : (null, null);
+        return Quantity(key, list[0], Measure.Length, Sign.Positive) is { } low
+            && Quantity(key, list[1], Measure.Length, Sign.Positive) is { } high ? (low, high) : (null, null);
     }
 
     private bool InRange(string key, TomlNode node, double value, Sign sign)
@@ -119,7 +126,9 @@ public sealed partial class TableReader
 
         if (Math.Abs(value) > MostNumber || (value > 0 && value < LeastNumber))
         {
-            bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} = {node.Source} is beyond what is read here ({LeastNumber} to {MostNumber}); look at its digits"));
+            bag.Error(node.Place,
+                string.Create(CultureInfo.InvariantCulture,
+                    $"{key} = {node.Source} is beyond what is read here ({LeastNumber} to {MostNumber}); look at its digits"));
             return false;
         }
 

@@ -65,7 +65,9 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
         {
             if (s.Length > LongestText)
             {
-                bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} has {s.Length:#,0} characters; texts have up to {LongestText:#,0}"));
+                bag.Error(node.Place,
+                    string.Create(CultureInfo.InvariantCulture,
+                        $"{key} has {s.Length:#,0} characters; texts have up to {LongestText:#,0}"));
                 return null;
             }
 
@@ -180,7 +182,8 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
         if (node.Value is not string text)
         {
             bag.Error(node.Place, node.Value is double bare
-                ? string.Create(CultureInfo.InvariantCulture, $"{key} = {node.Source} has no unit; write for example {key} = \"{bare} {measure.Example}\"")
+                ? string.Create(CultureInfo.InvariantCulture,
+                    $"{key} = {node.Source} has no unit; write for example {key} = \"{bare} {measure.Example}\"")
                 : $"{key} must be {measure.Name} in quotes; write for example {key} = \"2.5 {measure.Example}\"");
             return null;
         }
@@ -193,7 +196,9 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
 
         if (sign != Sign.Any && measure.Matches(Measure.Length) && value > Measure.MostSize)
         {
-            bag.Error(node.Place, string.Create(CultureInfo.InvariantCulture, $"{key} = {node.Source} is beyond {Measure.MostSize:#,0} m; look at its digits and its unit"));
+            bag.Error(node.Place,
+                string.Create(CultureInfo.InvariantCulture,
+                    $"{key} = {node.Source} is beyond {Measure.MostSize:#,0} m; look at its digits and its unit"));
             return null;
         }
 
@@ -228,11 +233,13 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
 
         if (node.Value is not List<TomlNode> { Count: 2 } list)
         {
-            bag.Error(node.Place, $"{key} needs two values, least and most; write for example {key} = [\"1 {measure?.Example}\", \"2 {measure?.Example}\"]");
+            bag.Error(node.Place,
+                $"{key} needs two values, least and most; write for example {key} = [\"1 {measure?.Example}\", \"2 {measure?.Example}\"]");
             return null;
         }
 
-        if (Quantity(key, list[0], measure!, Sign.Positive) is not { } least || Quantity(key, list[1], measure!, Sign.Positive) is not { } most)
+        if (Quantity(key, list[0], measure!, Sign.Positive) is not { } least
+            || Quantity(key, list[1], measure!, Sign.Positive) is not { } most)
         {
             return null;
         }
@@ -292,7 +299,9 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
 
         if (node.Value is List<TomlNode> list && list.All(n => n.Value is TomlTable))
         {
-            return [.. list.Select(n => new TableReader((TomlTable)n.Value!, $"[[{key}]]", bag) { Log = Log is null ? null : new SettingsLog() })];
+            return [
+                .. list.Select(n => new TableReader((TomlTable)n.Value!, $"[[{key}]]",
+                    bag) { Log = Log is null ? null : new SettingsLog() })];
         }
 
         bag.Error(node.Place, $"{key} must be written [[{key}]], in double brackets: there may be several");
@@ -323,7 +332,9 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
             }
 
             var near = Nearest.Of(key, known);
-            bag.Error(place, $"{(path.Length == 0 ? "there" : path)} {(path.Length == 0 ? "is no" : "has no")} key \"{key}\"; " + (near is null ? $"known are {string.Join(", ", known.Order(StringComparer.Ordinal))}" : $"did you mean \"{near}\"?"));
+            bag.Error(place,
+                $"{(path.Length == 0 ? "there" : path)} {(path.Length == 0 ? "is no" : "has no")} key \"{key}\"; "
+                    + (near is null ? $"known are {string.Join(", ", known.Order(StringComparer.Ordinal))}" : $"did you mean \"{near}\"?"));
         }
     }
 
@@ -340,7 +351,9 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
         if (Log is not null)
         {
             var name = path.Trim('[', ']');
-            name = name.StartsWith("foundation.", StringComparison.Ordinal) ? name["foundation.".Length..] : name.StartsWith("grounds.", StringComparison.Ordinal) ? "ground" : name;
+            name = name.StartsWith("foundation.", StringComparison.Ordinal) ? name["foundation.".Length..]
+                : name.StartsWith("grounds.", StringComparison.Ordinal) ? "ground"
+                : name;
             Log.Add(new Setting(name, key, shown, measure, table?[key] is { } node ? node.Place : null));
         }
 

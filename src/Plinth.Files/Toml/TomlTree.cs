@@ -71,7 +71,10 @@ public static class TomlTree
         {
             // Nested deeper than the parser goes.
             var at = e.Diagnostics.FirstOrDefault()?.Span.Start;
-            bag.Error(at is { } start ? new FilePlace(name, start.Line + 1, start.Column + 1) : new FilePlace(name, 1, 1), e.Message.Contains("depth", StringComparison.OrdinalIgnoreCase) ? "lists or tables stand within each other deeper than any here; look for brackets too many" : "not TOML: " + e.Message.TrimEnd('.'));
+            bag.Error(at is { } start ? new FilePlace(name, start.Line + 1, start.Column + 1) : new FilePlace(name, 1, 1),
+                e.Message.Contains("depth", StringComparison.OrdinalIgnoreCase)
+                    ? "lists or tables stand within each other deeper than any here; look for brackets too many"
+                    : "not TOML: " + e.Message.TrimEnd('.'));
             return null;
         }
 
@@ -244,7 +247,9 @@ public static class TomlTree
                 return false;
             }
 
-            bag.Error(at, string.Create(CultureInfo.InvariantCulture, $"a key of {parts.Count:#,0} parts: none here has more than {Deepest}; look for points too many"));
+            bag.Error(at,
+                string.Create(CultureInfo.InvariantCulture,
+                    $"a key of {parts.Count:#,0} parts: none here has more than {Deepest}; look for points too many"));
             return true;
         }
 

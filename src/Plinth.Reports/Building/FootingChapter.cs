@@ -20,12 +20,14 @@ internal static class FootingChapter
     private const double PlanHeight = 104;
     private const double CutHeight = 78;
 
-    public static string TitleOf(FoundationReport r) => $"{r.Foundation.Mark}, {r.Foundation.Kind.Title} under {Wording.Supports(r.Foundation)}";
+    public static string TitleOf(FoundationReport r) =>
+        $"{r.Foundation.Mark}, {r.Foundation.Kind.Title} under {Wording.Supports(r.Foundation)}";
 
     /// <summary>The tone of a result.</summary>
     public static Tone ToneOf(FoundationReport r) => !r.Passes ? Tone.Fail : r.Result!.Checks.Any(c => c.Allowed) ? Tone.Leave : Tone.Pass;
 
-    private static Tone ToneOf(CheckResult c) => c.Outcome.Shown ? Tone.Quiet : !c.Passes ? Tone.Fail : c.Allowed || c.Leave is { UpTo: null } ? Tone.Leave : Tone.Pass;
+    private static Tone ToneOf(CheckResult c) =>
+        c.Outcome.Shown ? Tone.Quiet : !c.Passes ? Tone.Fail : c.Allowed || c.Leave is { UpTo: null } ? Tone.Leave : Tone.Pass;
 
     public static IReadOnlyList<Block> Of(ReportInput input, FoundationReport report, string anchor, bool newPage)
     {
@@ -99,15 +101,22 @@ internal static class FootingChapter
         var (concrete, steel) = (f.Rules.Concrete, f.Rules.Steel);
         var rows = new List<IReadOnlyList<Cell>>();
         void Row(string what, string value) => rows.Add([new(what, Tone.Quiet), new(value)]);
-        Row("size", $"{L(design.Size.Length)} along x × {L(design.Size.Width)}{(design.EndWidth == design.Size.Width ? "" : " to " + L(design.EndWidth))} along y × {S(design.Size.Thickness)} thick{(design.OutlineName.Length == 0 ? "" : $", a {design.OutlineName}")}");
-        Row("bottom bars", $"{design.Bars(true, true)} along x, {design.Bars(false, true)} along y; {(steel.OuterIsX(design.Size) ? "x" : "y")} outermost");
+        Row("size",
+            $"{L(design.Size.Length)} along x × "
+                + $"{L(design.Size.Width)}{(design.EndWidth == design.Size.Width ? "" : " to " + L(design.EndWidth))} along y × "
+                + $"{S(design.Size.Thickness)} thick{(design.OutlineName.Length == 0 ? "" : $", a {design.OutlineName}")}");
+        Row("bottom bars",
+            $"{design.Bars(true, true)} along x, {design.Bars(false, true)} along y; {(steel.OuterIsX(design.Size) ? "x" : "y")} outermost");
         Row("top bars", design.HasTop ? $"{design.Bars(true, false)} along x, {design.Bars(false, false)} along y" : "none");
         foreach (var (name, words) in Wording.Uprights(design, f.Places[0], units, drawn: true))
         {
             Row(name, words);
         }
 
-        Row("materials", $"f'c {Unit.Stress.FormatTraced(concrete.Strength, units)}, fy {Unit.Stress.FormatTraced(steel.Yield, units)}, concrete {Unit.UnitWeight.FormatTraced(concrete.Weight, units)}; cover bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}");
+        Row("materials",
+            $"f'c {Unit.Stress.FormatTraced(concrete.Strength, units)}, fy {Unit.Stress.FormatTraced(steel.Yield, units)}, concrete "
+                + $"{Unit.UnitWeight.FormatTraced(concrete.Weight, units)}; cover bottom {S(concrete.CoverBottom)}, sides "
+                + $"{S(concrete.CoverSide)}, top {S(concrete.CoverTop)}");
         foreach (var place in f.Places)
         {
             var g = place.Ground;
@@ -116,8 +125,14 @@ internal static class FootingChapter
             foreach (var (s, own) in place.Supports.Zip(place.InOwnAxes()))
             {
                 var o = place.Lie.Mirrored ? origin : new PlanPoint(origin.X + own.X, origin.Y + own.Y);
-                var column = s.Shape == ColumnShape.Round ? $"round, {S(s.SizeX)}" : $"{S(s.SizeX)} × {S(s.SizeY)}" + (s.Shape == ColumnShape.Steel ? $" steel, plate {S(s.PlateX)} × {S(s.PlateY)}" : s.Shape == ColumnShape.Masonry ? " masonry" : "");
-                Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""), $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {S(o.X)} along x and {S(o.Y)} along y from the base's centre" : ", on the base's centre")}; {Wording.Underside(units)} at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
+                var column = s.Shape == ColumnShape.Round
+                    ? $"round, {S(s.SizeX)}"
+                    : $"{S(s.SizeX)} × {S(s.SizeY)}"
+                        + (s.Shape == ColumnShape.Steel ? $" steel, plate {S(s.PlateX)} × {S(s.PlateY)}"
+                            : s.Shape == ColumnShape.Masonry ? " masonry"
+                            : "");
+                Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""),
+                    $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {S(o.X)} along x and {S(o.Y)} along y from the base's centre" : ", on the base's centre")}; {Wording.Underside(units)} at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
             }
         }
 
@@ -134,18 +149,23 @@ internal static class FootingChapter
         var rows = new List<IReadOnlyList<Cell>>();
         foreach (var place in f.Places)
         {
-            foreach (var (support, i) in place.Supports.SelectMany(s => Enumerable.Range(0, project.Actions[s.Label].Length).Select(i => (s, i))))
+            foreach (var (support,
+                i) in place.Supports.SelectMany(s => Enumerable.Range(0, project.Actions[s.Label].Length).Select(i => (s, i))))
             {
                 var a = project.Actions[support.Label][i].InAxesTurnedBy(place.AngleDegrees);
                 if (!project.Cases[i].IsSurcharge && a != default)
                 {
-                    rows.Add([new(support.Label), new(project.Cases[i].Name, Tone.Strong), new(F(a.N)), new(F(a.Fx)), new(F(a.Fy)), new(M(a.Mx)), new(M(a.My))]);
+                    rows.Add([new(support.Label), new(project.Cases[i].Name, Tone.Strong), new(F(a.N)), new(F(a.Fx)), new(F(a.Fy)),
+                        new(M(a.Mx)), new(M(a.My))]);
                 }
             }
         }
 
-        return new Table($"Actions of the column by case, not factored, in the base's axes{(f.Supports.Any(s => s.Level is not null) ? ", at the level where the reactions act" : ", at the top of what it stands on")}",
-            [new("at"), new("case"), new($"N {force}", true), new($"Fx {force}", true), new($"Fy {force}", true), new($"Mx {moment}", true), new($"My {moment}", true)], rows);
+        return new Table(
+            "Actions of the column by case, not factored, in the base's "
+                + $"axes{(f.Supports.Any(s => s.Level is not null) ? ", at the level where the reactions act" : ", at the top of what it stands on")}",
+            [new("at"), new("case"), new($"N {force}", true), new($"Fx {force}", true), new($"Fy {force}", true), new($"Mx {moment}", true),
+                new($"My {moment}", true)], rows);
     }
 
     private static Table Checks(Project project, FoundationResult result)
@@ -154,11 +174,20 @@ internal static class FootingChapter
         var several = result.Checks.Select(c => c.Place).OfType<string>().Distinct().Count() > 1;
         var many = several || result.Checks.Any(c => c.At is not null);
         return new Table("Checks, each in its governing combination",
-            [new("check"), .. many ? (Column[])[new("at")] : [], new("combination"), new("demand", true), new("capacity", true), new("unit"), new("util.", true), new("result"), new("clause"), new("note")],
+            [new("check"), .. many ? (Column[])[new("at")] : [], new("combination"), new("demand", true), new("capacity", true),
+                new("unit"), new("util.", true), new("result"), new("clause"), new("note")],
             [.. result.Checks.Select(c => (IReadOnlyList<Cell>)
             [
-                new(Wording.Words(c), Tone.Strong), .. many ? (Cell[])[new((several ? c.Where : c.At) ?? "")] : [], new(Wording.Combination(c)), new(Wording.Value(c.Outcome.Demand, c.Unit, units)), new(Wording.Value(c.Outcome.Capacity, c.Unit, units)), new(c.Unit.Symbol(units)),
-                new(Wording.Utilisation(c.Utilisation, c.Outcome.Passes), ToneOf(c)), new(Wording.Verdict(c), ToneOf(c)), new(c.Clause ?? "statics", Tone.Quiet), new((c.Outcome.Least > 0 ? string.Create(CultureInfo.InvariantCulture, $"factor {Math.Min(c.Outcome.Factor, 99.99):0.00}, least {c.Outcome.Least:0.00}") + (NoteOf(c).Length == 0 ? "" : "; ") : "") + NoteOf(c), Tone.Quiet),
+                new(Wording.Words(c), Tone.Strong), .. many ? (Cell[])[new((several ? c.Where : c.At) ?? "")] : [],
+                new(Wording.Combination(c)), new(Wording.Value(c.Outcome.Demand, c.Unit, units)),
+                new(Wording.Value(c.Outcome.Capacity, c.Unit, units)), new(c.Unit.Symbol(units)),
+                new(Wording.Utilisation(c.Utilisation, c.Outcome.Passes), ToneOf(c)), new(Wording.Verdict(c), ToneOf(c)),
+                new(c.Clause ?? "statics", Tone.Quiet),
+                new((c.Outcome.Least > 0
+                    ? string.Create(CultureInfo.InvariantCulture,
+                        $"factor {Math.Min(c.Outcome.Factor, 99.99):0.00}, least {c.Outcome.Least:0.00}")
+                        + (NoteOf(c).Length == 0 ? "" : "; ")
+                    : "") + NoteOf(c), Tone.Quiet),
             ])]);
     }
 
@@ -212,7 +241,8 @@ internal static class FootingChapter
     // What the check's own words say already is not said again.
     private static string NoteOf(CheckResult c) => c.Note is null || c.Note == Wording.Words(c) ? "" : c.Note;
 
-    private static IEnumerable<Block> Steps(Project project, Checker checker, FoundationDesign design, CheckResult result, string? combination, Dictionary<string, string> told)
+    private static IEnumerable<Block> Steps(Project project, Checker checker, FoundationDesign design, CheckResult result,
+        string? combination, Dictionary<string, string> told)
     {
         var units = project.Units;
         if (CheckCatalog.Find(result.Id) is not { } check)
@@ -220,20 +250,26 @@ internal static class FootingChapter
             yield break;
         }
 
-        var asked = combination is not null && !check.IsOfBars && project.CombinationsOf(checker.Foundation).Used.First(c => c.Name == combination).IsFor(check.For) ? combination : null;
+        var asked = combination is not null && !check.IsOfBars
+            && project.CombinationsOf(checker.Foundation).Used.First(c => c.Name == combination).IsFor(check.For) ? combination : null;
         if (checker.Trace(design, check.Id, result.Place, asked, result.At) is not { } found)
         {
             yield break;
         }
 
         var r = found.Result;
-        var title = $"{Wording.Words(r)}{(r.Where is null ? "" : " at " + r.Where)}{(r.Combination is null ? "" : ", " + Wording.Combination(r))}";
+        var title =
+            $"{Wording.Words(r)}{(r.Where is null ? "" : " at " + r.Where)}{(r.Combination is null ? "" : ", " + Wording.Combination(r))}";
         yield return new Heading(3, title);
         yield return new Steps(Once(
             [.. found.Steps.Select(s => new CalculationStep(
-                s.Kind, s.Symbol, s.FormulaText, s.Kind is TraceKind.Formula or TraceKind.Empirical && s.Formula.Any(p => p.Text is null) ? s.Substituted(units) : "", s.Kind is TraceKind.Heading or TraceKind.Remark ? "" : s.Result(units), s.Clause ?? ""))],
+                s.Kind, s.Symbol, s.FormulaText,
+                s.Kind is TraceKind.Formula or TraceKind.Empirical && s.Formula.Any(p => p.Text is null) ? s.Substituted(units) : "",
+                s.Kind is TraceKind.Heading or TraceKind.Remark ? "" : s.Result(units), s.Clause ?? ""))],
             title,
             told));
-        yield return new Paragraph($"Utilisation {Wording.Utilisation(r.Utilisation, r.Outcome.Passes)}: {Wording.Verdict(r)}{(r.Note is null ? "" : $" ({r.Note})")}", ToneOf(r));
+        yield return new Paragraph(
+            $"Utilisation {Wording.Utilisation(r.Utilisation, r.Outcome.Passes)}: "
+                + $"{Wording.Verdict(r)}{(r.Note is null ? "" : $" ({r.Note})")}", ToneOf(r));
     }
 }

@@ -24,13 +24,24 @@ internal static class GeneralChapters
     public static IEnumerable<Block> Basis(ReportInput input)
     {
         var p = input.Project;
-        yield return new Paragraph($"Concrete to {p.Code.Name}, loads and combinations to {p.Standard.Name}. {(p.Units == UnitSystem.Us ? "US customary units: ft, in, kip, ksf, psi." : "Metric units: m, mm, kN, kPa, MPa.")} N presses downwards; x and y are the project's axes in plan, in a footing's chapter its own; moments are right-handed about them.");
-        yield return new Paragraph("Bases are rigid; the ground is held to bear pressure alone, linear over the part in contact. Every number comes from the program's own trace of the check: formula, values put in, result, clause.");
+        yield return new Paragraph(
+            $"Concrete to {p.Code.Name}, loads and combinations to {p.Standard.Name}. "
+                + $"{(p.Units == UnitSystem.Us ? "US customary units: ft, in, kip, ksf, psi." : "Metric units: m, mm, kN, kPa, MPa.")} N "
+                + "presses downwards; x and y are the project's axes in plan, in a footing's chapter its own; moments are right-handed "
+                + "about them.");
+        yield return new Paragraph(
+            "Bases are rigid; the ground is held to bear pressure alone, linear over the part in contact. Every number comes from the "
+                + "program's own trace of the check: formula, values put in, result, clause.");
         var stated = input.Settings.Where(s => s.Stated || input.Depth != ReportDepth.Summary).ToList();
         yield return new Table(
-            input.Depth == ReportDepth.Summary ? "Values stated by the engineer; all others are the defaults" : $"Values in force for {input.Reports.Select(r => r.Foundation.Mark).FirstOrDefault() ?? "the building"}, and where each is set",
+            input.Depth == ReportDepth.Summary
+                ? "Values stated by the engineer; all others are the defaults"
+                : $"Values in force for {input.Reports.Select(r => r.Foundation.Mark).FirstOrDefault() ?? "the building"}, and where "
+                    + "each is set",
             [new("table"), new("key"), new("value"), new("set")],
-            [.. stated.Select(s => (IReadOnlyList<Cell>)[new(s.Table), new(s.Key), new(s.Value), new(s.Set, s.Stated ? Tone.Plain : Tone.Quiet)])]);
+            [
+                .. stated.Select(s => (IReadOnlyList<Cell>)[new(s.Table), new(s.Key), new(s.Value),
+                    new(s.Set, s.Stated ? Tone.Plain : Tone.Quiet)])]);
         if (input.Depth == ReportDepth.Summary)
         {
             yield break;
@@ -38,17 +49,25 @@ internal static class GeneralChapters
 
         var own = input.Reports.Select(r => r.Foundation).Where(f => f.Chosen is not null).ToList();
         yield return new Table("Combinations", [new("name"), new("for"), new("factors"), new("rule"), new("clause")],
-            [.. p.Combinations.Used.Select(c => (IReadOnlyList<Cell>)[new(c.Name, Tone.Strong), new(FamiliesOf(c.For)), new(Factors(p, c)), new(c.Rule), new(c.Clause ?? "")])]);
+            [
+                .. p.Combinations.Used.Select(c => (IReadOnlyList<Cell>)[new(c.Name, Tone.Strong), new(FamiliesOf(c.For)),
+                    new(Factors(p, c)), new(c.Rule), new(c.Clause ?? "")])]);
         foreach (var f in own)
         {
             yield return new Paragraph($"{f.Mark}: {f.Chosen!.Note}", Tone.Strong);
         }
     }
 
-    private static string FamiliesOf(Family families) => string.Join(", ", new[] { Family.Ground, Family.Stability, Family.Settlement, Family.Concrete, Family.Crack }.Where(f => (families & f) != 0).Select(f => f.ToString().ToLowerInvariant()));
+    private static string FamiliesOf(Family families) =>
+        string.Join(", ",
+            new[] { Family.Ground, Family.Stability, Family.Settlement, Family.Concrete, Family.Crack }.Where(f => (families & f) != 0)
+                .Select(f => f.ToString().ToLowerInvariant()));
 
     private static string Factors(Project p, Combination c) =>
-        string.Join(" ", c.Terms.Select((t, i) => (t.Factor < 0 ? "− " : i > 0 ? "+ " : "") + (Math.Abs(t.Factor) == 1 ? "" : Math.Abs(t.Factor).ToString("0.####", CultureInfo.InvariantCulture) + "·") + p.Cases[t.Case].Name)) + string.Create(CultureInfo.InvariantCulture, $"; weights {c.WeightFactor:0.####}");
+        string.Join(" ",
+            c.Terms.Select((t, i) => (t.Factor < 0 ? "− " : i > 0 ? "+ " : "")
+                + (Math.Abs(t.Factor) == 1 ? "" : Math.Abs(t.Factor).ToString("0.####", CultureInfo.InvariantCulture) + "·")
+                + p.Cases[t.Case].Name)) + string.Create(CultureInfo.InvariantCulture, $"; weights {c.WeightFactor:0.####}");
 
     /// <summary>Totals of the cases against those that the analysis reports, and what is doubtful.</summary>
     public static IEnumerable<Block> Loads(ReportInput input)
@@ -58,22 +77,31 @@ internal static class GeneralChapters
         var f = Unit.Force.Symbol(units);
         var stated = input.Audit.Cases.Any(c => c.Stated is { N: not null });
         yield return new Table("Sum of the actions of each case over all supports, N downwards",
-            [new("case"), new("symbol"), new("supports", true), new($"N {f}", true), .. stated ? (Column[])[new($"N in the analysis {f}", true), new("difference", true)] : [], new($"Fx {f}", true), new($"Fy {f}", true)],
+            [new("case"), new("symbol"), new("supports", true), new($"N {f}", true),
+                .. stated ? (Column[])[new($"N in the analysis {f}", true), new("difference", true)] : [], new($"Fx {f}", true),
+                new($"Fy {f}", true)],
             [.. input.Audit.Cases.Select(c => (IReadOnlyList<Cell>)
             [
-                new(c.Case.Source, Tone.Strong), new(c.Case.Symbol?.ToString() ?? "combined"), new(c.Rows.ToString(CultureInfo.InvariantCulture)), new(F(c.Totals.N)),
-                .. stated ? (Cell[])[new(c.Stated?.N is { } n ? F(n) : "not stated", c.Stated?.N is null ? Tone.Quiet : Tone.Plain), new(c.Stated?.N is { } m ? F(c.Totals.N - m) : "")] : [],
+                new(c.Case.Source, Tone.Strong), new(c.Case.Symbol?.ToString() ?? "combined"),
+                new(c.Rows.ToString(CultureInfo.InvariantCulture)), new(F(c.Totals.N)),
+                .. stated
+                    ? (Cell[])[new(c.Stated?.N is { } n ? F(n) : "not stated", c.Stated?.N is null ? Tone.Quiet : Tone.Plain),
+                        new(c.Stated?.N is { } m ? F(c.Totals.N - m) : "")]
+                    : [],
                 new(F(c.Totals.Fx)), new(F(c.Totals.Fy)),
             ])]);
         if (!stated)
         {
-            yield return new Paragraph("No totals of the analysis are stated ([totals] in plinth.toml): these sums are to be compared with the analysis by hand.", Tone.Quiet);
+            yield return new Paragraph(
+                "No totals of the analysis are stated ([totals] in plinth.toml): these sums are to be compared with the analysis by hand.",
+                Tone.Quiet);
         }
 
         var findings = input.Audit.Findings.Where(x => x.Grade != Grade.Note).ToList();
         foreach (var x in findings)
         {
-            yield return new Paragraph($"{(x.Grade == Grade.Error ? "✗" : "!")} {x.Message}: {x.Remedy}", x.Grade == Grade.Error ? Tone.Fail : Tone.Leave);
+            yield return new Paragraph($"{(x.Grade == Grade.Error ? "✗" : "!")} {x.Message}: {x.Remedy}",
+                x.Grade == Grade.Error ? Tone.Fail : Tone.Leave);
         }
 
         if (findings.Count == 0)
@@ -100,27 +128,37 @@ internal static class GeneralChapters
 
         yield return new Paragraph(Wording.NotChecked(input.Project, [.. reports.Select(r => r.Foundation)]), Tone.Strong);
         var linked = input.Has("footings");
-        var worst = reports.Select((r, i) => (Report: r, Index: i)).OrderBy(r => r.Report.Passes).ThenByDescending(r => r.Report.Result?.Governing.Utilisation ?? double.PositiveInfinity);
+        var worst = reports.Select((r, i) => (Report: r, Index: i))
+            .OrderBy(r => r.Report.Passes)
+            .ThenByDescending(r => r.Report.Result?.Governing.Utilisation ?? double.PositiveInfinity);
         yield return new Table("What governs each footing, failing and most used first",
-            [new("mark"), new("under"), new(Dimension.Heading("plan", Unit.Length, units)), new(Dimension.Heading("h", Unit.Section, units), true), new("util.", true), new("room", true), new("result"), new("governing check"), new("combination")],
+            [new("mark"), new("under"), new(Dimension.Heading("plan", Unit.Length, units)),
+                new(Dimension.Heading("h", Unit.Section, units), true), new("util.", true), new("room", true), new("result"),
+                new("governing check"), new("combination")],
             [.. worst.Select(w =>
             {
                 var (r, link) = (w.Report, linked ? ReportBuilder.AnchorOf(w.Index) : null);
                 var f = r.Foundation;
                 if (r.Design is not { } d || r.Result is not { } result)
                 {
-                    return (IReadOnlyList<Cell>)[new(f.Mark, Tone.Strong, link), new(Wording.Supports(f)), new("—"), new("—"), new("—"), new(""), new(Wording.Verdict(r), Tone.Fail), new(""), new("")];
+                    return (IReadOnlyList<Cell>)[new(f.Mark, Tone.Strong, link), new(Wording.Supports(f)), new("—"), new("—"), new("—"),
+                        new(""), new(Wording.Verdict(r), Tone.Fail), new(""), new("")];
                 }
 
                 var g = result.Governing;
                 return
                 [
-                    new(f.Mark, Tone.Strong, link), new(Wording.Supports(f)), new(Wording.Plan(d, units)), new(Dimension.PlainSection(d.Size.Thickness, units)),
-                    new(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), FootingChapter.ToneOf(r)), new(r.Room is { } room ? Wording.Room(room) : ""), new(Wording.Verdict(r), FootingChapter.ToneOf(r)), new(Wording.Words(g)), new(Wording.Combination(g)),
+                    new(f.Mark, Tone.Strong, link), new(Wording.Supports(f)), new(Wording.Plan(d, units)),
+                    new(Dimension.PlainSection(d.Size.Thickness, units)),
+                    new(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), FootingChapter.ToneOf(r)),
+                    new(r.Room is { } room ? Wording.Room(room) : ""), new(Wording.Verdict(r), FootingChapter.ToneOf(r)),
+                    new(Wording.Words(g)), new(Wording.Combination(g)),
                 ];
             })],
             true);
-        yield return new Paragraph("Utilisation: demand over capacity, passes at 1 or below. Room: how much all actions of the supports may grow before the first check fails; weights, water and surcharge stay.", Tone.Quiet);
+        yield return new Paragraph(
+            "Utilisation: demand over capacity, passes at 1 or below. Room: how much all actions of the supports may grow before the first "
+                + "check fails; weights, water and surcharge stay.", Tone.Quiet);
     }
 
     /// <summary>The footing schedule and quantities, as they are issued.</summary>
@@ -137,7 +175,8 @@ internal static class GeneralChapters
         foreach (var t in tables.Where(t => t.Name != ScheduleTables.BarsName))
         {
             var shown = t.Filled;
-            yield return new Table(t.Title, [.. shown.Select(c => new Column(t.Columns[c].Shown, t.Columns[c].Decimals is not null))], [.. t.Rows.Select(r => (IReadOnlyList<Cell>)[.. shown.Select(c => new Cell(t.Columns[c].Words(r[c])))])]);
+            yield return new Table(t.Title, [.. shown.Select(c => new Column(t.Columns[c].Shown, t.Columns[c].Decimals is not null))],
+                [.. t.Rows.Select(r => (IReadOnlyList<Cell>)[.. shown.Select(c => new Cell(t.Columns[c].Words(r[c])))])]);
             foreach (var note in t.Notes)
             {
                 yield return new Paragraph(note, Tone.Quiet);

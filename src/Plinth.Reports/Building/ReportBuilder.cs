@@ -18,12 +18,15 @@ public static class ReportBuilder
             contents.Add(new ContentsEntry(1, GeneralChapters.TitleOf(chapter), "c-" + chapter));
             if (chapter == "footings")
             {
-                contents.AddRange(input.Reports.Select((r, i) => new ContentsEntry(2, FootingChapter.TitleOf(r), AnchorOf(i), r.Passes ? Tone.Plain : Tone.Fail, $"{r.Foundation.Mark}  {Core.Buildings.Wording.Supports(r.Foundation)}")));
+                contents.AddRange(
+                    input.Reports.Select((r, i) => new ContentsEntry(2, FootingChapter.TitleOf(r), AnchorOf(i),
+                        r.Passes ? Tone.Plain : Tone.Fail, $"{r.Foundation.Mark}  {Core.Buildings.Wording.Supports(r.Foundation)}")));
             }
         }
 
         var title = input.Depth == ReportDepth.Summary ? "Foundation design: summary" : "Foundation design: calculations";
-        return new ReportDocument(input.Project.Title, title, input.Revision, "plinth " + input.Version, input.Project.Units, contents, Blocks(input));
+        return new ReportDocument(input.Project.Title, title, input.Revision, "plinth " + input.Version, input.Project.Units, contents,
+            Blocks(input));
     }
 
     /// <summary>The anchor of a footing.</summary>

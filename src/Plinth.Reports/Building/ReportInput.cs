@@ -32,7 +32,8 @@ public readonly record struct SettingLine(string Table, string Key, string Value
 /// <param name="Building">What is seen of all bases together.</param>
 /// <param name="Audit">What the audit found.</param>
 /// <param name="Settings">Values in force for the first foundation.</param>
-public sealed record ReportInput(Project Project, IReadOnlyList<FoundationReport> Reports, BarSchedule Bars, WholeBuilding Building, AuditResult Audit, IReadOnlyList<SettingLine> Settings)
+public sealed record ReportInput(Project Project, IReadOnlyList<FoundationReport> Reports, BarSchedule Bars, WholeBuilding Building,
+    AuditResult Audit, IReadOnlyList<SettingLine> Settings)
 {
     /// <summary>The chapters that there are, in order.</summary>
     public static IReadOnlyList<string> AllChapters { get; } = ["basis", "loads", "results", "schedule", "footings"];
@@ -56,5 +57,8 @@ public sealed record ReportInput(Project Project, IReadOnlyList<FoundationReport
     public Action<int, int>? Progress { get; init; }
 
     /// <summary>Whether a chapter is in it.</summary>
-    public bool Has(string chapter) => Chapters.Count > 0 ? Chapters.Contains(chapter) : chapter switch { "footings" => Depth != ReportDepth.Summary, "schedule" => Depth != ReportDepth.Summary, _ => true };
+    public bool Has(string chapter) =>
+        Chapters.Count > 0
+            ? Chapters.Contains(chapter)
+            : chapter switch { "footings" => Depth != ReportDepth.Summary, "schedule" => Depth != ReportDepth.Summary, _ => true };
 }

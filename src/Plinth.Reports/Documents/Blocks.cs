@@ -56,7 +56,8 @@ public readonly record struct Column(string Title, bool Number = false);
 /// <param name="Columns">Its columns.</param>
 /// <param name="Rows">Its rows.</param>
 /// <param name="Sorts">Whether a reader may sort and filter it, where the format can.</param>
-public sealed record Table(string Caption, IReadOnlyList<Column> Columns, IReadOnlyList<IReadOnlyList<Cell>> Rows, bool Sorts = false) : Block;
+public sealed record Table(string Caption, IReadOnlyList<Column> Columns, IReadOnlyList<IReadOnlyList<Cell>> Rows, bool Sorts = false)
+    : Block;
 
 /// <summary>A step of a calculation in the units of display.</summary>
 /// <param name="Kind">What it is.</param>
@@ -65,7 +66,8 @@ public sealed record Table(string Caption, IReadOnlyList<Column> Columns, IReadO
 /// <param name="Substituted">The formula with its values; empty where there is none.</param>
 /// <param name="Result">The value with its unit.</param>
 /// <param name="Clause">Where it stands; empty for statics.</param>
-public readonly record struct CalculationStep(TraceKind Kind, string Symbol, string Formula, string Substituted, string Result, string Clause);
+public readonly record struct CalculationStep(TraceKind Kind, string Symbol, string Formula, string Substituted, string Result,
+    string Clause);
 
 /// <summary>The steps of a calculation.</summary>
 /// <param name="List">The steps.</param>

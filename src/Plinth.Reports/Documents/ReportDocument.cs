@@ -23,7 +23,8 @@ public readonly record struct ContentsEntry(int Level, string Text, string Ancho
 /// <param name="Units">Which paper suits.</param>
 /// <param name="Contents">Chapters and footings, known before the blocks are made.</param>
 /// <param name="Blocks">The content in order; may be read once at a time.</param>
-public sealed record ReportDocument(ProjectTitle Project, string Title, string Revision, string Program, UnitSystem Units, IReadOnlyList<ContentsEntry> Contents, IEnumerable<Block> Blocks)
+public sealed record ReportDocument(ProjectTitle Project, string Title, string Revision, string Program, UnitSystem Units,
+    IReadOnlyList<ContentsEntry> Contents, IEnumerable<Block> Blocks)
 {
     /// <summary>The revision in words.</summary>
     public string RevisionWords => Revision.Length == 0 ? "preliminary" : "revision " + Revision;

@@ -19,7 +19,9 @@ using Wp = DocumentFormat.OpenXml.Drawing.Wordprocessing;
 
 namespace Plinth.Reports.Writers;
 
-/// <summary>Writes a report as DOCX (ISO/IEC 29500) to be edited: styles, real tables, contents, project and revision in the header.</summary>
+/// <summary>
+/// Writes a report as DOCX (ISO/IEC 29500) to be edited: styles, real tables, contents, project and revision in the header.
+/// </summary>
 public sealed class DocxReport : IReportWriter
 {
     private const double TwipsPerMillimetre = 1440 / 25.4;
@@ -58,14 +60,22 @@ public sealed class DocxReport : IReportWriter
         {
             document.ChangeIdOfPart(main, "main");
             Styles();
-            main.AddNewPart<DocumentSettingsPart>("settings").Settings = new Settings(new Compatibility(new CompatibilitySetting { Name = CompatSettingNameValues.CompatibilityMode, Uri = "http://schemas.microsoft.com/office/word", Val = "15" }));
+            main.AddNewPart<DocumentSettingsPart>("settings").Settings = new Settings(
+                new Compatibility(new CompatibilitySetting
+                {
+                    Name = CompatSettingNameValues.CompatibilityMode,
+                    Uri = "http://schemas.microsoft.com/office/word",
+                    Val = "15"
+                }));
             HeaderAndFooter();
             using var to = OpenXmlWriter.Create(main);
             to.WriteStartElement(new Document());
             to.WriteStartElement(new Body());
             to.WriteElement(Text(report.Title, "Title"));
             to.WriteElement(Text(report.ProjectWords, "Subtitle"));
-            foreach (var (name, value) in new[] { ("client", report.Project.Client), ("site", report.Project.Site), ("engineer", report.Project.Engineer), ("checker", report.Project.Checker), ("date", report.Project.Date), ("revision", report.Revision.Length == 0 ? "preliminary" : report.Revision), ("made by", report.Program) })
+            foreach (var (name, value) in new[] { ("client", report.Project.Client), ("site", report.Project.Site),
+                ("engineer", report.Project.Engineer), ("checker", report.Project.Checker), ("date", report.Project.Date),
+                ("revision", report.Revision.Length == 0 ? "preliminary" : report.Revision), ("made by", report.Program) })
             {
                 if (value.Length > 0)
                 {
@@ -83,7 +93,15 @@ public sealed class DocxReport : IReportWriter
                 new HeaderReference { Type = HeaderFooterValues.Default, Id = "header" },
                 new FooterReference { Type = HeaderFooterValues.Default, Id = "footer" },
                 new PageSize { Width = Twips(paper.Height), Height = Twips(paper.Width) },
-                new PageMargin { Left = Twips(Margin), Right = Twips(Margin), Top = (int)Twips(22), Bottom = (int)Twips(18), Header = Twips(10), Footer = Twips(8) }));
+                new PageMargin
+                {
+                    Left = Twips(Margin),
+                    Right = Twips(Margin),
+                    Top = (int)Twips(22),
+                    Bottom = (int)Twips(18),
+                    Header = Twips(10),
+                    Footer = Twips(8)
+                }));
             to.WriteEndElement();
             to.WriteEndElement();
         }
@@ -121,7 +139,8 @@ public sealed class DocxReport : IReportWriter
             switch (block)
             {
                 case Heading h:
-                    var heading = new W.Paragraph(new ParagraphProperties(new ParagraphStyleId { Val = "Heading" + h.Level.ToString(CultureInfo.InvariantCulture) }));
+                    var heading = new W.Paragraph(
+                        new ParagraphProperties(new ParagraphStyleId { Val = "Heading" + h.Level.ToString(CultureInfo.InvariantCulture) }));
                     if (h.NewPage || (h.Level == 1 && bookmarks == 0 && report.Contents.Count > 1))
                     {
                         heading.ParagraphProperties!.Append(new PageBreakBefore());
@@ -130,7 +149,8 @@ public sealed class DocxReport : IReportWriter
                     if (h.Anchor.Length > 0)
                     {
                         var id = (++bookmarks).ToString(CultureInfo.InvariantCulture);
-                        heading.Append(new BookmarkStart { Id = id, Name = Bookmark(h.Anchor) }, Run(h.Text, Tone.Plain), new BookmarkEnd { Id = id });
+                        heading.Append(new BookmarkStart { Id = id, Name = Bookmark(h.Anchor) }, Run(h.Text, Tone.Plain),
+                            new BookmarkEnd { Id = id });
                     }
                     else
                     {
@@ -163,16 +183,20 @@ public sealed class DocxReport : IReportWriter
             }
 
             var widths = TableWidths.Of(TextWidth, t, TableSize, TablePad);
-            var table = new W.Table(new TableProperties(new TableStyle { Val = "PlinthTable" }, new TableWidth { Width = Twips(widths.Sum()).ToString(CultureInfo.InvariantCulture), Type = TableWidthUnitValues.Dxa }, new TableLayout { Type = TableLayoutValues.Fixed }, new TableLook { FirstRow = true }));
+            var table = new W.Table(new TableProperties(new TableStyle { Val = "PlinthTable" },
+                new TableWidth { Width = Twips(widths.Sum()).ToString(CultureInfo.InvariantCulture), Type = TableWidthUnitValues.Dxa },
+                new TableLayout { Type = TableLayoutValues.Fixed }, new TableLook { FirstRow = true }));
             table.Append(new TableGrid(widths.Select(w => new GridColumn { Width = Twips(w).ToString(CultureInfo.InvariantCulture) })));
             if (t.Columns.Any(c => c.Title.Length > 0))
             {
-                table.Append(new TableRow([new TableRowProperties(new CantSplit(), new TableHeader()), .. t.Columns.Select(c => (OpenXmlElement)CellOf(c.Title, Tone.Strong, c.Number, true, null))]));
+                table.Append(new TableRow([new TableRowProperties(new CantSplit(), new TableHeader()),
+                    .. t.Columns.Select(c => (OpenXmlElement)CellOf(c.Title, Tone.Strong, c.Number, true, null))]));
             }
 
             foreach (var row in t.Rows)
             {
-                table.Append(new TableRow([new TableRowProperties(new CantSplit()), .. row.Select((c, i) => (OpenXmlElement)CellOf(c.Text, c.Tone, t.Columns[i].Number, false, c.Link))]));
+                table.Append(new TableRow([new TableRowProperties(new CantSplit()),
+                    .. row.Select((c, i) => (OpenXmlElement)CellOf(c.Text, c.Tone, t.Columns[i].Number, false, c.Link))]));
             }
 
             to.WriteElement(table);
@@ -187,7 +211,8 @@ public sealed class DocxReport : IReportWriter
                 properties.Append(new Shading { Val = ShadingPatternValues.Clear, Fill = "EEF1F4" });
             }
 
-            var paragraph = new W.Paragraph(new ParagraphProperties(new ParagraphStyleId { Val = "TableText" }, new Justification { Val = number ? JustificationValues.Right : JustificationValues.Left }));
+            var paragraph = new W.Paragraph(new ParagraphProperties(new ParagraphStyleId { Val = "TableText" },
+                new Justification { Val = number ? JustificationValues.Right : JustificationValues.Left }));
             paragraph.Append(link is null ? Run(text, tone) : new Hyperlink(Run(text, tone)) { Anchor = Bookmark(link), History = true });
             return new TableCell(properties, paragraph);
         }
@@ -195,17 +220,25 @@ public sealed class DocxReport : IReportWriter
         private W.Table Made(Steps steps)
         {
             double[] widths = [22, TextWidth - 22 - 30 - 30, 30, 30];
-            var table = new W.Table(new TableProperties(new TableWidth { Width = "5000", Type = TableWidthUnitValues.Pct }, new TableLayout { Type = TableLayoutValues.Fixed }), new TableGrid(widths.Select(w => new GridColumn { Width = Twips(w).ToString(CultureInfo.InvariantCulture) })));
+            var table = new W.Table(new TableProperties(new TableWidth { Width = "5000", Type = TableWidthUnitValues.Pct },
+                new TableLayout { Type = TableLayoutValues.Fixed }),
+                new TableGrid(widths.Select(w => new GridColumn { Width = Twips(w).ToString(CultureInfo.InvariantCulture) })));
             foreach (var s in steps.List)
             {
                 if (s.Kind is TraceKind.Heading or TraceKind.Remark)
                 {
-                    table.Append(new TableRow(new TableRowProperties(new CantSplit()), new TableCell(new TableCellProperties(new GridSpan { Val = 4 }), new W.Paragraph(new ParagraphProperties(new ParagraphStyleId { Val = "TableText" }), Run(s.Symbol, s.Kind == TraceKind.Heading ? Tone.Strong : Tone.Plain)))));
+                    table.Append(new TableRow(new TableRowProperties(new CantSplit()),
+                        new TableCell(new TableCellProperties(new GridSpan { Val = 4 }),
+                            new W.Paragraph(new ParagraphProperties(new ParagraphStyleId { Val = "TableText" }),
+                                Run(s.Symbol, s.Kind == TraceKind.Heading ? Tone.Strong : Tone.Plain)))));
                     continue;
                 }
 
-                var middle = s.Substituted.Length > 0 ? Two("= " + s.Formula, "= " + s.Substituted) : CellOf(s.Formula, Tone.Quiet, false, false, null);
-                table.Append(new TableRow(new TableRowProperties(new CantSplit()), CellOf(s.Symbol, Tone.Strong, false, false, null), middle, CellOf("= " + s.Result, Tone.Plain, true, false, null), CellOf(s.Clause, Tone.Quiet, false, false, null)));
+                var middle = s.Substituted.Length > 0
+                    ? Two("= " + s.Formula, "= " + s.Substituted)
+                    : CellOf(s.Formula, Tone.Quiet, false, false, null);
+                table.Append(new TableRow(new TableRowProperties(new CantSplit()), CellOf(s.Symbol, Tone.Strong, false, false, null),
+                    middle, CellOf("= " + s.Result, Tone.Plain, true, false, null), CellOf(s.Clause, Tone.Quiet, false, false, null)));
             }
 
             return table;
@@ -242,9 +275,11 @@ public sealed class DocxReport : IReportWriter
                 new Wp.Extent { Cx = cx, Cy = cy },
                 new Wp.DocProperties { Id = pictures, Name = id, Description = name },
                 new A.Graphic(new A.GraphicData(new P.Picture(
-                    new P.NonVisualPictureProperties(new P.NonVisualDrawingProperties { Id = pictures, Name = id, Description = name }, new P.NonVisualPictureDrawingProperties()),
+                    new P.NonVisualPictureProperties(new P.NonVisualDrawingProperties { Id = pictures, Name = id, Description = name },
+                        new P.NonVisualPictureDrawingProperties()),
                     new P.BlipFill(new A.Blip { Embed = id }, new A.Stretch(new A.FillRectangle())),
-                    new P.ShapeProperties(new A.Transform2D(new A.Offset { X = 0, Y = 0 }, new A.Extents { Cx = cx, Cy = cy }), new A.PresetGeometry(new A.AdjustValueList()) { Preset = A.ShapeTypeValues.Rectangle })))
+                    new P.ShapeProperties(new A.Transform2D(new A.Offset { X = 0, Y = 0 }, new A.Extents { Cx = cx, Cy = cy }),
+                        new A.PresetGeometry(new A.AdjustValueList()) { Preset = A.ShapeTypeValues.Rectangle })))
                 { Uri = "http://schemas.openxmlformats.org/drawingml/2006/picture" }))
             { DistanceFromTop = 0, DistanceFromBottom = 0, DistanceFromLeft = 0, DistanceFromRight = 0 });
         }
@@ -252,10 +287,14 @@ public sealed class DocxReport : IReportWriter
         private void HeaderAndFooter()
         {
             var tab = new Tabs(new TabStop { Val = TabStopValues.Right, Position = (int)Twips(TextWidth) });
-            main.AddNewPart<HeaderPart>("header").Header = new Header(new W.Paragraph(new ParagraphProperties(new ParagraphStyleId { Val = "Header" }, (Tabs)tab.CloneNode(true)), Run(report.ProjectWords, Tone.Quiet), new Run(new TabChar()), Run(report.RevisionWords, Tone.Quiet)));
+            main.AddNewPart<HeaderPart>("header").Header = new Header(
+                new W.Paragraph(new ParagraphProperties(new ParagraphStyleId { Val = "Header" }, (Tabs)tab.CloneNode(true)),
+                    Run(report.ProjectWords, Tone.Quiet), new Run(new TabChar()), Run(report.RevisionWords, Tone.Quiet)));
             main.AddNewPart<FooterPart>("footer").Footer = new Footer(new W.Paragraph(
-                new ParagraphProperties(new ParagraphStyleId { Val = "Footer" }, tab), Run(report.Title, Tone.Quiet), new Run(new TabChar()), Run("page ", Tone.Quiet),
-                new SimpleField(new Run(new W.Text("1"))) { Instruction = " PAGE " }, Run(" of ", Tone.Quiet), new SimpleField(new Run(new W.Text("1"))) { Instruction = " NUMPAGES " }));
+                new ParagraphProperties(new ParagraphStyleId { Val = "Footer" }, tab), Run(report.Title, Tone.Quiet),
+                new Run(new TabChar()), Run("page ", Tone.Quiet),
+                new SimpleField(new Run(new W.Text("1"))) { Instruction = " PAGE " }, Run(" of ", Tone.Quiet),
+                new SimpleField(new Run(new W.Text("1"))) { Instruction = " NUMPAGES " }));
         }
 
         private void Styles()
@@ -281,13 +320,20 @@ public sealed class DocxReport : IReportWriter
                 }
 
                 run.Append(new FontSize { Val = ((int)(points * 2)).ToString(CultureInfo.InvariantCulture) });
-                return new Style(new StyleName { Val = name }, new BasedOn { Val = "Normal" }, paragraph, run) { Type = StyleValues.Paragraph, StyleId = id };
+                return new Style(new StyleName { Val = name }, new BasedOn { Val = "Normal" }, paragraph,
+                    run)
+                { Type = StyleValues.Paragraph, StyleId = id };
             }
 
             Style Contents(string id, string name, double indent)
             {
                 var style = Of(id, name, 9.5, false, 0, 2);
-                style.StyleParagraphProperties!.InsertAt(new Tabs(new TabStop { Val = TabStopValues.Right, Leader = TabStopLeaderCharValues.Dot, Position = (int)Twips(TextWidth) }), 0);
+                style.StyleParagraphProperties!.InsertAt(new Tabs(new TabStop
+                {
+                    Val = TabStopValues.Right,
+                    Leader = TabStopLeaderCharValues.Dot,
+                    Position = (int)Twips(TextWidth)
+                }), 0);
                 style.StyleParagraphProperties.Append(new Indentation { Left = Twips(indent).ToString(CultureInfo.InvariantCulture) });
                 return style;
             }
@@ -300,19 +346,42 @@ public sealed class DocxReport : IReportWriter
             }
 
             main.AddNewPart<StyleDefinitionsPart>("styles").Styles = new W.Styles(
-                new DocDefaults(new RunPropertiesDefault(new RunPropertiesBaseStyle(new RunFonts { Ascii = "DejaVu Sans", HighAnsi = "DejaVu Sans", ComplexScript = "DejaVu Sans" }, new FontSize { Val = "18" }, new Languages { Val = "en" }))),
-                new Style(new StyleName { Val = "Normal" }, new StyleParagraphProperties(new SpacingBetweenLines { After = Points20(3) })) { Type = StyleValues.Paragraph, StyleId = "Normal", Default = true },
-                Of("Title", "Title", 22, true, 0, 6), Of("Subtitle", "Subtitle", 14, true, 0, 8), Of("ContentsHeading", "Contents heading", 13, true, 14, 4, null, true),
-                Of("Heading1", "heading 1", 16, true, 14, 5, 0, true), Of("Heading2", "heading 2", 13, true, 12, 4, 1, true), Of("Heading3", "heading 3", 10, true, 9, 3, 2, true),
-                Of("Caption", "caption", 8.5, true, 5, 2, null, true), Of("TableText", "Table text", 7.5, false, 0, 0), Of("Header", "header", 8, false, 0, 0), Of("Footer", "footer", 8, false, 0, 0),
+                new DocDefaults(
+                    new RunPropertiesDefault(new RunPropertiesBaseStyle(new RunFonts
+                    {
+                        Ascii = "DejaVu Sans",
+                        HighAnsi = "DejaVu Sans",
+                        ComplexScript = "DejaVu Sans"
+                    }, new FontSize { Val = "18" }, new Languages { Val = "en" }))),
+                new Style(new StyleName { Val = "Normal" },
+                    new StyleParagraphProperties(new SpacingBetweenLines { After = Points20(3) }))
+                {
+                    Type = StyleValues.Paragraph,
+                    StyleId = "Normal",
+                    Default = true
+                },
+                Of("Title", "Title", 22, true, 0, 6), Of("Subtitle", "Subtitle", 14, true, 0, 8),
+                Of("ContentsHeading", "Contents heading", 13, true, 14, 4, null, true),
+                Of("Heading1", "heading 1", 16, true, 14, 5, 0, true), Of("Heading2", "heading 2", 13, true, 12, 4, 1, true),
+                Of("Heading3", "heading 3", 10, true, 9, 3, 2, true),
+                Of("Caption", "caption", 8.5, true, 5, 2, null, true), Of("TableText", "Table text", 7.5, false, 0, 0),
+                Of("Header", "header", 8, false, 0, 0), Of("Footer", "footer", 8, false, 0, 0),
                 Contents("TOC1", "toc 1", 0), Contents("TOC2", "toc 2", 6),
                 new Style(
                     new StyleName { Val = "Plinth table" },
-                    new StyleTableProperties(new TableBorders(Border(new TopBorder()), Border(new BottomBorder()), Border(new InsideHorizontalBorder())), new TableCellMarginDefault(new TopMargin { Width = "25", Type = TableWidthUnitValues.Dxa }, new TableCellLeftMargin { Width = 60, Type = TableWidthValues.Dxa }, new BottomMargin { Width = "25", Type = TableWidthUnitValues.Dxa }, new TableCellRightMargin { Width = 60, Type = TableWidthValues.Dxa })))
+                    new StyleTableProperties(new TableBorders(Border(new TopBorder()), Border(new BottomBorder()),
+                        Border(new InsideHorizontalBorder())),
+                        new TableCellMarginDefault(new TopMargin { Width = "25", Type = TableWidthUnitValues.Dxa },
+                            new TableCellLeftMargin { Width = 60, Type = TableWidthValues.Dxa },
+                            new BottomMargin { Width = "25", Type = TableWidthUnitValues.Dxa },
+                            new TableCellRightMargin { Width = 60, Type = TableWidthValues.Dxa })))
                 { Type = StyleValues.Table, StyleId = "PlinthTable", CustomStyle = true });
         }
 
-        private static W.Paragraph Text(string text, string? style) => new(style is null ? [Run(text, Tone.Plain)] : [new ParagraphProperties(new ParagraphStyleId { Val = style }), Run(text, Tone.Plain)]);
+        private static W.Paragraph Text(string text, string? style) =>
+            new(style is null
+                ? [Run(text, Tone.Plain)]
+                : [new ParagraphProperties(new ParagraphStyleId { Val = style }), Run(text, Tone.Plain)]);
 
         private static Run Run(string text, Tone tone)
         {

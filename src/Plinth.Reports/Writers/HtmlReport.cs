@@ -23,7 +23,10 @@ public sealed class HtmlReport : IReportWriter
         Navigation(report, to);
         to.WriteLine("<main>");
         to.WriteLine($"<header><h1>{T(report.Title)}</h1>");
-        string[] lines = [report.ProjectWords, .. new[] { ("client", report.Project.Client), ("site", report.Project.Site), ("engineer", report.Project.Engineer), ("checker", report.Project.Checker), ("date", report.Project.Date) }.Where(l => l.Item2.Length > 0).Select(l => $"{l.Item1} {l.Item2}"), report.RevisionWords, report.Program];
+        string[] lines = [report.ProjectWords,
+            .. new[] { ("client", report.Project.Client), ("site", report.Project.Site), ("engineer", report.Project.Engineer),
+                ("checker", report.Project.Checker), ("date", report.Project.Date) }.Where(l => l.Item2.Length > 0)
+                .Select(l => $"{l.Item1} {l.Item2}"), report.RevisionWords, report.Program];
         to.WriteLine($"<p class=\"quiet\">{string.Join(" · ", lines.Select(T))}</p></header>");
         var depth = 0;
         foreach (var block in report.Blocks)
@@ -64,7 +67,8 @@ public sealed class HtmlReport : IReportWriter
                 }
 
                 var level = h.Level + 1;
-                to.WriteLine($"<h{level}>{(h.Level == 2 ? "<a class=\"up\" href=\"#c-results\">↑ results</a>" : "")}{T(h.Text)}</h{level}>");
+                to.WriteLine(
+                    $"<h{level}>{(h.Level == 2 ? "<a class=\"up\" href=\"#c-results\">↑ results</a>" : "")}{T(h.Text)}</h{level}>");
                 break;
             case Paragraph p:
                 to.WriteLine($"<p{Class("", p.Tone)}>{T(p.Text)}</p>");
@@ -79,7 +83,8 @@ public sealed class HtmlReport : IReportWriter
                 to.WriteLine("<div class=\"figures\">");
                 foreach (var figure in f.Figures)
                 {
-                    to.Write($"<figure><figcaption>{T(figure.Title)}{(figure.Scale is { } scale ? $", {T(scale.Words)} as printed at {(figure.Width / 10).ToString("0.#", CultureInfo.InvariantCulture)} cm" : "")}</figcaption>");
+                    to.Write(
+                        $"<figure><figcaption>{T(figure.Title)}{(figure.Scale is { } scale ? $", {T(scale.Words)} as printed at {(figure.Width / 10).ToString("0.#", CultureInfo.InvariantCulture)} cm" : "")}</figcaption>");
                     to.Write(SvgWriter.Element(figure.Alone(UnitSystem.Metric)));
                     to.WriteLine("</figure>");
                 }
@@ -125,7 +130,8 @@ public sealed class HtmlReport : IReportWriter
             for (var i = 0; i < row.Count; i++)
             {
                 var text = T(row[i].Text);
-                to.Write($"<td{Class(t.Columns[i].Number ? "n" : "", row[i].Tone)}>{(row[i].Link is { } link ? $"<a href=\"#{link}\">{text}</a>" : text)}</td>");
+                to.Write(
+                    $"<td{Class(t.Columns[i].Number ? "n" : "", row[i].Tone)}>{(row[i].Link is { } link ? $"<a href=\"#{link}\">{text}</a>" : text)}</td>");
             }
 
             to.WriteLine("</tr>");
@@ -145,8 +151,12 @@ public sealed class HtmlReport : IReportWriter
                 continue;
             }
 
-            var formula = s.Substituted.Length > 0 ? $"<span class=\"f\">= {T(s.Formula)}</span> <span class=\"s\">= {T(s.Substituted)}</span>" : $"<span class=\"quiet\">{T(s.Formula)}</span>";
-            to.WriteLine($"<tr><td>{T(s.Symbol)}</td><td>{formula}</td><td class=\"r\">= {T(s.Result)}</td><td class=\"quiet\">{T(s.Clause)}</td></tr>");
+            var formula = s.Substituted.Length > 0
+                ? $"<span class=\"f\">= {T(s.Formula)}</span> <span class=\"s\">= {T(s.Substituted)}</span>"
+                : $"<span class=\"quiet\">{T(s.Formula)}</span>";
+            to.WriteLine(
+                $"<tr><td>{T(s.Symbol)}</td><td>{formula}</td><td class=\"r\">= {T(s.Result)}</td><td "
+                    + $"class=\"quiet\">{T(s.Clause)}</td></tr>");
         }
 
         to.WriteLine("</tbody></table>");
@@ -162,7 +172,8 @@ public sealed class HtmlReport : IReportWriter
 
     private static string Asset(string name)
     {
-        using var stream = typeof(HtmlReport).Assembly.GetManifestResourceStream(name) ?? throw new InvalidOperationException($"{name} is not built in.");
+        using var stream = typeof(HtmlReport).Assembly.GetManifestResourceStream(name)
+            ?? throw new InvalidOperationException($"{name} is not built in.");
         using var reader = new StreamReader(stream);
         return reader.ReadToEnd();
     }

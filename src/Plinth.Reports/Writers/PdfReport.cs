@@ -56,7 +56,9 @@ public sealed class PdfReport : IReportWriter
         flow.Down(2);
         Lines(flow, report.ProjectWords, 4.6, true, 0);
         flow.Down(3);
-        foreach (var (name, value) in new[] { ("client", report.Project.Client), ("site", report.Project.Site), ("engineer", report.Project.Engineer), ("checker", report.Project.Checker), ("date", report.Project.Date), ("revision", report.Revision.Length == 0 ? "preliminary" : report.Revision), ("made by", report.Program) })
+        foreach (var (name, value) in new[] { ("client", report.Project.Client), ("site", report.Project.Site),
+            ("engineer", report.Project.Engineer), ("checker", report.Project.Checker), ("date", report.Project.Date),
+            ("revision", report.Revision.Length == 0 ? "preliminary" : report.Revision), ("made by", report.Program) })
         {
             if (value.Length > 0)
             {
@@ -101,7 +103,8 @@ public sealed class PdfReport : IReportWriter
     {
         var (left, right) = (PdfFlow.Margin, flow.PageWidth - PdfFlow.Margin);
         var top = flow.PageHeight - 14;
-        void Right(PdfCanvas page, string text, double y) => page.Text(text, right - (Lettering.Ems(text) * Small), y, Small, false, QuietColour);
+        void Right(PdfCanvas page, string text, double y) =>
+            page.Text(text, right - (Lettering.Ems(text) * Small), y, Small, false, QuietColour);
         string Fitted(string text, double width) => PdfFlow.Wrap(text, Small, width)[0];
         for (var i = 0; i < flow.Pages.Count; i++)
         {
@@ -174,7 +177,8 @@ public sealed class PdfReport : IReportWriter
             flow.Need(height);
             foreach (var (figure, at) in some)
             {
-                flow.Page.Text(figure.Title + (figure.Scale is { } scale ? ", " + scale.Words : ""), PdfFlow.Margin + at, flow.Y - Small, Small, true);
+                flow.Page.Text(figure.Title + (figure.Scale is { } scale ? ", " + scale.Words : ""), PdfFlow.Margin + at, flow.Y - Small,
+                    Small, true);
                 flow.Page.Paint(figure.Items, PdfFlow.Margin + at, flow.Y - Caption - figure.Height);
             }
 
@@ -207,7 +211,8 @@ public sealed class PdfReport : IReportWriter
     }
 
     /// <summary>The colour of a tone; it never says anything that is not written too.</summary>
-    internal static int Colour(Tone tone) => tone switch { Tone.Quiet => QuietColour, Tone.Pass => 0x1D6B35, Tone.Fail => 0xA3200D, Tone.Leave => 0x8A5A00, _ => 0 };
+    internal static int Colour(Tone tone) =>
+        tone switch { Tone.Quiet => QuietColour, Tone.Pass => 0x1D6B35, Tone.Fail => 0xA3200D, Tone.Leave => 0x8A5A00, _ => 0 };
 
     /// <summary>Tables and steps on pages.</summary>
     private static class PdfTables
@@ -243,20 +248,23 @@ public sealed class PdfReport : IReportWriter
             Head();
             foreach (var row in t.Rows)
             {
-                var wrapped = row.Select((c, i) => PdfFlow.Wrap(c.Text, Small, widths[i] - (2 * Pad), c.Tone is Tone.Strong or Tone.Fail)).ToList();
+                var wrapped = row.Select((c, i) => PdfFlow.Wrap(c.Text, Small, widths[i] - (2 * Pad), c.Tone is Tone.Strong or Tone.Fail))
+                    .ToList();
                 var height = (wrapped.Max(c => c.Count) * Line) + (2 * Pad);
                 if (flow.Need(height))
                 {
                     Head();
                 }
 
-                Row(flow, widths, wrapped, i => (t.Columns[i].Number, row[i].Tone is Tone.Strong or Tone.Fail, Colour(row[i].Tone)), height);
+                Row(flow, widths, wrapped, i => (t.Columns[i].Number, row[i].Tone is Tone.Strong or Tone.Fail, Colour(row[i].Tone)),
+                    height);
             }
 
             flow.Down(2.5);
         }
 
-        private static void Row(PdfFlow flow, double[] widths, List<IReadOnlyList<string>> cells, Func<int, (bool Number, bool Bold, int Colour)> style, double height)
+        private static void Row(PdfFlow flow, double[] widths, List<IReadOnlyList<string>> cells,
+            Func<int, (bool Number, bool Bold, int Colour)> style, double height)
         {
             var x = PdfFlow.Margin;
             for (var i = 0; i < cells.Count; i++)
@@ -303,7 +311,8 @@ public sealed class PdfReport : IReportWriter
                 flow.Page.Text(s.Symbol, x, y, Small, true);
                 for (var i = 0; i < formula.Count + values.Count; i++)
                 {
-                    flow.Page.Text(i < formula.Count ? formula[i] : values[i - formula.Count], x + symbol, y - (i * Line), Small, false, given ? QuietColour : 0);
+                    flow.Page.Text(i < formula.Count ? formula[i] : values[i - formula.Count], x + symbol, y - (i * Line), Small, false,
+                        given ? QuietColour : 0);
                 }
 
                 // The result stands with the values put in.

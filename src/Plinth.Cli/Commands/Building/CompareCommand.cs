@@ -33,8 +33,18 @@ internal static class CompareCommand
             """);
         var old = new Argument<string>("old") { Description = "The older state" };
         var now = new Argument<string?>("new") { Description = "The newer state (default: the project)", Arity = ArgumentArity.ZeroOrOne };
-        var tolerance = new Option<double>("--tolerance") { Description = "Share of a value up to which a change is none", DefaultValueFactory = _ => 0.02, HelpName = "T" };
-        var room = new Option<double>("--room") { Description = "Utilisation below which a foundation has room to shrink", DefaultValueFactory = _ => 0.7, HelpName = "U" };
+        var tolerance = new Option<double>("--tolerance")
+        {
+            Description = "Share of a value up to which a change is none",
+            DefaultValueFactory = _ => 0.02,
+            HelpName = "T"
+        };
+        var room = new Option<double>("--room")
+        {
+            Description = "Utilisation below which a foundation has room to shrink",
+            DefaultValueFactory = _ => 0.7,
+            HelpName = "U"
+        };
         var all = new Option<bool>("--all") { Description = "List every changed value and every foundation" };
         command.Add(old);
         command.Add(now);
@@ -42,7 +52,8 @@ internal static class CompareCommand
         command.Add(room);
         command.Add(all);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(old)!, parsed.GetValue(now), parsed.GetValue(tolerance), parsed.GetValue(room), parsed.GetValue(all)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(old)!, parsed.GetValue(now), parsed.GetValue(tolerance),
+            parsed.GetValue(room), parsed.GetValue(all)));
         return command;
     }
 
@@ -99,7 +110,9 @@ internal static class CompareCommand
     private static (ProjectState State, LoadedProject Loaded) State(LoadedProject loaded)
     {
         var reports = CheckCommand.Check(loaded, loaded.Project.Foundations);
-        var designs = reports.ToDictionary(r => r.Foundation.Mark, r => r.Design is { } d && r.Result is { } result ? (d, result) : ((FoundationDesign, FoundationResult)?)null, StringComparer.Ordinal);
+        var designs = reports.ToDictionary(r => r.Foundation.Mark,
+            r => r.Design is { } d && r.Result is { } result ? (d, result) : ((FoundationDesign, FoundationResult)?)null,
+            StringComparer.Ordinal);
         return (new ProjectState(loaded.Project, designs), loaded);
     }
 
@@ -131,7 +144,9 @@ internal static class CompareCommand
             {
                 var fails = f.Fate <= Fate.NotSized;
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(string.Join(", ", f.Supports.Take(2)) + (f.Supports.Count > 2 ? " …" : "")), Screen.Cell((fails ? "✗ " : "") + (f.NowIn is { } mark ? "now in " + mark : ComparisonJson.WordOf(f.Fate)) + (f.DesignChanged ? " (resized)" : ""), fails ? Styles.Fail : Style.Plain),
+                    Screen.Cell(f.Mark), Screen.Cell(string.Join(", ", f.Supports.Take(2)) + (f.Supports.Count > 2 ? " …" : "")),
+                    Screen.Cell((fails ? "✗ " : "") + (f.NowIn is { } mark ? "now in " + mark : ComparisonJson.WordOf(f.Fate))
+                        + (f.DesignChanged ? " (resized)" : ""), fails ? Styles.Fail : Style.Plain),
                     Util(f.Before), Name(f.Before), Util(f.After), Name(f.After));
             }
 
@@ -139,8 +154,11 @@ internal static class CompareCommand
             screen.Line();
         }
 
-        var counts = c.Foundations.GroupBy(f => f.Fate).OrderBy(g => g.Key).Select(g => string.Create(CultureInfo.InvariantCulture, $"{g.Count()} {Several(g.Key)}"));
-        screen.Line(string.Create(CultureInfo.InvariantCulture, $"{c.Foundations.Count} foundations: ") + string.Join(", ", counts) + ".", c.Foundations.Any(f => f.Fate <= Fate.NotSized) ? Styles.Fail : Styles.Ok);
+        var counts = c.Foundations.GroupBy(f => f.Fate)
+            .OrderBy(g => g.Key)
+            .Select(g => string.Create(CultureInfo.InvariantCulture, $"{g.Count()} {Several(g.Key)}"));
+        screen.Line(string.Create(CultureInfo.InvariantCulture, $"{c.Foundations.Count} foundations: ") + string.Join(", ", counts) + ".",
+            c.Foundations.Any(f => f.Fate <= Fate.NotSized) ? Styles.Fail : Styles.Ok);
     }
 
     private static string Several(Fate fate) => fate switch
@@ -152,9 +170,11 @@ internal static class CompareCommand
         _ => ComparisonJson.WordOf(fate),
     };
 
-    private static Text Util(CheckResult? c) => Screen.Cell(c is null ? "—" : Wording.Utilisation(c.Utilisation, c.Passes), c is null ? Style.Plain : Styles.Of(c.Passes));
+    private static Text Util(CheckResult? c) =>
+        Screen.Cell(c is null ? "—" : Wording.Utilisation(c.Utilisation, c.Passes), c is null ? Style.Plain : Styles.Of(c.Passes));
 
-    private static Text Name(CheckResult? c) => Screen.Cell(c is null ? "" : Wording.Words(c) + (c.Combination is null ? "" : ", " + c.Combination));
+    private static Text Name(CheckResult? c) =>
+        Screen.Cell(c is null ? "" : Wording.Words(c) + (c.Combination is null ? "" : ", " + c.Combination));
 
     private static void Actions(Screen screen, Comparison c, UnitSystem units, bool all)
     {
@@ -173,16 +193,25 @@ internal static class CompareCommand
             var list = group.OrderByDescending(a => Math.Abs(a.After - a.Before)).ToList();
             var ratios = list.Where(a => a.Before != 0).Select(a => a.After / a.Before).ToList();
             var uniform = list.Count > 2 && ratios.Count == list.Count && ratios.Max() - ratios.Min() < 0.002;
-            foreach (var a in list.Take(all ? int.MaxValue : uniform ? 1 : Math.Max(3, MostRows / Math.Max(1, c.Actions.Select(x => x.Case).Distinct().Count()))))
+            foreach (var a in list.Take(all ? int.MaxValue
+                : uniform ? 1
+                : Math.Max(3, MostRows / Math.Max(1, c.Actions.Select(x => x.Case).Distinct().Count()))))
             {
                 var unit = a.Component[0] == 'M' ? Unit.Moment : Unit.Force;
-                table.AddRow(Screen.Cell(a.Case), Screen.Cell(a.Support), Screen.Cell(a.Component), Screen.Cell(unit.Format(a.Before, units)), Screen.Cell(unit.Format(a.After, units)), Screen.Cell(unit.Symbol(units)), Screen.Cell(a.Before == 0 ? "new" : (a.After / a.Before).ToString("0.000", CultureInfo.InvariantCulture)));
+                table.AddRow(Screen.Cell(a.Case), Screen.Cell(a.Support), Screen.Cell(a.Component),
+                    Screen.Cell(unit.Format(a.Before, units)), Screen.Cell(unit.Format(a.After, units)), Screen.Cell(unit.Symbol(units)),
+                    Screen.Cell(a.Before == 0 ? "new" : (a.After / a.Before).ToString("0.000", CultureInfo.InvariantCulture)));
             }
 
-            var shown = all ? list.Count : uniform ? 1 : Math.Min(list.Count, Math.Max(3, MostRows / Math.Max(1, c.Actions.Select(x => x.Case).Distinct().Count())));
+            var shown = all ? list.Count
+                : uniform ? 1
+                : Math.Min(list.Count, Math.Max(3, MostRows / Math.Max(1, c.Actions.Select(x => x.Case).Distinct().Count())));
             if (shown < list.Count)
             {
-                table.AddRow(Screen.Cell(""), Screen.Cell(string.Create(CultureInfo.InvariantCulture, $"+ {list.Count - shown}{(uniform ? " in the same ratio" : " more")}"), Styles.Quiet), Screen.Cell(""), Screen.Cell(""), Screen.Cell(""), Screen.Cell(""), Screen.Cell(""));
+                table.AddRow(Screen.Cell(""),
+                    Screen.Cell(string.Create(CultureInfo.InvariantCulture,
+                        $"+ {list.Count - shown}{(uniform ? " in the same ratio" : " more")}"), Styles.Quiet), Screen.Cell(""),
+                    Screen.Cell(""), Screen.Cell(""), Screen.Cell(""), Screen.Cell(""));
             }
         }
 
@@ -193,16 +222,20 @@ internal static class CompareCommand
     private static string Csv(Comparison c, UnitSystem units)
     {
         var csv = new CsvText();
-        csv.Row("what", "mark or support", "case or fate", "component or check before", "combination before", "before", "check now", "combination now", "now", "unit");
+        csv.Row("what", "mark or support", "case or fate", "component or check before", "combination before", "before", "check now",
+            "combination now", "now", "unit");
         foreach (var a in c.Actions)
         {
             var unit = a.Component[0] == 'M' ? Unit.Moment : Unit.Force;
-            csv.Row("action", a.Support, a.Case, a.Component, "", unit.In(a.Before, units), "", "", unit.In(a.After, units), unit.Symbol(units));
+            csv.Row("action", a.Support, a.Case, a.Component, "", unit.In(a.Before, units), "", "", unit.In(a.After, units),
+                unit.Symbol(units));
         }
 
         foreach (var f in c.Foundations)
         {
-            csv.Row("foundation", f.Mark, ComparisonJson.WordOf(f.Fate), f.Before?.Id ?? "", f.Before?.Combination ?? "", f.Before is { } b ? b.Utilisation : "", f.After?.Id ?? "", f.After?.Combination ?? "", f.After is { } n ? n.Utilisation : "", "");
+            csv.Row("foundation", f.Mark, ComparisonJson.WordOf(f.Fate), f.Before?.Id ?? "", f.Before?.Combination ?? "",
+                f.Before is { } b ? b.Utilisation : "", f.After?.Id ?? "", f.After?.Combination ?? "",
+                f.After is { } n ? n.Utilisation : "", "");
         }
 
         return csv.ToString();

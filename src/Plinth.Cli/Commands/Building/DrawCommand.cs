@@ -45,14 +45,43 @@ internal static class DrawCommand
               plinth draw --what utilisation --sheet A1 --to out/map.pdf
             """);
         var marks = new Argument<string[]>("mark") { Description = "Marks or patterns (default: all)", Arity = ArgumentArity.ZeroOrMore };
-        var what = new Option<string?>("--what") { Description = "What to draw (default: plan; of marks that are named, detail)", HelpName = "KIND" };
+        var what = new Option<string?>("--what")
+        {
+            Description = "What to draw (default: plan; of marks that are named, detail)",
+            HelpName = "KIND"
+        };
         what.AcceptOnlyFromAmong(Kinds);
-        var to = new Option<string?>("--to") { Description = "The file to write: .svg, .png, .pdf or .dxf; several sheets get the mark or case in their names, in a PDF a page each (default: out/KIND.pdf in the project)", HelpName = "FILE" };
-        var combination = new Option<string?>("--combination") { Description = "The combination of pressure, sections, forces, piles or struts (default: the governing one)", HelpName = "NAME" };
+        var to = new Option<string?>(
+            "--to")
+        {
+            Description =
+                "The file to write: .svg, .png, .pdf or .dxf; several sheets get the mark or case in their names, in a PDF a page each "
+                    + "(default: out/KIND.pdf in the project)",
+            HelpName = "FILE"
+        };
+        var combination = new Option<string?>(
+            "--combination")
+        {
+            Description = "The combination of pressure, sections, forces, piles or struts (default: the governing one)",
+            HelpName = "NAME"
+        };
         var @case = new Option<string?>("--case") { Description = "The case of loads (default: all)", HelpName = "NAME" };
-        var paper = new Option<string?>("--sheet") { Description = "A4 to A1, ANSI-A to ANSI-D (default: the smallest that suits)", HelpName = "SIZE" };
-        var scale = new Option<double?>("--scale") { Description = "1 : so much (default: the largest usual scale that fits)", HelpName = "N" };
-        var revision = new Option<string>("--revision") { Description = "Revision for the title block (default: preliminary)", HelpName = "REV", DefaultValueFactory = _ => "" };
+        var paper = new Option<string?>("--sheet")
+        {
+            Description = "A4 to A1, ANSI-A to ANSI-D (default: the smallest that suits)",
+            HelpName = "SIZE"
+        };
+        var scale = new Option<double?>("--scale")
+        {
+            Description = "1 : so much (default: the largest usual scale that fits)",
+            HelpName = "N"
+        };
+        var revision = new Option<string>("--revision")
+        {
+            Description = "Revision for the title block (default: preliminary)",
+            HelpName = "REV",
+            DefaultValueFactory = _ => ""
+        };
         command.Add(marks);
         foreach (var option in new Option[] { what, to, combination, @case, paper, scale, revision })
         {
@@ -60,11 +89,14 @@ internal static class DrawCommand
         }
 
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), new Wanted(parsed.GetValue(marks) ?? [], parsed.GetValue(what), parsed.GetValue(to), parsed.GetValue(combination), parsed.GetValue(@case), parsed.GetValue(paper), parsed.GetValue(scale), parsed.GetValue(revision)!)));
+        command.SetAction(parsed => Run(common.Read(parsed),
+            new Wanted(parsed.GetValue(marks) ?? [], parsed.GetValue(what), parsed.GetValue(to), parsed.GetValue(combination),
+                parsed.GetValue(@case), parsed.GetValue(paper), parsed.GetValue(scale), parsed.GetValue(revision)!)));
         return command;
     }
 
-    private sealed record Wanted(string[] Marks, string? What, string? To, string? Combination, string? Case, string? Paper, double? Scale, string Revision)
+    private sealed record Wanted(string[] Marks, string? What, string? To, string? Combination, string? Case, string? Paper, double? Scale,
+        string Revision)
     {
         public string Kind => What ?? (Marks.Length > 0 ? "detail" : "plan");
 
@@ -72,7 +104,13 @@ internal static class DrawCommand
 
         public DrawingRequest Request(string title, string number) => new(title, number, Revision, Size, Scale);
 
-        public Paper? Size => Paper is null ? null : Drawing.Sheets.Paper.Find(Paper.Replace('-', ' ')) ?? throw new CallException($"--sheet {Paper} is not known; it is one of {string.Join(", ", Drawing.Sheets.Paper.All.Select(p => p.Name.Replace(' ', '-')))}");
+        public Paper? Size =>
+            Paper is null
+                ? null
+                : Drawing.Sheets.Paper.Find(Paper.Replace('-', ' '))
+                    ?? throw new CallException(
+                        $"--sheet {Paper} is not known; it is one of "
+                            + $"{string.Join(", ", Drawing.Sheets.Paper.All.Select(p => p.Name.Replace(' ', '-')))}");
     }
 
     private static int Run(Call call, Wanted wanted)
@@ -105,15 +143,20 @@ internal static class DrawCommand
         var project = loaded.Project;
         if (wanted.Scale is { } asked && !DrawingScale.For(project.Units).Any(s => Math.Abs(s.Ratio - asked) < 1e-6))
         {
-            throw new CallException($"--scale {asked} is not usual; it is one of {string.Join(", ", DrawingScale.For(project.Units).Select(s => s.Ratio))}");
+            throw new CallException(
+                $"--scale {asked} is not usual; it is one of {string.Join(", ", DrawingScale.For(project.Units).Select(s => s.Ratio))}");
         }
 
         var chosen = Call.Choose(project, wanted.Marks);
         var missing = chosen.Where(f => loaded.Design(f) is null).Select(f => f.Mark).ToList();
-        var designs = chosen.Where(f => loaded.Design(f) is not null).Select(f => (Foundation: f, Design: loaded.Design(f)!)).ToList<(Foundation Foundation, FoundationDesign Design)>();
+        var designs = chosen.Where(f => loaded.Design(f) is not null)
+            .Select(f => (Foundation: f, Design: loaded.Design(f)!))
+            .ToList<(Foundation Foundation, FoundationDesign Design)>();
         if (designs.Count == 0)
         {
-            throw new CallException(missing.Count == 1 ? $"{missing[0]} is not sized yet; run: plinth size {missing[0]}" : "nothing is sized yet; run: plinth size");
+            throw new CallException(missing.Count == 1
+                ? $"{missing[0]} is not sized yet; run: plinth size {missing[0]}"
+                : "nothing is sized yet; run: plinth size");
         }
 
         var sheets = ofBuilding ? Whole(loaded, designs, wanted) : Each(loaded, designs, wanted);
@@ -126,33 +169,49 @@ internal static class DrawCommand
         return missing.Count > 0 ? ExitCode.Fails : ExitCode.Ok;
     }
 
-    private static List<(string Name, Sheet Sheet)> Whole(LoadedProject loaded, List<(Foundation Foundation, FoundationDesign Design)> designs, Wanted wanted)
+    private static List<(string Name, Sheet Sheet)> Whole(LoadedProject loaded,
+        List<(Foundation Foundation, FoundationDesign Design)> designs, Wanted wanted)
     {
         var project = loaded.Project;
         string Number(int place, string of) => DrawingRules.Number(project.Drawings.Others, place, of);
-        Sheet Fits(Sheet? sheet) => sheet ?? throw new CallException("the plan does not fit" + (wanted.Paper is null ? "" : $" on {wanted.Paper}") + (wanted.Scale is null ? " at any usual scale" : $" at 1:{wanted.Scale}") + "; leave --sheet or --scale away, or give a larger sheet or a smaller scale");
+        Sheet Fits(Sheet? sheet) =>
+            sheet
+                ?? throw new CallException("the plan does not fit" + (wanted.Paper is null ? "" : $" on {wanted.Paper}")
+                    + (wanted.Scale is null ? " at any usual scale" : $" at 1:{wanted.Scale}")
+                    + "; leave --sheet or --scale away, or give a larger sheet or a smaller scale");
         switch (wanted.Kind)
         {
             case "plan":
                 return [("", Fits(FoundationPlan.Of(project, designs, wanted.Request("Foundation plan", project.Drawings.Plan))))];
             case "utilisation":
                 var reports = CheckCommand.WithRoom(loaded, CheckCommand.Check(loaded, [.. designs.Select(d => d.Foundation)]));
-                return [("", Fits(ResultPlan.Utilisation(project, reports, wanted.Request("Utilisation of the foundations", Number(1, "utilisation")))))];
+                return [("",
+                    Fits(ResultPlan.Utilisation(project, reports,
+                        wanted.Request("Utilisation of the foundations", Number(1, "utilisation")))))];
             default:
-                var cases = project.Cases.Select((c, i) => (Case: c, Index: i)).Where(c => !c.Case.IsSurcharge && (wanted.Case is null || c.Case.Name == wanted.Case)).ToList();
+                var cases = project.Cases.Select((c, i) => (Case: c, Index: i))
+                    .Where(c => !c.Case.IsSurcharge && (wanted.Case is null || c.Case.Name == wanted.Case))
+                    .ToList();
                 if (cases.Count == 0)
                 {
-                    throw new CallException($"there is no case \"{wanted.Case}\"; cases are {string.Join(", ", project.Cases.Where(c => !c.IsSurcharge).Select(c => c.Name))}");
+                    throw new CallException(
+                        $"there is no case \"{wanted.Case}\"; cases are "
+                            + $"{string.Join(", ", project.Cases.Where(c => !c.IsSurcharge).Select(c => c.Name))}");
                 }
 
-                return [.. cases.Select((c, i) => (c.Case.Name, Fits(ResultPlan.Loads(project, designs, c.Index, wanted.Request("Column loads, case " + c.Case.Name, Number(i + 1, c.Case.Name))))))];
+                return [.. cases.Select((c, i) => (c.Case.Name,
+                    Fits(ResultPlan.Loads(project, designs, c.Index,
+                        wanted.Request("Column loads, case " + c.Case.Name, Number(i + 1, c.Case.Name))))))];
         }
     }
 
-    private static List<(string Name, Sheet Sheet)> Each(LoadedProject loaded, List<(Foundation Foundation, FoundationDesign Design)> designs, Wanted wanted)
+    private static List<(string Name, Sheet Sheet)> Each(LoadedProject loaded,
+        List<(Foundation Foundation, FoundationDesign Design)> designs, Wanted wanted)
     {
         var project = loaded.Project;
-        var bars = wanted.Kind is "detail" or "bars" ? BarSchedule.Of(project, project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (f, loaded.Design(f)!))) : null;
+        var bars = wanted.Kind is "detail" or "bars"
+            ? BarSchedule.Of(project, project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (f, loaded.Design(f)!)))
+            : null;
         var sheets = new List<(string, Sheet)>();
         foreach (var (f, design) in designs)
         {
@@ -163,7 +222,11 @@ internal static class DrawCommand
 
             Runner.Token.ThrowIfCancellationRequested();
             string Number(string pattern) => DrawingRules.Number(pattern, project.PlaceOf(f), f.Mark);
-            Sheet Fits(Sheet? sheet) => sheet ?? throw new CallException($"{f.Mark} does not fit" + (wanted.Paper is null ? "" : $" on {wanted.Paper}") + (wanted.Scale is null ? "" : $" at 1:{wanted.Scale}") + "; leave --sheet or --scale away, or give a larger sheet or a smaller scale");
+            Sheet Fits(Sheet? sheet) =>
+                sheet
+                    ?? throw new CallException($"{f.Mark} does not fit" + (wanted.Paper is null ? "" : $" on {wanted.Paper}")
+                        + (wanted.Scale is null ? "" : $" at 1:{wanted.Scale}")
+                        + "; leave --sheet or --scale away, or give a larger sheet or a smaller scale");
             if (bars is not null)
             {
                 var model = new DetailModel(project, f, design, bars);
@@ -174,8 +237,10 @@ internal static class DrawCommand
                 }
 
                 sheets.Add((f.Mark, wanted.Kind == "detail"
-                    ? Fits(FigureSheet.Detail(model, wanted.Request($"{f.Mark}: {f.Kind.Noun} under {Wording.Supports(f)}, details", Number(project.Drawings.Details))))
-                    : Fits(FigureSheet.Of(project, wanted.Request($"{f.Mark}: bars", Number(project.Drawings.Others)), [BarsView.Of(model)]))));
+                    ? Fits(FigureSheet.Detail(model,
+                        wanted.Request($"{f.Mark}: {f.Kind.Noun} under {Wording.Supports(f)}, details", Number(project.Drawings.Details))))
+                    : Fits(FigureSheet.Of(project, wanted.Request($"{f.Mark}: bars", Number(project.Drawings.Others)),
+                        [BarsView.Of(model)]))));
                 continue;
             }
 
@@ -192,16 +257,23 @@ internal static class DrawCommand
             };
             if (new FoundationFigures(project, f, design).Make(kind, wanted.Combination, width, 140) is { } figure)
             {
-                sheets.Add((f.Mark, Fits(FigureSheet.Of(project, wanted.Request(figure.Title, Number(project.Drawings.Others)), [figure]))));
+                sheets.Add((f.Mark,
+                    Fits(FigureSheet.Of(project, wanted.Request(figure.Title, Number(project.Drawings.Others)), [figure]))));
             }
         }
 
-        return sheets.Count > 0 ? sheets : throw new CallException($"nothing to draw: {(wanted.Kind == "pedestal" ? "none of the foundations has a pedestal" : wanted.Kind == "struts" ? "none of the foundations is a cap on piles with a pile within 2d of a column's face" : wanted.Kind == "shaft" ? "of none is the bending of piles' shafts checked; plinth check says what it needs" : wanted.Kind == "bars" ? "the bars of a base under several columns are shown by its detail" : wanted.Kind == "steel" && designs.TrueForAll(d => d.Design.Columns > 1) ? "what steel a base under several columns needs differs along it; --what forces shows strength beside demand" : "no combination gives any")}");
+        return sheets.Count > 0
+            ? sheets
+            : throw new CallException(
+                "nothing to draw: "
+                    + $"{(wanted.Kind == "pedestal" ? "none of the foundations has a pedestal" : wanted.Kind == "struts" ? "none of the foundations is a cap on piles with a pile within 2d of a column's face" : wanted.Kind == "shaft" ? "of none is the bending of piles' shafts checked; plinth check says what it needs" : wanted.Kind == "bars" ? "the bars of a base under several columns are shown by its detail" : wanted.Kind == "steel" && designs.TrueForAll(d => d.Design.Columns > 1) ? "what steel a base under several columns needs differs along it; --what forces shows strength beside demand" : "no combination gives any")}");
     }
 
     private static void Write(Call call, LoadedProject loaded, string to, string ending, List<(string Name, Sheet Sheet)> sheets)
     {
-        var names = sheets.Count == 1 || ending == ".pdf" ? [to] : FileNames.Of([.. sheets.Select(s => s.Name)]).Select(name => Path.ChangeExtension(to, null) + "-" + name + ending).ToList();
+        var names = sheets.Count == 1 || ending == ".pdf"
+            ? [to]
+            : FileNames.Of([.. sheets.Select(s => s.Name)]).Select(name => Path.ChangeExtension(to, null) + "-" + name + ending).ToList();
         names.ForEach(name => Call.MayWrite(loaded, name));
         Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(to))!);
         if (ending == ".pdf")
@@ -213,7 +285,8 @@ internal static class DrawCommand
 
         foreach (var ((_, sheet), file) in sheets.Zip(names))
         {
-            TextFile.WriteAtomically(file, ending switch { ".svg" => SvgWriter.Write(sheet), ".png" => PngWriter.Write(sheet), _ => DxfWriter.Write(sheet) });
+            TextFile.WriteAtomically(file,
+                ending switch { ".svg" => SvgWriter.Write(sheet), ".png" => PngWriter.Write(sheet), _ => DxfWriter.Write(sheet) });
             Tell(call, file, sheet, 1);
         }
     }
@@ -222,7 +295,8 @@ internal static class DrawCommand
     {
         if (!call.Quiet)
         {
-            Console.Error.WriteLine($"Written to {file}: {(pages > 1 ? $"{pages} sheets, the first " : "")}{sheet.Paper.Name}, {sheet.Scale.Words}");
+            Console.Error.WriteLine(
+                $"Written to {file}: {(pages > 1 ? $"{pages} sheets, the first " : "")}{sheet.Paper.Name}, {sheet.Scale.Words}");
         }
     }
 }

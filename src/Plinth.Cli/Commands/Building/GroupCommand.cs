@@ -37,22 +37,34 @@ internal static class GroupCommand
             """);
         var types = new Option<int?>("--types") { Description = "Adopt the best choice of at most so many types", HelpName = "N" };
         command.Add(types);
-        var within = new Option<string>("--within") { Description = "Look for no choice that would save less than this share: \"1 %\"", HelpName = "SHARE", DefaultValueFactory = _ => "1 %" };
-        var shift = new Option<bool>("--shift") { Description = "Move footings off the middle of their columns where that lets them join a type" };
+        var within = new Option<string>("--within")
+        {
+            Description = "Look for no choice that would save less than this share: \"1 %\"",
+            HelpName = "SHARE",
+            DefaultValueFactory = _ => "1 %"
+        };
+        var shift = new Option<bool>(
+            "--shift")
+        { Description = "Move footings off the middle of their columns where that lets them join a type" };
         command.Add(within);
         command.Add(shift);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(types), Share(parsed.GetValue(within)!), parsed.GetValue(shift)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(types), Share(parsed.GetValue(within)!),
+            parsed.GetValue(shift)));
         return command;
     }
 
     private static double Share(string text) =>
-        double.TryParse(text.Replace("%", "", StringComparison.Ordinal), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingWhite | NumberStyles.AllowTrailingWhite, CultureInfo.InvariantCulture, out var percent) && percent is >= 0 and <= 50
+        double.TryParse(text.Replace("%", "", StringComparison.Ordinal),
+            NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingWhite | NumberStyles.AllowTrailingWhite, CultureInfo.InvariantCulture,
+            out var percent) && percent is >= 0 and <= 50
             ? percent / 100
             : throw new CallException($"--within {text}: it is a share in percent, from 0 to 50; write for example --within \"1 %\"");
 
-    // Whether plinth.toml says something of it, if only which columns it carries: that stands under its mark and would be lost under another.
-    private static bool Described(LoadedProject loaded, Foundation f) => f.Kind.UnderSeveral || f.Chosen is not null || loaded.Settings.Foundations.ContainsKey(f.Mark);
+    // Whether plinth.toml says something of it, if only which columns it carries: that stands under its mark and would be lost under
+    // another.
+    private static bool Described(LoadedProject loaded, Foundation f) =>
+        f.Kind.UnderSeveral || f.Chosen is not null || loaded.Settings.Foundations.ContainsKey(f.Mark);
 
     private static int Run(Call call, int? types, double within, bool shift)
     {
@@ -70,9 +82,18 @@ internal static class GroupCommand
             Console.Error.WriteLine($"Not sized, so left out: {Wording.Marks(missing)}");
         }
 
-        var adopted = project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (Foundation: f, Design: loaded.Design(f)!)).ToList();
+        var adopted = project.Foundations.Where(f => loaded.Design(f) is not null)
+            .Select(f => (Foundation: f, Design: loaded.Design(f)!))
+            .ToList();
         using var bar = new ProgressLine("grouping", adopted.Count);
-        var grouping = new Grouping(project, adopted, f => !f.Held.Built && loaded.Adopted.TryGetValue(f.Mark, out var e) && !e.ByHand, GroupingOptions.Default with { Within = within, Time = GroupingOptions.TimeFor(adopted.Count), Shift = shift, KeepsMark = f => Described(loaded, f) }, bar.Step);
+        var grouping = new Grouping(project, adopted, f => !f.Held.Built && loaded.Adopted.TryGetValue(f.Mark, out var e) && !e.ByHand,
+            GroupingOptions.Default with
+            {
+                Within = within,
+                Time = GroupingOptions.TimeFor(adopted.Count),
+                Shift = shift,
+                KeepsMark = f => Described(loaded, f)
+            }, bar.Step);
         if (types is { } most)
         {
             return Adopt(call, loaded, grouping, most);
@@ -91,7 +112,9 @@ internal static class GroupCommand
 
         if (rows.Count == 0)
         {
-            throw new CallException(grouping.Now > last ? $"no choice of up to {last} types serves them all; group some of them, by rules of their own" : "no design of these serves several footings; nothing can be grouped");
+            throw new CallException(grouping.Now > last
+                ? $"no choice of up to {last} types serves them all; group some of them, by rules of their own"
+                : "no design of these serves several footings; nothing can be grouped");
         }
 
         Print(call, project, grouping, rows);
@@ -102,7 +125,10 @@ internal static class GroupCommand
     {
         if (most < 1 || grouping.BestSized(most, Runner.Token) is not { } found)
         {
-            throw new CallException(string.Create(CultureInfo.InvariantCulture, $"{most} types are too few: {grouping.Kept.Count} keep designs of their own ({Wording.Marks([.. grouping.Kept.Select(f => f.Mark)])}), and the rest needs at least one; plinth group lists what there is"));
+            throw new CallException(string.Create(CultureInfo.InvariantCulture,
+                $"{most} types are too few: {grouping.Kept.Count} keep designs of their own "
+                    + $"({Wording.Marks([.. grouping.Kept.Select(f => f.Mark)])}), and the rest needs at least one; plinth group lists "
+                    + $"what there is"));
         }
 
         var kept = grouping.Kept.Select(f => f.Mark).ToHashSet(StringComparer.Ordinal);
@@ -123,11 +149,13 @@ internal static class GroupCommand
 
         Runner.Token.ThrowIfCancellationRequested();
         var text = AdoptedEditor.Remove(loaded.AdoptedText, gone);
-        text = AdoptedEditor.Set(text, [.. tables.Select(t => (t.Foundation.Mark, AdoptedEntry.Write(t.Foundation, t.Design, us)))], whole: true);
+        text = AdoptedEditor.Set(text, [.. tables.Select(t => (t.Foundation.Mark, AdoptedEntry.Write(t.Foundation, t.Design, us)))],
+            whole: true);
         loaded.Adopt(text);
         if (!call.Quiet)
         {
-            Console.Error.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{found.Types.Count} types written to {loaded.AdoptedPath}; {gone.Count} marks went into others"));
+            Console.Error.WriteLine(string.Create(CultureInfo.InvariantCulture,
+                $"{found.Types.Count} types written to {loaded.AdoptedPath}; {gone.Count} marks went into others"));
         }
 
         var again = call.Load();
@@ -150,12 +178,14 @@ internal static class GroupCommand
                 break;
             case OutputFormat.Csv:
                 var csv = new CsvText();
-                csv.Row("types", "cost", $"concrete ({Unit.Volume.Symbol(units)})", $"steel ({Unit.Mass.Symbol(units)})", "type", "number", "marks");
+                csv.Row("types", "cost", $"concrete ({Unit.Volume.Symbol(units)})", $"steel ({Unit.Mass.Symbol(units)})", "type", "number",
+                    "marks");
                 foreach (var (n, b) in rows)
                 {
                     foreach (var t in b.Types)
                     {
-                        csv.Row(n, b.Cost, Unit.Volume.In(b.Concrete, units), Unit.Mass.In(b.Steel, units), Words(t.Design, units), t.Number, string.Join(" ", t.Foundations.Select(f => f.Mark)));
+                        csv.Row(n, b.Cost, Unit.Volume.In(b.Concrete, units), Unit.Mass.In(b.Steel, units), Words(t.Design, units),
+                            t.Number, string.Join(" ", t.Foundations.Select(f => f.Mark)));
                     }
                 }
 
@@ -163,13 +193,19 @@ internal static class GroupCommand
                 break;
             default:
                 var screen = new Screen(call);
-                var table = Screen.Table(">types", ">cost", ">above least", $">concrete {Unit.Volume.Symbol(units)}", $">steel {Unit.Mass.Symbol(units)}", "sizes");
+                var table = Screen.Table(">types", ">cost", ">above least", $">concrete {Unit.Volume.Symbol(units)}",
+                    $">steel {Unit.Mass.Symbol(units)}", "sizes");
                 foreach (var (n, b) in rows)
                 {
                     table.AddRow(
-                        Screen.Cell(n.ToString(CultureInfo.InvariantCulture)), Screen.Cell(b.Cost.ToString("0", CultureInfo.InvariantCulture)), Screen.Cell(string.Create(CultureInfo.InvariantCulture, $"{((b.Cost / least) - 1) * 100:0.0} %")),
+                        Screen.Cell(n.ToString(CultureInfo.InvariantCulture)),
+                        Screen.Cell(b.Cost.ToString("0", CultureInfo.InvariantCulture)),
+                        Screen.Cell(string.Create(CultureInfo.InvariantCulture, $"{((b.Cost / least) - 1) * 100:0.0} %")),
                         Screen.Cell(Unit.Volume.Format(b.Concrete, units)), Screen.Cell(Unit.Mass.Format(b.Steel, units)),
-                        Screen.Cell(Lines(b.Types.Select(t => string.Create(CultureInfo.InvariantCulture, $"{t.Number} of {Words(t.Design, units)} ({Wording.Marks([.. t.Foundations.Select(f => f.Mark)])})")))));
+                        Screen.Cell(
+                            Lines(
+                                b.Types.Select(t => string.Create(CultureInfo.InvariantCulture,
+                                    $"{t.Number} of {Words(t.Design, units)} ({Wording.Marks([.. t.Foundations.Select(f => f.Mark)])})")))));
                 }
 
                 screen.Write(table);
@@ -180,8 +216,15 @@ internal static class GroupCommand
                 }
 
                 screen.Wrapped("Cost by [rates]; each row is the least of all choices of so many among "
-                    + (grouping.Asked < grouping.Known ? string.Create(CultureInfo.InvariantCulture, $"{grouping.Asked} of the {grouping.Known} designs adopted and their joins, evenly by cost") : "the designs adopted and their joins")
-                    + (rows.TrueForAll(r => r.Building.Proven) ? "" : string.Create(CultureInfo.InvariantCulture, $", or proved to be at most {Math.Ceiling(rows.Max(r => r.Building.Gap) * 1000) / 10:0.0} % above it")) + ". plinth group --types N adopts one, each type sized once more for its places.");
+                    + (grouping.Asked < grouping.Known
+                        ? string.Create(CultureInfo.InvariantCulture,
+                            $"{grouping.Asked} of the {grouping.Known} designs adopted and their joins, evenly by cost")
+                        : "the designs adopted and their joins")
+                    + (rows.TrueForAll(r => r.Building.Proven)
+                        ? ""
+                        : string.Create(CultureInfo.InvariantCulture,
+                            $", or proved to be at most {Math.Ceiling(rows.Max(r => r.Building.Gap) * 1000) / 10:0.0} % above it"))
+                    + ". plinth group --types N adopts one, each type sized once more for its places.");
                 break;
         }
     }
@@ -204,7 +247,8 @@ internal static class GroupCommand
         return string.Join('\n', lines);
     }
 
-    private static string Words(FoundationDesign d, UnitSystem units) => $"{Wording.Size(d, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";
+    private static string Words(FoundationDesign d, UnitSystem units) =>
+        $"{Wording.Size(d, units)}{(d.Size.ShiftX != 0 || d.Size.ShiftY != 0 ? " off-centre" : "")}";
 
     private static void Json(Stream stream, Grouping grouping, List<(int Types, TypedBuilding Building)> rows)
     {

@@ -35,7 +35,12 @@ internal static class IssueCommand
               plinth issue C --anyway          although foundations fail; the report says so
             """);
         var revision = new Argument<string>("rev") { Description = "The revision: letters, digits, points, dashes, underscores" };
-        var depth = new Option<string>("--depth") { Description = "Depth of the report: summary, checks or full", HelpName = "DEPTH", DefaultValueFactory = _ => "checks" };
+        var depth = new Option<string>("--depth")
+        {
+            Description = "Depth of the report: summary, checks or full",
+            HelpName = "DEPTH",
+            DefaultValueFactory = _ => "checks"
+        };
         depth.AcceptOnlyFromAmong("summary", "checks", "full");
         var anyway = new Option<bool>("--anyway") { Description = "Issue although foundations fail or are not sized" };
         var dated = new Option<bool>("--dated") { Description = "Write today's date into issue.toml" };
@@ -46,7 +51,8 @@ internal static class IssueCommand
         }
 
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(revision)!, Enum.Parse<ReportDepth>(parsed.GetValue(depth)!, true), parsed.GetValue(anyway), parsed.GetValue(dated)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(revision)!,
+            Enum.Parse<ReportDepth>(parsed.GetValue(depth)!, true), parsed.GetValue(anyway), parsed.GetValue(dated)));
         return command;
     }
 
@@ -74,8 +80,11 @@ internal static class IssueCommand
         using var bar = new ProgressLine("issuing", project.Foundations.Count);
         List<(string, string)> facts =
         [
-            ("program", "plinth " + Call.Version), ("code", project.Code.Name), ("standard", project.Standard.Name), ("result", Wording.Summary(input.Reports)),
-            .. before.Count > 0 ? (List<(string, string)>)[("before", before[^1].Revision), ("changed", string.Join(", ", changes.Select(c => c.Mark)))] : [],
+            ("program", "plinth " + Call.Version), ("code", project.Code.Name), ("standard", project.Standard.Name),
+            ("result", Wording.Summary(input.Reports)),
+            .. before.Count > 0
+                ? (List<(string, string)>)[("before", before[^1].Revision), ("changed", string.Join(", ", changes.Select(c => c.Mark)))]
+                : [],
             .. dated ? (List<(string, string)>)[("date", DateTime.Now.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture))] : [],
         ];
         var folder = issued.Write(revision, before.Count == 0 ? 1 : before[^1].Number + 1, loaded.Files, facts, made =>
@@ -90,7 +99,8 @@ internal static class IssueCommand
         });
         if (!call.Quiet)
         {
-            Console.Error.WriteLine($"Issued as {revision} in {Path.GetRelativePath(Directory.GetCurrentDirectory(), folder)}: {Wording.Summary(input.Reports)}");
+            Console.Error.WriteLine(
+                $"Issued as {revision} in {Path.GetRelativePath(Directory.GetCurrentDirectory(), folder)}: {Wording.Summary(input.Reports)}");
             foreach (var change in changes)
             {
                 Console.Error.WriteLine($"  {change.Mark}: {change.Words}");
@@ -121,7 +131,9 @@ internal static class IssueCommand
         var altered = IssuedFolder.Altered(issue, bag);
         if (altered.Count > 0 && !call.Quiet)
         {
-            Console.Error.WriteLine($"warning: issue {issue.Revision} no longer is what was issued: {string.Join(", ", altered)} changed; restore it from version control");
+            Console.Error.WriteLine(
+                $"warning: issue {issue.Revision} no longer is what was issued: {string.Join(", ", altered)} changed; restore it from "
+                    + "version control");
         }
 
         var old = bag.HasErrors ? null : ProjectReader.Read(issue.Project, bag);
@@ -131,13 +143,16 @@ internal static class IssueCommand
         }
 
         var changes = ScheduleChanges.Of(old.Project, Designs(old), loaded.Project, Designs(loaded));
-        string Bytes(string file) => Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(Plinth.Files.Access.InputFile.ReadAll(file)));
+        string Bytes(string file) =>
+            Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(Plinth.Files.Access.InputFile.ReadAll(file)));
         var was = old.Files.ToDictionary(f => Path.GetRelativePath(old.Directory, f), Bytes, StringComparer.Ordinal);
         var now = loaded.Files.ToDictionary(f => Path.GetRelativePath(loaded.Directory, f), Bytes, StringComparer.Ordinal);
-        return (changes, [.. was.Keys.Union(now.Keys).Where(k => was.GetValueOrDefault(k) != now.GetValueOrDefault(k)).Order(StringComparer.Ordinal)]);
+        return (changes,
+            [.. was.Keys.Union(now.Keys).Where(k => was.GetValueOrDefault(k) != now.GetValueOrDefault(k)).Order(StringComparer.Ordinal)]);
     }
 
-    private static List<(Foundation Foundation, FoundationDesign Design)> Designs(LoadedProject loaded) => [.. loaded.Project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (f, loaded.Design(f)!))];
+    private static List<(Foundation Foundation, FoundationDesign Design)> Designs(LoadedProject loaded) =>
+        [.. loaded.Project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (f, loaded.Design(f)!))];
 
     private static void Outputs(LoadedProject loaded, ReportInput input, IReadOnlyList<ScheduleChange> changes, string folder)
     {
@@ -148,17 +163,32 @@ internal static class IssueCommand
         string In(string name) => Path.Combine(folder, name);
 
         // What is issued although it fails says so on every sheet and in every row.
-        var fails = input.Reports.Where(r => r.Result is { Passes: false }).ToDictionary(r => r.Foundation.Mark, r => "fails: " + string.Join(", ", r.Result!.Checks.Where(c => !c.Passes).DistinctBy(c => c.Id).Take(3).Select(c => $"{Wording.Check(c.Id)} {Wording.Utilisation(c.Utilisation, false)}")), StringComparer.Ordinal);
+        var fails = input.Reports.Where(r => r.Result is { Passes: false })
+            .ToDictionary(r => r.Foundation.Mark,
+                r => "fails: "
+                    + string.Join(", ",
+                        r.Result!.Checks.Where(c => !c.Passes)
+                            .DistinctBy(c => c.Id)
+                            .Take(3)
+                            .Select(c => $"{Wording.Check(c.Id)} {Wording.Utilisation(c.Utilisation, false)}")), StringComparer.Ordinal);
         var all = fails.Count == 0 ? "" : " · FAILS: " + Wording.Marks([.. fails.Keys]);
         if (designs.Count > 0)
         {
-            if (FoundationPlan.Of(project, designs, new DrawingRequest("Foundation plan" + all, project.Drawings.Plan, revision), changed, fails) is { } plan)
+            if (FoundationPlan.Of(project, designs, new DrawingRequest("Foundation plan" + all, project.Drawings.Plan, revision), changed,
+                fails) is { } plan)
             {
                 TextFile.WriteAtomically(In("foundation-plan.pdf"), PdfWriter.Write([plan]));
                 TextFile.WriteAtomically(In("foundation-plan.dxf"), DxfWriter.Write(plan));
             }
 
-            var sheets = designs.AsParallel().AsOrdered().Select(d => FigureSheet.Detail(new DetailModel(project, d.Foundation, d.Design, input.Bars), new DrawingRequest($"{d.Foundation.Mark}: {d.Foundation.Kind.Noun} under {Wording.Supports(d.Foundation)}, details{(fails.TryGetValue(d.Foundation.Mark, out var why) ? " · " + why.ToUpperInvariant()[..5] + why[5..] : "")}", DrawingRules.Number(project.Drawings.Details, project.PlaceOf(d.Foundation), d.Foundation.Mark), revision))).OfType<Sheet>().ToList();
+            var sheets = designs.AsParallel().AsOrdered()
+                .Select(d => FigureSheet.Detail(new DetailModel(project, d.Foundation, d.Design, input.Bars),
+                    new DrawingRequest(
+                        $"{d.Foundation.Mark}: {d.Foundation.Kind.Noun} under {Wording.Supports(d.Foundation)}, "
+                            + $"details{(fails.TryGetValue(d.Foundation.Mark, out var why) ? " · " + why.ToUpperInvariant()[..5] + why[5..] : "")}",
+                        DrawingRules.Number(project.Drawings.Details, project.PlaceOf(d.Foundation), d.Foundation.Mark), revision)))
+                .OfType<Sheet>()
+                .ToList();
             TextFile.WriteAtomically(In("details.pdf"), PdfWriter.Write(sheets));
             using var book = new MemoryStream();
             XlsxBook.Write(book, project, ScheduleTables.Of(project, designs, new ScheduleRevision(revision, changed) { Fails = fails }));

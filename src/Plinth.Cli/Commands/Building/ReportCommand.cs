@@ -29,12 +29,39 @@ internal static class ReportCommand
               plinth report --chapters basis,loads --to basis.pdf
             """);
         var marks = new Argument<string[]>("mark") { Description = "Marks or patterns (default: all)", Arity = ArgumentArity.ZeroOrMore };
-        var depth = new Option<string>("--depth") { Description = "summary, checks or full", HelpName = "DEPTH", DefaultValueFactory = _ => "checks" };
+        var depth = new Option<string>("--depth")
+        {
+            Description = "summary, checks or full",
+            HelpName = "DEPTH",
+            DefaultValueFactory = _ => "checks"
+        };
         depth.AcceptOnlyFromAmong("summary", "checks", "full");
-        var to = new Option<string?>("--to") { Description = "The file to write: .html, .pdf or .docx (default: out/report.html in the project)", HelpName = "FILE" };
-        var chapters = new Option<string?>("--chapters") { Description = $"Only these of {string.Join(", ", ReportInput.AllChapters)}, with commas between (default: all that the depth has)", HelpName = "LIST" };
-        var combination = new Option<string?>("--combination") { Description = "Steps and figures in this combination where it applies (default: the governing one of each check)", HelpName = "NAME" };
-        var revision = new Option<string>("--revision") { Description = "Revision for the header (default: preliminary)", HelpName = "REV", DefaultValueFactory = _ => "" };
+        var to = new Option<string?>(
+            "--to")
+        {
+            Description = "The file to write: .html, .pdf or .docx (default: out/report.html in the project)",
+            HelpName = "FILE"
+        };
+        var chapters = new Option<string?>(
+            "--chapters")
+        {
+            Description =
+                $"Only these of {string.Join(", ", ReportInput.AllChapters)}, with commas between (default: all that the depth has)",
+            HelpName = "LIST"
+        };
+        var combination = new Option<string?>(
+            "--combination")
+        {
+            Description =
+                "Steps and figures in this combination where it applies (default: the governing one of each check)",
+            HelpName = "NAME"
+        };
+        var revision = new Option<string>("--revision")
+        {
+            Description = "Revision for the header (default: preliminary)",
+            HelpName = "REV",
+            DefaultValueFactory = _ => ""
+        };
         command.Add(marks);
         foreach (var option in new Option[] { depth, to, chapters, combination, revision })
         {
@@ -42,14 +69,19 @@ internal static class ReportCommand
         }
 
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [], Enum.Parse<ReportDepth>(parsed.GetValue(depth)!, true), parsed.GetValue(to), parsed.GetValue(chapters), parsed.GetValue(combination), parsed.GetValue(revision)!));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(marks) ?? [],
+            Enum.Parse<ReportDepth>(parsed.GetValue(depth)!, true), parsed.GetValue(to), parsed.GetValue(chapters),
+            parsed.GetValue(combination), parsed.GetValue(revision)!));
         return command;
     }
 
-    private static int Run(Call call, string[] marks, ReportDepth depth, string? given, string? chapters, string? combination, string revision)
+    private static int Run(Call call, string[] marks, ReportDepth depth, string? given, string? chapters, string? combination,
+        string revision)
     {
         var writer = WriterOf(given ?? "report.html");
-        string[] wanted = chapters is null ? [] : chapters.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
+        string[] wanted = chapters is null
+            ? []
+            : chapters.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
         if (wanted.FirstOrDefault(c => !ReportInput.AllChapters.Contains(c)) is { } unknown)
         {
             throw new CallException($"--chapters {unknown} is not known; it is one of {string.Join(", ", ReportInput.AllChapters)}");
@@ -62,11 +94,21 @@ internal static class ReportCommand
         if (combination is not null)
         {
             // One that some of them leave out is told for the others.
-            Call.HasCombination(loaded.Project, chosen.FirstOrDefault(f => loaded.Project.CombinationsOf(f).Used.Any(c => c.Name == combination)) ?? chosen[0], combination);
+            Call.HasCombination(loaded.Project,
+                chosen.FirstOrDefault(f => loaded.Project.CombinationsOf(f).Used.Any(c => c.Name == combination)) ?? chosen[0],
+                combination);
         }
 
         using var bar = new ProgressLine("reporting", chosen.Count);
-        var input = Input(loaded, chosen) with { Depth = depth, Chapters = wanted, Combination = combination, Revision = revision, Version = Call.Version, Progress = Step(bar) };
+        var input = Input(loaded, chosen) with
+        {
+            Depth = depth,
+            Chapters = wanted,
+            Combination = combination,
+            Revision = revision,
+            Version = Call.Version,
+            Progress = Step(bar)
+        };
         Write(writer, input, to);
         if (!call.Quiet)
         {
@@ -91,7 +133,10 @@ internal static class ReportCommand
     {
         var reports = CheckCommand.WithRoom(loaded, CheckCommand.Check(loaded, chosen));
         var designs = loaded.Project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (f, loaded.Design(f)!)).ToList();
-        return new ReportInput(loaded.Project, reports, BarSchedule.Of(loaded.Project, designs), CheckCommand.Whole(loaded, reports), Auditor.Run(loaded.Project, loaded.Totals), [.. SettingsTable.Lines(loaded, chosen[0]).Where(s => s.Set.Length > 0 && !s.Table.StartsWith("sizing", StringComparison.Ordinal) && s.Table != "rates")]);
+        return new ReportInput(loaded.Project, reports, BarSchedule.Of(loaded.Project, designs), CheckCommand.Whole(loaded, reports),
+            Auditor.Run(loaded.Project, loaded.Totals),
+            [.. SettingsTable.Lines(loaded, chosen[0])
+                .Where(s => s.Set.Length > 0 && !s.Table.StartsWith("sizing", StringComparison.Ordinal) && s.Table != "rates")]);
     }
 
     /// <summary>Draws the bar, and stops where the user stops the work.</summary>

@@ -17,7 +17,8 @@ namespace Plinth.Cli.Commands;
 /// <summary>Footing schedule, bar schedule and quantities: on the screen, or as CSV, XLSX or JSON.</summary>
 internal static class ScheduleCommand
 {
-    private static readonly string[] Names = [.. FoundationKinds.All.Select(k => k.ScheduleName.ToLowerInvariant()), "piles", "bars", "quantities"];
+    private static readonly string[] Names = [.. FoundationKinds.All.Select(k => k.ScheduleName.ToLowerInvariant()), "piles", "bars",
+        "quantities"];
 
     public static Command Build()
     {
@@ -31,7 +32,13 @@ internal static class ScheduleCommand
               plinth schedule --what bars --to out/bars.csv
               plinth schedule --format json
             """);
-        var what = new Option<string>("--what") { Description = "footings (default: those of every kind), combined, pile caps, piles, bars or quantities", DefaultValueFactory = _ => "", HelpName = "TABLE" };
+        var what = new Option<string>(
+            "--what")
+        {
+            Description = "footings (default: those of every kind), combined, pile caps, piles, bars or quantities",
+            DefaultValueFactory = _ => "",
+            HelpName = "TABLE"
+        };
         what.AcceptOnlyFromAmong(["", .. Names]);
         var to = new Option<string?>("--to") { Description = "Write to this file (.xlsx, .csv) instead", HelpName = "FILE" };
         command.Add(what);
@@ -55,7 +62,10 @@ internal static class ScheduleCommand
         var missing = all.Where(d => d.Design is null).Select(d => d.Foundation.Mark).ToList();
         var designs = all.Where(d => d.Design is not null).Select(d => (d.Foundation, d.Design!)).ToList();
         var tables = ScheduleTables.Of(project, designs);
-        var chosen = tables.FirstOrDefault(t => what.Length == 0 || t.Name.Equals(what, StringComparison.OrdinalIgnoreCase)) ?? throw new CallException($"--what {what}: there are no such foundations; there are {string.Join(", ", tables.Select(t => t.Name.ToLowerInvariant()))}");
+        var chosen = tables.FirstOrDefault(t => what.Length == 0 || t.Name.Equals(what, StringComparison.OrdinalIgnoreCase))
+            ?? throw new CallException(
+                $"--what {what}: there are no such foundations; there are "
+                    + $"{string.Join(", ", tables.Select(t => t.Name.ToLowerInvariant()))}");
         if (to is not null)
         {
             Call.MayWrite(loaded, to);
@@ -134,7 +144,12 @@ internal static class ScheduleCommand
         screen.Line();
         var shown = Enumerable.Range(0, data.Columns.Count).Where(c => data.Rows.Any(r => r[c] is not null)).ToList();
         var numeric = shown.Select(c => data.Rows.All(r => r[c] is not string)).ToList();
-        var table = Screen.Table([.. shown.Select((c, i) => (numeric[i] ? ">" : "") + data.Columns[c].Title + (data.Columns[c].UnitSymbol.Length == 0 || data.Columns[c].Form != ColumnForm.Decimals ? "" : " " + data.Columns[c].UnitSymbol))]);
+        var table =
+            Screen.Table(
+                [.. shown.Select((c, i) => (numeric[i] ? ">" : "") + data.Columns[c].Title
+                    + (data.Columns[c].UnitSymbol.Length == 0 || data.Columns[c].Form != ColumnForm.Decimals
+                        ? ""
+                        : " " + data.Columns[c].UnitSymbol))]);
         foreach (var row in data.Total is { } total ? [.. data.Rows, total] : data.Rows)
         {
             table.AddRow([.. shown.Select(c => Screen.Cell(data.Columns[c].Words(row[c])))]);
@@ -154,17 +169,27 @@ internal static class ScheduleCommand
         screen.Line($"Footing schedule: {loaded.Project.Title.Name}", Styles.Head);
         screen.Line();
         var v = Unit.Volume.Symbol(units);
-        static string Bars(FootingRow r, bool alongX, bool bottom) => r.Design.Drawn(alongX, bottom) is var words && words == Core.Concrete.BarSpec.None.Drawn ? "—" : words;
+        static string Bars(FootingRow r, bool alongX, bool bottom) =>
+            r.Design.Drawn(alongX, bottom) is var words && words == Core.Concrete.BarSpec.None.Drawn ? "—" : words;
         var top = schedule.Rows.Any(r => Usual(r) && r.Design.HasTop);
-        var (dowels, pedestals) = (schedule.Rows.Any(r => Usual(r) && r.Design.HasDowels), schedule.Rows.Any(r => Usual(r) && r.Design.HasPedestal));
+        var (dowels, pedestals) = (schedule.Rows.Any(r => Usual(r) && r.Design.HasDowels),
+            schedule.Rows.Any(r => Usual(r) && r.Design.HasPedestal));
         List<(string Head, Func<FootingRow, string> Cell)> columns =
         [
-            ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports) + (r.Existing ? " (existing)" : "")), (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
-            (Dimension.Heading("plan", Unit.Length, units), r => Wording.Plan(r.Design, units)), (Dimension.Heading(">h", Unit.Section, units), r => Dimension.PlainSection(r.Size.Thickness, units)), (Dimension.Heading(">level", Unit.Length, units), r => Dimension.PlainPlan(r.Underside, units)),
+            ("mark", r => r.Mark), ("under", r => string.Join(", ", r.Supports) + (r.Existing ? " (existing)" : "")),
+            (">no.", r => r.NumberOff.ToString(CultureInfo.InvariantCulture)),
+            (Dimension.Heading("plan", Unit.Length, units), r => Wording.Plan(r.Design, units)),
+            (Dimension.Heading(">h", Unit.Section, units), r => Dimension.PlainSection(r.Size.Thickness, units)),
+            (Dimension.Heading(">level", Unit.Length, units), r => Dimension.PlainPlan(r.Underside, units)),
             ("bot. x", r => Bars(r, true, true)), ("bot. y", r => Bars(r, false, true)),
-            .. top ? [("top x", r => Bars(r, true, false)), ("top y", r => Bars(r, false, false))] : (List<(string, Func<FootingRow, string>)>)[],
-            .. dowels || pedestals ? [(dowels && pedestals ? "dowels, pedestal" : dowels ? "dowels" : "pedestal", r => Upright(r.Design.Under(0), units))] : (List<(string, Func<FootingRow, string>)>)[],
-            (">" + v, r => Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), (">" + Unit.Mass.Symbol(units), r => Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)),
+            .. top
+                ? [("top x", r => Bars(r, true, false)), ("top y", r => Bars(r, false, false))]
+                : (List<(string, Func<FootingRow, string>)>)[],
+            .. dowels || pedestals
+                ? [(dowels && pedestals ? "dowels, pedestal" : dowels ? "dowels" : "pedestal", r => Upright(r.Design.Under(0), units))]
+                : (List<(string, Func<FootingRow, string>)>)[],
+            (">" + v, r => Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)),
+            (">" + Unit.Mass.Symbol(units), r => Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)),
         ];
         var table = Screen.Table([.. columns.Select(c => c.Head)]);
         foreach (var r in schedule.Rows.Where(Usual))
@@ -175,8 +200,14 @@ internal static class ScheduleCommand
         screen.Write(table);
         screen.Line();
         var t = schedule.Total;
-        screen.Wrapped(string.Create(CultureInfo.InvariantCulture, $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {Unit.Mass.FormatWithSymbol(t.Steel, units)}, excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork {Unit.Area.FormatWithSymbol(t.Formwork, units)}, {Wording.Blinding(units)} {Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
-        screen.Wrapped($"Level: of the {Wording.Underside(units)}. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a row counts; bot. x: bottom bars along the base's x.{(top ? "" : " No footing has top bars.")}");
+        screen.Wrapped(string.Create(CultureInfo.InvariantCulture,
+            $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {Unit.Mass.FormatWithSymbol(t.Steel, units)}, "
+                + $"excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork "
+                + $"{Unit.Area.FormatWithSymbol(t.Formwork, units)}, {Wording.Blinding(units)} "
+                + $"{Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
+        screen.Wrapped(
+            $"Level: of the {Wording.Underside(units)}. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a "
+                + $"row counts; bot. x: bottom bars along the base's x.{(top ? "" : " No footing has top bars.")}");
     }
 
     // Of a kind with zones of bars: a line a zone.
@@ -186,14 +217,23 @@ internal static class ScheduleCommand
         screen.Line($"{issued.Title}: {project.Title.Name}", Styles.Head);
         screen.Line();
         var upright = rows.Any(r => r.Design.HasDowels || r.Design.HasPedestal);
-        var table = Screen.Table("mark", "under", ">no.", Dimension.Heading("plan", Unit.Length, units), Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units), "bottom x", "bottom y", "top", upright ? "dowels" : "", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
+        var table = Screen.Table("mark", "under", ">no.", Dimension.Heading("plan", Unit.Length, units),
+            Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units), "bottom x", "bottom y", "top",
+            upright ? "dowels" : "", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
         foreach (var r in rows)
         {
             string Bars(bool alongX, bool bottom) => Wording.Zones(r.Design.Drawn(alongX, bottom));
-            var dowels = string.Join('\n', Enumerable.Range(0, r.Design.Columns).Select(i => Upright(r.Design.Under(i), units)).Where(w => w.Length > 0).Distinct());
+            var dowels = string.Join('\n',
+                Enumerable.Range(0, r.Design.Columns).Select(i => Upright(r.Design.Under(i), units)).Where(w => w.Length > 0).Distinct());
             table.AddRow(
-                Screen.Cell(r.Mark), Screen.Cell(string.Join('\n', r.Supports) + (r.Existing ? "\n(existing)" : "")), Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)), Screen.Cell(Wording.Plan(r.Design, units)), Screen.Cell(Dimension.PlainSection(r.Size.Thickness, units)), Screen.Cell(Dimension.PlainPlan(r.Underside, units)),
-                Screen.Cell(Bars(true, true)), Screen.Cell(Bars(false, true)), Screen.Cell(r.Design.HasTop ? $"x {Bars(true, false)}\ny {Bars(false, false)}" : "—"), Screen.Cell(!upright ? "" : dowels.Length == 0 ? "—" : dowels), Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)), Screen.Cell(Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)));
+                Screen.Cell(r.Mark), Screen.Cell(string.Join('\n', r.Supports) + (r.Existing ? "\n(existing)" : "")),
+                Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)), Screen.Cell(Wording.Plan(r.Design, units)),
+                Screen.Cell(Dimension.PlainSection(r.Size.Thickness, units)), Screen.Cell(Dimension.PlainPlan(r.Underside, units)),
+                Screen.Cell(Bars(true, true)), Screen.Cell(Bars(false, true)),
+                Screen.Cell(r.Design.HasTop ? $"x {Bars(true, false)}\ny {Bars(false, false)}" : "—"),
+                Screen.Cell(!upright ? "" : dowels.Length == 0 ? "—" : dowels),
+                Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)),
+                Screen.Cell(Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)));
         }
 
         screen.Write(table);
@@ -207,5 +247,8 @@ internal static class ScheduleCommand
     private static bool Usual(FootingRow row) => row.Foundation.Kind == FoundationKinds.Usual;
 
     private static string Upright(Upright d, UnitSystem units) =>
-        (d.Dowels.Size is null ? "" : d.Dowels.Drawn) + (d.Pedestal is { } p ? $"{(d.Dowels.Size is null ? "" : "\n")}{ScheduleTables.Words(p, units)}, {p.Bars}, {p.Ties.Drawn}" : "");
+        (d.Dowels.Size is null ? "" : d.Dowels.Drawn)
+            + (d.Pedestal is { } p
+                ? $"{(d.Dowels.Size is null ? "" : "\n")}{ScheduleTables.Words(p, units)}, {p.Bars}, {p.Ties.Drawn}"
+                : "");
 }

@@ -42,20 +42,35 @@ internal static class StatusCommand
         // What passes as it is but would come out otherwise if it were sized today: the loads or the rules have changed since.
         var sized = reports.Where(r => r.Passes && !ByHand(r) && !r.Foundation.Held.Built).ToList();
         var anew = Building.Size(loaded.Project, [.. sized.Select(r => r.Foundation)], null, Runner.Token);
-        var stale = sized.Zip(anew).Where(p => p.Second.Design is { } d && !AdoptedEntry.Same(p.First.Foundation, d, p.First.Design!)).Select(p => p.First.Foundation.Mark).ToList();
+        var stale = sized.Zip(anew)
+            .Where(p => p.Second.Design is { } d && !AdoptedEntry.Same(p.First.Foundation, d, p.First.Design!))
+            .Select(p => p.First.Foundation.Mark)
+            .ToList();
         var near = SitePlan.Near(reports.Where(r => r.Design is not null).Select(r => (r.Foundation, r.Design!)));
         var issue = IssueCommand.All(loaded) is { Count: > 0 } all ? all[^1] : null;
         List<Line> lines =
         [
-            new("fails", Marks(r => r.Design is not null && !r.Passes), true, "plinth check says in which check; plinth size finds it anew"),
+            new("fails", Marks(r => r.Design is not null && !r.Passes), true,
+                "plinth check says in which check; plinth size finds it anew"),
             new("not sized", Marks(r => r.Design is null), true, "plinth size"),
-            new("overlaps", [.. near.Where(n => n.Overlaps).Select(n => $"{n.First} with {n.Second}")], true, "carry both on one base, or hold an edge"),
+            new("overlaps", [.. near.Where(n => n.Overlaps).Select(n => $"{n.First} with {n.Second}")], true,
+                "carry both on one base, or hold an edge"),
             new("stale", stale, false, "passes, but sizing would now give another design: plinth size --all"),
-            .. issue is null ? (List<Line>)[] : [new($"changed since issue {issue.Revision}", [.. IssueCommand.Since(call, issue, loaded).Changes.Select(c => c.Mark)], false, "plinth issue REV")],
+            .. issue is null
+                ? (List<Line>)[]
+                : [new($"changed since issue {issue.Revision}", [.. IssueCommand.Since(call, issue, loaded).Changes.Select(c => c.Mark)],
+                    false, "plinth issue REV")],
             new("built", Marks(r => r.Foundation.Held.Built), false, "only checked"),
             new("by hand", Marks(ByHand), false, "held as written in adopted.toml; plinth size --over frees it"),
-            new("waived", [.. reports.SelectMany(r => r.Foundation.Leaves.Where(l => l.UpTo is null).Select(l => $"{r.Foundation.Mark} {Wording.Check(l.Check)}")).Distinct()], false, "[[waive]] in plinth.toml"),
-            new("accepted", [.. reports.Where(r => r.Result is not null).SelectMany(r => r.Result!.Checks.Where(c => c.Allowed && c.Leave!.UpTo is not null).Select(c => $"{r.Foundation.Mark} {Wording.Check(c.Id)} {Wording.Utilisation(c.Utilisation, false)}"))], false, "[[accept]] in plinth.toml"),
+            new("waived",
+                [
+                    .. reports.SelectMany(r => r.Foundation.Leaves.Where(l => l.UpTo is null)
+                        .Select(l => $"{r.Foundation.Mark} {Wording.Check(l.Check)}")).Distinct()], false, "[[waive]] in plinth.toml"),
+            new("accepted",
+                [.. reports.Where(r => r.Result is not null)
+                    .SelectMany(r => r.Result!.Checks.Where(c => c.Allowed && c.Leave!.UpTo is not null)
+                        .Select(c => $"{r.Foundation.Mark} {Wording.Check(c.Id)} {Wording.Utilisation(c.Utilisation, false)}"))], false,
+                "[[accept]] in plinth.toml"),
             new("passes", Marks(r => r.Passes), false, ""),
         ];
         switch (call.Format)
@@ -98,7 +113,10 @@ internal static class StatusCommand
         var table = Screen.Table("", ">count", "which", "");
         foreach (var line in lines.Where(l => l.Marks.Count > 0))
         {
-            table.AddRow(Screen.Cell((line.Fails ? "✗ " : line.State == "passes" ? "✓ " : "! ") + line.State, line.Fails ? Styles.Fail : line.State == "passes" ? Styles.Ok : Styles.Leave), Screen.Cell(line.Marks.Count.ToString(System.Globalization.CultureInfo.InvariantCulture)), Screen.Cell(line.State == "passes" ? "" : Wording.Marks(line.Marks)), Screen.Cell(line.Advice, Styles.Quiet));
+            table.AddRow(Screen.Cell((line.Fails ? "✗ " : line.State == "passes" ? "✓ " : "! ") + line.State,
+                line.Fails ? Styles.Fail : line.State == "passes" ? Styles.Ok : Styles.Leave),
+                Screen.Cell(line.Marks.Count.ToString(System.Globalization.CultureInfo.InvariantCulture)),
+                Screen.Cell(line.State == "passes" ? "" : Wording.Marks(line.Marks)), Screen.Cell(line.Advice, Styles.Quiet));
         }
 
         screen.Write(table);

@@ -15,8 +15,10 @@ internal static partial class BaseLoadCase
         ref readonly var a = ref c.Action(k);
         TraceSums(c, k, ref trace);
         var arm = trace.Given(Of("H", c), c.Arm, Unit.Length, "level of the reactions above the underside");
-        trace.Let(Of("Mx,col", c), c.Mx(k), Unit.Moment, $"{new Sym(Of("Mx", c), a.Mx, Unit.Moment)} − {new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fy", c), a.Fy, Unit.Force)}");
-        trace.Let(Of("My,col", c), c.My(k), Unit.Moment, $"{new Sym(Of("My", c), a.My, Unit.Moment)} + {new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fx", c), a.Fx, Unit.Force)}");
+        trace.Let(Of("Mx,col", c), c.Mx(k), Unit.Moment,
+            $"{new Sym(Of("Mx", c), a.Mx, Unit.Moment)} − {new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fy", c), a.Fy, Unit.Force)}");
+        trace.Let(Of("My,col", c), c.My(k), Unit.Moment,
+            $"{new Sym(Of("My", c), a.My, Unit.Moment)} + {new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fx", c), a.Fx, Unit.Force)}");
     }
 
     private static void TellMoments<T>(GroundBody s, int k, double f, double sumX, double sumY, ref T trace)
@@ -39,9 +41,14 @@ internal static partial class BaseLoadCase
             trace.Given(ex.Symbol, c.X, Unit.Length, "column's centre from the base's centre along x");
             trace.Given(ey.Symbol, c.Y, Unit.Length, "column's centre from the base's centre along y");
             var (n, at) = (new Sym(Of("N", c), c.Action(k).N, Unit.Force), new Sym(Of("Wcol", c), prism, Unit.Force));
-            trace.Let(at.Symbol, prism, Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym(Of("Wped", c), c.PedestalWeight, Unit.Force)} − {new Sym(Of("Wdis", c), c.Displacing(k).Displaced, Unit.Force)})");
-            x.AddRange([new FormulaPart(first, default), new FormulaPart(null, mx), new FormulaPart(" − (", default), new FormulaPart(null, n), new FormulaPart(" + ", default), new FormulaPart(null, at), new FormulaPart(")·", default), new FormulaPart(null, ey)]);
-            y.AddRange([new FormulaPart(first, default), new FormulaPart(null, my), new FormulaPart(" + (", default), new FormulaPart(null, n), new FormulaPart(" + ", default), new FormulaPart(null, at), new FormulaPart(")·", default), new FormulaPart(null, ex)]);
+            trace.Let(at.Symbol, prism, Unit.Force,
+                $"{new Sym("fw", f, Unit.Ratio)}·({new Sym(Of("Wped", c), c.PedestalWeight, Unit.Force)} − {new Sym(Of("Wdis", c), c.Displacing(k).Displaced, Unit.Force)})");
+            x.AddRange([new FormulaPart(first, default), new FormulaPart(null, mx), new FormulaPart(" − (", default),
+                new FormulaPart(null, n), new FormulaPart(" + ", default), new FormulaPart(null, at), new FormulaPart(")·", default),
+                new FormulaPart(null, ey)]);
+            y.AddRange([new FormulaPart(first, default), new FormulaPart(null, my), new FormulaPart(" + (", default),
+                new FormulaPart(null, n), new FormulaPart(" + ", default), new FormulaPart(null, at), new FormulaPart(")·", default),
+                new FormulaPart(null, ex)]);
         }
 
         trace.Add(new TraceStep(TraceKind.Formula, "ΣMx", sumX, Unit.Moment, x, null));
@@ -90,14 +97,16 @@ internal static partial class BaseLoadCase
         }
         else
         {
-            trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{length}·{width}·{thickness}");
+            trace.Let("Wbase", s.BaseWeight, Unit.Force,
+                $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{length}·{width}·{thickness}");
         }
 
         foreach (var c in s.Columns)
         {
             if (c.Pedestal is { } pedestal)
             {
-                trace.Let(Of("Wped", c), c.PedestalWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym(Of("Aped", c), pedestal.Area, Unit.Area)}·{new Sym(Of("hp", c), c.PedestalHeight, Unit.Length)}");
+                trace.Let(Of("Wped", c), c.PedestalWeight, Unit.Force,
+                    $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym(Of("Aped", c), pedestal.Area, Unit.Area)}·{new Sym(Of("hp", c), c.PedestalHeight, Unit.Length)}");
             }
         }
 
@@ -109,11 +118,13 @@ internal static partial class BaseLoadCase
         var dry = Math.Clamp(column.Water, 0, s.SoilDepth);
         if (column.IsWet && dry < s.SoilDepth)
         {
-            trace.Let("σs", load.SoilPerArea, Unit.Pressure, $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("d,moist", dry, Unit.Length)} + {new Sym("γsat", g.SaturatedWeight, Unit.UnitWeight)}·{new Sym("d,wet", s.SoilDepth - dry, Unit.Length)}");
+            trace.Let("σs", load.SoilPerArea, Unit.Pressure,
+                $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("d,moist", dry, Unit.Length)} + {new Sym("γsat", g.SaturatedWeight, Unit.UnitWeight)}·{new Sym("d,wet", s.SoilDepth - dry, Unit.Length)}");
         }
         else
         {
-            trace.Let("σs", load.SoilPerArea, Unit.Pressure, $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("ds", s.SoilDepth, Unit.Length)}");
+            trace.Let("σs", load.SoilPerArea, Unit.Pressure,
+                $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("ds", s.SoilDepth, Unit.Length)}");
         }
 
         foreach (var c in s.Columns)
@@ -123,11 +134,13 @@ internal static partial class BaseLoadCase
             var above = column.Weight(0, columnDepth);
             if (c.Pedestal is { } p)
             {
-                trace.Let(Of("Wdis", c), displaced, Unit.Force, $"{new Sym(Of("Aped", c), p.Area, Unit.Area)}·{new Sym(Of("σped", c), load.SoilPerArea - above, Unit.Pressure)} + {new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym(Of("σcol", c), above, Unit.Pressure)}");
+                trace.Let(Of("Wdis", c), displaced, Unit.Force,
+                    $"{new Sym(Of("Aped", c), p.Area, Unit.Area)}·{new Sym(Of("σped", c), load.SoilPerArea - above, Unit.Pressure)} + {new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym(Of("σcol", c), above, Unit.Pressure)}");
             }
             else
             {
-                trace.Let(Of("Wdis", c), displaced, Unit.Force, $"{new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym("σs", load.SoilPerArea, Unit.Pressure)}");
+                trace.Let(Of("Wdis", c), displaced, Unit.Force,
+                    $"{new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym("σs", load.SoilPerArea, Unit.Pressure)}");
             }
         }
 
@@ -148,14 +161,16 @@ internal static partial class BaseLoadCase
 
         if (load.WaterPressure > 0)
         {
-            trace.Let("u", load.WaterPressure, Unit.Pressure, $"{new Sym("γw", g.WaterWeight, Unit.UnitWeight)}·({new Sym("Df", s.FoundingDepth, Unit.Length)} − {new Sym("dw", column.Water, Unit.Length)})");
+            trace.Let("u", load.WaterPressure, Unit.Pressure,
+                $"{new Sym("γw", g.WaterWeight, Unit.UnitWeight)}·({new Sym("Df", s.FoundingDepth, Unit.Length)} − {new Sym("dw", column.Water, Unit.Length)})");
             if (s.IsPolygon)
             {
                 trace.Let("U", load.WaterPressure * s.Area, Unit.Force, $"{new Sym("u", load.WaterPressure, Unit.Pressure)}·{area}");
             }
             else
             {
-                trace.Let("U", load.WaterPressure * s.Length * s.Width, Unit.Force, $"{new Sym("u", load.WaterPressure, Unit.Pressure)}·{length}·{width}");
+                trace.Let("U", load.WaterPressure * s.Length * s.Width, Unit.Force,
+                    $"{new Sym("u", load.WaterPressure, Unit.Pressure)}·{length}·{width}");
             }
         }
     }
@@ -167,8 +182,10 @@ internal static partial class BaseLoadCase
         {
             var (load, factor) = (s.PlacedLoads[i], s.Place.LoadTerms[k][i].Factor);
             var name = s.Place.Cases[load.Case].Name;
-            trace.Let($"P{i + 1}", factor * load.N, Unit.Force, $"{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{name}]", load.N, Unit.Force)}");
-            trace.Given($"x{i + 1}", load.X, Unit.Length, $"centre of load {(i + 1).ToString(CultureInfo.InvariantCulture)} beside the column from the base's centre");
+            trace.Let($"P{i + 1}", factor * load.N, Unit.Force,
+                $"{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{name}]", load.N, Unit.Force)}");
+            trace.Given($"x{i + 1}", load.X, Unit.Length,
+                $"centre of load {(i + 1).ToString(CultureInfo.InvariantCulture)} beside the column from the base's centre");
             trace.Given($"y{i + 1}", load.Y, Unit.Length, "the same along y");
         }
     }
@@ -208,9 +225,12 @@ internal static partial class BaseLoadCase
 
         if (solution.State == ContactState.Full)
         {
-            trace.Let("a", p.A, Unit.Pressure, $"{new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", length, Unit.Length)}·{new Sym("B", width, Unit.Length)})");
-            trace.Let("b·L/2", p.B * length / 2, Unit.Pressure, $"6·{new Sym("ΣN", l.N, Unit.Force)}·{new Sym("xR", l.XR, Unit.Length)}/({new Sym("L", length, Unit.Length)}^2·{new Sym("B", width, Unit.Length)})");
-            trace.Let("c·B/2", p.C * width / 2, Unit.Pressure, $"6·{new Sym("ΣN", l.N, Unit.Force)}·{new Sym("yR", l.YR, Unit.Length)}/({new Sym("L", length, Unit.Length)}·{new Sym("B", width, Unit.Length)}^2)");
+            trace.Let("a", p.A, Unit.Pressure,
+                $"{new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", length, Unit.Length)}·{new Sym("B", width, Unit.Length)})");
+            trace.Let("b·L/2", p.B * length / 2, Unit.Pressure,
+                $"6·{new Sym("ΣN", l.N, Unit.Force)}·{new Sym("xR", l.XR, Unit.Length)}/({new Sym("L", length, Unit.Length)}^2·{new Sym("B", width, Unit.Length)})");
+            trace.Let("c·B/2", p.C * width / 2, Unit.Pressure,
+                $"6·{new Sym("ΣN", l.N, Unit.Force)}·{new Sym("yR", l.YR, Unit.Length)}/({new Sym("L", length, Unit.Length)}·{new Sym("B", width, Unit.Length)}^2)");
         }
         else
         {
@@ -218,14 +238,17 @@ internal static partial class BaseLoadCase
             trace.Given("b·L/2", p.B * length / 2, Unit.Pressure, "rise from the centre to the edge at +x");
             trace.Given("c·B/2", p.C * width / 2, Unit.Pressure, "rise from the centre to the edge at +y");
             trace.Given("share", solution.Share, Unit.Ratio, "of the base in contact");
-            trace.Given("zero line", solution.ZeroLineDistance * Math.Sign(p.A), Unit.Length, string.Create(CultureInfo.InvariantCulture, $"from the centre, square to {solution.GradientAngle:0.0}° from x"));
+            trace.Given("zero line", solution.ZeroLineDistance * Math.Sign(p.A), Unit.Length,
+                string.Create(CultureInfo.InvariantCulture, $"from the centre, square to {solution.GradientAngle:0.0}° from x"));
             var r = p.OverRectangle(-length / 2, -width / 2, length / 2, width / 2);
             trace.Given("∫p dA", r.Force, Unit.Force, "the balance, exact over the polygon in contact");
         }
 
-        foreach (var (name, sx, sy) in (ReadOnlySpan<(string, int, int)>)[("p(+x,+y)", 1, 1), ("p(−x,+y)", -1, 1), ("p(−x,−y)", -1, -1), ("p(+x,−y)", 1, -1)])
+        foreach (var (name, sx, sy) in (ReadOnlySpan<(string, int, int)>)[("p(+x,+y)", 1, 1), ("p(−x,+y)", -1, 1), ("p(−x,−y)", -1, -1),
+            ("p(+x,−y)", 1, -1)])
         {
-            trace.Let(name, p.At(sx * length / 2, sy * width / 2), Unit.Pressure, $"max(0; {new Sym("a", p.A, Unit.Pressure)} {(sx > 0 ? "+" : "−")} {new Sym("b·L/2", p.B * length / 2, Unit.Pressure)} {(sy > 0 ? "+" : "−")} {new Sym("c·B/2", p.C * width / 2, Unit.Pressure)})");
+            trace.Let(name, p.At(sx * length / 2, sy * width / 2), Unit.Pressure,
+                $"max(0; {new Sym("a", p.A, Unit.Pressure)} {(sx > 0 ? "+" : "−")} {new Sym("b·L/2", p.B * length / 2, Unit.Pressure)} {(sy > 0 ? "+" : "−")} {new Sym("c·B/2", p.C * width / 2, Unit.Pressure)})");
         }
 
         return solution;
@@ -244,7 +267,9 @@ internal static partial class BaseLoadCase
         for (var i = 0; i < s.Outline.Length; i++)
         {
             var c = s.Outline[i];
-            trace.Given($"p{(i + 1).ToString(CultureInfo.InvariantCulture)}", p.At(c.X, c.Y), Unit.Pressure, $"at the corner {Unit.Length.FormatWithSymbol(c.X, s.Units)}, {Unit.Length.FormatWithSymbol(c.Y, s.Units)} from the centroid");
+            trace.Given($"p{(i + 1).ToString(CultureInfo.InvariantCulture)}", p.At(c.X, c.Y), Unit.Pressure,
+                $"at the corner {Unit.Length.FormatWithSymbol(c.X, s.Units)}, {Unit.Length.FormatWithSymbol(c.Y, s.Units)} from "
+                    + "the centroid");
         }
     }
 
@@ -269,7 +294,8 @@ internal static partial class BaseLoadCase
                 }
 
                 var factor = Math.Abs(term.Factor).ToString("0.####", CultureInfo.InvariantCulture);
-                parts.Add(new FormulaPart((parts.Count == 0 ? (term.Factor < 0 ? "−" : "") : term.Factor < 0 ? " − " : " + ") + factor + "·", default));
+                parts.Add(new FormulaPart((parts.Count == 0 ? (term.Factor < 0 ? "−" : "") : term.Factor < 0 ? " − " : " + ") + factor
+                    + "·", default));
                 parts.Add(new FormulaPart(null, new Sym(Of(symbol, s, s.Place.Cases[term.Case].Name), own, unit)));
             }
 

@@ -31,14 +31,16 @@ internal static partial class BaseLoadCase
         var q = withSurcharge ? s.Place.SurchargeFactors[k] * s.Ground.Surcharge * s.Area : 0;
         if (q != 0)
         {
-            var (factor, surcharge) = (new Sym("f", s.Place.SurchargeFactors[k], Unit.Ratio), new Sym("q", s.Ground.Surcharge, Unit.Pressure));
+            var (factor, surcharge) = (new Sym("f", s.Place.SurchargeFactors[k], Unit.Ratio),
+                new Sym("q", s.Ground.Surcharge, Unit.Pressure));
             if (s.IsPolygon)
             {
                 trace.Let("Q", q, Unit.Force, $"{factor}·{surcharge}·{new Sym("A", s.Area, Unit.Area)}");
             }
             else
             {
-                trace.Let("Q", q, Unit.Force, $"{factor}·{surcharge}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
+                trace.Let("Q", q, Unit.Force,
+                    $"{factor}·{surcharge}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
             }
         }
 
@@ -71,7 +73,8 @@ internal static partial class BaseLoadCase
         var rising = s.RisingWeight(k);
         if (rising != 0)
         {
-            n = trace.Let("ΣN", n + rising, Unit.Force, $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("Wspread", trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it"), Unit.Force)}");
+            n = trace.Let("ΣN", n + rising, Unit.Force,
+                $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("Wspread", trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it"), Unit.Force)}");
         }
 
         // The pedestal stands, and soil is missing, where the column stands.
@@ -89,13 +92,16 @@ internal static partial class BaseLoadCase
 
         if (s.PlacedLoads.Length > 0)
         {
-            sumX = trace.Let("ΣMx", sumX + besideX, Unit.Moment, $"{new Sym("ΣMx", sumX, Unit.Moment)} − {new Sym("ΣP·y", -besideX, Unit.Moment)}");
-            sumY = trace.Let("ΣMy", sumY + besideY, Unit.Moment, $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("ΣP·x", besideY, Unit.Moment)}");
+            sumX = trace.Let("ΣMx", sumX + besideX, Unit.Moment,
+                $"{new Sym("ΣMx", sumX, Unit.Moment)} − {new Sym("ΣP·y", -besideX, Unit.Moment)}");
+            sumY = trace.Let("ΣMy", sumY + besideY, Unit.Moment,
+                $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("ΣP·x", besideY, Unit.Moment)}");
         }
 
         if (rising != 0 && s.RisingMoment(k) is var turn and not 0)
         {
-            sumY = trace.Let("ΣMy", sumY + turn, Unit.Moment, $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("Mspread", trace.Given("Mspread", turn, Unit.Moment, "of that soil, which hangs on the outline, about the centroid of the area"), Unit.Moment)}");
+            sumY = trace.Let("ΣMy", sumY + turn, Unit.Moment,
+                $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("Mspread", trace.Given("Mspread", turn, Unit.Moment, "of that soil, which hangs on the outline, about the centroid of the area"), Unit.Moment)}");
         }
 
         var result = new BaseLoads(n, fx, fy, sumX, sumY);
@@ -121,7 +127,9 @@ internal static partial class BaseLoadCase
         var f = s.Combinations[k].WeightFactor;
         var soil = s.GroundLoad(k).Soil;
         return !s.HasPedestals
-            ? trace.Let("W", f * (s.BaseWeight + soil), Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)})")
-            : trace.Let("W", f * (s.BaseWeight + soil + s.PedestalWeight), Unit.Force, $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)} + {new Sym("Wped", s.PedestalWeight, Unit.Force)})");
+            ? trace.Let("W", f * (s.BaseWeight + soil), Unit.Force,
+                $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)})")
+            : trace.Let("W", f * (s.BaseWeight + soil + s.PedestalWeight), Unit.Force,
+                $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)} + {new Sym("Wped", s.PedestalWeight, Unit.Force)})");
     }
 }

@@ -84,7 +84,8 @@ public sealed partial class GroundBody
     }
 
     /// <summary>
-    /// Sides of the effective area about a resultant, m: of a rectangle L − 2·|xR| and B − 2·|yR|; of a trapezoid twice the way to the nearer end, and the width there less
+    /// Sides of the effective area about a resultant, m: of a rectangle L − 2·|xR| and B − 2·|yR|; of a trapezoid twice the way to the
+    /// nearer end, and the width there less
     /// 2·|yR|.
     /// </summary>
     public (double Along, double Across) Effective(in BaseLoads l) => IsRectangle
@@ -134,7 +135,10 @@ public sealed partial class GroundBody
     /// <summary>The angle by which its long sides turn from x, positive where it widens, radians.</summary>
     private double Slant => Math.Atan((HighWidth - LowWidth) / (2 * Length));
 
-    /// <summary>Both corners of an end by how much soil stands in them: 2 of a rectangle, tan θ/2 each of the angle θ by which the outline turns there.</summary>
+    /// <summary>
+    /// Both corners of an end by how much soil stands in them: 2 of a rectangle, tan θ/2 each of the angle θ by which the outline turns
+    /// there.
+    /// </summary>
     /// <param name="side">+1: the +x end; −1: the −x end.</param>
     public double Corners(int side) => IsRectangle ? 2 : 2 * Math.Tan(((Math.PI / 2) + (side * Slant)) / 2);
 

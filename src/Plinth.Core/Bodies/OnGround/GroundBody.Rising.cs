@@ -6,7 +6,8 @@ namespace Plinth.Core.Bodies;
 /// <content>Soil beside it that rises with it where what stands on it pulls.</content>
 public sealed partial class GroundBody
 {
-    // A slope from the top's edges upwards: at a height z over the top the soil reaches z·t beyond. By depth, buoyant below the water, as no water pushes the base up there.
+    // A slope from the top's edges upwards: at a height z over the top the soil reaches z·t beyond. By depth, buoyant below the water, as
+    // no water pushes the base up there.
     private GroundLoad Beside(in GroundLoad load, GroundColumn ground, double depth)
     {
         var t = Math.Tan(Ground.UpliftSpread * Math.PI / 180);
@@ -21,7 +22,8 @@ public sealed partial class GroundBody
     }
 
     /// <summary>
-    /// Factored weight of soil beside the base that hangs on it in a combination: where what stands on the base pulls up as a whole; on a metre of edge and at each
+    /// Factored weight of soil beside the base that hangs on it in a combination: where what stands on the base pulls up as a whole; on a
+    /// metre of edge and at each
     /// corner, kN/m and kN.
     /// </summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
@@ -50,7 +52,8 @@ public sealed partial class GroundBody
     public double RisingMoment(int combination) => IsRectangle ? 0 : RisingPart(combination, true, HighX).Moment;
 
     /// <summary>
-    /// Soil beside the part towards the beginning of an axis from a section that rises with it, taken to hang on the edges: its force and moment about the centroid along the
+    /// Soil beside the part towards the beginning of an axis from a section that rises with it, taken to hang on the edges: its force and
+    /// moment about the centroid along the
     /// axis, kN and kNm.
     /// </summary>
     internal (double Force, double Moment) RisingPart(int combination, bool alongX, double at)

@@ -7,7 +7,10 @@ using Plinth.Core.Tracing;
 
 namespace Plinth.Core.Bodies;
 
-/// <summary>The body that bears on the ground: its outline, levels and weights, what presses on it and how the ground holds it, found once for each combination and size.</summary>
+/// <summary>
+/// The body that bears on the ground: its outline, levels and weights, what presses on it and how the ground holds it, found once for each
+/// combination and size.
+/// </summary>
 /// <remarks>One rigid body; axes along its own, origin at the centroid of its outline. Lengths in m, forces in kN.</remarks>
 public sealed partial class GroundBody : Subject
 {
@@ -236,7 +239,8 @@ public sealed partial class GroundBody : Subject
         };
 
     /// <summary>What tips at most in each combination; found when it is first asked for.</summary>
-    internal Checks.OnGround.TippingBound[] Tipping => tipping ??= Checks.OnGround.TippingBound.Of(Place, Combinations, Rules.Stability.VariableResists);
+    internal Checks.OnGround.TippingBound[] Tipping =>
+        tipping ??= Checks.OnGround.TippingBound.Of(Place, Combinations, Rules.Stability.VariableResists);
 
     /// <summary>Force downwards of a case at all columns together, kN: what lifts one and presses another counts as one.</summary>
     public double CaseForce(int loadCase)
@@ -288,7 +292,8 @@ public sealed partial class GroundBody : Subject
     }
 
     /// <summary>The pressures that hold loads at the centroid.</summary>
-    internal ContactSolution Solved(in BaseLoads l) => IsRectangle ? ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR) : ContactSolver.Polygon(outline, l.N, l.XR, l.YR);
+    internal ContactSolution Solved(in BaseLoads l) =>
+        IsRectangle ? ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR) : ContactSolver.Polygon(outline, l.N, l.XR, l.YR);
 
     /// <summary>What presses on it in a combination and what holds it.</summary>
     public Figures.BodyBalance Balance(int combination)
@@ -305,14 +310,16 @@ public sealed partial class GroundBody : Subject
             beside += Place.LoadTerms[combination][i].Factor * placedLoads[i].N;
         }
 
-        return new Figures.BodyBalance(columnsN, l.N + water - columnsN - beside, beside, Contact(combination).Pressure.Over(outline).Force, water);
+        return new Figures.BodyBalance(columnsN, l.N + water - columnsN - beside, beside, Contact(combination).Pressure.Over(outline).Force,
+            water);
     }
 
     /// <summary>The loads beside the columns, on this base.</summary>
     public ReadOnlySpan<PlacedLoad> PlacedLoads => placedLoads;
 
     /// <summary>
-    /// Factored loads beside the columns within a rectangle: their sum, and its moments about the centroid, kN and kNm. What lies over the whole of an outline that is
+    /// Factored loads beside the columns within a rectangle: their sum, and its moments about the centroid, kN and kNm. What lies over the
+    /// whole of an outline that is
     /// no rectangle stands in <see cref="PressedPerArea"/>.
     /// </summary>
     public (double Force, double MomentX, double MomentY) LoadsWithin(int combination, double x0, double y0, double x1, double y1)
@@ -351,11 +358,16 @@ public sealed partial class GroundBody : Subject
 
     /// <summary>Factored weight of base, soil and surcharge on a unit of area in a combination, kPa.</summary>
     public double WeightPerArea(int combination) =>
-        (Combinations[combination].WeightFactor * GroundLoad(combination).WeightPerArea) + (Place.SurchargeFactors[combination] * Ground.Surcharge);
+        (Combinations[combination].WeightFactor * GroundLoad(combination).WeightPerArea)
+            + (Place.SurchargeFactors[combination] * Ground.Surcharge);
 
-    /// <summary>The same with what is laid over the whole of an outline that is no rectangle: there it goes with the area, not with a rectangle's sides.</summary>
+    /// <summary>
+    /// The same with what is laid over the whole of an outline that is no rectangle: there it goes with the area, not with a rectangle's
+    /// sides.
+    /// </summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public double PressedPerArea(int combination) => IsRectangle ? WeightPerArea(combination) : WeightPerArea(combination) + Place.LoadPressure(combination);
+    public double PressedPerArea(int combination) =>
+        IsRectangle ? WeightPerArea(combination) : WeightPerArea(combination) + Place.LoadPressure(combination);
 
     // Full weights; the water's own push stands apart.
     private GroundLoad Over(WaterState water, double top)
@@ -369,7 +381,8 @@ public sealed partial class GroundBody : Subject
             displaced += column.Displace(water, ground, topDepth, Area);
         }
 
-        var load = new GroundLoad(soil, Area * soil, displaced, ground.WaterPressure(Ground.Level - Underside), (Rules.Concrete.Weight * Thickness) + soil);
+        var load = new GroundLoad(soil, Area * soil, displaced, ground.WaterPressure(Ground.Level - Underside),
+            (Rules.Concrete.Weight * Thickness) + soil);
         // Where piles hold it soil beside it lifts nothing.
         return Ground.UpliftSpread > 0 && !IsPolygon ? Beside(load, ground, topDepth) : load;
     }

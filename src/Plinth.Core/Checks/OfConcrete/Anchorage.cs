@@ -13,7 +13,9 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="Most">The utilisation if all of it were needed on every side: no combination exceeds it.</param>
 internal readonly record struct AnchorageLengths(double Bottom, double Top, double Hook, double Most);
 
-/// <summary>Development of the bars on both sides of the column's faces: straight, or with hooks at their ends (ACI 318 13.2.8, 25.4).</summary>
+/// <summary>
+/// Development of the bars on both sides of the column's faces: straight, or with hooks at their ends (ACI 318 13.2.8, 25.4).
+/// </summary>
 internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLengths>
     where TAxis : struct, IAxis
 {
@@ -22,11 +24,13 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLength
     public static AnchorageLengths Capacity(SlabSpan s)
     {
         var none = default(NoTrace);
-        var (bottom, top) = (s.LooksAt(Face.Bottom) ? Anchorage.Length(s, true, 1, ref none) : 0, s.LooksAt(Face.Top) ? Anchorage.Length(s, false, 1, ref none) : 0);
+        var (bottom, top) = (s.LooksAt(Face.Bottom) ? Anchorage.Length(s, true, 1, ref none) : 0,
+            s.LooksAt(Face.Top) ? Anchorage.Length(s, false, 1, ref none) : 0);
         var hook = Math.Max(Anchorage.HookFits(s, true), Anchorage.HookFits(s, false));
         var there = Anchorage.Shortest(s);
         var needed = Math.Max(bottom, top);
-        return new AnchorageLengths(bottom, top, hook, Math.Max(hook, needed <= 0 ? 0 : there > 0 ? needed / there : double.PositiveInfinity));
+        return new AnchorageLengths(bottom, top, hook,
+            Math.Max(hook, needed <= 0 ? 0 : there > 0 ? needed / there : double.PositiveInfinity));
     }
 
     public static double UpperBound(SlabSpan s, in AnchorageLengths lengths, int k) => lengths.Most;
@@ -66,13 +70,17 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLength
         {
             var bottom = worst.Face == Face.Bottom;
             var layer = s.Layer(bottom);
-            trace.Heading($"Anchorage of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}, {(layer.Hooked ? "hooked" : "straight")}");
+            trace.Heading(
+                $"Anchorage of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}, {(layer.Hooked ? "hooked" : "straight")}");
             Side(s, k, governing, bottom, bottom ? lengths.Bottom : lengths.Top, ref trace);
         }
 
         if (worst.Done && T.Notes)
         {
-            trace.Note((s.Layer(worst.Face == Face.Bottom).Hooked ? "hooked ends" : "straight ends") + (!worst.Plain ? "" : worst.Passes ? "; plain concrete holds the moment at the face (14.5)" : " are too short, and plain concrete does not hold the moment at the face either"));
+            trace.Note((s.Layer(worst.Face == Face.Bottom).Hooked ? "hooked ends" : "straight ends")
+                + (!worst.Plain ? ""
+                    : worst.Passes ? "; plain concrete holds the moment at the face (14.5)"
+                    : " are too short, and plain concrete does not hold the moment at the face either"));
         }
 
         return worst;
@@ -89,7 +97,8 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLength
 
         var (length, cover) = (s.Length, s.Rules.Concrete.CoverSide);
         var (o, c) = (new Sym("overhang", overhang, Unit.Section), new Sym("cover", cover, Unit.Section));
-        var there = trace.Let("there", Math.Max(0, Math.Min(overhang, length - overhang) - cover), Unit.Section, $"max(0; min({o}; {new Sym("L", length, Unit.Section)} − {o}) − {c})", $"{s.Code.Name} 13.2.8.2 (both sides of the section)");
+        var there = trace.Let("there", Math.Max(0, Math.Min(overhang, length - overhang) - cover), Unit.Section,
+            $"max(0; min({o}; {new Sym("L", length, Unit.Section)} − {o}) − {c})", $"{s.Code.Name} 13.2.8.2 (both sides of the section)");
         var layer = s.Layer(bottom);
         var contact = s.Body.Contact(k).State != ContactState.NoEquilibrium;
         var excess = contact && s.Rules.Steel.AnchorageExcess && s.Code.ExcessReduces(layer.Hooked, s.Trial.Category);
@@ -102,14 +111,16 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLength
         {
             var strength = s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, layer.Area, breadth, s.Depth(bottom)).Strength;
             share = strength > 0 ? Math.Min(1, moment / strength) : 1;
-            trace.Given("share", share, Unit.Ratio, "Mu/φMn: only the steel required is anchored (anchorage-excess)", $"{s.Code.Name} 25.4.10");
+            trace.Given("share", share, Unit.Ratio, "Mu/φMn: only the steel required is anchored (anchorage-excess)",
+                $"{s.Code.Name} 25.4.10");
         }
 
         var needed = T.Records || excess ? Anchorage.Length(s, bottom, share, ref trace) : full;
         var outcome = Outcome.Ratio(needed, there);
         var symbol = layer.Hooked ? "ldh" : "ld";
 
-        // The bars are there; where plain concrete alone holds the moment no stress of them is called on, as at a short overhang. Whichever is used less counts.
+        // The bars are there; where plain concrete alone holds the moment no stress of them is called on, as at a short overhang. Whichever
+        // is used less counts.
         var thickness = s.Code.PlainThickness(s.Thickness);
         if (contact && thickness > 0 && outcome.Utilisation > 0)
         {
@@ -120,7 +131,8 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLength
                 {
                     s.Tell(forces, k, bottom, moment: true, ref trace);
                     var held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, breadth, thickness);
-                    trace.Let("utilisation", plain, Unit.Ratio, $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("φMn", held, Unit.Moment)}");
+                    trace.Let("utilisation", plain, Unit.Ratio,
+                        $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("φMn", held, Unit.Moment)}");
                 }
 
                 return outcome with { Utilisation = plain, Plain = true };
@@ -131,7 +143,8 @@ internal readonly struct Anchorage<TAxis> : ICheckRule<SlabSpan, AnchorageLength
         {
             if (outcome.Utilisation < Outcome.NoCapacity)
             {
-                trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym(symbol, needed, Unit.Section)}/{new Sym("there", there, Unit.Section)}");
+                trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,
+                    $"{new Sym(symbol, needed, Unit.Section)}/{new Sym("there", there, Unit.Section)}");
             }
             else
             {
@@ -165,7 +178,8 @@ internal static class Anchorage
 
         var rules = s.Rules.Concrete;
         var (db, breadth) = (size.Diameter, s.NarrowBreadth);
-        var spacing = trace.Let("s", (breadth - (2 * rules.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", rules.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+        var spacing = trace.Let("s", (breadth - (2 * rules.CoverSide) - db) / (layer.Count - 1), Unit.Section,
+            $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", rules.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         if (layer.Band > 0)
         {
             spacing = BarGaps.Of(s, layer).Least;
@@ -174,7 +188,9 @@ internal static class Anchorage
 
         var depth = s.Depth(bottom);
         var toFace = Math.Min(s.Thickness - depth, rules.CoverSide + (db / 2));
-        var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, toFace, rules.CoverSide, bottom ? 0 : depth - (db / 2)) { Share = share };
+        var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, toFace, rules.CoverSide,
+            bottom ? 0 : depth - (db / 2))
+        { Share = share };
         return layer.Hooked ? s.Code.HookedDevelopment(ref trace, rules, bar) : s.Code.StraightDevelopment(ref trace, rules, bar);
     }
 
@@ -185,7 +201,10 @@ internal static class Anchorage
         return Length(s, bottom, 1, ref none) <= Shortest(s) * (1 + 1e-9);
     }
 
-    /// <summary>The least length of bar on either side of a face of the column beyond which the base reaches, m; infinite where it reaches beyond none.</summary>
+    /// <summary>
+    /// The least length of bar on either side of a face of the column beyond which the base reaches, m; infinite where it reaches beyond
+    /// none.
+    /// </summary>
     public static double Shortest(SlabSpan s)
     {
         var (low, high, length) = (s.Overhang(-1), s.Overhang(1), s.Length);

@@ -5,7 +5,10 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OfConcrete;
 
-/// <summary>Least steel over the gross section: of the bottom, and of the top where it is stretched by more than plain concrete may hold, or top steel is asked.</summary>
+/// <summary>
+/// Least steel over the gross section: of the bottom, and of the top where it is stretched by more than plain concrete may hold, or top
+/// steel is asked.
+/// </summary>
 internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
     where TAxis : struct, IAxis
 {
@@ -19,14 +22,18 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
         var breadth = s.GrossBreadth;
         trace.Heading($"Minimum steel along {TAxis.Name}");
         var ratio = s.Code.MinimumSteelRatio(ref trace, s.Rules.Steel.Yield);
-        var least = trace.Let("As,min", ratio * breadth * s.Thickness, Unit.SteelArea, $"{new Sym("ρmin", ratio, Unit.Ratio)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h", s.Thickness, Unit.Section)}");
+        var least = trace.Let("As,min", ratio * breadth * s.Thickness, Unit.SteelArea,
+            $"{new Sym("ρmin", ratio, Unit.Ratio)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h", s.Thickness, Unit.Section)}");
         var worst = s.LooksAt(Face.Bottom) && s.Has(true) ? One(s, true, least, ref trace) : Outcome.NotDone;
         if (s.LooksAt(Face.Top) && s.Has(false) && Asked(s))
         {
-            trace.Remark(s.Rules.Steel.TopSteel == Concrete.TopSteel.Least ? "[steel] top-steel = \"least\" asks it of the top too." : "The top is stretched in some combination.");
+            trace.Remark(s.Rules.Steel.TopSteel == Concrete.TopSteel.Least
+                ? "[steel] top-steel = \"least\" asks it of the top too."
+                : "The top is stretched in some combination.");
             var top = One(s, false, least, ref trace);
             var higher = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
-            trace.Let("utilisation", higher.Utilisation, Unit.Ratio, $"max({new Sym("bottom", worst.Utilisation, Unit.Ratio)}; {new Sym("top", top.Utilisation, Unit.Ratio)})");
+            trace.Let("utilisation", higher.Utilisation, Unit.Ratio,
+                $"max({new Sym("bottom", worst.Utilisation, Unit.Ratio)}; {new Sym("top", top.Utilisation, Unit.Ratio)})");
             worst = higher;
         }
 
@@ -34,7 +41,8 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
     }
 
     // Bars where nothing stretches the top may be fewer; where there are none at all, flexure tells.
-    private static bool Asked(BarZone s) => s.Rules.Steel.TopSteel == Concrete.TopSteel.Least || (s.Layer(false).Any && s.Trial.NeedsTopSteel);
+    private static bool Asked(BarZone s) =>
+        s.Rules.Steel.TopSteel == Concrete.TopSteel.Least || (s.Layer(false).Any && s.Trial.NeedsTopSteel);
 
     private static Outcome One<T>(BarZone s, bool bottom, double least, ref T trace)
         where T : struct, ITrace
@@ -42,8 +50,10 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
         var layer = s.Layer(bottom);
         if (T.Records && layer.Any)
         {
-            var area = trace.Let(bottom ? "As,bottom" : "As,top", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
-            trace.Let("utilisation", least / area, Unit.Ratio, $"{new Sym("As,min", least, Unit.SteelArea)}/{new Sym("As", area, Unit.SteelArea)}");
+            var area = trace.Let(bottom ? "As,bottom" : "As,top", layer.Area, Unit.SteelArea,
+                $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
+            trace.Let("utilisation", least / area, Unit.Ratio,
+                $"{new Sym("As,min", least, Unit.SteelArea)}/{new Sym("As", area, Unit.SteelArea)}");
         }
 
         if (!bottom && !layer.Any)
@@ -72,7 +82,8 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
         {
             var top = One(s, false, ref trace);
             var higher = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
-            trace.Let("utilisation", higher.Utilisation, Unit.Ratio, $"max({new Sym("bottom", worst.Utilisation, Unit.Ratio)}; {new Sym("top", top.Utilisation, Unit.Ratio)})");
+            trace.Let("utilisation", higher.Utilisation, Unit.Ratio,
+                $"max({new Sym("bottom", worst.Utilisation, Unit.Ratio)}; {new Sym("top", top.Utilisation, Unit.Ratio)})");
             worst = higher;
         }
 
@@ -98,19 +109,27 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
             return Banded(s, layer, face, ref trace);
         }
 
-        var centres = s.IsInner ? trace.Let("s", breadth / layer.Count, Unit.Section, $"{new Sym("b", breadth, Unit.Section)}/{new Sym("n", layer.Count, Unit.Ratio)}") : trace.Let("s", (breadth - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+        var centres = s.IsInner
+            ? trace.Let("s", breadth / layer.Count, Unit.Section,
+                $"{new Sym("b", breadth, Unit.Section)}/{new Sym("n", layer.Count, Unit.Ratio)}")
+            : trace.Let("s", (breadth - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section,
+                $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         var most = Most(s, bottom, ref trace);
         var (narrow, near) = (s.NarrowBreadth, centres);
         if (narrow < breadth)
         {
-            near = trace.Let("s,narrow", (narrow - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section, $"({new Sym("b,narrow", narrow, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+            near = trace.Let("s,narrow", (narrow - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section,
+                $"({new Sym("b,narrow", narrow, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         }
 
-        var leastClear = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section, "the code's least, a bar, 4/3 of the aggregate", s.Code.SpacingClause);
-        var least = trace.Given("s,least", Math.Max(rules.LeastSpacing, leastClear + db), Unit.Section, rules.LeastSpacing >= leastClear + db ? "[steel] spacing" : "least clear distance and a bar");
+        var leastClear = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section,
+            "the code's least, a bar, 4/3 of the aggregate", s.Code.SpacingClause);
+        var least = trace.Given("s,least", Math.Max(rules.LeastSpacing, leastClear + db), Unit.Section,
+            rules.LeastSpacing >= leastClear + db ? "[steel] spacing" : "least clear distance and a bar");
         if (near > 0 && centres / most >= least / near)
         {
-            trace.Let("utilisation", centres / most, Unit.Ratio, $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
+            trace.Let("utilisation", centres / most, Unit.Ratio,
+                $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
             return Outcome.Ratio(centres, most) with { Face = face };
         }
 
@@ -118,11 +137,13 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
         var clear = near - db;
         if (clear <= 0 || leastClear / clear > rules.LeastSpacing / near)
         {
-            trace.Let("utilisation", leastClear / clear, Unit.Ratio, $"{new Sym("clear,least", leastClear, Unit.Section)}/({new Sym("s", near, Unit.Section)} − {new Sym("db", db, Unit.Section)})");
+            trace.Let("utilisation", leastClear / clear, Unit.Ratio,
+                $"{new Sym("clear,least", leastClear, Unit.Section)}/({new Sym("s", near, Unit.Section)} − {new Sym("db", db, Unit.Section)})");
             return Outcome.Ratio(leastClear, clear) with { Face = face };
         }
 
-        trace.Let("utilisation", rules.LeastSpacing / near, Unit.Ratio, $"{new Sym("s,least", rules.LeastSpacing, Unit.Section)}/{new Sym("s", near, Unit.Section)}");
+        trace.Let("utilisation", rules.LeastSpacing / near, Unit.Ratio,
+            $"{new Sym("s,least", rules.LeastSpacing, Unit.Section)}/{new Sym("s", near, Unit.Section)}");
         return Outcome.Ratio(rules.LeastSpacing, near) with { Face = face };
     }
     private static double Most<T>(BarZone s, bool bottom, ref T trace)
@@ -130,9 +151,12 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
     {
         var rules = s.Rules.Steel;
         var code = s.Code.MostSpacing(s.Thickness);
-        var most = trace.Given("s,most", Math.Min(rules.MostSpacing, code), Unit.Section, rules.MostSpacing <= code ? "[steel] spacing" : "2h and the code's limit", s.Code.SpacingClause);
+        var most = trace.Given("s,most", Math.Min(rules.MostSpacing, code), Unit.Section,
+            rules.MostSpacing <= code ? "[steel] spacing" : "2h and the code's limit", s.Code.SpacingClause);
         return rules.CrackSpacing
-            ? Math.Min(most, trace.Given("s,crack", s.Code.CrackSpacing(rules.Yield, bottom ? s.Rules.Concrete.CoverBottom : s.Rules.Concrete.CoverTop), Unit.Section, "for cracks, at two thirds of the yield stress", $"{s.Code.Name} 24.3.2"))
+            ? Math.Min(most,
+                trace.Given("s,crack", s.Code.CrackSpacing(rules.Yield, bottom ? s.Rules.Concrete.CoverBottom : s.Rules.Concrete.CoverTop),
+                    Unit.Section, "for cracks, at two thirds of the yield stress", $"{s.Code.Name} 24.3.2"))
             : most;
     }
 
@@ -143,14 +167,17 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
         var most = Most(s, face == Face.Bottom, ref trace);
         trace.Given("s,wide", gaps.Most, Unit.Section, "greatest distance of a banded layer");
         trace.Given("s,near", gaps.Least, Unit.Section, "least distance of a banded layer");
-        var least = trace.Given("s,least", Math.Max(s.Rules.Steel.LeastSpacing, s.Code.LeastClear(db, s.Rules.Concrete.Aggregate) + db), Unit.Section, "[steel] spacing, or least clear distance and a bar", s.Code.SpacingClause);
+        var least = trace.Given("s,least", Math.Max(s.Rules.Steel.LeastSpacing, s.Code.LeastClear(db, s.Rules.Concrete.Aggregate) + db),
+            Unit.Section, "[steel] spacing, or least clear distance and a bar", s.Code.SpacingClause);
         if (gaps.Most / most >= least / gaps.Least)
         {
-            trace.Let("utilisation", gaps.Most / most, Unit.Ratio, $"{new Sym("s,wide", gaps.Most, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
+            trace.Let("utilisation", gaps.Most / most, Unit.Ratio,
+                $"{new Sym("s,wide", gaps.Most, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
             return Outcome.Ratio(gaps.Most, most) with { Face = face };
         }
 
-        trace.Let("utilisation", least / gaps.Least, Unit.Ratio, $"{new Sym("s,least", least, Unit.Section)}/{new Sym("s,near", gaps.Least, Unit.Section)}");
+        trace.Let("utilisation", least / gaps.Least, Unit.Ratio,
+            $"{new Sym("s,least", least, Unit.Section)}/{new Sym("s,near", gaps.Least, Unit.Section)}");
         return Outcome.Ratio(least, gaps.Least) with { Face = face };
     }
 }
@@ -167,7 +194,8 @@ internal readonly struct LeastDepth : ICheckRule<GroundBody, Nothing>
     {
         trace.Heading("Least effective depth");
         var d = trace.Given("d", Shallower(s), Unit.Section, "of the shallower bottom layer");
-        var least = trace.Given("d,least", s.Code.LeastEffectiveDepth, Unit.Section, "bottom bars of a footing on soil", s.Code.LeastDepthClause);
+        var least = trace.Given("d,least", s.Code.LeastEffectiveDepth, Unit.Section, "bottom bars of a footing on soil",
+            s.Code.LeastDepthClause);
         trace.Let("utilisation", least / d, Unit.Ratio, $"{new Sym("d,least", least, Unit.Section)}/{new Sym("d", d, Unit.Section)}");
         return Outcome.Ratio(least, d);
     }

@@ -9,7 +9,8 @@ namespace Plinth.Core.Checks.OfConcrete;
 internal readonly record struct BarGaps(double Least, double Most)
 {
     /// <summary>
-    /// The distances: even, or for a banded layer those in the middle band, as wide as the base's shorter side, and those beside it (ACI 318 13.3.3.3).
+    /// The distances: even, or for a banded layer those in the middle band, as wide as the base's shorter side, and those beside it (ACI
+    /// 318 13.3.3.3).
     /// </summary>
     public static BarGaps Of(SlabSpan s, BarLayer layer)
     {

@@ -103,7 +103,8 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStreng
                     Strength(s, ref trace);
                 }
 
-                trace.Let("utilisation", demand / outcome.Capacity, Unit.Ratio, $"{new Sym("Mu", demand, Unit.Moment)}/{new Sym("φMn", outcome.Capacity, Unit.Moment)}");
+                trace.Let("utilisation", demand / outcome.Capacity, Unit.Ratio,
+                    $"{new Sym("Mu", demand, Unit.Moment)}/{new Sym("φMn", outcome.Capacity, Unit.Moment)}");
             }
         }
 
@@ -135,15 +136,19 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStreng
             return new FlexuralStrength(0, true, double.PositiveInfinity);
         }
 
-        var area = trace.Let("As", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
+        var area = trace.Let("As", layer.Area, Unit.SteelArea,
+            $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
         var spread = s.ShortWayFactor;
         if (spread > 1)
         {
             var beta = s.Breadth / s.Length;
             var b = new Sym("β", beta, Unit.Ratio);
             area = layer.Band > 0
-                ? trace.Let("As,eff", Math.Min(area, layer.Band * layer.Size!.Area * (beta + 1) / 2), Unit.SteelArea, $"min({new Sym("As", area, Unit.SteelArea)}; {new Sym("nband", layer.Band, Unit.Ratio)}·{new Sym("Ab", layer.Size.Area, Unit.SteelArea)}·({b} + 1)/2)", s.Code.ShortWayClause)
-                : trace.Let("As,eff", area / spread, Unit.SteelArea, $"{new Sym("As", area, Unit.SteelArea)}/(2·{b}/({b} + 1))", s.Code.ShortWayClause);
+                ? trace.Let("As,eff", Math.Min(area, layer.Band * layer.Size!.Area * (beta + 1) / 2), Unit.SteelArea,
+                    $"min({new Sym("As", area, Unit.SteelArea)}; {new Sym("nband", layer.Band, Unit.Ratio)}·{new Sym("Ab", layer.Size.Area, Unit.SteelArea)}·({b} + 1)/2)",
+                    s.Code.ShortWayClause)
+                : trace.Let("As,eff", area / spread, Unit.SteelArea, $"{new Sym("As", area, Unit.SteelArea)}/(2·{b}/({b} + 1))",
+                    s.Code.ShortWayClause);
         }
 
         trace.Given("d", s.Depth(TFace.IsBottom), Unit.Section, $"of the {(TFace.IsBottom ? "bottom" : "top")} bars along {TAxis.Name}");

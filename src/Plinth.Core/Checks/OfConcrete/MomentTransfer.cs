@@ -6,7 +6,8 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>
-/// The share γf of the moment between column and base that flexure transfers, against the bars within the strip at the column: bottom bars on one side, top bars on the other (ACI 318 8.4.2.2, 13.3.3.1).
+/// The share γf of the moment between column and base that flexure transfers, against the bars within the strip at the column: bottom bars
+/// on one side, top bars on the other (ACI 318 8.4.2.2, 13.3.3.1).
 /// The rest, γv, goes by two-way shear, at the section that governs there.
 /// </summary>
 internal readonly struct MomentTransfer : ICheckRule<PunchedArea, Nothing>
@@ -45,7 +46,8 @@ internal readonly struct MomentTransfer : ICheckRule<PunchedArea, Nothing>
     /// <summary>The same for the bars of one direction.</summary>
     public static Outcome Along(PunchedArea s, int k, bool alongX)
     {
-        if (!s.Rules.Steel.MomentTransfer || !s.LooksAt(Face.Bottom) || s.Body.Contact(k).State == ContactState.NoEquilibrium || TwoWayShear.Governing(s, k) is not (>= 0 and var at))
+        if (!s.Rules.Steel.MomentTransfer || !s.LooksAt(Face.Bottom) || s.Body.Contact(k).State == ContactState.NoEquilibrium
+            || TwoWayShear.Governing(s, k) is not (>= 0 and var at))
         {
             return Outcome.NotDone;
         }
@@ -62,10 +64,13 @@ internal readonly struct MomentTransfer : ICheckRule<PunchedArea, Nothing>
         var (b1, b2) = alongX ? (section.SideX, section.SideY) : (section.SideY, section.SideX);
         var gv = s.Code.ShearShareOfMoment(ref trace, "γv", b1, b2);
         var moment = alongX ? new Sym("My,c", my, Unit.Moment) : new Sym("Mx,c", mx, Unit.Moment);
-        var demand = trace.Let("γf·Msc", (1 - gv) * Math.Abs(alongX ? my : mx), Unit.Moment, $"(1 − {new Sym("γv", gv, Unit.Ratio)})·|{moment}|", s.Code.MomentTransferClause);
-        var strip = trace.Given("bslab", PunchingSteel.Strip(s, alongX), Unit.Section, $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
+        var demand = trace.Let("γf·Msc", (1 - gv) * Math.Abs(alongX ? my : mx), Unit.Moment,
+            $"(1 − {new Sym("γv", gv, Unit.Ratio)})·|{moment}|", s.Code.MomentTransferClause);
+        var strip = trace.Given("bslab", PunchingSteel.Strip(s, alongX), Unit.Section,
+            $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
 
-        // Turning towards +, the moment stretches the bottom there and the top on the other side; a section open to an edge has one of both.
+        // Turning towards +, the moment stretches the bottom there and the top on the other side; a section open to an edge has one of
+        // both.
         var (open, turns) = alongX ? (section.OpenX, my) : (section.OpenY, -mx);
         var strength = 0.0;
         foreach (var bottom in (ReadOnlySpan<bool>)[true, false])
@@ -87,14 +92,17 @@ internal readonly struct MomentTransfer : ICheckRule<PunchedArea, Nothing>
             }
 
             var area = PunchingSteel.Steel(s, alongX, bottom, "As,strip", strip, ref trace);
-            var depth = trace.Given("d", s.Depth(alongX, bottom), Unit.Section, $"of the {(bottom ? "bottom" : "top")} bars along {(alongX ? "x" : "y")}");
+            var depth = trace.Given("d", s.Depth(alongX, bottom), Unit.Section,
+                $"of the {(bottom ? "bottom" : "top")} bars along {(alongX ? "x" : "y")}");
             var own = s.Code.Flexure(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, area, strip, depth).Strength;
-            strength = trace.Let("ΣφMn", strength + own, Unit.Moment, $"{new Sym("ΣφMn", strength, Unit.Moment)} + {new Sym("φMn", own, Unit.Moment)}");
+            strength = trace.Let("ΣφMn", strength + own, Unit.Moment,
+                $"{new Sym("ΣφMn", strength, Unit.Moment)} + {new Sym("φMn", own, Unit.Moment)}");
         }
 
         if (strength > 0)
         {
-            trace.Let("utilisation", demand / strength, Unit.Ratio, $"{new Sym("γf·Msc", demand, Unit.Moment)}/{new Sym("ΣφMn", strength, Unit.Moment)}");
+            trace.Let("utilisation", demand / strength, Unit.Ratio,
+                $"{new Sym("γf·Msc", demand, Unit.Moment)}/{new Sym("ΣφMn", strength, Unit.Moment)}");
         }
 
         return Outcome.Ratio(demand, strength) with { Face = Face.Bottom };

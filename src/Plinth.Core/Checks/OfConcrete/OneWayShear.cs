@@ -11,7 +11,9 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="Plain">φVn of plain concrete, kN; it counts on top where <see cref="PlainConcrete"/> says.</param>
 internal readonly record struct OneWayStrength(double Bottom, double Top, double Plain);
 
-/// <summary>Shear across the whole base on both sides of the column: upward at d from the face, downward at the face (ACI 318 7.4.3.2, 13.2.7.2).</summary>
+/// <summary>
+/// Shear across the whole base on both sides of the column: upward at d from the face, downward at the face (ACI 318 7.4.3.2, 13.2.7.2).
+/// </summary>
 internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrength>
     where TAxis : struct, IAxis
 {
@@ -61,7 +63,9 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
             if (s.LooksAt(Face.Top))
             {
                 var down = s.AtFace(k, side);
-                var top = Outcome.Ratio(Significant(down.ShearDown, down.DownShear), plain ? strength.Plain : strength.Top) with { Plain = plain };
+                var top = Outcome.Ratio(Significant(down.ShearDown, down.DownShear),
+                    plain ? strength.Plain : strength.Top) with
+                { Plain = plain };
                 if (top.Utilisation > worst.Utilisation)
                 {
                     (worst, governing) = (top with { Face = Face.Top }, down);
@@ -73,7 +77,9 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
         {
             var isUp = worst.Face == Face.Bottom;
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading(isUp ? $"Upward shear across {TAxis.Name}, at d from the face" : $"Downward shear across {TAxis.Name}, at the face");
+            trace.Heading(isUp
+                ? $"Upward shear across {TAxis.Name}, at d from the face"
+                : $"Downward shear across {TAxis.Name}, at the face");
             if (!worst.Plain && (isUp || s.Layer(false).Any))
             {
                 trace.Given("d", s.Depth(isUp), Unit.Section, $"of the {(isUp ? "bottom" : "top")} bars along {TAxis.Name}");
@@ -99,7 +105,8 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
                     Strength(s, isUp, ref trace);
                 }
 
-                trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
+                trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                    $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
             }
         }
 

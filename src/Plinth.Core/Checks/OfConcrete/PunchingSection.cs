@@ -3,7 +3,10 @@ using Plinth.Core.Bodies;
 
 namespace Plinth.Core.Checks.OfConcrete;
 
-/// <summary>A critical section for two-way shear: the rectangle at d/2 round a column, closed, or open to one edge or to two adjacent edges of the base.</summary>
+/// <summary>
+/// A critical section for two-way shear: the rectangle at d/2 round a column, closed, or open to one edge or to two adjacent edges of the
+/// base.
+/// </summary>
 /// <param name="X0">Face at −x, or the edge if open there, m from the base's centre.</param>
 /// <param name="X1">Face at +x.</param>
 /// <param name="Y0">Face at −y.</param>
@@ -92,7 +95,8 @@ internal static class PunchingSectionFinder
     private const double Slack = 1e-9;
 
     /// <summary>
-    /// The closed section if it fits; the section open to each edge, or to two adjacent edges, that the column is not farther from than from the opposite one,
+    /// The closed section if it fits; the section open to each edge, or to two adjacent edges, that the column is not farther from than
+    /// from the opposite one,
     /// if it is shorter than every section with fewer open sides that fits, or none such fits: bo is a minimum (ACI 318 22.6.4.1).
     /// </summary>
     /// <returns>How many there are; 0 if none lies within the base.</returns>
@@ -141,7 +145,8 @@ internal static class PunchingSectionFinder
                     continue;
                 }
 
-                var section = new PunchingSection(ox < 0 ? lowX : x0, ox > 0 ? highX : x1, oy < 0 ? -hy : y0, oy > 0 ? hy : y1, ox, oy, depth);
+                var section = new PunchingSection(ox < 0 ? lowX : x0, ox > 0 ? highX : x1, oy < 0 ? -hy : y0, oy > 0 ? hy : y1, ox, oy,
+                    depth);
                 if (section.Perimeter < shortest - Slack)
                 {
                     sections[count++] = section;
@@ -155,7 +160,8 @@ internal static class PunchingSectionFinder
         return count;
     }
 
-    // On piles a column in the middle of a polygon is nearer to no edge: the section is closed. Where it would cross the outline it is drawn in until it lies within:
+    // On piles a column in the middle of a polygon is nearer to no edge: the section is closed. Where it would cross the outline it is
+    // drawn in until it lies within:
     // shorter than at d/2, and with less of the piles inside.
     private static int Within(PunchedArea s, double depth, ref PunchingSections sections)
     {
@@ -174,7 +180,9 @@ internal static class PunchingSectionFinder
             return 0;
         }
 
-        sections[0] = new PunchingSection(s.X - (s.SideX / 2) - fits, s.X + (s.SideX / 2) + fits, s.Y - (s.SideY / 2) - fits, s.Y + (s.SideY / 2) + fits, 0, 0, depth) { DrawnIn = fits < (depth / 2) - Slack };
+        sections[0] = new PunchingSection(s.X - (s.SideX / 2) - fits, s.X + (s.SideX / 2) + fits, s.Y - (s.SideY / 2) - fits,
+            s.Y + (s.SideY / 2) + fits, 0, 0, depth)
+        { DrawnIn = fits < (depth / 2) - Slack };
         return 1;
     }
 }

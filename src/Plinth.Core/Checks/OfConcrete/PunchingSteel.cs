@@ -34,10 +34,13 @@ internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
             var face = TwoWayShear.Sections(s);
             var section = face.Sections[at];
             trace.Heading($"Least steel at the column, {section.Words}");
-            var vu = trace.Given("Vu", TwoWayShear.Direct(s, k, face, at), Unit.Force, "of the section without moments, as for two-way shear");
-            trace.Let("vuv", vu / (section.Perimeter * section.Depth), Unit.Stress, $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
+            var vu = trace.Given("Vu", TwoWayShear.Direct(s, k, face, at), Unit.Force,
+                "of the section without moments, as for two-way shear");
+            trace.Let("vuv", vu / (section.Perimeter * section.Depth), Unit.Stress,
+                $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
             One(s, alongX, section, vu, ref trace);
-            trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("As,strip", worst.Demand, Unit.SteelArea)}/{new Sym("As", worst.Capacity, Unit.SteelArea)}");
+            trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                $"{new Sym("As,strip", worst.Demand, Unit.SteelArea)}/{new Sym("As", worst.Capacity, Unit.SteelArea)}");
         }
 
         if (T.Notes)
@@ -49,13 +52,15 @@ internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
     }
 
     /// <summary>
-    /// The worst section for the bars along x and along y, and which it is: vuv knows no moments, so it need not be the one of the highest stress.
+    /// The worst section for the bars along x and along y, and which it is: vuv knows no moments, so it need not be the one of the highest
+    /// stress.
     /// It is one for both, since what is needed is in proportion to the strip of each.
     /// </summary>
     public static (Outcome X, Outcome Y, int Section) Worst(PunchedArea s, int k)
     {
         var (worst, at, most) = (Outcome.NotDone, 0, 0.0);
-        if (!s.Rules.Steel.PunchingSteel || s.Code.PunchingSteelClause is null || !s.LooksAt(Face.Bottom) || s.Body.Contact(k).State == ContactState.NoEquilibrium)
+        if (!s.Rules.Steel.PunchingSteel || s.Code.PunchingSteelClause is null || !s.LooksAt(Face.Bottom)
+            || s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return (worst, worst, at);
         }
@@ -80,7 +85,10 @@ internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
         return (worst, worst.Done ? One(s, false, face.Sections[at], most, ref none) : worst, at);
     }
 
-    /// <summary>Breadth of the strip at the column across the bars of a direction: its side and 1.5 h on each side of it, within the base (8.4.2.2.3), m.</summary>
+    /// <summary>
+    /// Breadth of the strip at the column across the bars of a direction: its side and 1.5 h on each side of it, within the base
+    /// (8.4.2.2.3), m.
+    /// </summary>
     public static double Strip(PunchedArea s, bool alongX)
     {
         if (!s.Body.IsRectangle)
@@ -97,7 +105,9 @@ internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
     /// <summary>Where that strip begins and ends, m from the body's centroid.</summary>
     public static (double From, double To) Bounds(PunchedArea s, bool alongX)
     {
-        var (low, high) = s.Body.IsPolygon ? s.Body.Chord(alongX, alongX ? s.X : s.Y) : alongX ? (-s.Body.WidthAt(s.X) / 2, s.Body.WidthAt(s.X) / 2) : (s.Body.LowX, s.Body.HighX);
+        var (low, high) = s.Body.IsPolygon ? s.Body.Chord(alongX, alongX ? s.X : s.Y)
+            : alongX ? (-s.Body.WidthAt(s.X) / 2, s.Body.WidthAt(s.X) / 2)
+            : (s.Body.LowX, s.Body.HighX);
         var (column, side) = alongX ? (s.Y, s.SideY) : (s.X, s.SideX);
         var reach = (side / 2) + (Beside * s.Body.Thickness);
         return (Math.Max(low, column - reach), Math.Min(high, column + reach));
@@ -114,14 +124,16 @@ internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
         }
 
         var (layer, breadth) = (s.Layer(alongX, bottom), alongX ? s.Body.Width : s.Body.Length);
-        return trace.Let(symbol, layer.Area * strip / breadth, Unit.SteelArea, $"{new Sym("As,all", layer.Area, Unit.SteelArea)}·{new Sym("bslab", strip, Unit.Section)}/{new Sym("b", breadth, Unit.Section)}");
+        return trace.Let(symbol, layer.Area * strip / breadth, Unit.SteelArea,
+            $"{new Sym("As,all", layer.Area, Unit.SteelArea)}·{new Sym("bslab", strip, Unit.Section)}/{new Sym("b", breadth, Unit.Section)}");
     }
 
     private static Outcome One<T>(PunchedArea s, bool alongX, in PunchingSection section, double vu, ref T trace)
         where T : struct, ITrace
     {
         var shape = new TwoWaySection(s.Beta, section.AlphaS, section.Perimeter, section.Depth);
-        var strip = trace.Given("bslab", Strip(s, alongX), Unit.Section, $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
+        var strip = trace.Given("bslab", Strip(s, alongX), Unit.Section,
+            $"column and 1.5 h beside it across the bars along {(alongX ? "x" : "y")}, within the base");
         var stress = vu / (section.Perimeter * section.Depth);
         var least = s.Code.PunchingSteel(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, stress, strip, shape);
         var there = Steel(s, alongX, true, "As", strip, ref trace);

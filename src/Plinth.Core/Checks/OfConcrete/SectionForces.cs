@@ -14,7 +14,8 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="DownShear">Factored weights and loads beside the column on the part, kN.</param>
 /// <param name="DownMoment">Their moment about the section, kNm.</param>
 /// <param name="Deduct">Share of the weights that counts against upward effects: 1 net, 0 gross; NaN where nothing is known.</param>
-internal readonly record struct SectionForces(int Side, double At, double Overhang, double UpShear, double UpMoment, double DownShear, double DownMoment, double Deduct)
+internal readonly record struct SectionForces(int Side, double At, double Overhang, double UpShear, double UpMoment, double DownShear,
+    double DownMoment, double Deduct)
 {
     /// <summary>By how much the shear may be more or less, as piles may stand out of place, kN.</summary>
     public double SpreadShear { get; init; }
@@ -81,7 +82,8 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
             beside += (((wedge * across) + (2 * corner)) * overhang) + (wedge * overhang * overhang);
         }
 
-        return new SectionForces(side, at, overhang, f.Ground.Force + water, moment, weight + besideForce, (weight * overhang / 2) + beside, body.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
+        return new SectionForces(side, at, overhang, f.Ground.Force + water, moment, weight + besideForce, (weight * overhang / 2) + beside,
+            body.Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
     }
 
     // No ground presses on it: its own weights, loads on it and the water.
@@ -96,9 +98,12 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         const double all = double.PositiveInfinity;
         var (area, moment) = body.Beyond(alongX, side, at);
         var (from, to) = side > 0 ? (at, all) : (-all, at);
-        var (beside, besideX, besideY) = body.PlacedLoads.Length == 0 ? default : alongX ? body.LoadsWithin(k, from, -all, to, all) : body.LoadsWithin(k, -all, from, all, to);
+        var (beside, besideX, besideY) = body.PlacedLoads.Length == 0 ? default
+            : alongX ? body.LoadsWithin(k, from, -all, to, all)
+            : body.LoadsWithin(k, -all, from, all, to);
         var (water, weight) = (body.GroundLoad(k).WaterPressure, body.PressedPerArea(k));
-        return new SectionForces(side, at, overhang, water * area, water * moment, (weight * area) + beside, (weight * moment) + (side * ((alongX ? besideX : besideY) - (at * beside))), 1);
+        return new SectionForces(side, at, overhang, water * area, water * moment, (weight * area) + beside,
+            (weight * moment) + (side * ((alongX ? besideX : besideY) - (at * beside))), 1);
     }
 
     /// <summary>Tells the forces.</summary>
@@ -113,7 +118,8 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         var (s, alongX) = (span.Body, span.AlongX);
         var axis = span.Axis;
         var across = span.Breadth;
-        trace.Given(axis + ",s", At, Unit.Length, $"section from the base's centre, the part beyond it towards {(Side > 0 ? "+" : "−")}{axis}");
+        trace.Given(axis + ",s", At, Unit.Length,
+            $"section from the base's centre, the part beyond it towards {(Side > 0 ? "+" : "−")}{axis}");
         trace.Given("l", Overhang, Unit.Length, "length of the part beyond");
         trace.Given("w", s.WeightPerArea(k), Unit.Pressure, "factored weight of base, soil and surcharge per area");
         var (half, wide) = alongX ? (s.Length / 2, s.Width / 2) : (s.Width / 2, s.Length / 2);
@@ -132,19 +138,24 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
 
         if (s.RisingWeight(k) != 0)
         {
-            trace.Remark("The soil that the rising base lifts beside itself hangs on its edges; it counts among what stands beside the column.");
+            trace.Remark(
+                "The soil that the rising base lifts beside itself hangs on its edges; it counts among what stands beside the column.");
         }
 
         if (moment)
         {
             var u = wholly
-                ? trace.Let("Mp", UpMoment, Unit.Moment, $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2·({new Sym("ps", inner, Unit.Pressure)} + 2·{new Sym("pe", outer, Unit.Pressure)})/6")
-                : trace.Given("Mp", UpMoment, Unit.Moment, u0 > 0 ? "∫(p + u)·distance dA over the part beyond, exact" : "∫p·distance dA over the part beyond, exact");
+                ? trace.Let("Mp", UpMoment, Unit.Moment,
+                    $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2·({new Sym("ps", inner, Unit.Pressure)} + 2·{new Sym("pe", outer, Unit.Pressure)})/6")
+                : trace.Given("Mp", UpMoment, Unit.Moment,
+                    u0 > 0 ? "∫(p + u)·distance dA over the part beyond, exact" : "∫p·distance dA over the part beyond, exact");
             var own = s.WeightPerArea(k) * across * Overhang * Overhang / 2;
-            var w = trace.Let("Mw", own, Unit.Moment, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2/2");
+            var w = trace.Let("Mw", own, Unit.Moment,
+                $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2/2");
             if (s.PlacedLoads.Length > 0 || s.RisingWeight(k) != 0)
             {
-                w = trace.Let("Mw", DownMoment, Unit.Moment, $"{new Sym("Mw", own, Unit.Moment)} + {new Sym("Mbeside", DownMoment - own, Unit.Moment)}");
+                w = trace.Let("Mw", DownMoment, Unit.Moment,
+                    $"{new Sym("Mw", own, Unit.Moment)} + {new Sym("Mbeside", DownMoment - own, Unit.Moment)}");
             }
 
             trace.Let("Mu", up ? MomentUp : MomentDown, Unit.Moment, Net(up, "Mp", u, "Mw", w, Unit.Moment, ref trace));
@@ -152,13 +163,17 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         else
         {
             var u = wholly
-                ? trace.Let("Vp", UpShear, Unit.Force, $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}·({new Sym("ps", inner, Unit.Pressure)} + {new Sym("pe", outer, Unit.Pressure)})/2")
-                : trace.Given("Vp", UpShear, Unit.Force, u0 > 0 ? "∫(p + u) dA over the part beyond, exact" : "∫p dA over the part beyond, exact");
+                ? trace.Let("Vp", UpShear, Unit.Force,
+                    $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}·({new Sym("ps", inner, Unit.Pressure)} + {new Sym("pe", outer, Unit.Pressure)})/2")
+                : trace.Given("Vp", UpShear, Unit.Force,
+                    u0 > 0 ? "∫(p + u) dA over the part beyond, exact" : "∫p dA over the part beyond, exact");
             var own = s.WeightPerArea(k) * across * Overhang;
-            var w = trace.Let("Vw", own, Unit.Force, $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}");
+            var w = trace.Let("Vw", own, Unit.Force,
+                $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}");
             if (s.PlacedLoads.Length > 0 || s.RisingWeight(k) != 0)
             {
-                w = trace.Let("Vw", DownShear, Unit.Force, $"{new Sym("Vw", own, Unit.Force)} + {new Sym("Vbeside", DownShear - own, Unit.Force)}");
+                w = trace.Let("Vw", DownShear, Unit.Force,
+                    $"{new Sym("Vw", own, Unit.Force)} + {new Sym("Vbeside", DownShear - own, Unit.Force)}");
             }
 
             trace.Let("Vu", up ? ShearUp : ShearDown, Unit.Force, Net(up, "Vp", u, "Vw", w, Unit.Force, ref trace));

@@ -43,7 +43,8 @@ internal static class TopTension
             for (var side = -1; side <= 1; side += 2)
             {
                 ref readonly var f = ref s.AtFace(k, side);
-                var (moment, shear) = (OneWayShear<AxisX>.Significant(f.MomentDown, f.DownMoment), OneWayShear<AxisX>.Significant(f.ShearDown, f.DownShear));
+                var (moment, shear) = (OneWayShear<AxisX>.Significant(f.MomentDown, f.DownMoment),
+                    OneWayShear<AxisX>.Significant(f.ShearDown, f.DownShear));
                 if (moment <= 0 && shear <= 0)
                 {
                     continue;
@@ -51,7 +52,8 @@ internal static class TopTension
 
                 var thickness = s.Code.PlainThickness(s.Thickness);
                 if (thickness <= 0 || !s.PlainOnTop(k)
-                    || moment > s.Code.PlainFlexure(ref none, s.Rules.Concrete, s.Breadth, thickness) || shear > s.Code.PlainOneWayShear(ref none, s.Rules.Concrete, s.Breadth, thickness))
+                    || moment > s.Code.PlainFlexure(ref none, s.Rules.Concrete, s.Breadth, thickness)
+                    || shear > s.Code.PlainOneWayShear(ref none, s.Rules.Concrete, s.Breadth, thickness))
                 {
                     return true;
                 }

@@ -6,7 +6,9 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OnGround;
 
-/// <summary>Pressure on the ground against the bearing value: stated, by the size of the base, or found from the strength of the soil.</summary>
+/// <summary>
+/// Pressure on the ground against the bearing value: stated, by the size of the base, or found from the strength of the soil.
+/// </summary>
 internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
 {
     public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
@@ -64,7 +66,10 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         double pressure;
         if (g.Method == BearingMethod.ReducedArea)
         {
-            pressure = !s.IsRectangle ? Reduced(s, l, ref trace) : trace.Let("p", l.N / ((s.Length - (2 * Math.Abs(l.XR))) * (s.Width - (2 * Math.Abs(l.YR)))), Unit.Pressure, $"{new Sym("ΣN", l.N, Unit.Force)}/(({new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|)·({new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|))");
+            pressure = !s.IsRectangle
+                ? Reduced(s, l, ref trace)
+                : trace.Let("p", l.N / ((s.Length - (2 * Math.Abs(l.XR))) * (s.Width - (2 * Math.Abs(l.YR)))), Unit.Pressure,
+                    $"{new Sym("ΣN", l.N, Unit.Force)}/(({new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|)·({new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|))");
         }
         else if (!s.IsRectangle)
         {
@@ -74,7 +79,8 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         {
             var p = contact.Pressure;
             var (b, c) = (Math.Abs(p.B) * s.Length / 2, Math.Abs(p.C) * s.Width / 2);
-            pressure = trace.Let("p", p.Peak, Unit.Pressure, $"{new Sym("a", p.A, Unit.Pressure)} + |{new Sym("b·L/2", b, Unit.Pressure)}| + |{new Sym("c·B/2", c, Unit.Pressure)}|");
+            pressure = trace.Let("p", p.Peak, Unit.Pressure,
+                $"{new Sym("a", p.A, Unit.Pressure)} + |{new Sym("b·L/2", b, Unit.Pressure)}| + |{new Sym("c·B/2", c, Unit.Pressure)}|");
         }
 
         if (g.Basis == BearingBasis.Net)
@@ -97,7 +103,8 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         where T : struct, ITrace
     {
         var (lx, ly) = Sides(s, l, ref trace);
-        return trace.Let("p", l.N / (lx * ly), Unit.Pressure, $"{new Sym("ΣN", l.N, Unit.Force)}/({new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
+        return trace.Let("p", l.N / (lx * ly), Unit.Pressure,
+            $"{new Sym("ΣN", l.N, Unit.Force)}/({new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
     }
 
     /// <summary>Sides of the effective area, m.</summary>
@@ -122,7 +129,8 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         where T : struct, ITrace
     {
         var p0 = Overburden(s, k, ref trace);
-        return trace.Let("pnet", Math.Max(0, pressure - p0), Unit.Pressure, $"max(0; {new Sym("p", pressure, Unit.Pressure)} − {new Sym("p0", p0, Unit.Pressure)})");
+        return trace.Let("pnet", Math.Max(0, pressure - p0), Unit.Pressure,
+            $"max(0; {new Sym("p", pressure, Unit.Pressure)} − {new Sym("p0", p0, Unit.Pressure)})");
     }
 
     /// <summary>Effective overburden that stood at the underside before the work, kPa.</summary>
@@ -132,12 +140,16 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         var (ground, df) = (s.GroundColumn(k), s.FoundingDepth);
         if (s.Ground.LevelBefore is { } before && before != s.Ground.Level)
         {
-            return trace.Given("p0", s.Ground.OverburdenBefore(ground, df), Unit.Pressure, $"effective weight of what stood over the underside before: ground at {Unit.Length.FormatWithSymbol(before, s.Units)} then ([ground] level-before)");
+            return trace.Given("p0", s.Ground.OverburdenBefore(ground, df), Unit.Pressure,
+                $"effective weight of what stood over the underside before: ground at {Unit.Length.FormatWithSymbol(before, s.Units)} then "
+                    + "([ground] level-before)");
         }
 
         return ground.IsWet && ground.Water < df
-            ? trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure, $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("dw", ground.Water, Unit.Length)} + ({new Sym("γsat", ground.Saturated, Unit.UnitWeight)} − {new Sym("γw", ground.WaterWeight, Unit.UnitWeight)})·({new Sym("Df", df, Unit.Length)} − {new Sym("dw", ground.Water, Unit.Length)})")
-            : trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure, $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("Df", df, Unit.Length)}");
+            ? trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure,
+                $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("dw", ground.Water, Unit.Length)} + ({new Sym("γsat", ground.Saturated, Unit.UnitWeight)} − {new Sym("γw", ground.WaterWeight, Unit.UnitWeight)})·({new Sym("Df", df, Unit.Length)} − {new Sym("dw", ground.Water, Unit.Length)})")
+            : trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure,
+                $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("Df", df, Unit.Length)}");
     }
 
     private static Outcome Compare<T>(GroundBody s, int k, double pressure, double allowed, string symbol, ref T trace)
@@ -146,12 +158,14 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         var g = s.Ground;
         if (s.Combinations[k].Transient && g.TransientIncrease != 1)
         {
-            allowed = trace.Let("q,t", allowed * g.TransientIncrease, Unit.Pressure, $"{new Sym(symbol, allowed, Unit.Pressure)}·{new Sym("increase", g.TransientIncrease, Unit.Ratio)}");
+            allowed = trace.Let("q,t", allowed * g.TransientIncrease, Unit.Pressure,
+                $"{new Sym(symbol, allowed, Unit.Pressure)}·{new Sym("increase", g.TransientIncrease, Unit.Ratio)}");
         }
 
         if (allowed > 0)
         {
-            trace.Let("utilisation", pressure / allowed, Unit.Ratio, $"{new Sym("p", pressure, Unit.Pressure)}/{new Sym("q", allowed, Unit.Pressure)}");
+            trace.Let("utilisation", pressure / allowed, Unit.Ratio,
+                $"{new Sym("p", pressure, Unit.Pressure)}/{new Sym("q", allowed, Unit.Pressure)}");
         }
 
         return Outcome.Ratio(pressure, allowed);
@@ -170,21 +184,29 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         var q = drained
             ? trace.Given("q", ground.EffectiveStress(df), Unit.Pressure, "effective overburden at the underside")
             : trace.Given("q", ground.Weight(0, df), Unit.Pressure, "total overburden at the underside");
-        var vertical = drained ? l.N : trace.Let("V", l.N + (s.GroundLoad(k).WaterPressure * s.Length * s.Width), Unit.Force, $"{new Sym("ΣN", l.N, Unit.Force)} + {new Sym("U", s.GroundLoad(k).WaterPressure * s.Length * s.Width, Unit.Force)}");
+        var vertical = drained
+            ? l.N
+            : trace.Let("V", l.N + (s.GroundLoad(k).WaterPressure * s.Length * s.Width), Unit.Force,
+                $"{new Sym("ΣN", l.N, Unit.Force)} + {new Sym("U", s.GroundLoad(k).WaterPressure * s.Length * s.Width, Unit.Force)}");
         var weight = drained ? Below(s, ground, b, ref trace) : 0;
         var (fx, fy) = (l.Fx, l.Fy);
         var horizontal = Math.Sqrt((fx * fx) + (fy * fy));
         var longIsX = lx >= ly;
         var along = horizontal > 0 ? (longIsX ? fx * fx : fy * fy) / (horizontal * horizontal) : 0;
-        var ultimate = soil.Theory.Ultimate(ref trace, new BearingSituation(friction, cohesion, q, weight, df, b, Math.Min(lx, ly), Math.Max(lx, ly), vertical, horizontal, along));
-        var pressure = trace.Let("p", vertical / (lx * ly), Unit.Pressure, $"{new Sym("V", vertical, Unit.Force)}/({new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
+        var ultimate = soil.Theory.Ultimate(ref trace,
+            new BearingSituation(friction, cohesion, q, weight, df, b, Math.Min(lx, ly), Math.Max(lx, ly), vertical, horizontal, along));
+        var pressure = trace.Let("p", vertical / (lx * ly), Unit.Pressure,
+            $"{new Sym("V", vertical, Unit.Force)}/({new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
         if (s.Ground.Basis == BearingBasis.Net)
         {
-            pressure = trace.Let("pnet", Math.Max(0, pressure - q), Unit.Pressure, $"max(0; {new Sym("p", pressure, Unit.Pressure)} − {new Sym("q", q, Unit.Pressure)})");
-            ultimate = trace.Let("q,ult,net", Math.Max(0, ultimate - q), Unit.Pressure, $"max(0; {new Sym("q,ult", ultimate, Unit.Pressure)} − {new Sym("q", q, Unit.Pressure)})");
+            pressure = trace.Let("pnet", Math.Max(0, pressure - q), Unit.Pressure,
+                $"max(0; {new Sym("p", pressure, Unit.Pressure)} − {new Sym("q", q, Unit.Pressure)})");
+            ultimate = trace.Let("q,ult,net", Math.Max(0, ultimate - q), Unit.Pressure,
+                $"max(0; {new Sym("q,ult", ultimate, Unit.Pressure)} − {new Sym("q", q, Unit.Pressure)})");
         }
 
-        var allowed = trace.Let("qa", ultimate / soil.Safety, Unit.Pressure, $"{new Sym("q,ult", ultimate, Unit.Pressure)}/{new Sym("FS", soil.Safety, Unit.Ratio)}");
+        var allowed = trace.Let("qa", ultimate / soil.Safety, Unit.Pressure,
+            $"{new Sym("q,ult", ultimate, Unit.Pressure)}/{new Sym("FS", soil.Safety, Unit.Ratio)}");
         return Compare(s, k, pressure, allowed, "qa", ref trace);
     }
 
@@ -202,6 +224,7 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         var (sat, w) = (new Sym("γsat", ground.Saturated, Unit.UnitWeight), new Sym("γw", ground.WaterWeight, Unit.UnitWeight));
         return water <= df
             ? trace.Let("γ", buoyant, Unit.UnitWeight, $"{sat} − {w}")
-            : trace.Let("γ", buoyant + ((ground.Moist - buoyant) * (water - df) / breadth), Unit.UnitWeight, $"({sat} − {w}) + ({new Sym("γs", ground.Moist, Unit.UnitWeight)} − ({sat} − {w}))·({new Sym("dw", water, Unit.Length)} − {new Sym("Df", df, Unit.Length)})/{new Sym("B", breadth, Unit.Length)}");
+            : trace.Let("γ", buoyant + ((ground.Moist - buoyant) * (water - df) / breadth), Unit.UnitWeight,
+                $"({sat} − {w}) + ({new Sym("γs", ground.Moist, Unit.UnitWeight)} − ({sat} − {w}))·({new Sym("dw", water, Unit.Length)} − {new Sym("Df", df, Unit.Length)})/{new Sym("B", breadth, Unit.Length)}");
     }
 }

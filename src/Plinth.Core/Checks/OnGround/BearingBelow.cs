@@ -6,7 +6,9 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OnGround;
 
-/// <summary>Pressure on the top of deeper layers whose bearing is stated: the load on the effective area spreads evenly with depth.</summary>
+/// <summary>
+/// Pressure on the top of deeper layers whose bearing is stated: the load on the effective area spreads evenly with depth.
+/// </summary>
 internal readonly struct BearingBelow : ICheckRule<GroundBody, Nothing>
 {
     public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
@@ -41,7 +43,9 @@ internal readonly struct BearingBelow : ICheckRule<GroundBody, Nothing>
 
         if (governing >= 0 && T.Notes)
         {
-            trace.Note($"on {(layers[governing].Name.Length > 0 ? layers[governing].Name : "the layer")} {Unit.Length.FormatWithSymbol(at - s.FoundingDepth, s.Units)} below the underside");
+            trace.Note(
+                $"on {(layers[governing].Name.Length > 0 ? layers[governing].Name : "the layer")} "
+                    + $"{Unit.Length.FormatWithSymbol(at - s.FoundingDepth, s.Units)} below the underside");
         }
 
         if (governing >= 0 && T.Records)
@@ -59,22 +63,30 @@ internal readonly struct BearingBelow : ICheckRule<GroundBody, Nothing>
         var (g, ground) = (s.Ground, s.GroundColumn(k));
         ref readonly var l = ref s.Loads(k);
         trace.Heading($"Pressure on {(layer.Name.Length > 0 ? layer.Name : "the layer below")}");
-        var z = trace.Let("z", depth - s.FoundingDepth, Unit.Length, $"{new Sym("d,layer", depth, Unit.Length)} − {new Sym("Df", s.FoundingDepth, Unit.Length)}");
+        var z = trace.Let("z", depth - s.FoundingDepth, Unit.Length,
+            $"{new Sym("d,layer", depth, Unit.Length)} − {new Sym("Df", s.FoundingDepth, Unit.Length)}");
         var (lx, ly) = Bearing.Sides(s, l, ref trace);
         var p0 = Bearing.Overburden(s, k, ref trace);
-        var extra = trace.Let("ΔN", Math.Max(0, l.N - (p0 * lx * ly)), Unit.Force, $"max(0; {new Sym("ΣN", l.N, Unit.Force)} − {new Sym("p0", p0, Unit.Pressure)}·{new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
+        var extra = trace.Let("ΔN", Math.Max(0, l.N - (p0 * lx * ly)), Unit.Force,
+            $"max(0; {new Sym("ΣN", l.N, Unit.Force)} − {new Sym("p0", p0, Unit.Pressure)}·{new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
         var (spread, deep) = (new Sym("t", g.LoadSpread, Unit.Ratio), new Sym("z", z, Unit.Length));
-        var added = trace.Let("Δp", extra / ((lx + (2 * g.LoadSpread * z)) * (ly + (2 * g.LoadSpread * z))), Unit.Pressure, $"{new Sym("ΔN", extra, Unit.Force)}/(({new Sym("Lx'", lx, Unit.Length)} + 2·{spread}·{deep})·({new Sym("Ly'", ly, Unit.Length)} + 2·{spread}·{deep}))");
+        var added = trace.Let("Δp", extra / ((lx + (2 * g.LoadSpread * z)) * (ly + (2 * g.LoadSpread * z))), Unit.Pressure,
+            $"{new Sym("ΔN", extra, Unit.Force)}/(({new Sym("Lx'", lx, Unit.Length)} + 2·{spread}·{deep})·({new Sym("Ly'", ly, Unit.Length)} + 2·{spread}·{deep}))");
         var pressure = added;
         if (g.Basis == BearingBasis.Gross)
         {
             var own = trace.Given("pz", ground.EffectiveStress(depth), Unit.Pressure, "effective overburden on the layer");
-            pressure = trace.Let("p", added + own, Unit.Pressure, $"{new Sym("Δp", added, Unit.Pressure)} + {new Sym("pz", own, Unit.Pressure)}");
+            pressure = trace.Let("p", added + own, Unit.Pressure,
+                $"{new Sym("Δp", added, Unit.Pressure)} + {new Sym("pz", own, Unit.Pressure)}");
         }
 
         var allowed = layer.Bearing!.Value * (s.Combinations[k].Transient ? g.TransientIncrease : 1);
-        trace.Given("q", allowed, Unit.Pressure, s.Combinations[k].Transient && g.TransientIncrease != 1 ? "allowable on the layer, with the transient increase" : "allowable on the layer");
-        trace.Let("utilisation", pressure / allowed, Unit.Ratio, $"{new Sym("p", pressure, Unit.Pressure)}/{new Sym("q", allowed, Unit.Pressure)}");
+        trace.Given("q", allowed, Unit.Pressure,
+            s.Combinations[k].Transient && g.TransientIncrease != 1
+                ? "allowable on the layer, with the transient increase"
+                : "allowable on the layer");
+        trace.Let("utilisation", pressure / allowed, Unit.Ratio,
+            $"{new Sym("p", pressure, Unit.Pressure)}/{new Sym("q", allowed, Unit.Pressure)}");
         return Outcome.Ratio(pressure, allowed);
     }
 }

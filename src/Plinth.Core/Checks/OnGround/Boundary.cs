@@ -21,7 +21,10 @@ internal readonly struct Boundary : ICheckRule<GroundBody, Nothing>
 
         var (beyond, crossed) = s.Trial.Site.Beyond(s.InPlan());
         trace.Heading("Within the site");
-        trace.Given("beyond", beyond, Unit.Length, beyond > 0 ? "deepest point of the base on the wrong side of " + crossed : "the base lies within the boundary and clear of the zones");
+        trace.Given("beyond", beyond, Unit.Length,
+            beyond > 0
+                ? "deepest point of the base on the wrong side of " + crossed
+                : "the base lies within the boundary and clear of the zones");
         if (T.Notes && beyond > 0)
         {
             trace.Note($"crosses {crossed} by {Unit.Length.FormatWithSymbol(beyond, s.Units)}");

@@ -17,7 +17,9 @@ internal readonly struct ContactShare : ICheckRule<GroundBody, Nothing>
     {
         var combination = s.Combinations[k];
         var rules = s.Rules.Stability;
-        var required = combination.Counteracting ? rules.ContactCounteracting : combination.Transient ? rules.ContactTransient : rules.Contact;
+        var required = combination.Counteracting ? rules.ContactCounteracting
+            : combination.Transient ? rules.ContactTransient
+            : rules.Contact;
         var contact = BaseLoadCase.Contact(s, k, false, ref trace);
         if (contact.State == ContactState.NoEquilibrium)
         {
@@ -25,26 +27,36 @@ internal readonly struct ContactShare : ICheckRule<GroundBody, Nothing>
         }
 
         trace.Heading("Contact");
-        trace.Given("required", required, Unit.Ratio, combination.Counteracting ? "least share, counteracting combination" : combination.Transient ? "least share with wind or earthquake" : "least share");
+        trace.Given("required", required, Unit.Ratio,
+            combination.Counteracting ? "least share, counteracting combination"
+                : combination.Transient ? "least share with wind or earthquake"
+                : "least share");
         trace.Given("share", contact.Share, Unit.Ratio, "of the base in contact");
         if (contact.State == ContactState.Partial)
         {
-            trace.Let("utilisation", required / contact.Share, Unit.Ratio, $"{new Sym("required", required, Unit.Ratio)}/{new Sym("share", contact.Share, Unit.Ratio)}");
+            trace.Let("utilisation", required / contact.Share, Unit.Ratio,
+                $"{new Sym("required", required, Unit.Ratio)}/{new Sym("share", contact.Share, Unit.Ratio)}");
             return Outcome.Ratio(required, contact.Share);
         }
 
         if (!s.IsRectangle)
         {
-            var (least, mean) = (trace.Given("p,least", s.LeastPressure(contact.Pressure), Unit.Pressure, "at the corner that is pressed least"), trace.Given("p,mean", s.LoadsWithoutSurcharge(k).N / s.Area, Unit.Pressure, "ΣN over the area"));
-            var used = trace.Let("kern used", 1 - (least / mean), Unit.Ratio, $"1 − {new Sym("p,least", least, Unit.Pressure)}/{new Sym("p,mean", mean, Unit.Pressure)}");
-            trace.Let("utilisation", required * used, Unit.Ratio, $"{new Sym("required", required, Unit.Ratio)}·{new Sym("kern used", used, Unit.Ratio)}");
+            var (least,
+                mean) = (trace.Given("p,least", s.LeastPressure(contact.Pressure), Unit.Pressure, "at the corner that is pressed least"),
+                    trace.Given("p,mean", s.LoadsWithoutSurcharge(k).N / s.Area, Unit.Pressure, "ΣN over the area"));
+            var used = trace.Let("kern used", 1 - (least / mean), Unit.Ratio,
+                $"1 − {new Sym("p,least", least, Unit.Pressure)}/{new Sym("p,mean", mean, Unit.Pressure)}");
+            trace.Let("utilisation", required * used, Unit.Ratio,
+                $"{new Sym("required", required, Unit.Ratio)}·{new Sym("kern used", used, Unit.Ratio)}");
             return new Outcome { Done = true, Demand = required, Capacity = 1, Utilisation = required * used };
         }
 
         // While the whole base bears, its reserve shows as the share of the kern that is used.
         var l = s.LoadsWithoutSurcharge(k);
-        var kern = trace.Let("kern used", 6 * ((Math.Abs(l.XR) / s.Length) + (Math.Abs(l.YR) / s.Width)), Unit.Ratio, $"6·|{new Sym("xR", l.XR, Unit.Length)}|/{new Sym("L", s.Length, Unit.Length)} + 6·|{new Sym("yR", l.YR, Unit.Length)}|/{new Sym("B", s.Width, Unit.Length)}");
-        trace.Let("utilisation", required * kern, Unit.Ratio, $"{new Sym("required", required, Unit.Ratio)}·{new Sym("kern used", kern, Unit.Ratio)}");
+        var kern = trace.Let("kern used", 6 * ((Math.Abs(l.XR) / s.Length) + (Math.Abs(l.YR) / s.Width)), Unit.Ratio,
+            $"6·|{new Sym("xR", l.XR, Unit.Length)}|/{new Sym("L", s.Length, Unit.Length)} + 6·|{new Sym("yR", l.YR, Unit.Length)}|/{new Sym("B", s.Width, Unit.Length)}");
+        trace.Let("utilisation", required * kern, Unit.Ratio,
+            $"{new Sym("required", required, Unit.Ratio)}·{new Sym("kern used", kern, Unit.Ratio)}");
         return new Outcome { Done = true, Demand = required, Capacity = 1, Utilisation = required * kern };
     }
 }

@@ -36,10 +36,19 @@ internal readonly struct Equilibrium : ICheckRule<GroundBody, Nothing>
         {
             if (T.Notes)
             {
-                trace.Note($"nothing presses down (ΣN {Unit.Force.FormatWithSymbol(l.N, s.Units)}): more than {Unit.Force.FormatWithSymbol(-l.N, s.Units)} of factored weight is missing");
+                trace.Note(
+                    $"nothing presses down (ΣN {Unit.Force.FormatWithSymbol(l.N, s.Units)}): more than "
+                        + $"{Unit.Force.FormatWithSymbol(-l.N, s.Units)} of factored weight is missing");
             }
 
-            return new Outcome { Done = true, Demand = Outcome.NoCapacity, Capacity = 1, Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
+            return new Outcome
+            {
+                Done = true,
+                Demand = Outcome.NoCapacity,
+                Capacity = 1,
+                Utilisation = Outcome.NoCapacity,
+                FailsAnyhow = true
+            };
         }
 
         if (!s.IsRectangle)
@@ -77,10 +86,12 @@ internal readonly struct Equilibrium : ICheckRule<GroundBody, Nothing>
         trace.Given("nx", x, Unit.Ratio, "outward normal of the edge that the resultant is nearest to, from the centroid along its ray");
         trace.Given("ny", y, Unit.Ratio, "the same along y");
         trace.Given("h,edge", h, Unit.Length, "distance of that edge from the centroid");
-        trace.Let("utilisation", used, Unit.Ratio, $"({new Sym("nx", x, Unit.Ratio)}·{new Sym("xR", l.XR, Unit.Length)} + {new Sym("ny", y, Unit.Ratio)}·{new Sym("yR", l.YR, Unit.Length)})/{new Sym("h,edge", h, Unit.Length)}");
+        trace.Let("utilisation", used, Unit.Ratio,
+            $"({new Sym("nx", x, Unit.Ratio)}·{new Sym("xR", l.XR, Unit.Length)} + {new Sym("ny", y, Unit.Ratio)}·{new Sym("yR", l.YR, Unit.Length)})/{new Sym("h,edge", h, Unit.Length)}");
         if (T.Notes && lost)
         {
-            trace.Note($"tips: the resultant lies outside the base, {Unit.Length.FormatWithSymbol((used - 1) * h, s.Units)} beyond its edge");
+            trace.Note(
+                $"tips: the resultant lies outside the base, {Unit.Length.FormatWithSymbol((used - 1) * h, s.Units)} beyond its edge");
         }
 
         var outcome = Outcome.Ratio(used, 1);
@@ -92,6 +103,9 @@ internal readonly struct Equilibrium : ICheckRule<GroundBody, Nothing>
         var acrossX = Math.Abs(l.XR) / s.Length >= Math.Abs(l.YR) / s.Width;
         var (e, side) = acrossX ? (Math.Abs(l.XR), s.Length) : (Math.Abs(l.YR), s.Width);
         var weight = l.N * ((2 * e / side) - 1);
-        return string.Create(CultureInfo.InvariantCulture, $"tips: the resultant lies outside the base; at this weight a {(acrossX ? "length" : "width")} over {Unit.Length.FormatWithSymbol(2 * e, s.Units)} holds, or at this size {Unit.Force.FormatWithSymbol(weight, s.Units)} more factored weight");
+        return string.Create(CultureInfo.InvariantCulture,
+            $"tips: the resultant lies outside the base; at this weight a {(acrossX ? "length" : "width")} over "
+                + $"{Unit.Length.FormatWithSymbol(2 * e, s.Units)} holds, or at this size {Unit.Force.FormatWithSymbol(weight, s.Units)} "
+                + $"more factored weight");
     }
 }

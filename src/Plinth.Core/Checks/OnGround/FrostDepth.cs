@@ -25,7 +25,8 @@ internal readonly struct FrostDepth : ICheckRule<GroundBody, Nothing>
         var result = Outcome.Ratio(frost, s.FoundingDepth);
         if (s.FoundingDepth > 0)
         {
-            trace.Let("utilisation", result.Utilisation, Unit.Ratio, $"{new Sym("df", frost, Unit.Length)}/{new Sym("Df", s.FoundingDepth, Unit.Length)}");
+            trace.Let("utilisation", result.Utilisation, Unit.Ratio,
+                $"{new Sym("df", frost, Unit.Length)}/{new Sym("Df", s.FoundingDepth, Unit.Length)}");
         }
 
         return result;

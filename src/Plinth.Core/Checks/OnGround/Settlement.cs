@@ -7,7 +7,9 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OnGround;
 
-/// <summary>Settlement under the mean pressure beyond the overburden: by the subgrade modulus, by elastic layers, or the larger of both.</summary>
+/// <summary>
+/// Settlement under the mean pressure beyond the overburden: by the subgrade modulus, by elastic layers, or the larger of both.
+/// </summary>
 internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
 {
     public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
@@ -32,11 +34,15 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
 
         var settles = Of(s, k, ref trace);
         trace.Given("s,most", most, Unit.Settlement, "[ground] max-settlement");
-        trace.Let("utilisation", settles / most, Unit.Ratio, $"{new Sym("s", settles, Unit.Settlement)}/{new Sym("s,most", most, Unit.Settlement)}");
+        trace.Let("utilisation", settles / most, Unit.Ratio,
+            $"{new Sym("s", settles, Unit.Settlement)}/{new Sym("s,most", most, Unit.Settlement)}");
         if (T.Notes)
         {
             var l = s.Loads(k);
-            if (s.Contact(k).State != ContactState.NoEquilibrium && (s.IsRectangle ? 6 * ((Math.Abs(l.XR) / s.Length) + (Math.Abs(l.YR) / s.Width)) : 1 - (s.LeastPressure(s.Contact(k).Pressure) * s.Area / l.N)) > 0.5)
+            if (s.Contact(k).State != ContactState.NoEquilibrium
+                && (s.IsRectangle
+                    ? 6 * ((Math.Abs(l.XR) / s.Length) + (Math.Abs(l.YR) / s.Width))
+                    : 1 - (s.LeastPressure(s.Contact(k).Pressure) * s.Area / l.N)) > 0.5)
             {
                 trace.Note("mean settlement; the base also tilts, which is not found");
             }
@@ -53,17 +59,22 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
         ref readonly var l = ref s.Loads(k);
         trace.Heading("Settlement");
         var p0 = Bearing.Overburden(s, k, ref trace);
-        var q = trace.Let("q", Math.Max(0, (l.N / (s.Length * s.Width)) - p0), Unit.Pressure, $"max(0; {new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}) − {new Sym("p0", p0, Unit.Pressure)})");
+        var q = trace.Let("q", Math.Max(0, (l.N / (s.Length * s.Width)) - p0), Unit.Pressure,
+            $"max(0; {new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}) − {new Sym("p0", p0, Unit.Pressure)})");
         var settles = 0.0;
         if (g.SubgradeModulus is { } modulus)
         {
-            settles = trace.Let("s", q / modulus, Unit.Settlement, $"{new Sym("q", q, Unit.Pressure)}/{new Sym("ks", modulus, Unit.Subgrade)}");
+            settles = trace.Let("s", q / modulus, Unit.Settlement,
+                $"{new Sym("q", q, Unit.Pressure)}/{new Sym("ks", modulus, Unit.Subgrade)}");
         }
 
         if (g.Layers.Any(layer => layer.Modulus is not null))
         {
             var elastic = Elastic(s, q, ref trace);
-            settles = g.SubgradeModulus is null ? elastic : trace.Let("s", Math.Max(settles, elastic), Unit.Settlement, $"max({new Sym("s,ks", settles, Unit.Settlement)}; {new Sym("s,layers", elastic, Unit.Settlement)})");
+            settles = g.SubgradeModulus is null
+                ? elastic
+                : trace.Let("s", Math.Max(settles, elastic), Unit.Settlement,
+                    $"max({new Sym("s,ks", settles, Unit.Settlement)}; {new Sym("s,layers", elastic, Unit.Settlement)})");
         }
 
         return settles;
@@ -76,7 +87,9 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
         var parts = new List<FormulaPart>();
         if (T.Records)
         {
-            trace.Given("0.74", ElasticSettlement.CharacteristicPoint, Unit.Ratio, "characteristic point: as far from the centre over the half sides; rigid and flexible base settle alike there", "Grasshoff 1955");
+            trace.Given("0.74", ElasticSettlement.CharacteristicPoint, Unit.Ratio,
+                "characteristic point: as far from the centre over the half sides; rigid and flexible base settle alike there",
+                "Grasshoff 1955");
         }
 
         foreach (var layer in s.Ground.Layers)
@@ -89,16 +102,23 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
                 continue;
             }
 
-            var (f1, f2) = (ElasticSettlement.Factor(s.Length, s.Width, ElasticSettlement.CharacteristicPoint, from, layer.Poisson), ElasticSettlement.Factor(s.Length, s.Width, ElasticSettlement.CharacteristicPoint, to, layer.Poisson));
+            var (f1, f2) = (ElasticSettlement.Factor(s.Length, s.Width, ElasticSettlement.CharacteristicPoint, from, layer.Poisson),
+                ElasticSettlement.Factor(s.Length, s.Width, ElasticSettlement.CharacteristicPoint, to, layer.Poisson));
             var own = q * (1 - (layer.Poisson * layer.Poisson)) / e * (f2 - f1);
             sum += own;
             if (T.Records)
             {
                 var n = number.ToString(CultureInfo.InvariantCulture);
                 var name = layer.Name.Length > 0 ? layer.Name : "layer " + n;
-                trace.Given("F1" + n, f1, Unit.Length, $"Σ b·Is of the four parts down to the top of {name}, {Unit.Length.FormatWithSymbol(from, s.Units)} below the underside", "Steinbrenner 1934");
-                trace.Given("F2" + n, f2, Unit.Length, $"the same down to its bottom, {(double.IsInfinity(to) ? "without end" : Unit.Length.FormatWithSymbol(to, s.Units))}", "Steinbrenner 1934");
-                trace.Let("s" + n, own, Unit.Settlement, $"{new Sym("q", q, Unit.Pressure)}·(1 − {new Sym("ν", layer.Poisson, Unit.Ratio)}^2)/{new Sym("E", e, Unit.Stress)}·({new Sym("F2" + n, f2, Unit.Length)} − {new Sym("F1" + n, f1, Unit.Length)})", "Steinbrenner 1934");
+                trace.Given("F1" + n, f1, Unit.Length,
+                    $"Σ b·Is of the four parts down to the top of {name}, {Unit.Length.FormatWithSymbol(from, s.Units)} below the underside",
+                    "Steinbrenner 1934");
+                trace.Given("F2" + n, f2, Unit.Length,
+                    $"the same down to its bottom, {(double.IsInfinity(to) ? "without end" : Unit.Length.FormatWithSymbol(to, s.Units))}",
+                    "Steinbrenner 1934");
+                trace.Let("s" + n, own, Unit.Settlement,
+                    $"{new Sym("q", q, Unit.Pressure)}·(1 − {new Sym("ν", layer.Poisson, Unit.Ratio)}^2)/{new Sym("E", e, Unit.Stress)}·({new Sym("F2" + n, f2, Unit.Length)} − {new Sym("F1" + n, f1, Unit.Length)})",
+                    "Steinbrenner 1934");
                 if (parts.Count > 0)
                 {
                     parts.Add(new FormulaPart(" + ", default));

@@ -22,7 +22,8 @@ public readonly record struct TwoWaySection(double Beta, double AlphaS, double P
 /// <param name="CoverToCentre">Least distance of its centre from a face beside it or below it.</param>
 /// <param name="SideCover">Clear cover beside the plane of a hook, and beyond its end.</param>
 /// <param name="FreshBelow">Depth of fresh concrete cast below it.</param>
-public readonly record struct DevelopedBar(BarSize Size, double Yield, double Spacing, double CoverToCentre, double SideCover, double FreshBelow)
+public readonly record struct DevelopedBar(BarSize Size, double Yield, double Spacing, double CoverToCentre, double SideCover,
+    double FreshBelow)
 {
     /// <summary>Steel required over steel there, where a length may be reduced by it; 1: all of it counts.</summary>
     public double Share { get; init; } = 1;
@@ -40,7 +41,8 @@ public readonly record struct DevelopedBar(BarSize Size, double Yield, double Sp
 public readonly record struct LappedBar(BarSize Dowel, BarSize? Other, double Yield, double Spacing, double CoverToCentre)
 {
     /// <summary>The smaller and the larger bar.</summary>
-    public (BarSize Smaller, BarSize Larger) Ordered => Other is not { } other ? (Dowel, Dowel) : other.Diameter < Dowel.Diameter ? (other, Dowel) : (Dowel, other);
+    public (BarSize Smaller, BarSize Larger) Ordered =>
+        Other is not { } other ? (Dowel, Dowel) : other.Diameter < Dowel.Diameter ? (other, Dowel) : (Dowel, other);
 
     /// <summary>One of the bars, upright in the column.</summary>
     public DevelopedBar Developed(BarSize size) => new(size, Yield, Spacing, CoverToCentre, CoverToCentre, 0) { WithLeast = false };
@@ -54,7 +56,8 @@ public readonly record struct LappedBar(BarSize Dowel, BarSize? Other, double Yi
 /// <param name="Yield">fy of the bars.</param>
 /// <param name="Pressing">Permanent force that presses the joint; negative parts it.</param>
 /// <param name="Surface">How its surface is left.</param>
-public readonly record struct FrictionJoint(double Strength, double Lightweight, double Area, double Steel, double Yield, double Pressing, Foundations.JointSurface Surface);
+public readonly record struct FrictionJoint(double Strength, double Lightweight, double Area, double Steel, double Yield, double Pressing,
+    Foundations.JointSurface Surface);
 
 /// <summary>A tied column in shear. Lengths in m, pressures in kPa, forces in kN.</summary>
 /// <param name="Breadth">bw.</param>
@@ -64,7 +67,8 @@ public readonly record struct FrictionJoint(double Strength, double Lightweight,
 /// <param name="Ties">Area of tie legs along the shear.</param>
 /// <param name="Spacing">s of the ties.</param>
 /// <param name="Yield">fyt.</param>
-public readonly record struct ShearColumn(double Breadth, double Depth, double Gross, double Axial, double Ties, double Spacing, double Yield);
+public readonly record struct ShearColumn(double Breadth, double Depth, double Gross, double Axial, double Ties, double Spacing,
+    double Yield);
 
 /// <summary>A design code for concrete. Checks and foundations speak to it alone and never ask which it is.</summary>
 public abstract partial class ConcreteCode
@@ -109,7 +113,8 @@ public abstract partial class ConcreteCode
     /// <param name="depth">d, m.</param>
     /// <param name="steelArea">As of the bars that span, m2.</param>
     /// <param name="ofFooting">Whether it is a footing's own section, for which codes may leave the effect of its size away.</param>
-    public abstract double OneWayShear<T>(ref T trace, ConcreteRules concrete, double breadth, double depth, double steelArea, bool ofFooting = true)
+    public abstract double OneWayShear<T>(ref T trace, ConcreteRules concrete, double breadth, double depth, double steelArea,
+        bool ofFooting = true)
         where T : struct, ITrace;
 
     /// <summary>Design strength of concrete in two-way shear, φvc, kPa.</summary>
@@ -135,7 +140,8 @@ public abstract partial class ConcreteCode
     /// <param name="steelArea">As, m2.</param>
     /// <param name="breadth">b, m.</param>
     /// <param name="depth">d, m.</param>
-    public abstract FlexuralStrength Flexure<T>(ref T trace, ConcreteRules concrete, double yield, double steelArea, double breadth, double depth)
+    public abstract FlexuralStrength Flexure<T>(ref T trace, ConcreteRules concrete, double yield, double steelArea, double breadth,
+        double depth)
         where T : struct, ITrace;
 
     /// <summary>Least steel area over gross area.</summary>
@@ -236,7 +242,9 @@ public abstract partial class ConcreteCode
     /// <param name="category">Seismic design category; null: not stated.</param>
     public abstract bool ExcessReduces(bool hooked, Loads.SeismicCategory? category);
 
-    /// <summary>Share of a compressed section that counts where it has less steel than the code's ordinary least; 1 from there on.</summary>
+    /// <summary>
+    /// Share of a compressed section that counts where it has less steel than the code's ordinary least; 1 from there on.
+    /// </summary>
     /// <param name="ratio">Steel over the gross area.</param>
     public abstract double EffectiveShare(double ratio);
 
@@ -253,7 +261,10 @@ public abstract partial class ConcreteCode
     /// <summary>Clause of the moment that flexure transfers between base and column.</summary>
     public abstract string MomentTransferClause { get; }
 
-    /// <summary>Area of bars without which a footing's one-way shear strength cannot reach a shear, m2; 0 where the strength does not depend on them.</summary>
+    /// <summary>
+    /// Area of bars without which a footing's one-way shear strength cannot reach a shear, m2; 0 where the strength does not depend on
+    /// them.
+    /// </summary>
     /// <param name="concrete">The concrete.</param>
     /// <param name="breadth">bw, m.</param>
     /// <param name="depth">d, m.</param>
@@ -318,7 +329,8 @@ public abstract partial class ConcreteCode
     /// <param name="yield">fy, kPa.</param>
     /// <param name="hollowX">Clear size along x of a hollow in its middle, m; 0: none.</param>
     /// <param name="hollowY">The same along y, m.</param>
-    public abstract ColumnSection Section(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double strength, double yield, double hollowX = 0, double hollowY = 0);
+    public abstract ColumnSection Section(double sizeX, double sizeY, bool round, IReadOnlyList<SectionBar> bars, double strength,
+        double yield, double hollowX = 0, double hollowY = 0);
 
     /// <summary>Design shear stress across the keyed contact of grout with column or socket, φvnh, kPa.</summary>
     /// <param name="trace">Receives the steps.</param>
@@ -389,7 +401,8 @@ public abstract partial class ConcreteCode
     /// <param name="stress">vuv, kPa.</param>
     /// <param name="strip">bslab, m.</param>
     /// <param name="section">The critical section.</param>
-    public abstract double PunchingSteel<T>(ref T trace, ConcreteRules concrete, double yield, double stress, double strip, in TwoWaySection section)
+    public abstract double PunchingSteel<T>(ref T trace, ConcreteRules concrete, double yield, double stress, double strip,
+        in TwoWaySection section)
         where T : struct, ITrace;
 
     /// <summary>Greatest spacing of bars for crack control, m.</summary>

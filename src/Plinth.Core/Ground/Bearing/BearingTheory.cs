@@ -15,7 +15,8 @@ namespace Plinth.Core.Ground;
 /// <param name="Vertical">V.</param>
 /// <param name="Horizontal">H.</param>
 /// <param name="AlongLength">Share of H² that acts along L', cos² of its angle.</param>
-public readonly record struct BearingSituation(double Friction, double Cohesion, double Overburden, double UnitWeight, double Depth, double Breadth, double EffectiveBreadth, double EffectiveLength, double Vertical, double Horizontal, double AlongLength)
+public readonly record struct BearingSituation(double Friction, double Cohesion, double Overburden, double UnitWeight, double Depth,
+    double Breadth, double EffectiveBreadth, double EffectiveLength, double Vertical, double Horizontal, double AlongLength)
 {
     /// <summary>tan φ.</summary>
     public double Tan => Math.Tan(Friction * Math.PI / 180);
@@ -37,7 +38,8 @@ public readonly record struct BearingSituation(double Friction, double Cohesion,
 public readonly record struct BearingFactors(double C, double Q, double G);
 
 /// <summary>
-/// A theory of bearing capacity: q_ult = c·Nc·sc·dc·ic + q·Nq·sq·dq·iq + γ/2·B'·Nγ·sγ·dγ·iγ on the effective area (G. G. Meyerhof, Proc. 3rd ICSMFE, 1953).
+/// A theory of bearing capacity: q_ult = c·Nc·sc·dc·ic + q·Nq·sq·dq·iq + γ/2·B'·Nγ·sγ·dγ·iγ on the effective area (G. G. Meyerhof, Proc.
+/// 3rd ICSMFE, 1953).
 /// </summary>
 public abstract class BearingTheory
 {
@@ -59,7 +61,8 @@ public abstract class BearingTheory
     public double Ultimate<T>(ref T trace, in BearingSituation s)
         where T : struct, ITrace
     {
-        var (c, q, b) = (new Sym("c", s.Cohesion, Unit.Pressure), new Sym("q", s.Overburden, Unit.Pressure), new Sym("B'", s.EffectiveBreadth, Unit.Length));
+        var (c, q, b) = (new Sym("c", s.Cohesion, Unit.Pressure), new Sym("q", s.Overburden, Unit.Pressure),
+            new Sym("B'", s.EffectiveBreadth, Unit.Length));
         var n = Capacity(ref trace, s);
         var sh = Shape(ref trace, s, n);
         var d = DepthFactors(ref trace, s, n);
@@ -71,15 +74,20 @@ public abstract class BearingTheory
 
         return trace.Let(
             "q,ult",
-            (s.Cohesion * n.C * sh.C * d.C * i.C) + (s.Overburden * n.Q * sh.Q * d.Q * i.Q) + (s.UnitWeight / 2 * s.EffectiveBreadth * n.G * sh.G * d.G * i.G),
+            (s.Cohesion * n.C * sh.C * d.C * i.C) + (s.Overburden * n.Q * sh.Q * d.Q * i.Q)
+                + (s.UnitWeight / 2 * s.EffectiveBreadth * n.G * sh.G * d.G * i.G),
             Unit.Pressure,
             $"{c}·{new Sym("Nc", n.C, Unit.Ratio)}·{new Sym("sc", sh.C, Unit.Ratio)}·{new Sym("dc", d.C, Unit.Ratio)}·{new Sym("ic", i.C, Unit.Ratio)} + {q}·{new Sym("Nq", n.Q, Unit.Ratio)}·{new Sym("sq", sh.Q, Unit.Ratio)}·{new Sym("dq", d.Q, Unit.Ratio)}·{new Sym("iq", i.Q, Unit.Ratio)} + {new Sym("γ", s.UnitWeight, Unit.UnitWeight)}/2·{b}·{new Sym("Nγ", n.G, Unit.Ratio)}·{new Sym("sγ", sh.G, Unit.Ratio)}·{new Sym("dγ", d.G, Unit.Ratio)}·{new Sym("iγ", i.G, Unit.Ratio)}",
             Source);
     }
 
     /// <summary>Ultimate pressure where φ is zero, kPa.</summary>
-    protected virtual double Undrained<T>(ref T trace, in BearingSituation s, in BearingFactors n, in BearingFactors shape, in BearingFactors depth, in BearingFactors inclination)
-        where T : struct, ITrace => trace.Let("q,ult", (s.Cohesion * n.C * shape.C * depth.C * inclination.C) + s.Overburden, Unit.Pressure, $"{new Sym("su", s.Cohesion, Unit.Pressure)}·{new Sym("Nc", n.C, Unit.Ratio)}·{new Sym("sc", shape.C, Unit.Ratio)}·{new Sym("dc", depth.C, Unit.Ratio)}·{new Sym("ic", inclination.C, Unit.Ratio)} + {new Sym("q", s.Overburden, Unit.Pressure)}", Source);
+    protected virtual double Undrained<T>(ref T trace, in BearingSituation s, in BearingFactors n, in BearingFactors shape,
+        in BearingFactors depth, in BearingFactors inclination)
+        where T : struct, ITrace =>
+        trace.Let("q,ult", (s.Cohesion * n.C * shape.C * depth.C * inclination.C) + s.Overburden, Unit.Pressure,
+            $"{new Sym("su", s.Cohesion, Unit.Pressure)}·{new Sym("Nc", n.C, Unit.Ratio)}·{new Sym("sc", shape.C, Unit.Ratio)}·{new Sym("dc", depth.C, Unit.Ratio)}·{new Sym("ic", inclination.C, Unit.Ratio)} + {new Sym("q", s.Overburden, Unit.Pressure)}",
+            Source);
 
     /// <summary>Nγ.</summary>
     protected abstract double SelfWeight<T>(ref T trace, in BearingSituation s, double nq)
@@ -119,6 +127,8 @@ public abstract class BearingTheory
     {
         var ratio = s.Depth / s.Breadth;
         var (d, b) = (new Sym("Df", s.Depth, Unit.Length), new Sym("B", s.Breadth, Unit.Length));
-        return ratio <= 1 ? trace.Let("k", ratio, Unit.Ratio, $"{d}/{b}") : trace.Let("k", Math.Atan(ratio), Unit.Ratio, $"arctan({d}/{b})");
+        return ratio <= 1
+            ? trace.Let("k", ratio, Unit.Ratio, $"{d}/{b}")
+            : trace.Let("k", Math.Atan(ratio), Unit.Ratio, $"arctan({d}/{b})");
     }
 }

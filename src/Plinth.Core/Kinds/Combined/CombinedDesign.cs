@@ -20,7 +20,8 @@ public readonly record struct ColumnDesign(string Label, BarSpec Band, Upright U
 /// <param name="TopY">Top bars across.</param>
 /// <param name="Rest">Bottom bars across, outside all bands.</param>
 /// <param name="At">What belongs to each column, in order.</param>
-public sealed record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint Offset, BarSpec BottomX, BarSpec TopX, BarSpec TopY, BarSpec Rest, ImmutableArray<ColumnDesign> At)
+public sealed record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint Offset, BarSpec BottomX, BarSpec TopX, BarSpec TopY,
+    BarSpec Rest, ImmutableArray<ColumnDesign> At)
     : FoundationDesign(Size)
 {
     /// <inheritdoc/>
@@ -43,7 +44,9 @@ public sealed record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint O
         }
 
         var zones = At.Where(a => a.Band.Size is not null).Select(a => $"{words(a.Band)} at {a.Label}").ToList();
-        return zones.Count == 0 && Rest.Size is null ? NoBars : string.Join(", ", Rest.Size is null ? zones : [.. zones, $"{words(Rest)} between"]);
+        return zones.Count == 0 && Rest.Size is null
+            ? NoBars
+            : string.Join(", ", Rest.Size is null ? zones : [.. zones, $"{words(Rest)} between"]);
     }
 
     /// <inheritdoc/>
@@ -78,7 +81,8 @@ public sealed record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint O
     public override double AreaWith(double beyond)
     {
         var turn = Math.Atan2((Size.Width - HighWidth) / 2, Size.Length);
-        return Area + (Perimeter * beyond) + (2 * beyond * beyond * (Math.Tan((Math.PI / 4) - (turn / 2)) + Math.Tan((Math.PI / 4) + (turn / 2))));
+        return Area + (Perimeter * beyond)
+            + (2 * beyond * beyond * (Math.Tan((Math.PI / 4) - (turn / 2)) + Math.Tan((Math.PI / 4) + (turn / 2))));
     }
 
     /// <summary>Length of a long edge, m.</summary>

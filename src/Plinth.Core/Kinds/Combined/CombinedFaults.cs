@@ -15,18 +15,25 @@ internal static class CombinedFaults
             {
                 var what = design.Under(i).Pedestal is null ? "column" : "pedestal";
                 var within = plan.Within(design);
-                return (Math.Min(within.X0, within.X1) < 0 ? "length" : "width", $"the {what} of {place.Supports[i].Label} stands beyond the base; make the base larger, or change its offset or held edges");
+                return (Math.Min(within.X0, within.X1) < 0 ? "length" : "width",
+                    $"the {what} of {place.Supports[i].Label} stands beyond the base; make the base larger, or change its offset "
+                        + "or held edges");
             }
 
             if (f.Loads.Any(l => !LiesOn(l, design)))
             {
-                return ("length", $"a load of [[foundation.load]] lies beyond the base at {place.Name}; make the base larger, or mend its place");
+                return ("length",
+                    $"a load of [[foundation.load]] lies beyond the base at {place.Name}; make the base larger, or mend its place");
             }
         }
 
         var (low, high) = (Math.Min(design.Size.Width, design.HighWidth), Math.Max(design.Size.Width, design.HighWidth));
         return Shared(f.Places[0], design) is { } shared ? shared
-            : high > MostTaper * low ? ("width", $"its ends are {Dimension.Section(design.Size.Width, units)} and {Dimension.Section(design.HighWidth, units)} wide; a trapezoid whose one end is more than {MostTaper} times the other is not designed") : null;
+            : high > MostTaper * low
+                ? ("width",
+                    $"its ends are {Dimension.Section(design.Size.Width, units)} and {Dimension.Section(design.HighWidth, units)} wide; a "
+                        + $"trapezoid whose one end is more than {MostTaper} times the other is not designed")
+            : null;
     }
 
     // Beyond this a base is a triangle more than a trapezoid, and plane sections across it say little.
@@ -45,7 +52,8 @@ internal static class CombinedFaults
             var (along, across) = (x + design.Offset.X - low, y + design.Offset.Y);
             const double slack = 1e-9;
             return along >= -slack && along <= design.Size.Length + slack
-                && Math.Abs(across) <= ((design.Size.Width + ((design.HighWidth - design.Size.Width) * along / design.Size.Length)) / 2) + slack;
+                && Math.Abs(across) <= ((design.Size.Width + ((design.HighWidth - design.Size.Width) * along / design.Size.Length)) / 2)
+                    + slack;
         }
 
         return Within(load.X0, load.Y0) && Within(load.X1, load.Y1) && Within(load.X0, load.Y1) && Within(load.X1, load.Y0);
@@ -64,7 +72,9 @@ internal static class CombinedFaults
 
             foreach (var i in group.Skip(1).Where(i => design.At[i].Band.Size is not null))
             {
-                return (Key(design.At[i].Label), $"{Key(design.At[i].Label)}: {design.At[i].Label} stands beside {first.Label} and shares its band of bars across; delete the key, the band's bars stand under {Key(first.Label)}");
+                return (Key(design.At[i].Label),
+                    $"{Key(design.At[i].Label)}: {design.At[i].Label} stands beside {first.Label} and shares its band of bars across; "
+                        + $"delete the key, the band's bars stand under {Key(first.Label)}");
             }
         }
 

@@ -15,7 +15,9 @@ internal static class CombinedFields
             Example = "\"6200 mm\"",
             Get = d => new FieldValue.Length(d.Size.Length),
             Put = (d, v) => d with { Size = d.Size with { Length = ((FieldValue.Length)v).Metres } },
-            Held = (f, d) => Place(f, d).HeldLength(f.Held) is { } held ? new HeldField(new FieldValue.Length(held), f.Held.Length is null ? "edge-x0 and edge-x1, together" : "length") : null,
+            Held = (f, d) => Place(f, d).HeldLength(f.Held) is { } held
+                ? new HeldField(new FieldValue.Length(held), f.Held.Length is null ? "edge-x0 and edge-x1, together" : "length")
+                : null,
         },
         new("width", FieldForm.Widths)
         {
@@ -24,18 +26,24 @@ internal static class CombinedFields
             Get = d => Widths(d.Size.Width, d.EndWidth),
             Put = (d, v) => v is FieldValue.Ends e
                 ? (CombinedDesign)d with { Size = d.Size with { Width = e.Low }, HighWidth = e.High }
-                : (CombinedDesign)d with { Size = d.Size with { Width = ((FieldValue.Length)v).Metres }, HighWidth = ((FieldValue.Length)v).Metres },
-            Held = (f, d) => Place(f, d).HeldWidth(f.Held) is { } held ? new HeldField(Widths(held, f.Held.EndWidth ?? held), f.Held.Width is null ? "edge-y0 and edge-y1, together" : "width") : null,
+                : (CombinedDesign)d with { Size = d.Size with { Width = ((FieldValue.Length)v).Metres },
+                    HighWidth = ((FieldValue.Length)v).Metres },
+            Held = (f, d) => Place(f, d).HeldWidth(f.Held) is { } held
+                ? new HeldField(Widths(held, f.Held.EndWidth ?? held), f.Held.Width is null ? "edge-y0 and edge-y1, together" : "width")
+                : null,
         },
         SharedFields.Thickness(),
         Offset("offset-x", d => d.Offset.X, (d, v) => d with { Offset = d.Offset with { X = v } }, o => o.X),
         Offset("offset-y", d => d.Offset.Y, (d, v) => d with { Offset = d.Offset with { Y = v } }, o => o.Y),
-        Bars(["bottom-x"], true, d => d.BottomX, (d, b) => d with { BottomX = b }, f => f.Held.BottomX, d => Math.Max(d.Size.Width, d.HighWidth)),
+        Bars(["bottom-x"], true, d => d.BottomX, (d, b) => d with { BottomX = b }, f => f.Held.BottomX,
+            d => Math.Max(d.Size.Width, d.HighWidth)),
         Bars(["top-x"], false, d => d.TopX, (d, b) => d with { TopX = b }, f => f.Held.TopX, d => Math.Max(d.Size.Width, d.HighWidth)),
-        .. supports.Select((s, i) => Bars(["bottom-y", "at", s], false, d => d.At[i].Band, (d, b) => d.With(i, d.At[i] with { Band = b }), null, null)),
+        .. supports.Select((s, i) => Bars(["bottom-y", "at", s], false, d => d.At[i].Band, (d, b) => d.With(i, d.At[i] with { Band = b }),
+            null, null)),
         Bars(["bottom-y", "rest"], false, d => d.Rest, (d, b) => d with { Rest = b }, null, null),
         Bars(["top-y"], false, d => d.TopY, (d, b) => d with { TopY = b }, f => f.Held.TopY, d => d.Size.Length),
-        .. supports.SelectMany((s, i) => SharedFields.Upright(["at", s], i, (d, u) => ((CombinedDesign)d).With(i, ((CombinedDesign)d).At[i] with { Upright = u }))),
+        .. supports.SelectMany((s, i) => SharedFields.Upright(["at", s], i,
+            (d, u) => ((CombinedDesign)d).With(i, ((CombinedDesign)d).At[i] with { Upright = u }))),
     ];
 
     /// <summary>The bars across at a column that plinth.toml holds; null: open.</summary>
@@ -50,15 +58,18 @@ internal static class CombinedFields
 
     private static CombinedPlace Place(Foundation f, FoundationDesign d) => new(f.Places[0], i => d.Under(i).Pedestal);
 
-    private static DesignField Offset(string key, Func<CombinedDesign, double> get, Func<CombinedDesign, double, CombinedDesign> put, Func<(double? X, double? Y), double?> held) => new(key, FieldForm.Shift)
-    {
-        Get = d => get((CombinedDesign)d) == 0 ? null : new FieldValue.Length(get((CombinedDesign)d)),
-        Put = (d, v) => put((CombinedDesign)d, ((FieldValue.Length)v).Metres),
-        Held = (f, d) => held(Place(f, d).HeldOffset(f.Held, d.Size.Length, d.Size.Width, d.EndWidth)) is { } offset
-            ? new HeldField(new FieldValue.Length(offset), (key == "offset-x" ? f.Held.OffsetXGiven : f.Held.OffsetYGiven) ? key : $"the held edges along {key[^1]}") : null,
-    };
+    private static DesignField Offset(string key, Func<CombinedDesign, double> get, Func<CombinedDesign, double, CombinedDesign> put,
+        Func<(double? X, double? Y), double?> held) => new(key, FieldForm.Shift)
+        {
+            Get = d => get((CombinedDesign)d) == 0 ? null : new FieldValue.Length(get((CombinedDesign)d)),
+            Put = (d, v) => put((CombinedDesign)d, ((FieldValue.Length)v).Metres),
+            Held = (f, d) => held(Place(f, d).HeldOffset(f.Held, d.Size.Length, d.Size.Width, d.EndWidth)) is { } offset
+                ? new HeldField(new FieldValue.Length(offset),
+                    (key == "offset-x" ? f.Held.OffsetXGiven : f.Held.OffsetYGiven) ? key : $"the held edges along {key[^1]}") : null,
+        };
 
-    private static DesignField Bars(IReadOnlyList<string> path, bool required, Func<CombinedDesign, BarSpec> get, Func<CombinedDesign, BarSpec, CombinedDesign> put, Func<Foundation, BarSpec?>? held, Func<CombinedDesign, double>? breadth)
+    private static DesignField Bars(IReadOnlyList<string> path, bool required, Func<CombinedDesign, BarSpec> get,
+        Func<CombinedDesign, BarSpec, CombinedDesign> put, Func<Foundation, BarSpec?>? held, Func<CombinedDesign, double>? breadth)
     {
         var across = path.Count > 1;
         return new(path, FieldForm.Bars)
@@ -69,7 +80,9 @@ internal static class CombinedFields
             Put = (d, v) => put((CombinedDesign)d, ((FieldValue.Bars)v).Spec),
             Held = held is not null
                 ? (f, _) => held(f) is { } stated ? new HeldField(new FieldValue.Bars(stated), path[0]) : null
-                : (f, _) => f.Held.Own.GetValueOrDefault(string.Join('.', path)) is { } own ? new HeldField(own, string.Join('.', path)) : null,
+                : (f, _) => f.Held.Own.GetValueOrDefault(string.Join('.', path)) is { } own
+                    ? new HeldField(own, string.Join('.', path))
+                    : null,
             Layer = breadth is null ? null : (f, d, spec) => spec.Resolve(breadth((CombinedDesign)d), f.Rules.Concrete.CoverSide),
         };
     }

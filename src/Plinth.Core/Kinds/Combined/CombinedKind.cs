@@ -36,7 +36,8 @@ public sealed class CombinedKind : FoundationKind
 
     /// <inheritdoc/>
     public override FoundationDesign Blank(IReadOnlyList<string> supports) =>
-        new CombinedDesign(default, 0, default, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None, [.. supports.Select(s => new ColumnDesign(s, BarSpec.None, new Upright(null, BarSpec.None)))]);
+        new CombinedDesign(default, 0, default, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None,
+            [.. supports.Select(s => new ColumnDesign(s, BarSpec.None, new Upright(null, BarSpec.None)))]);
 
     /// <inheritdoc/>
     public override FoundationDesign? AllHeld(Foundation foundation)
@@ -44,20 +45,23 @@ public sealed class CombinedKind : FoundationKind
         ArgumentNullException.ThrowIfNull(foundation);
         var (held, place) = (foundation.Held, foundation.Places[0]);
         var uprights = place.Supports.Select((_, i) => HeldUpright.Of(foundation, i)).ToList();
-        if (held is not { Thickness: { } thickness, BottomX: { } bottom } || uprights.Exists(u => u is null) || CombinedFields.HeldRest(held) is not { } rest)
+        if (held is not { Thickness: { } thickness, BottomX: { } bottom } || uprights.Exists(u => u is null)
+            || CombinedFields.HeldRest(held) is not { } rest)
         {
             return null;
         }
 
         var plan = new CombinedPlace(place, i => uprights[i]!.Value.Pedestal);
-        if (plan.HeldLength(held) is not { } length || plan.HeldWidth(held) is not { } width || plan.HeldOffset(held, length, width, held.EndWidth ?? width) is not ({ } x, { } y))
+        if (plan.HeldLength(held) is not { } length || plan.HeldWidth(held) is not { } width
+            || plan.HeldOffset(held, length, width, held.EndWidth ?? width) is not ({ } x, { } y))
         {
             return null;
         }
 
         var bands = place.Supports.Select(s => CombinedFields.HeldBand(held, s.Label)).ToList();
         return CombinedPlace.Groups(place, i => uprights[i]!.Value.Pedestal).Any(g => bands[g[0]] is null) ? null
-            : new CombinedDesign(new BaseSize(length, width, thickness), held.EndWidth ?? width, new PlanPoint(x, y), bottom, held.TopX ?? BarSpec.None, held.TopY ?? BarSpec.None, rest,
+            : new CombinedDesign(new BaseSize(length, width, thickness), held.EndWidth ?? width, new PlanPoint(x, y), bottom,
+                held.TopX ?? BarSpec.None, held.TopY ?? BarSpec.None, rest,
                 [.. place.Supports.Select((s, i) => new ColumnDesign(s.Label, bands[i] ?? BarSpec.None, uprights[i]!.Value))]);
     }
 
@@ -65,7 +69,8 @@ public sealed class CombinedKind : FoundationKind
     public override PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design) => ((CombinedDesign)design).Offset;
 
     /// <inheritdoc/>
-    public override (string Key, string Message)? FaultOfPlan(Foundation foundation, FoundationDesign design, UnitSystem units) => CombinedFaults.Of(foundation, (CombinedDesign)design, units);
+    public override (string Key, string Message)? FaultOfPlan(Foundation foundation, FoundationDesign design, UnitSystem units) =>
+        CombinedFaults.Of(foundation, (CombinedDesign)design, units);
 
     /// <inheritdoc/>
     public override IReadOnlyList<MatBars> Mats(Project project, Foundation foundation, FoundationDesign design)
@@ -85,7 +90,8 @@ public sealed class CombinedKind : FoundationKind
     public override DataTable Schedule(Project project, IReadOnlyList<FootingRow> rows) => CombinedSchedule.Of(project, rows);
 
     /// <inheritdoc/>
-    public override Trial NewTrial(Project project, Foundation foundation, LoadedPlace place) => new CombinedTrial(project, foundation, place);
+    public override Trial NewTrial(Project project, Foundation foundation, LoadedPlace place) =>
+        new CombinedTrial(project, foundation, place);
 
     /// <inheritdoc/>
     public override IEnumerable<string> Notes(Trial trial) => base.Notes(trial).Concat(CombinedNotes.Of((CombinedTrial)trial));

@@ -14,14 +14,16 @@ internal static class CombinedMats
         var list = new List<MatBars> { new(BarRole.BottomX, t.Long.Layer(true), along) };
         foreach (var band in t.Bands)
         {
-            list.AddRange(Across(t, BarRole.BottomY, band.Layer(true), CombinedTrial.Even(band.From, band.To, band.Layer(true).Count), "at " + design.At[band.First.Index].Label));
+            list.AddRange(Across(t, BarRole.BottomY, band.Layer(true), CombinedTrial.Even(band.From, band.To, band.Layer(true).Count),
+                "at " + design.At[band.First.Index].Label));
         }
 
         var rest = t.Zones(false)[t.Bands.Length].Layer(true);
         list.AddRange(Across(t, BarRole.BottomY, rest, t.RestAt(), "between"));
         list.Add(new MatBars(BarRole.TopX, t.Long.Layer(false), along));
         var top = t.Zones(false)[t.Bands.Length + 1].Layer(false);
-        list.AddRange(Across(t, BarRole.TopY, top, BarPositions.Across(top, t.Body.Length, t.Body.Width, side).Select(x => x + ((t.Body.LowX + t.Body.HighX) / 2)), ""));
+        list.AddRange(Across(t, BarRole.TopY, top,
+            BarPositions.Across(top, t.Body.Length, t.Body.Width, side).Select(x => x + ((t.Body.LowX + t.Body.HighX) / 2)), ""));
         return list;
     }
 

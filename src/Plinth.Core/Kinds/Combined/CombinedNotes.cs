@@ -17,11 +17,14 @@ internal static class CombinedNotes
             var (x, length) = (Math.Abs(loads.XR), trial.Body.Length);
             if (x > length / MiddleThird)
             {
-                yield return string.Create(CultureInfo.InvariantCulture, $"WARNING: under {trial.Combinations[k].Name} the resultant lies {Unit.Length.FormatWithSymbol(x, trial.Units)} from the centroid, beyond a sixth of the length: lengthen the end that it lies towards, or hold no edge there");
+                yield return string.Create(CultureInfo.InvariantCulture,
+                    $"WARNING: under {trial.Combinations[k].Name} the resultant lies {Unit.Length.FormatWithSymbol(x, trial.Units)} from "
+                        + $"the centroid, beyond a sixth of the length: lengthen the end that it lies towards, or hold no edge there");
             }
             else if (x > length / 50)
             {
-                yield return $"under {trial.Combinations[k].Name} the resultant lies {Unit.Length.FormatWithSymbol(x, trial.Units)} from the centroid along x";
+                yield return $"under {trial.Combinations[k].Name} the resultant lies {Unit.Length.FormatWithSymbol(x, trial.Units)} from "
+                    + "the centroid along x";
             }
         }
 

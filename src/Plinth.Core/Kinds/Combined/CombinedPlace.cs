@@ -34,7 +34,9 @@ internal sealed class CombinedPlace
     /// <summary>The outermost face towards +y, m.</summary>
     public double HighY => columns.Max(c => c.At.Y + (c.Outline.FaceY / 2));
 
-    /// <summary>Where a held edge at −x lies, m from the origin: from the first support, or flush with the outermost face; null: it is not held.</summary>
+    /// <summary>
+    /// Where a held edge at −x lies, m from the origin: from the first support, or flush with the outermost face; null: it is not held.
+    /// </summary>
     public double? EdgeX0(HeldValues held) => held.EdgeX0 is { } e ? e.AtColumn ? LowX : First.X - e.Distance : null;
 
     /// <summary>The same at +x, from the last support.</summary>
@@ -61,18 +63,27 @@ internal sealed class CombinedPlace
     {
         var centroid = CombinedDesign.TrapezoidCentroid(length, low, high);
         var widest = Math.Max(low, high) / 2;
-        var x = held.OffsetXGiven ? held.OffsetX : EdgeX0(held) is { } a ? -(a + centroid) : EdgeX1(held) is { } b ? -(b - length + centroid) : (double?)null;
-        var y = held.OffsetYGiven ? held.OffsetY : EdgeY0(held) is { } c ? -(c + widest) : EdgeY1(held) is { } d ? -(d - widest) : (double?)null;
+        var x = held.OffsetXGiven ? held.OffsetX
+            : EdgeX0(held) is { } a ? -(a + centroid)
+            : EdgeX1(held) is { } b ? -(b - length + centroid)
+            : (double?)null;
+        var y = held.OffsetYGiven ? held.OffsetY
+            : EdgeY0(held) is { } c ? -(c + widest)
+            : EdgeY1(held) is { } d ? -(d - widest)
+            : (double?)null;
         return (x, y);
     }
 
-    /// <summary>How far the nearest face of any column stands within each edge of a base, m: towards −x, +x, −y, +y; negative: beyond it.</summary>
+    /// <summary>
+    /// How far the nearest face of any column stands within each edge of a base, m: towards −x, +x, −y, +y; negative: beyond it.
+    /// </summary>
     /// <param name="design">The base.</param>
     public (double X0, double X1, double Y0, double Y1) Within(CombinedDesign design)
     {
         var low = -CombinedDesign.TrapezoidCentroid(design.Size.Length, design.Size.Width, design.HighWidth);
         var (x0, x1, y0, y1) = (double.PositiveInfinity, double.PositiveInfinity, double.PositiveInfinity, double.PositiveInfinity);
-        double Half(double x) => (design.Size.Width + ((design.HighWidth - design.Size.Width) * Math.Clamp((x - low) / design.Size.Length, 0, 1))) / 2;
+        double Half(double x) =>
+            (design.Size.Width + ((design.HighWidth - design.Size.Width) * Math.Clamp((x - low) / design.Size.Length, 0, 1))) / 2;
         foreach (var (at, outline) in columns)
         {
             var (x, y) = (at.X + design.Offset.X, at.Y + design.Offset.Y);
@@ -100,7 +111,9 @@ internal sealed class CombinedPlace
         return -1;
     }
 
-    /// <summary>Columns whose widths overlap along x, which share a band of bars across: their numbers, group by group from −x, each in order of x.</summary>
+    /// <summary>
+    /// Columns whose widths overlap along x, which share a band of bars across: their numbers, group by group from −x, each in order of x.
+    /// </summary>
     /// <param name="place">The place.</param>
     /// <param name="pedestal">The pedestal of a column; null: none.</param>
     public static IReadOnlyList<int[]> Groups(Place place, Func<int, Pedestal?> pedestal)

@@ -38,7 +38,8 @@ internal static class CombinedProposals
             foreach (var b in all)
             {
                 var square = ((b.X - a.X) * (b.X - a.X)) + ((b.Y - a.Y) * (b.Y - a.Y));
-                if (square > ends.Square + 1e-9 && (asked.Cause == ProposalCause.NothingFound ? a == all[0] : (a.X, a.Y).CompareTo((b.X, b.Y)) <= 0))
+                if (square > ends.Square + 1e-9
+                    && (asked.Cause == ProposalCause.NothingFound ? a == all[0] : (a.X, a.Y).CompareTo((b.X, b.Y)) <= 0))
                 {
                     ends = (a, b, square);
                 }

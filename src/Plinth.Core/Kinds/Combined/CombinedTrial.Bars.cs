@@ -13,20 +13,31 @@ public sealed partial class CombinedTrial
         if (alongX)
         {
             var widest = Math.Max(Body.LowWidth, Body.HighWidth);
-            return Long.Layer(bottom).Any ? [new("", Long.Layer(bottom), Long.Depth(bottom), BarPositions.Across(Long.Layer(bottom), widest, Body.Length, side))] : [];
+            return Long.Layer(bottom).Any
+                ? [new("", Long.Layer(bottom), Long.Depth(bottom), BarPositions.Across(Long.Layer(bottom), widest, Body.Length, side))]
+                : [];
         }
 
         if (!bottom)
         {
             var middle = (Body.LowX + Body.HighX) / 2;
-            return top.Layer(false).Any ? [new("", top.Layer(false), top.Depth(false), [.. BarPositions.Across(top.Layer(false), Body.Length, Body.Width, side).Select(x => x + middle)])] : [];
+            return top.Layer(false).Any
+                ? [new("", top.Layer(false), top.Depth(false),
+                    [.. BarPositions.Across(top.Layer(false), Body.Length, Body.Width, side).Select(x => x + middle)])]
+                : [];
         }
 
-        var runs = bands.Where(b => b.Layer(true).Any).Select(b => new BarRun("at " + b.First.Support.Label, b.Layer(true), b.Depth(true), [.. Even(b.From, b.To, b.Layer(true).Count)])).ToList();
+        var runs = bands.Where(b => b.Layer(true).Any)
+            .Select(b => new BarRun("at " + b.First.Support.Label, b.Layer(true), b.Depth(true),
+                [.. Even(b.From, b.To, b.Layer(true).Count)]))
+            .ToList();
         return rest.Layer(true).Any ? [.. runs, new("between", rest.Layer(true), rest.Depth(true), RestAt())] : runs;
     }
 
-    /// <summary>Where the bottom bars across lie along x between the bands, m from the body's centroid: as many to each free length as it has of their breadth.</summary>
+    /// <summary>
+    /// Where the bottom bars across lie along x between the bands, m from the body's centroid: as many to each free length as it has of
+    /// their breadth.
+    /// </summary>
     internal IReadOnlyList<double> RestAt()
     {
         var free = new List<(double From, double To)>();
@@ -50,7 +61,11 @@ public sealed partial class CombinedTrial
         var (count, breadth) = (rest.Layer(true).Count, free.Sum(f => f.To - f.From));
         var shares = free.Select(f => count * (f.To - f.From) / breadth).ToList();
         var given = shares.Select(s => (int)Math.Floor(s + 1e-9)).ToList();
-        foreach (var i in Enumerable.Range(0, shares.Count).OrderByDescending(i => Math.Round(shares[i] - given[i], 9)).ThenBy(i => i).Take(count - given.Sum()).ToList())
+        foreach (var i in Enumerable.Range(0, shares.Count)
+            .OrderByDescending(i => Math.Round(shares[i] - given[i], 9))
+            .ThenBy(i => i)
+            .Take(count - given.Sum())
+            .ToList())
         {
             given[i]++;
         }
@@ -59,5 +74,6 @@ public sealed partial class CombinedTrial
     }
 
     /// <summary>Where bars lie in a strip whose edges are no edges of the base: each in the middle of an equal part, m.</summary>
-    internal static IEnumerable<double> Even(double from, double to, int count) => Enumerable.Range(0, count).Select(i => from + ((to - from) * (i + 0.5) / count));
+    internal static IEnumerable<double> Even(double from, double to, int count) =>
+        Enumerable.Range(0, count).Select(i => from + ((to - from) * (i + 0.5) / count));
 }

@@ -51,7 +51,9 @@ public sealed partial class CombinedTrial : Trial
         resolved = new BarLayer[groups.Count];
         bands = [.. groups.Select((g, i) => new CrossSpan(this, i, g))];
         tributaries = [.. groups.Select((g, i) => new CrossSpan(this, i, g))];
-        across = place.Supports.Any(s => Math.Abs(s.At.Y - place.Supports[0].At.Y) > OneLine) ? new LongSpan(this, bands.Length, columns, false) : null;
+        across = place.Supports.Any(s => Math.Abs(s.At.Y - place.Supports[0].At.Y) > OneLine)
+            ? new LongSpan(this, bands.Length, columns, false)
+            : null;
         flexed = across is null ? bands : [.. bands, across];
         sheared = across is null ? tributaries : [.. tributaries, across];
         rest = new InnerZone(this, bands.Length, "rest");
@@ -65,7 +67,9 @@ public sealed partial class CombinedTrial : Trial
         areas =
         [
             .. columns.Select((c, i) => new PunchedArea(this, i, c.At, c) { SpreadEvenly = false }),
-            .. Enumerable.Range(0, n - 1).Select(i => new PunchedArea(this, n + i, $"{columns[i].At}+{columns[i + 1].At}", columns[i], columns[i + 1]) { SpreadEvenly = false }),
+            .. Enumerable.Range(0, n - 1)
+                .Select(i => new PunchedArea(this, n + i, $"{columns[i].At}+{columns[i + 1].At}", columns[i],
+                    columns[i + 1]) { SpreadEvenly = false }),
         ];
         looked = new PunchedArea[areas.Length];
     }
@@ -76,7 +80,8 @@ public sealed partial class CombinedTrial : Trial
     /// <inheritdoc/>
     public override ReadOnlySpan<GroundBody> Bodies => bodies;
 
-    // Between columns the water changes nothing but last digits, and those of a design that is found differ from those of the same when it is read.
+    // Between columns the water changes nothing but last digits, and those of a design that is found differ from those of the same when it
+    // is read.
     /// <inheritdoc/>
     public override double Alike => 1e-10;
 
@@ -98,7 +103,10 @@ public sealed partial class CombinedTrial : Trial
     /// <summary>The same as a list of one, for checks.</summary>
     internal ReadOnlySpan<LongSpan> LongSpans => spansX;
 
-    /// <summary>What shear across passes through: a strip a column, or columns side by side; where they do not stand on one line the whole length too.</summary>
+    /// <summary>
+    /// What shear across passes through: a strip a column, or columns side by side; where they do not stand on one line the whole length
+    /// too.
+    /// </summary>
     internal ReadOnlySpan<SlabSpan> TributarySpans => sheared;
 
     /// <summary>What bends across: the bands; where the columns do not stand on one line the whole length too.</summary>
@@ -176,7 +184,8 @@ public sealed partial class CombinedTrial : Trial
         top.Resize();
         for (var g = 0; g < tributaries.Length; g++)
         {
-            var (from, to) = (g == 0 ? Body.LowX : (bands[g - 1].HighFace + bands[g].LowFace) / 2, g == bands.Length - 1 ? Body.HighX : (bands[g].HighFace + bands[g + 1].LowFace) / 2);
+            var (from, to) = (g == 0 ? Body.LowX : (bands[g - 1].HighFace + bands[g].LowFace) / 2,
+                g == bands.Length - 1 ? Body.HighX : (bands[g].HighFace + bands[g + 1].LowFace) / 2);
             tributaries[g].Lay(from, to, from, to);
         }
 
@@ -189,7 +198,8 @@ public sealed partial class CombinedTrial : Trial
         ArgumentNullException.ThrowIfNull(design);
         var side = Rules.Concrete.CoverSide;
         var breadth = Math.Max(Body.LowWidth, Body.HighWidth);
-        var (along, alongTop, acrossTop) = (design.BottomX.Resolve(breadth, side), design.TopX.Resolve(breadth, side), design.TopY.Resolve(Body.Length, side));
+        var (along, alongTop, acrossTop) = (design.BottomX.Resolve(breadth, side), design.TopX.Resolve(breadth, side),
+            design.TopY.Resolve(Body.Length, side));
 
         // The diameter places the bars, by which the band is as wide as it is.
         for (var g = 0; g < bands.Length; g++)
@@ -236,7 +246,8 @@ public sealed partial class CombinedTrial : Trial
     }
 
     // Bars spread evenly over the length: those of a part of it, by area.
-    private BarLayer Share(in BarLayer layer, double breadth) => layer.Size is null ? layer : layer with { Count = Math.Max(1, (int)Math.Floor((layer.Count * breadth / Body.Length) + 1e-9)) };
+    private BarLayer Share(in BarLayer layer, double breadth) =>
+        layer.Size is null ? layer : layer with { Count = Math.Max(1, (int)Math.Floor((layer.Count * breadth / Body.Length) + 1e-9)) };
 
     // Effective depths, and with them the bands.
     private void Sink()

@@ -29,7 +29,8 @@ public sealed record IsolatedDesign(BaseSize Size, BarSpec BottomX, BarSpec Bott
     /// <inheritdoc/>
     public override string Drawn(bool alongX, bool bottom) => Layer(alongX, bottom).Drawn;
 
-    private BarSpec Layer(bool alongX, bool bottom) => (alongX, bottom) switch { (true, true) => BottomX, (false, true) => BottomY, (true, false) => TopX, _ => TopY };
+    private BarSpec Layer(bool alongX, bool bottom) =>
+        (alongX, bottom) switch { (true, true) => BottomX, (false, true) => BottomY, (true, false) => TopX, _ => TopY };
 
     /// <summary>The bars in the base.</summary>
     /// <param name="sideCover">Cover at the sides, m.</param>

@@ -16,12 +16,15 @@ internal static class IsolatedFaults
             {
                 var o = BaseGeometry.Offset(f.Held, outline, design.Size);
                 var alongX = Math.Abs(o.X) + (outline.FaceX / 2) > (design.Size.Length / 2) + 1e-9;
-                return (alongX ? "length" : "width", $"the {(design.Pedestal is null ? "column" : "pedestal")} of {place.Name} stands beyond the base; make the base larger, or change its offset or held edges");
+                return (alongX ? "length" : "width",
+                    $"the {(design.Pedestal is null ? "column" : "pedestal")} of {place.Name} stands beyond the base; make the base "
+                        + "larger, or change its offset or held edges");
             }
 
             if (!BaseGeometry.AllOnBase(f, outline, design.Size))
             {
-                return ("length", $"a load of [[foundation.load]] lies beyond the base at {place.Name}; make the base larger, or mend its place");
+                return ("length",
+                    $"a load of [[foundation.load]] lies beyond the base at {place.Name}; make the base larger, or mend its place");
             }
         }
 

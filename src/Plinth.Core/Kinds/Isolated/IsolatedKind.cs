@@ -33,7 +33,8 @@ public sealed class IsolatedKind : FoundationKind
     public override IReadOnlyList<DesignField> Fields(IReadOnlyList<string> supports) => AllFields;
 
     /// <inheritdoc/>
-    public override FoundationDesign Blank(IReadOnlyList<string> supports) => new IsolatedDesign(default, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None);
+    public override FoundationDesign Blank(IReadOnlyList<string> supports) =>
+        new IsolatedDesign(default, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None);
 
     /// <inheritdoc/>
     public override FoundationDesign? AllHeld(Foundation foundation)
@@ -46,9 +47,12 @@ public sealed class IsolatedKind : FoundationKind
         }
 
         var outline = BaseGeometry.Outline(foundation.Places[0], upright.Pedestal);
-        var (length, width) = (held.Length ?? BaseGeometry.HeldSide(held.EdgeX0, held.EdgeX1, outline.FaceX), held.Width ?? BaseGeometry.HeldSide(held.EdgeY0, held.EdgeY1, outline.FaceY));
+        var (length, width) = (held.Length ?? BaseGeometry.HeldSide(held.EdgeX0, held.EdgeX1, outline.FaceX),
+            held.Width ?? BaseGeometry.HeldSide(held.EdgeY0, held.EdgeY1, outline.FaceY));
         return length is not { } l || width is not { } w ? null
-            : new IsolatedDesign(new BaseSize(l, w, thickness), x, y, held.TopX ?? BarSpec.None, held.TopY ?? BarSpec.None) { Pedestal = upright.Pedestal, Dowels = upright.Dowels };
+            : new IsolatedDesign(new BaseSize(l, w, thickness), x, y, held.TopX ?? BarSpec.None,
+                held.TopY ?? BarSpec.None)
+            { Pedestal = upright.Pedestal, Dowels = upright.Dowels };
     }
 
     /// <inheritdoc/>
@@ -61,7 +65,8 @@ public sealed class IsolatedKind : FoundationKind
     }
 
     /// <inheritdoc/>
-    public override (string Key, string Message)? FaultOfPlan(Foundation foundation, FoundationDesign design, UnitSystem units) => IsolatedFaults.Of(foundation, (IsolatedDesign)design, units);
+    public override (string Key, string Message)? FaultOfPlan(Foundation foundation, FoundationDesign design, UnitSystem units) =>
+        IsolatedFaults.Of(foundation, (IsolatedDesign)design, units);
 
     /// <inheritdoc/>
     public override IReadOnlyList<MatBars> Mats(Project project, Foundation foundation, FoundationDesign design)
@@ -85,14 +90,16 @@ public sealed class IsolatedKind : FoundationKind
     public override DataTable Schedule(Project project, IReadOnlyList<FootingRow> rows) => IsolatedSchedule.Of(project, rows);
 
     /// <inheritdoc/>
-    public override Trial NewTrial(Project project, Foundation foundation, LoadedPlace place) => new IsolatedTrial(project, foundation, place);
+    public override Trial NewTrial(Project project, Foundation foundation, LoadedPlace place) =>
+        new IsolatedTrial(project, foundation, place);
 
     /// <inheritdoc/>
     public override string? DoubtfullyRigid(Trial trial)
     {
         ArgumentNullException.ThrowIfNull(trial);
         var (body, s) = (trial.Body, trial.Columns[0]);
-        var overhang = Math.Max((body.Length / 2) + Math.Abs(s.X) - (s.Outline.X / 2), (body.Width / 2) + Math.Abs(s.Y) - (s.Outline.Y / 2));
+        var overhang = Math.Max((body.Length / 2) + Math.Abs(s.X) - (s.Outline.X / 2),
+            (body.Width / 2) + Math.Abs(s.Y) - (s.Outline.Y / 2));
         return overhang > 4 * body.Thickness ? "overhang over 4 thicknesses: a rigid base is doubtful" : null;
     }
 

@@ -101,7 +101,8 @@ public sealed class IsolatedTrial : LayeredTrial
     }
 
     /// <inheritdoc/>
-    internal override bool StraightFits(bool alongX, bool bottom) => Plinth.Core.Checks.OfConcrete.Anchorage.StraightFits(Along(alongX), bottom);
+    internal override bool StraightFits(bool alongX, bool bottom) =>
+        Plinth.Core.Checks.OfConcrete.Anchorage.StraightFits(Along(alongX), bottom);
 
     /// <inheritdoc/>
     internal override void Take(in Reinforcement bars) => Set(bars);

@@ -29,5 +29,6 @@ internal sealed class WholeSpan(Trial trial, bool alongX) : SlabSpan(trial, 0, n
         return SectionForces.Of(Body, k, AlongX, side, at + (side * (face + fromFace)));
     }
 
-    internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace) => forces.Tell(this, k, up, moment, ref trace);
+    internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace) =>
+        forces.Tell(this, k, up, moment, ref trace);
 }

@@ -9,7 +9,10 @@ namespace Plinth.Core.Kinds.PileCap;
 /// <summary>Bars of a cap that lie in no layer, and bars of its piles.</summary>
 public static class CapBars
 {
-    /// <summary>Heights of the bars along the sides of a cap over its underside, m: at no more than their spacing, from the bottom bars up to the top cover, below top bars.</summary>
+    /// <summary>
+    /// Heights of the bars along the sides of a cap over its underside, m: at no more than their spacing, from the bottom bars up to the
+    /// top cover, below top bars.
+    /// </summary>
     /// <param name="foundation">The foundation.</param>
     /// <param name="design">The design.</param>
     public static IReadOnlyList<double> SideLevels(Foundation foundation, CapDesign design)
@@ -22,7 +25,8 @@ public static class CapBars
         }
 
         var concrete = foundation.Rules.Concrete;
-        var (low, high) = (Math.Max(concrete.CoverBottom, foundation.Rules.Piles.Embedment), design.Size.Thickness - concrete.CoverTop - (size.Diameter / 2));
+        var (low, high) = (Math.Max(concrete.CoverBottom, foundation.Rules.Piles.Embedment),
+            design.Size.Thickness - concrete.CoverTop - (size.Diameter / 2));
         var n = (int)Math.Ceiling(((high - low) / spacing) - 1e-9);
         return [.. Enumerable.Range(1, Math.Max(0, design.HasTop ? n - 1 : n)).Select(i => low + (i * (high - low) / n))];
     }
@@ -41,18 +45,30 @@ public static class CapBars
         {
             // One along each edge: three long ones, three at the cut corners.
             var outline = design.Outline;
-            return [.. Enumerable.Range(0, outline.Count).Select(i => Math.Round(Math.Sqrt(Math.Pow(outline[(i + 1) % outline.Count].X - outline[i].X, 2) + Math.Pow(outline[(i + 1) % outline.Count].Y - outline[i].Y, 2)), 6)).GroupBy(l => l).OrderByDescending(g => g.Key)
-                .Select((g, i) => new BarGroup(BarRole.Sides, size, g.Count() * levels.Count, BarShape.Straight(Math.Max(size.Diameter, g.Key - (2 * cover / Math.Sqrt(3)))), "") { Where = i == 0 ? "along the sides" : "at the corners" })];
+            return [.. Enumerable.Range(0, outline.Count)
+                .Select(
+                    i =>
+                        Math.Round(Math.Sqrt(Math.Pow(outline[(i + 1) % outline.Count].X - outline[i].X, 2)
+                            + Math.Pow(outline[(i + 1) % outline.Count].Y - outline[i].Y, 2)), 6))
+                .GroupBy(l => l)
+                .OrderByDescending(g => g.Key)
+                .Select((g, i) => new BarGroup(BarRole.Sides, size, g.Count() * levels.Count,
+                    BarShape.Straight(Math.Max(size.Diameter, g.Key - (2 * cover / Math.Sqrt(3)))),
+                    "") { Where = i == 0 ? "along the sides" : "at the corners" })];
         }
 
         return
         [
-            new BarGroup(BarRole.Sides, size, 2 * levels.Count, BarShape.Straight(design.Size.Length - (2 * cover)), "") { Where = "along x" },
-            new BarGroup(BarRole.Sides, size, 2 * levels.Count, BarShape.Straight(design.Size.Width - (2 * cover)), "") { Where = "along y" },
+            new BarGroup(BarRole.Sides, size, 2 * levels.Count, BarShape.Straight(design.Size.Length - (2 * cover)),
+                "") { Where = "along x" },
+            new BarGroup(BarRole.Sides, size, 2 * levels.Count, BarShape.Straight(design.Size.Width - (2 * cover)),
+                "") { Where = "along y" },
         ];
     }
 
-    /// <summary>How far the bars of piles run on into a cap above their heads, m: their development length, no farther than the top cover.</summary>
+    /// <summary>
+    /// How far the bars of piles run on into a cap above their heads, m: their development length, no farther than the top cover.
+    /// </summary>
     /// <param name="project">The project.</param>
     /// <param name="foundation">The foundation.</param>
     /// <param name="design">The design.</param>
@@ -68,11 +84,15 @@ public static class CapBars
 
         var (rules, none) = (foundation.Rules, default(Tracing.NoTrace));
         var round = Math.PI * (rules.Piles.Side - (2 * rules.Piles.Cover)) / Math.Max(1, bars.Count);
-        var length = project.Code.StraightDevelopment(ref none, rules.Concrete, new DevelopedBar(size, rules.Steel.Yield, round, rules.Piles.Cover + (rules.Piles.Ties?.Size?.Diameter ?? 0) + (size.Diameter / 2), rules.Piles.ToEdge, 0));
+        var length = project.Code.StraightDevelopment(ref none, rules.Concrete,
+            new DevelopedBar(size, rules.Steel.Yield, round,
+                rules.Piles.Cover + (rules.Piles.Ties?.Size?.Diameter ?? 0) + (size.Diameter / 2), rules.Piles.ToEdge, 0));
         return Math.Max(0, Math.Min(size.CutUp(length), design.Size.Thickness - rules.Piles.Embedment - rules.Concrete.CoverTop));
     }
 
-    /// <summary>Bars of all piles of one cap. Laps of bars longer than those that are sold are not counted; those of driven piles come with them.</summary>
+    /// <summary>
+    /// Bars of all piles of one cap. Laps of bars longer than those that are sold are not counted; those of driven piles come with them.
+    /// </summary>
     internal static IReadOnlyList<BarGroup> OfPiles(Project project, Foundation foundation, CapDesign design)
     {
         var rules = foundation.Rules.Piles;
@@ -82,12 +102,17 @@ public static class CapBars
         }
 
         var n = design.Piles.Length;
-        List<BarGroup> list = [new BarGroup(BarRole.PileBars, size, n * bars.Count, BarShape.Straight(size.CutUp(length - rules.Cover + IntoCap(project, foundation, design))), "")];
+        List<BarGroup> list = [new BarGroup(BarRole.PileBars, size, n * bars.Count,
+            BarShape.Straight(size.CutUp(length - rules.Cover + IntoCap(project, foundation, design))), "")];
         if (rules.Ties is { Size: { } tie, Spacing: > 0 and var spacing })
         {
             var (bend, extension) = project.Code.TieHook(tie.Diameter);
-            var (hook, each, across) = ((bend / 2) + tie.Diameter + extension, (int)Math.Ceiling(((length - (2 * rules.Cover)) / spacing) - 1e-9) + 1, rules.Side - (2 * rules.Cover));
-            list.Add(new BarGroup(BarRole.PileTies, tie, n * each, rules.Shape == PileShape.Round ? BarShape.Hoop(tie, across, project.Code.HoopOverlap, hook, bend / 2) : BarShape.Closed(tie, across, across, hook, bend / 2), ""));
+            var (hook, each, across) = ((bend / 2) + tie.Diameter + extension,
+                (int)Math.Ceiling(((length - (2 * rules.Cover)) / spacing) - 1e-9) + 1, rules.Side - (2 * rules.Cover));
+            list.Add(new BarGroup(BarRole.PileTies, tie, n * each,
+                rules.Shape == PileShape.Round
+                    ? BarShape.Hoop(tie, across, project.Code.HoopOverlap, hook, bend / 2)
+                    : BarShape.Closed(tie, across, across, hook, bend / 2), ""));
         }
 
         return list;

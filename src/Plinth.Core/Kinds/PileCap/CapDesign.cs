@@ -20,7 +20,8 @@ public sealed record CapColumn(string Label, Upright Upright);
 /// <param name="TopX">Top bars along x.</param>
 /// <param name="TopY">Top bars along y.</param>
 /// <param name="At">What stands on it, in the order of the supports.</param>
-public sealed record CapDesign(BaseSize Size, string Layout, double Pitch, BarSpec BottomX, BarSpec BottomY, BarSpec TopX, BarSpec TopY, ImmutableArray<CapColumn> At)
+public sealed record CapDesign(BaseSize Size, string Layout, double Pitch, BarSpec BottomX, BarSpec BottomY, BarSpec TopX, BarSpec TopY,
+    ImmutableArray<CapColumn> At)
     : FoundationDesign(Size)
 {
     private (string Layout, double Pitch, int Turns, ImmutableArray<PlanPoint> Own, ImmutableArray<PlanPoint> Places)? found;
@@ -36,10 +37,20 @@ public sealed record CapDesign(BaseSize Size, string Layout, double Pitch, BarSp
     public CapDesign Standing(IReadOnlyList<PlanPoint> places)
     {
         var middle = PileLayout.Centroid(places);
-        return this with { Own = [.. places], Layout = PileLayout.OwnName, Pitch = 1, Turns = 0, Offset = new PlanPoint(-middle.X, -middle.Y) };
+        return this with
+        {
+            Own = [.. places],
+            Layout = PileLayout.OwnName,
+            Pitch = 1,
+            Turns = 0,
+            Offset = new PlanPoint(-middle.X, -middle.Y)
+        };
     }
 
-    /// <summary>Of a cap that is a triangle with its corners cut: distance of its edges from the piles' centres, m, by which its sides go; null: it is a rectangle.</summary>
+    /// <summary>
+    /// Of a cap that is a triangle with its corners cut: distance of its edges from the piles' centres, m, by which its sides go; null: it
+    /// is a rectangle.
+    /// </summary>
     public double? ToEdge { get; init; }
 
     /// <summary>The same with the sides of the rectangle round it, where its distance to the edges tells them.</summary>
@@ -86,7 +97,8 @@ public sealed record CapDesign(BaseSize Size, string Layout, double Pitch, BarSp
     public override double Perimeter => ToEdge is null ? base.Perimeter : PlanPolygon.Perimeter(Outline);
 
     /// <inheritdoc/>
-    public override double AreaWith(double beyond) => ToEdge is null ? base.AreaWith(beyond) : Area + (Perimeter * beyond) + (CornersOfHexagon * beyond * beyond);
+    public override double AreaWith(double beyond) =>
+        ToEdge is null ? base.AreaWith(beyond) : Area + (Perimeter * beyond) + (CornersOfHexagon * beyond * beyond);
 
     // Six corners, each turning by 60°: tan 30°.
     private static readonly double CornersOfHexagon = 6 / Math.Sqrt(3);
@@ -136,9 +148,12 @@ public sealed record CapDesign(BaseSize Size, string Layout, double Pitch, BarSp
     }
 
     /// <inheritdoc/>
-    public override (int Count, string Layout, double Pitch) Piling => (Piles.Length, Layout, Own.IsEmpty ? Pitch : PileLayout.Nearest(Piles.AsSpan()));
+    public override (int Count, string Layout, double Pitch) Piling =>
+        (Piles.Length, Layout, Own.IsEmpty ? Pitch : PileLayout.Nearest(Piles.AsSpan()));
 
-    /// <summary>The piles' centroid from that of the cap, m: a rectangle lies evenly round the outermost piles, a hexagon round their centroid.</summary>
+    /// <summary>
+    /// The piles' centroid from that of the cap, m: a rectangle lies evenly round the outermost piles, a hexagon round their centroid.
+    /// </summary>
     public PlanPoint PilesAt => ToEdge is null ? CapPlan.CentroidOf(Piles.AsSpan()) : default;
 
     /// <summary>The place's origin from the cap's centroid, m.</summary>
@@ -147,20 +162,24 @@ public sealed record CapDesign(BaseSize Size, string Layout, double Pitch, BarSp
     /// <summary>The bars in the cap.</summary>
     /// <param name="sideCover">Cover at the sides, m.</param>
     public Reinforcement Bars(double sideCover) => new(
-        BottomX.Resolve(MatBreadth(true), sideCover), BottomY.Resolve(MatBreadth(false), sideCover), TopX.Resolve(MatBreadth(true), sideCover), TopY.Resolve(MatBreadth(false), sideCover));
+        BottomX.Resolve(MatBreadth(true), sideCover), BottomY.Resolve(MatBreadth(false), sideCover),
+        TopX.Resolve(MatBreadth(true), sideCover), TopY.Resolve(MatBreadth(false), sideCover));
 
     /// <summary>The same with what stands at a column.</summary>
     public CapDesign With(int column, Upright upright) => this with { At = At.SetItem(column, At[column] with { Upright = upright }) };
 
     /// <summary>Whether both are the same: what was found of the piles is no part of it.</summary>
-    public bool Equals(CapDesign? other) => other is not null && Size == other.Size && Layout == other.Layout && Pitch == other.Pitch && Turns == other.Turns && Offset == other.Offset && ToEdge == other.ToEdge && Own.SequenceEqual(other.Own)
+    public bool Equals(CapDesign? other) =>
+        other is not null && Size == other.Size && Layout == other.Layout && Pitch == other.Pitch && Turns == other.Turns
+            && Offset == other.Offset && ToEdge == other.ToEdge && Own.SequenceEqual(other.Own)
         && BottomX == other.BottomX && BottomY == other.BottomY && TopX == other.TopX && TopY == other.TopY && At.SequenceEqual(other.At)
         && PileLength == other.PileLength && PileBars == other.PileBars && PileTies == other.PileTies && Sides == other.Sides;
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Size, Layout, Pitch, Turns, Offset, BottomX, BottomY, At.Length);
 
-    private BarSpec Layer(bool alongX, bool bottom) => (alongX, bottom) switch { (true, true) => BottomX, (false, true) => BottomY, (true, false) => TopX, _ => TopY };
+    private BarSpec Layer(bool alongX, bool bottom) =>
+        (alongX, bottom) switch { (true, true) => BottomX, (false, true) => BottomY, (true, false) => TopX, _ => TopY };
 }
 
 /// <summary>The outline of a cap round its piles.</summary>
@@ -189,7 +208,9 @@ internal static class CapPlan
         return (new PlanPoint(x0, y0), new PlanPoint(x1, y1));
     }
 
-    /// <summary>The triangle whose sides lie at a distance off three piles, its corners cut at the same distance beyond them, anticlockwise, m.</summary>
+    /// <summary>
+    /// The triangle whose sides lie at a distance off three piles, its corners cut at the same distance beyond them, anticlockwise, m.
+    /// </summary>
     /// <param name="piles">Their centres, at an equilateral triangle about the centroid.</param>
     /// <param name="toEdge">The distance, m.</param>
     public static PlanPoint[] Hexagon(ReadOnlySpan<PlanPoint> piles, double toEdge)

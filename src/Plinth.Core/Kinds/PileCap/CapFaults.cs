@@ -32,22 +32,30 @@ internal static class CapFaults
 
         if (d.Own.IsEmpty && d.Piles.Length > MostUnstated && CapFields.HeldLayout(f.Held) != d.Layout && !rules.Layouts.Contains(d.Layout))
         {
-            return ("layout", $"layout \"{d.Layout}\" has {d.Piles.Length} piles and is not among those allowed; write it in [piles] layouts, or hold it in the [[foundation]] table");
+            return ("layout",
+                $"layout \"{d.Layout}\" has {d.Piles.Length} piles and is not among those allowed; write it in [piles] layouts, or hold it "
+                    + "in the [[foundation]] table");
         }
 
         if (rules.Count is { } count && d.Piles.Length != count)
         {
-            return (where, $"{(d.Own.IsEmpty ? $"layout \"{d.Layout}\"" : "piles.at")} has {d.Piles.Length} piles, and piles.count = {count} holds another number; make the two agree");
+            return (where,
+                $"{(d.Own.IsEmpty ? $"layout \"{d.Layout}\"" : "piles.at")} has {d.Piles.Length} piles, and piles.count = {count} holds "
+                    + "another number; make the two agree");
         }
 
         if (rules.Size is { } size && rules.Embedment > d.Size.Thickness / 2)
         {
-            return ("thickness", $"piles of {Dimension.Section(size, units)} reach {Dimension.Section(rules.Embedment, units)} into a cap {Dimension.Section(d.Size.Thickness, units)} thick, more than half of it; thicken the cap, or make [piles] embedment less");
+            return ("thickness",
+                $"piles of {Dimension.Section(size, units)} reach {Dimension.Section(rules.Embedment, units)} into a cap "
+                    + $"{Dimension.Section(d.Size.Thickness, units)} thick, more than half of it; thicken the cap, or make [piles] "
+                    + "embedment less");
         }
 
         if (d.ToEdge is { } edge && (!d.Own.IsEmpty || d.Layout != CapPlan.OfThree))
         {
-            return ("to-edge", $"to-edge is of caps on three piles at a triangle (layout = \"{CapPlan.OfThree}\"); give length and width in its place");
+            return ("to-edge",
+                $"to-edge is of caps on three piles at a triangle (layout = \"{CapPlan.OfThree}\"); give length and width in its place");
         }
 
         if (d.ToEdge is { } beyond && rules.Size is { } size0 && beyond < size0 / 2)
@@ -57,10 +65,14 @@ internal static class CapFaults
 
         var outline = d.ToEdge is null ? null : d.Outline;
         var (low, high) = CapPlan.Extent(d.Piles.AsSpan());
-        if (outline is null && rules.Size is { } side && (high.X - low.X + side > d.Size.Length + 1e-6 || high.Y - low.Y + side > d.Size.Width + 1e-6))
+        if (outline is null && rules.Size is { } side
+            && (high.X - low.X + side > d.Size.Length + 1e-6 || high.Y - low.Y + side > d.Size.Width + 1e-6))
         {
             var alongX = high.X - low.X + side > d.Size.Length + 1e-6;
-            return (alongX ? "length" : "width", $"piles stand beyond the cap along {(alongX ? "x" : "y")}; make the cap at least {Dimension.Section((alongX ? high.X - low.X : high.Y - low.Y) + (2 * rules.ToEdge), units)} there, or {(d.Own.IsEmpty ? "their spacing less" : "move the piles")}");
+            return (alongX ? "length" : "width",
+                $"piles stand beyond the cap along {(alongX ? "x" : "y")}; make the cap at least "
+                    + $"{Dimension.Section((alongX ? high.X - low.X : high.Y - low.Y) + (2 * rules.ToEdge), units)} there, or "
+                    + $"{(d.Own.IsEmpty ? "their spacing less" : "move the piles")}");
         }
 
         foreach (var place in f.Places)
@@ -69,22 +81,28 @@ internal static class CapFaults
             for (var i = 0; i < at.Count; i++)
             {
                 var face = BaseGeometry.Outline(place, place.Supports[i], d.Under(i).Pedestal);
-                if (outline is not null && !Holds(outline, at[i].X + d.FromCentroid.X, at[i].Y + d.FromCentroid.Y, face.FaceX / 2, face.FaceY / 2))
+                if (outline is not null
+                    && !Holds(outline, at[i].X + d.FromCentroid.X, at[i].Y + d.FromCentroid.Y, face.FaceX / 2, face.FaceY / 2))
                 {
-                    return ("to-edge", $"the {(d.Under(i).Pedestal is null ? "column" : "pedestal")} of {place.Supports[i].Label} stands beyond the cap; make the cap larger, or change its offset");
+                    return ("to-edge",
+                        $"the {(d.Under(i).Pedestal is null ? "column" : "pedestal")} of {place.Supports[i].Label} stands beyond the cap; "
+                            + "make the cap larger, or change its offset");
                 }
 
                 var (x, y) = (Math.Abs(at[i].X + d.FromCentroid.X), Math.Abs(at[i].Y + d.FromCentroid.Y));
-                if (outline is null && (x + (face.FaceX / 2) > (d.Size.Length / 2) + 1e-9 || y + (face.FaceY / 2) > (d.Size.Width / 2) + 1e-9))
+                if (outline is null
+                    && (x + (face.FaceX / 2) > (d.Size.Length / 2) + 1e-9 || y + (face.FaceY / 2) > (d.Size.Width / 2) + 1e-9))
                 {
                     var what = d.Under(i).Pedestal is null ? "column" : "pedestal";
-                    return (x + (face.FaceX / 2) > (d.Size.Length / 2) + 1e-9 ? "length" : "width", $"the {what} of {place.Supports[i].Label} stands beyond the cap; make the cap larger, or change its offset");
+                    return (x + (face.FaceX / 2) > (d.Size.Length / 2) + 1e-9 ? "length" : "width",
+                        $"the {what} of {place.Supports[i].Label} stands beyond the cap; make the cap larger, or change its offset");
                 }
             }
 
             if (f.Loads.Any(l => !LiesOn(l, d)))
             {
-                return ("length", $"a load of [[foundation.load]] lies beyond the cap at {place.Name}; make the cap larger, or mend its place");
+                return ("length",
+                    $"a load of [[foundation.load]] lies beyond the cap at {place.Name}; make the cap larger, or mend its place");
             }
         }
 
@@ -98,25 +116,37 @@ internal static class CapFaults
         if ((d.PileBars.Size is not null && rules.Bars is null) || (d.PileTies.Size is not null && rules.Ties is null))
         {
             var key = d.PileBars.Size is not null && rules.Bars is null ? "bars" : "ties";
-            return ($"piles.{key}", $"the {key} of the piles are stated in plinth.toml, in [piles] or [[foundation]] as piles.{key}, by which they are checked; write them there");
+            return ($"piles.{key}",
+                $"the {key} of the piles are stated in plinth.toml, in [piles] or [[foundation]] as piles.{key}, by which they are "
+                    + "checked; write them there");
         }
 
         if ((d.PileLength ?? rules.Length) is not { } length)
         {
-            return f.Places.Any(p => rules.IsFoundFrom(p.Ground)) ? ("piles.length", "what the piles may carry is found from the ground's layers, and their length is missing; give piles.length, for example \"14 m\"") : null;
+            return f.Places.Any(p => rules.IsFoundFrom(p.Ground))
+                ? ("piles.length",
+                    "what the piles may carry is found from the ground's layers, and their length is missing; give piles.length, for "
+                        + "example \"14 m\"")
+                : null;
         }
 
         if (length <= rules.Embedment)
         {
-            return ("piles.length", $"piles {Dimension.Plan(length, units)} long that reach {Dimension.Section(rules.Embedment, units)} into the cap end above its underside; make them longer");
+            return ("piles.length",
+                $"piles {Dimension.Plan(length, units)} long that reach {Dimension.Section(rules.Embedment, units)} into the cap end above "
+                    + "its underside; make them longer");
         }
 
         foreach (var place in f.Places.Where(p => rules.IsFoundFrom(p.Ground)))
         {
-            var (bottom, toe) = (place.Ground.Layers.Sum(l => l.Thickness), place.Ground.Level - place.Ground.Underside(d.Size.Thickness) + length - rules.Embedment);
+            var (bottom, toe) = (place.Ground.Layers.Sum(l => l.Thickness),
+                place.Ground.Level - place.Ground.Underside(d.Size.Thickness) + length - rules.Embedment);
             if (toe >= bottom - 1e-9)
             {
-                return ("piles.length", $"the toes lie {Unit.Length.FormatWithSymbol(toe, units)} below the ground at {place.Name}, and its layers are stated to {Unit.Length.FormatWithSymbol(bottom, units)}; make the piles shorter, or state the layer below (the lowest needs no thickness)");
+                return ("piles.length",
+                    $"the toes lie {Unit.Length.FormatWithSymbol(toe, units)} below the ground at {place.Name}, and its layers are stated "
+                        + $"to {Unit.Length.FormatWithSymbol(bottom, units)}; make the piles shorter, or state the layer below (the lowest "
+                        + "needs no thickness)");
             }
         }
 
@@ -143,10 +173,13 @@ internal static class CapFaults
         {
             var outline = d.Outline;
             bool On(double x, double y) => Holds(outline, x + d.FromCentroid.X, y + d.FromCentroid.Y, 0, 0);
-            return load.Shape == PlanLoadShape.WholeBase || (On(load.X0, load.Y0) && On(load.X1, load.Y1) && On(load.X0, load.Y1) && On(load.X1, load.Y0));
+            return load.Shape == PlanLoadShape.WholeBase
+                || (On(load.X0, load.Y0) && On(load.X1, load.Y1) && On(load.X0, load.Y1) && On(load.X1, load.Y0));
         }
 
-        bool Within(double x, double y) => Math.Abs(x + d.FromCentroid.X) <= (d.Size.Length / 2) + 1e-9 && Math.Abs(y + d.FromCentroid.Y) <= (d.Size.Width / 2) + 1e-9;
-        return load.Shape == PlanLoadShape.WholeBase || (Within(load.X0, load.Y0) && Within(load.X1, load.Y1) && Within(load.X0, load.Y1) && Within(load.X1, load.Y0));
+        bool Within(double x, double y) =>
+            Math.Abs(x + d.FromCentroid.X) <= (d.Size.Length / 2) + 1e-9 && Math.Abs(y + d.FromCentroid.Y) <= (d.Size.Width / 2) + 1e-9;
+        return load.Shape == PlanLoadShape.WholeBase
+            || (Within(load.X0, load.Y0) && Within(load.X1, load.Y1) && Within(load.X0, load.Y1) && Within(load.X1, load.Y0));
     }
 }

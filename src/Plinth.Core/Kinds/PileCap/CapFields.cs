@@ -18,12 +18,14 @@ internal static class CapFields
     /// <summary>The key of own places.</summary>
     private static readonly string[] At = ["piles", "at"];
 
-    private static readonly IReadOnlyList<DesignField> OfOne = [.. Own(), .. SharedFields.Upright([], 0, (d, u) => ((CapDesign)d).With(0, u)), .. OfPiles()];
+    private static readonly IReadOnlyList<DesignField> OfOne = [.. Own(),
+        .. SharedFields.Upright([], 0, (d, u) => ((CapDesign)d).With(0, u)), .. OfPiles()];
 
     /// <summary>Makes them.</summary>
     /// <param name="supports">Labels of the supports, in order.</param>
     public static IReadOnlyList<DesignField> Make(IReadOnlyList<string> supports) => supports.Count == 1 ? OfOne
-        : [.. Own(), .. supports.SelectMany((s, i) => SharedFields.Upright(["at", s], i, (d, u) => ((CapDesign)d).With(i, u))), .. OfPiles()];
+        : [.. Own(), .. supports.SelectMany((s, i) => SharedFields.Upright(["at", s], i, (d, u) => ((CapDesign)d).With(i, u))),
+            .. OfPiles()];
 
     /// <summary>The layout that plinth.toml holds; null: open.</summary>
     public static string? HeldLayout(HeldValues held) => held.Own.GetValueOrDefault(Layout) is FieldValue.Word word ? word.Text : null;
@@ -32,17 +34,22 @@ internal static class CapFields
     public static int? HeldTurns(HeldValues held) => held.Own.GetValueOrDefault(Turned) is FieldValue.Turn turn ? turn.Quarters : null;
 
     /// <summary>The distance of centres that plinth.toml holds, m; null: open.</summary>
-    public static double? HeldPitch(HeldValues held) => held.Own.GetValueOrDefault(Spacing) is FieldValue.Length length ? length.Metres : null;
+    public static double? HeldPitch(HeldValues held) =>
+        held.Own.GetValueOrDefault(Spacing) is FieldValue.Length length ? length.Metres : null;
 
     /// <summary>The distance of a hexagon's edges from its piles that plinth.toml holds, m; null: open.</summary>
-    public static double? HeldToEdge(HeldValues held) => held.Own.GetValueOrDefault(ToEdge[0]) is FieldValue.Length length ? length.Metres : null;
+    public static double? HeldToEdge(HeldValues held) =>
+        held.Own.GetValueOrDefault(ToEdge[0]) is FieldValue.Length length ? length.Metres : null;
 
     /// <summary>The bars along the sides that plinth.toml holds; null: none.</summary>
     public static BarSpec? HeldSides(HeldValues held) => held.Own.GetValueOrDefault(SideLinks) is FieldValue.Bars bars ? bars.Spec : null;
 
     /// <summary>What is wrong with the name of a layout; null: nothing.</summary>
     public static string? FaultOf(string layout) =>
-        PileLayout.Find(layout) is null ? $"there is no layout \"{layout}\"; layouts are {string.Join(", ", PileLayout.Names)}, and \"m x n\" for m rows of n, up to 12 each way" : null;
+        PileLayout.Find(layout) is null
+            ? $"there is no layout \"{layout}\"; layouts are {string.Join(", ", PileLayout.Names)}, and \"m x n\" for m rows of n, up to "
+                + "12 each way"
+            : null;
 
     private static DesignField[] Own() =>
     [
@@ -54,7 +61,9 @@ internal static class CapFields
             HeldByKey = true,
             IsWord = FaultOf,
             Get = d => ((CapDesign)d).Own.IsEmpty ? new FieldValue.Word(((CapDesign)d).Layout) : null,
-            Put = (d, v) => (CapDesign)d is { ToEdge: not null } hexagon && ((FieldValue.Word)v).Text != CapPlan.OfThree ? hexagon with { Layout = ((FieldValue.Word)v).Text, ToEdge = null } : ((CapDesign)d with { Layout = ((FieldValue.Word)v).Text }).Shaped(),
+            Put = (d, v) => (CapDesign)d is { ToEdge: not null } hexagon && ((FieldValue.Word)v).Text != CapPlan.OfThree
+                ? hexagon with { Layout = ((FieldValue.Word)v).Text, ToEdge = null }
+                : ((CapDesign)d with { Layout = ((FieldValue.Word)v).Text }).Shaped(),
             Held = (f, _) => HeldLayout(f.Held) is { } held ? new HeldField(new FieldValue.Word(held), Layout) : null,
         },
         new(Turned, FieldForm.Turn)
@@ -111,44 +120,49 @@ internal static class CapFields
         Shaft("ties", d => d.PileTies, (d, b) => d with { PileTies = b }, r => r.Ties),
     ];
 
-    private static DesignField Length(string key, string example, Func<CapDesign, double> get, Func<CapDesign, double, CapDesign> put, Func<Foundation, double?> held, bool own) => new(key, FieldForm.Length)
-    {
-        Required = true,
-        Example = example,
-        HeldByKey = own,
-        Get = d => new FieldValue.Length(get((CapDesign)d)),
-        Put = (d, v) => put((CapDesign)d, ((FieldValue.Length)v).Metres),
-        Held = (f, _) => held(f) is { } stated ? new HeldField(new FieldValue.Length(stated), key) : null,
-    };
+    private static DesignField Length(string key, string example, Func<CapDesign, double> get, Func<CapDesign, double, CapDesign> put,
+        Func<Foundation, double?> held, bool own) => new(key, FieldForm.Length)
+        {
+            Required = true,
+            Example = example,
+            HeldByKey = own,
+            Get = d => new FieldValue.Length(get((CapDesign)d)),
+            Put = (d, v) => put((CapDesign)d, ((FieldValue.Length)v).Metres),
+            Held = (f, _) => held(f) is { } stated ? new HeldField(new FieldValue.Length(stated), key) : null,
+        };
 
-    private static DesignField Side(string key, Func<CapDesign, double> get, Func<CapDesign, double, CapDesign> put, Func<Foundation, double?> held) => Length(key, "\"2100 mm\"", get, put, held, false) with
-    {
-        Unless = ToEdge,
-        Get = d => ((CapDesign)d).ToEdge is null ? new FieldValue.Length(get((CapDesign)d)) : null,
-    };
+    private static DesignField Side(string key, Func<CapDesign, double> get, Func<CapDesign, double, CapDesign> put,
+        Func<Foundation, double?> held) => Length(key, "\"2100 mm\"", get, put, held, false) with
+        {
+            Unless = ToEdge,
+            Get = d => ((CapDesign)d).ToEdge is null ? new FieldValue.Length(get((CapDesign)d)) : null,
+        };
 
-    private static DesignField Offset(string key, Func<CapDesign, double> get, Func<CapDesign, double, CapDesign> put, Func<HeldValues, double?> held) => new(key, FieldForm.Shift)
-    {
-        Unless = At,
-        Get = d => get((CapDesign)d) == 0 || !((CapDesign)d).Own.IsEmpty ? null : new FieldValue.Length(get((CapDesign)d)),
-        Put = (d, v) => put((CapDesign)d, ((FieldValue.Length)v).Metres),
-        Held = (f, _) => held(f.Held) is { } stated ? new HeldField(new FieldValue.Length(stated), key) : null,
-    };
+    private static DesignField Offset(string key, Func<CapDesign, double> get, Func<CapDesign, double, CapDesign> put,
+        Func<HeldValues, double?> held) => new(key, FieldForm.Shift)
+        {
+            Unless = At,
+            Get = d => get((CapDesign)d) == 0 || !((CapDesign)d).Own.IsEmpty ? null : new FieldValue.Length(get((CapDesign)d)),
+            Put = (d, v) => put((CapDesign)d, ((FieldValue.Length)v).Metres),
+            Held = (f, _) => held(f.Held) is { } stated ? new HeldField(new FieldValue.Length(stated), key) : null,
+        };
 
-    private static DesignField Bars(string key, bool required, Func<CapDesign, BarSpec> get, Func<CapDesign, BarSpec, CapDesign> put, Func<HeldValues, BarSpec?> held) => new(key, FieldForm.Bars)
-    {
-        Required = required,
-        Example = "\"10 T20\"",
-        Get = d => new FieldValue.Bars(get((CapDesign)d)),
-        Put = (d, v) => put((CapDesign)d, ((FieldValue.Bars)v).Spec),
-        Held = (f, _) => held(f.Held) is { } stated ? new HeldField(new FieldValue.Bars(stated), key) : null,
-        Layer = (f, d, spec) => spec.Resolve(((CapDesign)d).MatBreadth(key[^1] == 'x'), f.Rules.Concrete.CoverSide),
-    };
+    private static DesignField Bars(string key, bool required, Func<CapDesign, BarSpec> get, Func<CapDesign, BarSpec, CapDesign> put,
+        Func<HeldValues, BarSpec?> held) => new(key, FieldForm.Bars)
+        {
+            Required = required,
+            Example = "\"10 T20\"",
+            Get = d => new FieldValue.Bars(get((CapDesign)d)),
+            Put = (d, v) => put((CapDesign)d, ((FieldValue.Bars)v).Spec),
+            Held = (f, _) => held(f.Held) is { } stated ? new HeldField(new FieldValue.Bars(stated), key) : null,
+            Layer = (f, d, spec) => spec.Resolve(((CapDesign)d).MatBreadth(key[^1] == 'x'), f.Rules.Concrete.CoverSide),
+        };
 
-    private static DesignField Shaft(string key, Func<CapDesign, BarSpec> get, Func<CapDesign, BarSpec, CapDesign> put, Func<PileRules, BarSpec?> held) => new(["piles", key], FieldForm.Shaft)
-    {
-        Get = d => get((CapDesign)d) is { Size: not null } bars ? new FieldValue.Bars(bars) : null,
-        Put = (d, v) => put((CapDesign)d, ((FieldValue.Bars)v).Spec),
-        Held = (f, _) => held(f.Rules.Piles) is { } stated ? new HeldField(new FieldValue.Bars(stated), "[piles] " + key) : null,
-    };
+    private static DesignField Shaft(string key, Func<CapDesign, BarSpec> get, Func<CapDesign, BarSpec, CapDesign> put,
+        Func<PileRules, BarSpec?> held) => new(["piles", key], FieldForm.Shaft)
+        {
+            Get = d => get((CapDesign)d) is { Size: not null } bars ? new FieldValue.Bars(bars) : null,
+            Put = (d, v) => put((CapDesign)d, ((FieldValue.Bars)v).Spec),
+            Held = (f, _) => held(f.Rules.Piles) is { } stated ? new HeldField(new FieldValue.Bars(stated), "[piles] " + key) : null,
+        };
 }

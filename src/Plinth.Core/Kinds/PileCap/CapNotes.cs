@@ -13,12 +13,17 @@ internal static class CapNotes
         if (trial.Capacity is { } found)
         {
             string F(double v) => Unit.Force.FormatWithSymbol(v, trial.Units);
-            yield return $"{held} of the piles found from the ground's layers at a length of {Unit.Length.FormatWithSymbol(trial.PileLength!.Value, trial.Units)}: {F(found.Compression)} in compression{(rules.Tension is null ? $", {F(found.Tension)} in tension" : "")}; failure of the group as a block, and a softer layer below the toes, are not checked";
+            yield return $"{held} of the piles found from the ground's layers at a length of "
+                + $"{Unit.Length.FormatWithSymbol(trial.PileLength!.Value, trial.Units)}: {F(found.Compression)} in "
+                + $"compression{(rules.Tension is null ? $", {F(found.Tension)} in tension" : "")}; failure of the group as a block, and a "
+                + "softer layer below the toes, are not checked";
         }
 
         if (trial.Capacity is null || rules.Source.Length > 0)
         {
-            yield return rules.Source.Length > 0 ? $"{held} of the piles: {rules.Source}" : $"{held} of the piles as stated in [piles]; their source is not";
+            yield return rules.Source.Length > 0
+                ? $"{held} of the piles: {rules.Source}"
+                : $"{held} of the piles as stated in [piles]; their source is not";
         }
 
         if (trial.Group.Deviation > 0)
@@ -28,7 +33,9 @@ internal static class CapNotes
 
         if (trial.Shaft is { } shaft && double.IsNaN(shaft.MomentPerLoad) && Shaft.Missing(trial.Foundation) is null)
         {
-            yield return $"the bending of the shafts is not checked: they are shorter than {Unit.Length.FormatWithSymbol(Piles.PileShaft.LeastLength(rules, trial.Group.Stiffness), trial.Units)}, for which the rule of long piles holds";
+            yield return "the bending of the shafts is not checked: they are shorter than "
+                + $"{Unit.Length.FormatWithSymbol(Piles.PileShaft.LeastLength(rules, trial.Group.Stiffness), trial.Units)}, for which the "
+                + "rule of long piles holds";
         }
 
         if (trial.Code.DeepMemberPhi(false) is null && rules.IsConcrete)
@@ -41,7 +48,8 @@ internal static class CapNotes
             var (x, y) = (l.X / l.N, l.Y / l.N);
             if (Math.Max(Math.Abs(x), Math.Abs(y)) > trial.Group.LeastPitch / 10)
             {
-                yield return $"under {trial.Combinations[k].Name} the resultant lies {Unit.Length.FormatWithSymbol(x, trial.Units)}, {Unit.Length.FormatWithSymbol(y, trial.Units)} from the piles' centroid";
+                yield return $"under {trial.Combinations[k].Name} the resultant lies {Unit.Length.FormatWithSymbol(x, trial.Units)}, "
+                    + $"{Unit.Length.FormatWithSymbol(y, trial.Units)} from the piles' centroid";
             }
         }
     }

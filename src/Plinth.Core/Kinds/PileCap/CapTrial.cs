@@ -8,7 +8,9 @@ using Plinth.Core.Piles;
 
 namespace Plinth.Core.Kinds.PileCap;
 
-/// <summary>A cap on piles under one column or several: four layers of bars, a section across the whole cap at each face of each column.</summary>
+/// <summary>
+/// A cap on piles under one column or several: four layers of bars, a section across the whole cap at each face of each column.
+/// </summary>
 public sealed class CapTrial : LayeredTrial
 {
     // What a search may set: the most piles of any layout, and of a grid that is held.
@@ -57,7 +59,8 @@ public sealed class CapTrial : LayeredTrial
         areas =
         [
             .. columns.Select((c, i) => new PunchedArea(this, i, c.At, c)),
-            .. Enumerable.Range(0, n - 1).Select(i => new PunchedArea(this, n + i, $"{columns[i].At}+{columns[i + 1].At}", columns[i], columns[i + 1])),
+            .. Enumerable.Range(0, n - 1)
+                .Select(i => new PunchedArea(this, n + i, $"{columns[i].At}+{columns[i + 1].At}", columns[i], columns[i + 1])),
         ];
         looked = new PunchedArea[areas.Length];
         piles = [];
@@ -67,7 +70,8 @@ public sealed class CapTrial : LayeredTrial
     // Of layouts that are allowed and that which is held; one that adopted.toml has may have more, up to the largest grid.
     private static int MostSubjects(Foundation foundation)
     {
-        var most = foundation.Rules.Piles.Layouts.Append(CapFields.HeldLayout(foundation.Held) ?? "16").Max(l => PileLayout.Find(l)?.Count ?? 0);
+        var most = foundation.Rules.Piles.Layouts.Append(CapFields.HeldLayout(foundation.Held) ?? "16")
+            .Max(l => PileLayout.Find(l)?.Count ?? 0);
         return Math.Max(Math.Max(most, foundation.Rules.Piles.At.Count), 16);
     }
 
@@ -202,7 +206,8 @@ public sealed class CapTrial : LayeredTrial
         if (piles.Length < count)
         {
             piles = [.. piles, .. Enumerable.Range(piles.Length, count - piles.Length).Select(i => new Pile(this, i))];
-            nodes = [.. columns.ToArray().Select((c, i) => new Node(this, i, c)), .. piles.Select((p, i) => new Node(this, columns.Length + i, p))];
+            nodes = [.. columns.ToArray().Select((c, i) => new Node(this, i, c)),
+                .. piles.Select((p, i) => new Node(this, columns.Length + i, p))];
         }
 
         for (var i = 0; i < count; i++)
@@ -212,7 +217,8 @@ public sealed class CapTrial : LayeredTrial
         }
 
         laid.Offset = d.FromCentroid;
-        (polygon, reachX, reachY) = (d.ToEdge is null ? null : [.. Place.Place.Lie.OfOutline(d.Outline)], d.MatReach(true), d.MatReach(false));
+        (polygon, reachX, reachY) = (d.ToEdge is null ? null : [.. Place.Place.Lie.OfOutline(d.Outline)], d.MatReach(true),
+            d.MatReach(false));
         if (Place.Place.Lie.Mirrored)
         {
             reachY = (-reachY.To, -reachY.From);
@@ -220,7 +226,8 @@ public sealed class CapTrial : LayeredTrial
     }
 
     /// <inheritdoc/>
-    internal override double MatBreadth(bool alongX) => polygon is null ? base.MatBreadth(alongX) : alongX ? reachX.To - reachX.From : reachY.To - reachY.From;
+    internal override double MatBreadth(bool alongX) =>
+        polygon is null ? base.MatBreadth(alongX) : alongX ? reachX.To - reachX.From : reachY.To - reachY.From;
 
     /// <summary>Where the bars along an axis begin across it, the edge included, m from the cap's centroid.</summary>
     internal double MatFrom(bool alongX) => polygon is null ? -MatBreadth(alongX) / 2 : alongX ? reachX.From : reachY.From;
@@ -267,7 +274,8 @@ public sealed class CapTrial : LayeredTrial
 
         Group.Take(Piles);
         Capacity = isFound && PileLength is { } length && length > PileRules.Embedment
-            ? Core.Piles.PileCapacity.Of(PileRules, Ground, Body.FoundingDepth, Body.FoundingDepth + length - PileRules.Embedment, Rules.Concrete.Weight) : null;
+            ? Core.Piles.PileCapacity.Of(PileRules, Ground, Body.FoundingDepth, Body.FoundingDepth + length - PileRules.Embedment,
+                Rules.Concrete.Weight) : null;
         Sink();
     }
 

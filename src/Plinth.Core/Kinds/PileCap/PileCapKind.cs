@@ -14,7 +14,9 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds.PileCap;
 
-/// <summary>A cap on vertical piles, under one column or several: a rectangle, on three piles also a triangle with its corners cut.</summary>
+/// <summary>
+/// A cap on vertical piles, under one column or several: a rectangle, on three piles also a triangle with its corners cut.
+/// </summary>
 public sealed class PileCapKind : FoundationKind
 {
     private static readonly CheckList List = CapChecks.Make();
@@ -45,7 +47,8 @@ public sealed class PileCapKind : FoundationKind
     public override bool BearsOnGround => false;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<string> NeverChecked { get; } = ["pile-anchorage", "tie-beams", "group-settlement", "group-block", "group-uplift", "downdrag", "raked-piles"];
+    public override IReadOnlyList<string> NeverChecked { get; } = ["pile-anchorage", "tie-beams", "group-settlement", "group-block",
+        "group-uplift", "downdrag", "raked-piles"];
 
     /// <summary>What is wrong with the name of a layout; null: nothing.</summary>
     public static string? FaultOfLayout(string layout) => CapFields.FaultOf(layout);
@@ -58,7 +61,8 @@ public sealed class PileCapKind : FoundationKind
 
     /// <inheritdoc/>
     public override FoundationDesign Blank(IReadOnlyList<string> supports) =>
-        new CapDesign(default, "", 0, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None, [.. supports.Select(s => new CapColumn(s, new Upright(null, BarSpec.None)))]);
+        new CapDesign(default, "", 0, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None,
+            [.. supports.Select(s => new CapColumn(s, new Upright(null, BarSpec.None)))]);
 
     /// <inheritdoc/>
     public override FoundationDesign? AllHeld(Foundation foundation)
@@ -67,19 +71,23 @@ public sealed class PileCapKind : FoundationKind
         var (held, place, piles) = (foundation.Held, foundation.Places[0], foundation.Rules.Piles);
         var uprights = place.Supports.Select((_, i) => HeldUpright.Of(foundation, i)).ToList();
         var edge = CapFields.HeldToEdge(held);
-        if (held is not { Thickness: { } thickness, BottomX: { } x, BottomY: { } y } || (edge is null && (held.Length is null || held.Width is null)) || uprights.Exists(u => u is null)
+        if (held is not { Thickness: { } thickness, BottomX: { } x, BottomY: { } y }
+            || (edge is null && (held.Length is null || held.Width is null)) || uprights.Exists(u => u is null)
             || (piles.Length is null && foundation.Places.Any(p => piles.IsFoundFrom(p.Ground))))
         {
             return null;
         }
 
         var (layout, pitch) = (CapFields.HeldLayout(held), CapFields.HeldPitch(held));
-        if (piles.At.Count == 0 && (layout is null || pitch is null || (place.Supports.Count > 1 && !(held.OffsetXGiven && held.OffsetYGiven))))
+        if (piles.At.Count == 0
+            && (layout is null || pitch is null || (place.Supports.Count > 1 && !(held.OffsetXGiven && held.OffsetYGiven))))
         {
             return null;
         }
 
-        var design = new CapDesign(new BaseSize(held.Length ?? 0, held.Width ?? 0, thickness), layout ?? "", pitch ?? 0, x, y, held.TopX ?? BarSpec.None, held.TopY ?? BarSpec.None, [.. place.Supports.Select((s, i) => new CapColumn(s.Label, uprights[i]!.Value))])
+        var design = new CapDesign(new BaseSize(held.Length ?? 0, held.Width ?? 0, thickness), layout ?? "", pitch ?? 0, x, y,
+            held.TopX ?? BarSpec.None, held.TopY ?? BarSpec.None,
+            [.. place.Supports.Select((s, i) => new CapColumn(s.Label, uprights[i]!.Value))])
         {
             ToEdge = edge,
             Turns = CapFields.HeldTurns(held) ?? 0,
@@ -100,7 +108,8 @@ public sealed class PileCapKind : FoundationKind
     }
 
     /// <inheritdoc/>
-    public override (string Key, string Message)? FaultOfPlan(Foundation foundation, FoundationDesign design, UnitSystem units) => CapFaults.Of(foundation, (CapDesign)design, units);
+    public override (string Key, string Message)? FaultOfPlan(Foundation foundation, FoundationDesign design, UnitSystem units) =>
+        CapFaults.Of(foundation, (CapDesign)design, units);
 
     /// <inheritdoc/>
     public override IReadOnlyList<MatBars> Mats(Project project, Foundation foundation, FoundationDesign design)
@@ -111,7 +120,8 @@ public sealed class PileCapKind : FoundationKind
         var bars = ((CapDesign)design).Bars(side);
         if (((CapDesign)design).ToEdge is not null)
         {
-            return [.. OfPolygon(BarRole.BottomX, bars.BottomX, true), .. OfPolygon(BarRole.BottomY, bars.BottomY, false), .. OfPolygon(BarRole.TopX, bars.TopX, true), .. OfPolygon(BarRole.TopY, bars.TopY, false)];
+            return [.. OfPolygon(BarRole.BottomX, bars.BottomX, true), .. OfPolygon(BarRole.BottomY, bars.BottomY, false),
+                .. OfPolygon(BarRole.TopX, bars.TopX, true), .. OfPolygon(BarRole.TopY, bars.TopY, false)];
         }
 
         var (alongX, alongY) = (design.Size.Length - (2 * side), design.Size.Width - (2 * side));
@@ -125,23 +135,32 @@ public sealed class PileCapKind : FoundationKind
         {
             var d = (CapDesign)design;
             PlanPoint[] outline = [.. d.Outline];
-            return !layer.Any ? [] : CapMat.At(layer, d.MatReach(along), side).Select(at => CapMat.Cut(outline, along, at, layer.Size!, side)).GroupBy(l => l).OrderByDescending(g => g.Key)
+            return !layer.Any
+                ? []
+                : CapMat.At(layer, d.MatReach(along), side)
+                    .Select(at => CapMat.Cut(outline, along, at, layer.Size!, side))
+                    .GroupBy(l => l)
+                    .OrderByDescending(g => g.Key)
                 .Select(g => new MatBars(role, layer with { Count = g.Count() }, g.Key));
         }
     }
 
     /// <inheritdoc/>
     public override InteractionFigure? Shaft(Trial trial) =>
-        trial is CapTrial { Shaft: { } shaft } cap && PileBending.Acting(cap).ToList() is { Count: > 0 } acting ? InteractionFigure.Of(cap.Code, shaft.Section, acting) : null;
+        trial is CapTrial { Shaft: { } shaft } cap && PileBending.Acting(cap).ToList() is { Count: > 0 } acting
+            ? InteractionFigure.Of(cap.Code, shaft.Section, acting)
+            : null;
 
     /// <inheritdoc/>
     public override StrutFigure? Struts(Trial trial, int combination) => StrutAndTieFigure.Of((CapTrial)trial, combination);
 
     /// <inheritdoc/>
-    public override IReadOnlyList<BarGroup> OtherBars(Project project, Foundation foundation, FoundationDesign design) => CapBars.Sides(project, foundation, (CapDesign)design);
+    public override IReadOnlyList<BarGroup> OtherBars(Project project, Foundation foundation, FoundationDesign design) =>
+        CapBars.Sides(project, foundation, (CapDesign)design);
 
     /// <inheritdoc/>
-    public override IReadOnlyList<BarGroup> PileBars(Project project, Foundation foundation, FoundationDesign design) => CapBars.OfPiles(project, foundation, (CapDesign)design);
+    public override IReadOnlyList<BarGroup> PileBars(Project project, Foundation foundation, FoundationDesign design) =>
+        CapBars.OfPiles(project, foundation, (CapDesign)design);
 
     /// <inheritdoc/>
     public override string ScheduleName => CapSchedule.Name;
@@ -163,7 +182,9 @@ public sealed class PileCapKind : FoundationKind
         var at = BaseGeometry.Corners(place, BaseGeometry.Centre(foundation, place, design), own);
         var head = place.Ground.Underside(d.Size.Thickness) + rules.Embedment;
         var mark = foundation.Places.Count > 1 ? $"{foundation.Mark}@{place.Name}" : foundation.Mark;
-        return [.. own.Select((p, i) => new PlacedPile(string.Create(CultureInfo.InvariantCulture, $"{mark}/{i + 1}"), i + 1, at[i], p, rules, place.AngleDegrees, head, d.PileLength ?? rules.Length))];
+        return [
+            .. own.Select((p, i) => new PlacedPile(string.Create(CultureInfo.InvariantCulture, $"{mark}/{i + 1}"), i + 1, at[i], p, rules,
+                place.AngleDegrees, head, d.PileLength ?? rules.Length))];
     }
 
     /// <inheritdoc/>
@@ -195,7 +216,9 @@ public sealed class PileCapKind : FoundationKind
             reach = Math.Max(reach, Math.Max(Reach(t, s, 1), Reach(t, s, -1)));
         }
 
-        return reach > 4 * trial.Body.Thickness ? "piles over 4 thicknesses from the face of the nearest column: a rigid cap is doubtful" : null;
+        return reach > 4 * trial.Body.Thickness
+            ? "piles over 4 thicknesses from the face of the nearest column: a rigid cap is doubtful"
+            : null;
     }
 
     // How far the farthest pile to which a column is nearest stands from its face.
@@ -215,7 +238,8 @@ public sealed class PileCapKind : FoundationKind
     public override IEnumerable<Proposal> Propose(ProposalCase asked)
     {
         ArgumentNullException.ThrowIfNull(asked);
-        return asked is { Cause: ProposalCause.NothingFound, Stands: [var (foundation, place)] } && foundation.Kind.BearsOnGround && place.Ground.Piles.KnownIn(place.Ground)
+        return asked is { Cause: ProposalCause.NothingFound, Stands: [var (foundation, place)] } && foundation.Kind.BearsOnGround
+            && place.Ground.Piles.KnownIn(place.Ground)
             ? [new Proposal(asked, this, place.Supports, HeldValues.Nothing, null)] : [];
     }
 

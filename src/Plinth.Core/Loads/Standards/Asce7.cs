@@ -12,7 +12,8 @@ public abstract class Asce7 : LoadStandard
     /// <summary>Families of those of them that hold neither wind nor earthquake.</summary>
     protected const Family Sustained = Service | Family.Settlement;
 
-    private static readonly LoadSymbol[] Known = [LoadSymbol.D, LoadSymbol.L, LoadSymbol.Lr, LoadSymbol.S, LoadSymbol.R, LoadSymbol.W, LoadSymbol.E, LoadSymbol.H, LoadSymbol.F, LoadSymbol.T];
+    private static readonly LoadSymbol[] Known = [LoadSymbol.D, LoadSymbol.L, LoadSymbol.Lr, LoadSymbol.S, LoadSymbol.R, LoadSymbol.W,
+        LoadSymbol.E, LoadSymbol.H, LoadSymbol.F, LoadSymbol.T];
 
     /// <summary>Its rules, in its order.</summary>
     public abstract IReadOnlyList<LoadRule> Rules { get; }
@@ -49,7 +50,9 @@ public abstract class Asce7 : LoadStandard
             var alternatives = Alternatives(slot, strength, e);
             if (e.Options.LoadsNotActing && slot.Need != Need.Present && leads && alternatives[0] != Alternative.Nothing)
             {
-                alternatives.Add(new Alternative("no" + (slot.Choices.Count == 1 ? slot.Choices[0].Symbol.ToString() : slot.Choices[0].Symbol == LoadSymbol.L ? "L" : "roof"), []));
+                alternatives.Add(new Alternative("no"
+                    + (slot.Choices.Count == 1 ? slot.Choices[0].Symbol.ToString() : slot.Choices[0].Symbol == LoadSymbol.L ? "L" : "roof"),
+                    []));
             }
 
             slots.Add(alternatives);
@@ -101,7 +104,8 @@ public abstract class Asce7 : LoadStandard
                     break;
                 default:
                     var factor = choice.Symbol == LoadSymbol.L && slot.Companion ? choice.Factor * e.Options.LiveCompanion : choice.Factor;
-                    result.AddRange(e.Additive(choice.Symbol, factor).Select(a => named && a.Name is null ? a with { Name = choice.Symbol.ToString() } : a));
+                    result.AddRange(e.Additive(choice.Symbol, factor)
+                        .Select(a => named && a.Name is null ? a with { Name = choice.Symbol.ToString() } : a));
                     break;
             }
         }

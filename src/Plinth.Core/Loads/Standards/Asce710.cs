@@ -2,7 +2,9 @@ using static Plinth.Core.Loads.LoadSymbol;
 
 namespace Plinth.Core.Loads;
 
-/// <summary>Combinations of ASCE 7-10: strength 2.3.2 (set U), allowable stress 2.4.1 (set S), with earthquake as 12.4.2.3 spells it out.</summary>
+/// <summary>
+/// Combinations of ASCE 7-10: strength 2.3.2 (set U), allowable stress 2.4.1 (set S), with earthquake as 12.4.2.3 spells it out.
+/// </summary>
 public sealed class Asce710 : Asce7
 {
     private const string U = "ASCE 7-10 2.3.2";
@@ -38,8 +40,10 @@ public sealed class Asce710 : Asce7
         new("S4", Sustained, A, "D + 0.75L + 0.75(Lr|S|R)", 1, 0, [LiveReduced, RoofReduced]),
         new("S5", Service, A, "D + 0.6W", 1, 0, [new([new(W, 0.6)], Need.Present)]),
         new("S5", Service, AE, "(1 + 0.14SDS)D + 0.7ρE", 1, 0.14, [new([new(E, 0.7)], Need.Present)]),
-        new("S6a", Service, A, "D + 0.75L + 0.75(0.6W) + 0.75(Lr|S|R)", 1, 0, [new([new(W, 0.45)], Need.Present), LiveReduced, RoofReduced]),
-        new("S6b", Service, AE, "(1 + 0.10SDS)D + 0.75L + 0.525ρE + 0.75S", 1, 0.10, [new([new(E, 0.525)], Need.Present), LiveReduced, new([new(S, 0.75)], Need.OneOfTwo)]),
+        new("S6a", Service, A, "D + 0.75L + 0.75(0.6W) + 0.75(Lr|S|R)", 1, 0,
+            [new([new(W, 0.45)], Need.Present), LiveReduced, RoofReduced]),
+        new("S6b", Service, AE, "(1 + 0.10SDS)D + 0.75L + 0.525ρE + 0.75S", 1, 0.10,
+            [new([new(E, 0.525)], Need.Present), LiveReduced, new([new(S, 0.75)], Need.OneOfTwo)]),
         new("S7", Service, A, "0.6D + 0.6W", 0.6, 0, [new([new(W, 0.6)], Need.Present)], Counteracting: true, Fluid: false),
         new("S8", Service, AE, "(0.6 − 0.14SDS)D + 0.7ρE", 0.6, -0.14, [new([new(E, 0.7)], Need.Present)], Counteracting: true),
     ];

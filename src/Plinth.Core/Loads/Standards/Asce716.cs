@@ -36,20 +36,26 @@ public class Asce716 : Asce7
         [
             new("U1", Strength, u, "1.4D", 1.4, 0, []),
             new("U2", Strength, u, $"1.2D + 1.6L + {Roof(0.5, snow.Companion)}", 1.2, 0, [new([new(L, 1.6)], Need.Present), roofCompanion]),
-            new("U3", Strength, u, $"1.2D + {Roof(1.6, snow.Leading)} + (L|0.5W)", 1.2, 0, [roofLeading, new([new(L, 1), new(W, 0.5)], Companion: true)]),
-            new("U4", Strength, u, $"1.2D + W + L + {Roof(0.5, snow.Companion)}", 1.2, 0, [new([new(W, 1)], Need.Present), live, roofCompanion]),
+            new("U3", Strength, u, $"1.2D + {Roof(1.6, snow.Leading)} + (L|0.5W)", 1.2, 0,
+                [roofLeading, new([new(L, 1), new(W, 0.5)], Companion: true)]),
+            new("U4", Strength, u, $"1.2D + W + L + {Roof(0.5, snow.Companion)}", 1.2, 0,
+                [new([new(W, 1)], Need.Present), live, roofCompanion]),
             new("U5", Strength, u, "0.9D + W", 0.9, 0, [new([new(W, 1)], Need.Present)], Fluid: false),
-            new("U6", Strength, ue, $"1.2D + Ev + Eh + L + {snow.Seismic.Text()}S", 1.2, 0.2, [new([new(E, 1)], Need.Present), live, new([new(S, snow.Seismic)])]),
+            new("U6", Strength, ue, $"1.2D + Ev + Eh + L + {snow.Seismic.Text()}S", 1.2, 0.2,
+                [new([new(E, 1)], Need.Present), live, new([new(S, snow.Seismic)])]),
             new("U7", Strength, ue, "0.9D − Ev + Eh", 0.9, -0.2, [new([new(E, 1)], Need.Present)]),
             new("S1", Sustained, s, "D", 1, 0, []),
             new("S2", Sustained, s, "D + L", 1, 0, [new([new(L, 1)], Need.Present)]),
             new("S3", Sustained, s, $"D + {Roof(1, snow.Service)}", 1, 0, [roofService]),
             new("S4", Sustained, s, $"D + 0.75L + {Roof(0.75, snow.Reduced)}", 1, 0, [new([new(L, 0.75)], Need.OneOfTwo), roofReduced]),
             new("S5", Service, s, "D + 0.6W", 1, 0, [new([new(W, 0.6)], Need.Present)]),
-            new("S6", Service, s, $"D + 0.75L + 0.75(0.6W) + {Roof(0.75, snow.Reduced)}", 1, 0, [new([new(W, 0.45)], Need.Present), new([new(L, 0.75)], Need.OneOfTwo), roofReduced]),
+            new("S6", Service, s, $"D + 0.75L + 0.75(0.6W) + {Roof(0.75, snow.Reduced)}", 1, 0,
+                [new([new(W, 0.45)], Need.Present), new([new(L, 0.75)], Need.OneOfTwo), roofReduced]),
             new("S7", Service, s, "0.6D + 0.6W", 0.6, 0, [new([new(W, 0.6)], Need.Present)], Counteracting: true, Fluid: false),
             new("S8", Service, se, "D + 0.7Ev + 0.7Eh", 1, 0.14, [new([new(E, 0.7)], Need.Present)]),
-            new("S9", Service, se, $"D + 0.525Ev + 0.525Eh + 0.75L + {snow.SeismicReduced.Text()}S", 1, 0.105, [new([new(E, 0.525)], Need.Present), new([new(L, 0.75)], Need.OneOfTwo), new([new(S, snow.SeismicReduced)], Need.OneOfTwo)]),
+            new("S9", Service, se, $"D + 0.525Ev + 0.525Eh + 0.75L + {snow.SeismicReduced.Text()}S", 1, 0.105,
+                [new([new(E, 0.525)], Need.Present), new([new(L, 0.75)], Need.OneOfTwo),
+                    new([new(S, snow.SeismicReduced)], Need.OneOfTwo)]),
             new("S10", Service, se, "0.6D − 0.7Ev + 0.7Eh", 0.6, -0.14, [new([new(E, 0.7)], Need.Present)], Counteracting: true),
         ];
     }
@@ -79,5 +85,6 @@ public sealed class Asce722() : Asce716("asce7-22", "ASCE 7-22", new Snow(0.3, 1
 internal static class FactorText
 {
     /// <summary>A factor as it stands before a symbol: nothing for 1.</summary>
-    public static string Text(this double factor) => factor == 1 ? "" : factor.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture);
+    public static string Text(this double factor) =>
+        factor == 1 ? "" : factor.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -4,12 +4,15 @@ using static Plinth.Core.Loads.LoadSymbol;
 namespace Plinth.Core.Loads;
 
 /// <summary>
-/// Combinations of EN 1990 6.4.3 and 6.5.3 with the sets of its table A1.2 and the design approaches of EN 1997-1 2.4.7.3.4. Permanent actions are
-/// taken as of one source: all at γG,sup or all at γG,inf. A variable action leads in turn; the others accompany it, each present or, where it
+/// Combinations of EN 1990 6.4.3 and 6.5.3 with the sets of its table A1.2 and the design approaches of EN 1997-1 2.4.7.3.4. Permanent
+/// actions are
+/// taken as of one source: all at γG,sup or all at γG,inf. A variable action leads in turn; the others accompany it, each present or, where
+/// it
 /// would help, absent (γQ,inf = 0).
 /// </summary>
 /// <remarks>
-/// Imposed loads of categories A to G are one action (EN 1991-1-1 3.3.1(2)); those on roofs, category H, never act beside snow or wind (3.3.2(1)).
+/// Imposed loads of categories A to G are one action (EN 1991-1-1 3.3.1(2)); those on roofs, category H, never act beside snow or wind
+/// (3.3.2(1)).
 /// In EQU and UPL the permanent part that tips or lifts takes γG,dst and the part that holds γG,stb, case by case.
 /// </remarks>
 public sealed class En1990 : LoadStandard
@@ -38,7 +41,8 @@ public sealed class En1990 : LoadStandard
         if (o.SplitExpression)
         {
             Fundamental(expansion, "Ba", Ultimate, LimitState.SetB, $"EN 1990 eq. 6.10a, table A1.2(B), {approach}", o.SetB, 1, true);
-            Fundamental(expansion, "Bb", Ultimate, LimitState.SetB, $"EN 1990 eq. 6.10b, table A1.2(B), {approach}", o.SetB, o.SetB.Reduction, false);
+            Fundamental(expansion, "Bb", Ultimate, LimitState.SetB, $"EN 1990 eq. 6.10b, table A1.2(B), {approach}", o.SetB,
+                o.SetB.Reduction, false);
         }
         else
         {
@@ -52,24 +56,31 @@ public sealed class En1990 : LoadStandard
 
         Accidental(expansion);
         Seismic(expansion);
-        Service(expansion, "CHAR", Family.Settlement, LimitState.Characteristic, "G + Q1 + Σψ0·Qi", "EN 1990 eq. 6.14b", _ => 1, p => p.Combination);
-        Service(expansion, "FREQ", Family.Settlement, LimitState.Frequent, "G + ψ1·Q1 + Σψ2·Qi", "EN 1990 eq. 6.15b", p => p.Frequent, p => p.QuasiPermanent);
-        Service(expansion, "QP", Family.Settlement | Family.Crack, LimitState.QuasiPermanent, "G + Σψ2·Qi", "EN 1990 eq. 6.16b", null, p => p.QuasiPermanent);
+        Service(expansion, "CHAR", Family.Settlement, LimitState.Characteristic, "G + Q1 + Σψ0·Qi", "EN 1990 eq. 6.14b", _ => 1,
+            p => p.Combination);
+        Service(expansion, "FREQ", Family.Settlement, LimitState.Frequent, "G + ψ1·Q1 + Σψ2·Qi", "EN 1990 eq. 6.15b", p => p.Frequent,
+            p => p.QuasiPermanent);
+        Service(expansion, "QP", Family.Settlement | Family.Crack, LimitState.QuasiPermanent, "G + Σψ2·Qi", "EN 1990 eq. 6.16b", null,
+            p => p.QuasiPermanent);
     }
 
-    private static void Fundamental(Expansion e, string set, Family family, LimitState state, string clause, PartialFactors f, double reduction, bool leadIsReduced)
+    private static void Fundamental(Expansion e, string set, Family family, LimitState state, string clause, PartialFactors f,
+        double reduction, bool leadIsReduced)
     {
         var o = e.Options.Eurocode;
         var up = f.Unfavourable * reduction;
         var byCase = state is LimitState.Equ or LimitState.Upl;
         List<(Alternative G, double Weights)> permanent = byCase
             ? [.. Permanent(e, f.Favourable, f.Unfavourable, null)]
-            : up == f.Favourable ? [.. Permanent(e, up, up, null)] : [.. Permanent(e, up, up, "Gsup"), .. Permanent(e, f.Favourable, f.Favourable, "Ginf")];
+            : up == f.Favourable ? [.. Permanent(e, up, up, null)]
+            : [.. Permanent(e, up, up, "Gsup"), .. Permanent(e, f.Favourable, f.Favourable, "Ginf")];
 
         // Approach 3: what acts on the ground itself takes the factors of set C, what comes from the structure those of set B.
         double Variable(LoadCase c) => o.DesignApproach == 3 && c.IsSurcharge && state == LimitState.SetB ? o.SetC.Variable : f.Variable;
         double Companion(LoadCase c) => Variable(c) * o.Of(c).Combination;
-        var g = byCase ? string.Create(CultureInfo.InvariantCulture, $"({f.Unfavourable} tips|{f.Favourable} holds)G") : up == f.Favourable ? up.Text() + "G" : string.Create(CultureInfo.InvariantCulture, $"({up:0.####}|{f.Favourable})G");
+        var g = byCase ? string.Create(CultureInfo.InvariantCulture, $"({f.Unfavourable} tips|{f.Favourable} holds)G")
+            : up == f.Favourable ? up.Text() + "G"
+            : string.Create(CultureInfo.InvariantCulture, $"({up:0.####}|{f.Favourable})G");
         var q = f.Variable.Text();
         var text = leadIsReduced ? $"{g} + {q}ψ0·Q1 + Σ{q}ψ0·Qi" : $"{g} + {q}Q1 + Σ{q}ψ0·Qi";
         foreach (var (alternative, weights) in permanent)
@@ -95,7 +106,8 @@ public sealed class En1990 : LoadStandard
         {
             foreach (var (name, terms) in Variables(e, o.AccidentalFrequent ? c => o.Of(c).Frequent : null, c => o.Of(c).QuasiPermanent))
             {
-                Each(e, "ACC", $":{accident.Name}{name}", Ultimate, [.. accident.Terms, .. terms], "EN 1990 eq. 6.11b", text, LimitState.Accidental);
+                Each(e, "ACC", $":{accident.Name}{name}", Ultimate, [.. accident.Terms, .. terms], "EN 1990 eq. 6.11b", text,
+                    LimitState.Accidental);
             }
         }
     }
@@ -114,12 +126,14 @@ public sealed class En1990 : LoadStandard
         {
             foreach (var (name, terms) in Variables(e, null, Companion))
             {
-                Each(e, "SEIS", $":{quake.Name}{name}", Ultimate, [.. quake.Terms, .. terms], "EN 1990 eq. 6.12b", Text, LimitState.Seismic);
+                Each(e, "SEIS", $":{quake.Name}{name}", Ultimate, [.. quake.Terms, .. terms], "EN 1990 eq. 6.12b", Text,
+                    LimitState.Seismic);
             }
         }
     }
 
-    private static void Service(Expansion e, string set, Family family, LimitState state, string text, string clause, Func<PsiFactors, double>? leading, Func<PsiFactors, double> companion)
+    private static void Service(Expansion e, string set, Family family, LimitState state, string text, string clause,
+        Func<PsiFactors, double>? leading, Func<PsiFactors, double> companion)
     {
         var o = e.Options.Eurocode;
         foreach (var (name, terms) in Variables(e, leading is null ? null : c => leading(o.Of(c)), c => companion(o.Of(c))))
@@ -128,7 +142,8 @@ public sealed class En1990 : LoadStandard
         }
     }
 
-    private static void Each(Expansion e, string set, string name, Family family, List<Term> terms, string clause, string text, LimitState state)
+    private static void Each(Expansion e, string set, string name, Family family, List<Term> terms, string clause, string text,
+        LimitState state)
     {
         foreach (var (permanent, weights) in Permanent(e, 1, 1, null))
         {
@@ -143,7 +158,8 @@ public sealed class En1990 : LoadStandard
 
     // Every variable action leads in turn, beside every subset of the others that may act with it; and none at all. Without a factor for a
     // leading action every subset stands once.
-    private static IEnumerable<(string Name, List<Term> Terms)> Variables(Expansion e, Func<LoadCase, double>? leading, Func<LoadCase, double> companion)
+    private static IEnumerable<(string Name, List<Term> Terms)> Variables(Expansion e, Func<LoadCase, double>? leading,
+        Func<LoadCase, double> companion)
     {
         Action[] actions =
         [
@@ -155,13 +171,16 @@ public sealed class En1990 : LoadStandard
         ];
         if (leading is null)
         {
-            return Allowed(e, Expansion.Product([.. actions.Select(a => (IReadOnlyList<Alternative>)[Alternative.Nothing, .. a.Alternatives(e, companion)])]));
+            return Allowed(e,
+                Expansion.Product(
+                    [.. actions.Select(a => (IReadOnlyList<Alternative>)[Alternative.Nothing, .. a.Alternatives(e, companion)])]));
         }
 
         IEnumerable<(string Name, List<Term> Terms)> result = [("", [])];
         foreach (var lead in actions.Where(a => a.Alternatives(e, leading).Count > 0))
         {
-            var beside = actions.Where(a => a != lead).Select(a => (IReadOnlyList<Alternative>)[Alternative.Nothing, .. a.Alternatives(e, companion)]);
+            var beside = actions.Where(a => a != lead)
+                .Select(a => (IReadOnlyList<Alternative>)[Alternative.Nothing, .. a.Alternatives(e, companion)]);
             result = result.Concat(Allowed(e, Expansion.Product([lead.Alternatives(e, leading), .. beside])));
         }
 
@@ -183,7 +202,8 @@ public sealed class En1990 : LoadStandard
 
             return Name == "W"
                 ? e.Exclusive(W, factor)
-                : [.. e.Additive(Which, (c, i) => new Term(i, factor(c))).Select(a => a with { Name = a.Name is null ? Name : $"{Name}:{a.Name}" })];
+                : [.. e.Additive(Which, (c, i) => new Term(i, factor(c)))
+                    .Select(a => a with { Name = a.Name is null ? Name : $"{Name}:{a.Name}" })];
         }
     }
 }

@@ -26,7 +26,8 @@ public static class BarPositions
     }
 
     /// <summary>
-    /// Distances of the bars from the base's middle, in order, m. Even from cover to cover; of a banded layer those of the band stand in the middle of equal
+    /// Distances of the bars from the base's middle, in order, m. Even from cover to cover; of a banded layer those of the band stand in
+    /// the middle of equal
     /// strips as wide together as the base's shorter side, and those beside it begin half a distance off its edge (ACI 318 13.3.3.3).
     /// </summary>
     /// <param name="layer">The bars.</param>
@@ -51,6 +52,7 @@ public static class BarPositions
         var beside = (layer.Count - layer.Band) / 2;
         var outside = beside == 0 ? 0 : (within - band) / 2 / (beside - 0.5);
         var right = Enumerable.Range(0, beside).Select(j => (band / 2) + (outside * (j + 0.5))).ToList();
-        return [.. right.AsEnumerable().Reverse().Select(v => -v), .. Enumerable.Range(0, layer.Band).Select(i => (-band / 2) + (inBand * (i + 0.5))), .. right];
+        return [.. right.AsEnumerable().Reverse().Select(v => -v),
+            .. Enumerable.Range(0, layer.Band).Select(i => (-band / 2) + (inBand * (i + 0.5))), .. right];
     }
 }

@@ -2,15 +2,19 @@ using Plinth.Core.Concrete;
 
 namespace Plinth.Core.Schedules;
 
-/// <summary>A bent bar: its shape by ISO 3766 and its dimensions, outside to outside of the bar; what a shape does not have is 0. Lengths in m.</summary>
-/// <param name="Code">Shape code of ISO 3766: bends and their kind, 00 straight, 11 one bend of 90°, 21 two to one side, 51 a closed rectangle, 99 any other, here a hoop.</param>
+/// <summary>
+/// A bent bar: its shape by ISO 3766 and its dimensions, outside to outside of the bar; what a shape does not have is 0. Lengths in m.
+/// </summary>
+/// <param name="Code">Shape code of ISO 3766: bends and their kind, 00 straight, 11 one bend of 90°, 21 two to one side, 51 a closed
+/// rectangle, 99 any other, here a hoop.</param>
 /// <param name="A">a.</param>
 /// <param name="B">b.</param>
 /// <param name="C">c.</param>
 /// <param name="Radius">Inside radius of the bends; 0 for straight bars.</param>
 /// <param name="Length">Cutting length: along the centre line, up to the whole step in which bars are cut.</param>
 /// <remarks>
-/// A bend of 90° shortens the sum of outside dimensions by (2 − π/2)·r + (2 − π/4)·d: that is the way round the corner less the way along the arc of the centre line.
+/// A bend of 90° shortens the sum of outside dimensions by (2 − π/2)·r + (2 − π/4)·d: that is the way round the corner less the way along
+/// the arc of the centre line.
 /// </remarks>
 public readonly record struct BarShape(string Code, double A, double B, double C, double Radius, double Length)
 {
@@ -83,6 +87,7 @@ public readonly record struct BarShape(string Code, double A, double B, double C
     {
         ArgumentNullException.ThrowIfNull(bar);
         var (b, c) = (bar.CutUp(overlap), bar.CutUp(hook));
-        return new("99", outside, b, c, radius, bar.CutUp((Math.PI * (outside - bar.Diameter)) + b + (2 * (c + radius + bar.Diameter - Deduction(radius, bar.Diameter)))));
+        return new("99", outside, b, c, radius,
+            bar.CutUp((Math.PI * (outside - bar.Diameter)) + b + (2 * (c + radius + bar.Diameter - Deduction(radius, bar.Diameter)))));
     }
 }

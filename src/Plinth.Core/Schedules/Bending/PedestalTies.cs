@@ -15,7 +15,9 @@ public sealed record PedestalTies(IReadOnlyList<double> Levels, IReadOnlyList<do
     private const double First = 0.025;
     private const double Between = 0.05;
 
-    /// <summary>Ties at their spacing from the base up, the last under the top's cover; round anchor bolts as many near the top as the code asks.</summary>
+    /// <summary>
+    /// Ties at their spacing from the base up, the last under the top's cover; round anchor bolts as many near the top as the code asks.
+    /// </summary>
     /// <param name="code">The design code.</param>
     /// <param name="rules">The rules of the foundation.</param>
     /// <param name="support">What the pedestal carries: a steel column stands on anchor bolts.</param>
@@ -34,7 +36,10 @@ public sealed record PedestalTies(IReadOnlyList<double> Levels, IReadOnlyList<do
 
         var cover = rules.Pedestal.Cover;
         var top = Math.Max(First, height - cover);
-        var levels = Enumerable.Range(0, (int)Math.Ceiling((height / spacing) - 1e-9) + 1).Select(i => Math.Min((i * spacing) + First, top)).Distinct().ToList();
+        var levels = Enumerable.Range(0, (int)Math.Ceiling((height / spacing) - 1e-9) + 1)
+            .Select(i => Math.Min((i * spacing) + First, top))
+            .Distinct()
+            .ToList();
         if (support.Shape == ColumnShape.Steel && pedestal.Socket is null)
         {
             var (within, count) = code.TopTies(tie.Diameter);
@@ -60,7 +65,8 @@ public sealed record PedestalTies(IReadOnlyList<double> Levels, IReadOnlyList<do
         return new(levels, Held(nx, x, bar.Diameter, code.MostUnheld), Held(ny, y, bar.Diameter, code.MostUnheld));
     }
 
-    // Corner bars stand in the corners of the tie; between them every other bar is held, or each where they stand farther apart than one may from a held one (25.7.2.3).
+    // Corner bars stand in the corners of the tie; between them every other bar is held, or each where they stand farther apart than one
+    // may from a held one (25.7.2.3).
     private static List<double> Held(int bars, double length, double diameter, double most)
     {
         var gap = length / (bars - 1);

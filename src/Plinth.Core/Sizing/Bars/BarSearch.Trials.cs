@@ -29,7 +29,8 @@ internal sealed partial class BarSearch
         }
 
         // At whole steps a bar more may stand there than was asked for, and all of them too close.
-        while (high > 2 && rules.Steel.SpacingStep is not null && room / (Spaced(new BarLayer(high, size), alongX).Count - 1) < least - 1e-9)
+        while (high > 2 && rules.Steel.SpacingStep is not null
+            && room / (Spaced(new BarLayer(high, size), alongX).Count - 1) < least - 1e-9)
         {
             high--;
         }
@@ -38,9 +39,12 @@ internal sealed partial class BarSearch
     }
 
     private BarLayer First(Candidate candidate, bool alongX) =>
-        candidate.Fixed ? candidate.Layer(alongX, states[0], rules) : new BarLayer(Math.Max(2, CountRange(candidate.Size!, alongX).High), candidate.Size);
+        candidate.Fixed
+            ? candidate.Layer(alongX, states[0], rules)
+            : new BarLayer(Math.Max(2, CountRange(candidate.Size!, alongX).High), candidate.Size);
 
-    private Candidate[] Sizes(BarSpec? stated) => stated is { } s ? [new Candidate(null, s)] : [.. sizes.Select(b => new Candidate(b, null))];
+    private Candidate[] Sizes(BarSpec? stated) =>
+        stated is { } s ? [new Candidate(null, s)] : [.. sizes.Select(b => new Candidate(b, null))];
 
     private double Mass(BarLayer layer, bool alongX)
     {
@@ -49,7 +53,9 @@ internal sealed partial class BarSearch
     }
 
     // Whether bottom bars along an axis are banded: those the short way.
-    private bool IsBanded(bool alongX) => rules.Steel.Banded && (alongX ? states[0].Size.Length < states[0].Size.Width - 1e-6 : states[0].Size.Width < states[0].Size.Length - 1e-6);
+    private bool IsBanded(bool alongX) =>
+        rules.Steel.Banded
+            && (alongX ? states[0].Size.Length < states[0].Size.Width - 1e-6 : states[0].Size.Width < states[0].Size.Length - 1e-6);
 
     // Bars of a number, banded where they run the short way and that is asked, hooked where they are too short without.
     private BarLayer PutFound(bool bottom, int count, BarSize size, bool alongX, double spacing = 0)
@@ -93,7 +99,9 @@ internal sealed partial class BarSearch
     }
 
     // Whether both ways are to have one size and spacing.
-    private bool AreAlike => rules.Steel.BothWaysAlike == AlikeBars.Always || (rules.Steel.BothWaysAlike == AlikeBars.Square && Math.Abs(states[0].Size.Length - states[0].Size.Width) < 1e-9);
+    private bool AreAlike =>
+        rules.Steel.BothWaysAlike == AlikeBars.Always
+            || (rules.Steel.BothWaysAlike == AlikeBars.Square && Math.Abs(states[0].Size.Length - states[0].Size.Width) < 1e-9);
 
     // One size and one spacing both ways, where that is asked: the closer of both.
     private (BarLayer First, BarLayer Second) Alike(Candidate first, Candidate second, BarLayer a, BarLayer b, bool firstIsX, bool bottom)
@@ -106,13 +114,16 @@ internal sealed partial class BarSearch
         var s = states[0];
         double Within(bool alongX) => s.MatBreadth(alongX) - (2 * rules.Concrete.CoverSide) - a.Diameter;
         var stepped = a.Spacing > 0 && b.Spacing > 0;
-        var spacing = stepped ? Math.Min(a.Spacing, b.Spacing) : Math.Min(Within(firstIsX) / (a.Count - 1), Within(!firstIsX) / (b.Count - 1));
+        var spacing = stepped
+            ? Math.Min(a.Spacing, b.Spacing)
+            : Math.Min(Within(firstIsX) / (a.Count - 1), Within(!firstIsX) / (b.Count - 1));
         int Count(bool alongX) => (int)Math.Ceiling((Within(alongX) / spacing) - 1e-9) + 1;
         var label = stepped ? spacing : 0;
         return (PutFound(bottom, Count(firstIsX), a.Size!, firstIsX, label), PutFound(bottom, Count(!firstIsX), b.Size!, !firstIsX, label));
     }
 
-    private void Put(bool bottom, BarLayer x, BarLayer y) => bars = bottom ? bars with { BottomX = x, BottomY = y } : bars with { TopX = x, TopY = y };
+    private void Put(bool bottom, BarLayer x, BarLayer y) =>
+        bars = bottom ? bars with { BottomX = x, BottomY = y } : bars with { TopX = x, TopY = y };
 
     private void Put(bool bottom, BarLayer layer, bool alongX) => bars = (bottom, alongX) switch
     {

@@ -8,8 +8,10 @@ using Plinth.Core.Foundations;
 namespace Plinth.Core.Sizing;
 
 /// <summary>
-/// Finds the steel for a base of given sizes: for each pair of bar sizes the least counts that pass every check of the concrete; of the pairs that weigh at
-/// most 5 % more than the lightest the one with the fewest bars, then the lightest, then one size both ways. Faces are sought apart, as no check mixes them.
+/// Finds the steel for a base of given sizes: for each pair of bar sizes the least counts that pass every check of the concrete; of the
+/// pairs that weigh at
+/// most 5 % more than the lightest the one with the fewest bars, then the lightest, then one size both ways. Faces are sought apart, as no
+/// check mixes them.
 /// </summary>
 internal sealed partial class BarSearch
 {
@@ -42,9 +44,11 @@ internal sealed partial class BarSearch
         var checks = states[0].Checks;
         sectionChecks = [.. checks.Listed.Where(c => c.Decides.IsOfSection && !foundation.Waives(c.Id))];
         ofBothWays = [.. sectionChecks.Where(c => c.Decides.What == Decisions.Depth)];
-        (ofDepth, ofOwnDepth) = ([.. ofBothWays.Where(c => c.Definition.GainsByDepth)], [.. ofBothWays.Where(c => !c.Definition.GainsByDepth)]);
+        (ofDepth, ofOwnDepth) = ([.. ofBothWays.Where(c => c.Definition.GainsByDepth)],
+            [.. ofBothWays.Where(c => !c.Definition.GainsByDepth)]);
         bounded = [.. sectionChecks.Where(c => c.BoundsBars)];
-        Check[] Along(bool alongX, Face face) => [.. sectionChecks.Concat(checks.Parts.Where(c => !foundation.Waives(c.Id))).Where(c => c.Decides.IsOfBars(alongX, face))];
+        Check[] Along(bool alongX, Face face) =>
+            [.. sectionChecks.Concat(checks.Parts.Where(c => !foundation.Waives(c.Id))).Where(c => c.Decides.IsOfBars(alongX, face))];
         anchorageX = [.. sectionChecks.Where(c => c.Decides == Decides.Ends(true))];
         anchorageY = [.. sectionChecks.Where(c => c.Decides == Decides.Ends(false))];
         bottomX = Along(true, Face.Bottom);
@@ -55,76 +59,6 @@ internal sealed partial class BarSearch
 
     /// <summary>The check that failed last, and where: what to report if nothing passes.</summary>
     public (Check Check, Trial State)? LastFailure { get; private set; }
-
-    /// <summary>Whether the base is too thin for its shear, struts or depth with any bars: the thinnest leave the greatest depth. Under the combinations that failed last.</summary>
-    public bool IsTooThin()
-    {
-        LayThinnest();
-        var fails = QuicklyExceeds(ofDepth) || ExceedsWithAny(0);
-        Reset(null);
-        return fails;
-    }
-
-    /// <summary>Whether the base, and any that is up to so much thinner, is too thin with any bars; false where that is not known.</summary>
-    /// <param name="thinner">By how much, m.</param>
-    public bool IsTooThinDown(double thinner)
-    {
-        LayThinnest();
-        var fails = ExceedsWithAny(thinner);
-        Reset(null);
-        return fails;
-    }
-
-    private void LayThinnest()
-    {
-        foreach (var s in states)
-        {
-            s.Looking = Face.Bottom;
-        }
-
-        sizes = rules.Steel.Bars;
-        var outerIsX = states[0].OuterIsX;
-        Put(true, First(Sizes(outerIsX ? held.BottomX : held.BottomY)[0], outerIsX), outerIsX);
-        Put(true, First(Sizes(outerIsX ? held.BottomY : held.BottomX)[0], !outerIsX), !outerIsX);
-        Set(bars);
-    }
-
-    private bool ExceedsWithAny(double thinner)
-    {
-        if (bounded.Length == 0)
-        {
-            return false;
-        }
-
-        var range = new BarRange(Most(true), Most(false), states[0].OuterIsX) { Thinner = thinner };
-        foreach (var check in bounded)
-        {
-            foreach (var s in states)
-            {
-                if (check.ExceedsWithAny(s, range, rules.Sizing.Target))
-                {
-                    LastFailure = (check, s);
-                    return true;
-                }
-            }
-        }
-
-        return false;
-
-        MostBars[] Most(bool alongX)
-        {
-            var candidates = Sizes(alongX ? held.BottomX : held.BottomY);
-            var (most, thinnest) = (new MostBars[candidates.Length], 0.0);
-            for (var i = 0; i < most.Length; i++)
-            {
-                var layer = candidates[i].Fixed ? First(candidates[i], alongX) : Spaced(First(candidates[i], alongX), alongX);
-                thinnest = i == 0 ? layer.Diameter : thinnest;
-                most[i] = new MostBars((layer.Diameter - thinnest) / 2, layer);
-            }
-
-            return most;
-        }
-    }
 
     /// <summary>Finds the bars for the sizes that the states hold.</summary>
     /// <returns>Null if no bars allowed pass.</returns>
@@ -150,7 +84,9 @@ internal sealed partial class BarSearch
         return Reset(FindFace(Face.Top) is null ? null : bars);
     }
 
-    /// <summary>Where no bars pass: of the densest layers of each size those that come nearest, left in the states, with what fails most there.</summary>
+    /// <summary>
+    /// Where no bars pass: of the densest layers of each size those that come nearest, left in the states, with what fails most there.
+    /// </summary>
     public (Check Check, Trial State)? Nearest()
     {
         (double Utilisation, Check Check, LayeredTrial State, Reinforcement Bars)? best = null;
@@ -158,8 +94,11 @@ internal sealed partial class BarSearch
         {
             BarLayer Densest(BarSpec? stated, bool alongX) => First(new Candidate(stated is null ? size : null, stated), alongX);
             bars = new Reinforcement(Densest(held.BottomX, true), Densest(held.BottomY, false), default, default);
-            var top = held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == TopSteel.Least || states.Any(s => s.NeedsTopSteel);
-            bars = top && rules.Steel.TopSteel != TopSteel.None ? bars with { TopX = Densest(held.TopX, true), TopY = Densest(held.TopY, false) } : bars;
+            var top = held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == TopSteel.Least
+                || states.Any(s => s.NeedsTopSteel);
+            bars = top && rules.Steel.TopSteel != TopSteel.None
+                ? bars with { TopX = Densest(held.TopX, true), TopY = Densest(held.TopY, false) }
+                : bars;
             Reset(bars);
             (double Utilisation, Check Check, LayeredTrial State)? worst = null;
             foreach (var s in states)
@@ -249,7 +188,10 @@ internal sealed partial class BarSearch
         // Of those that weigh hardly more the one with the fewest bars.
         (int Count, double Mass, bool Mixed) best = (int.MaxValue, 0, false);
         (BarLayer X, BarLayer Y)? found = null;
-        foreach (var (i, quick) in open.Select((c, i) => (i, c)).Where(c => c.c.Mass <= least * (1 + FewerWithin)).OrderBy(c => c.c.LayerX.Count + c.c.LayerY.Count).ThenBy(c => c.c.Mass))
+        foreach (var (i, quick) in open.Select((c, i) => (i, c))
+            .Where(c => c.c.Mass <= least * (1 + FewerWithin))
+            .OrderBy(c => c.c.LayerX.Count + c.c.LayerY.Count)
+            .ThenBy(c => c.c.Mass))
         {
             if (quick.LayerX.Count + quick.LayerY.Count > best.Count)
             {
@@ -275,10 +217,12 @@ internal sealed partial class BarSearch
         return bars;
     }
 
-    private (BarLayer X, BarLayer Y, double Mass)? Settled(bool bottom, in (Candidate X, Candidate Y, BarLayer LayerX, BarLayer LayerY, double Mass) c) =>
+    private (BarLayer X, BarLayer Y, double Mass)? Settled(bool bottom,
+        in (Candidate X, Candidate Y, BarLayer LayerX, BarLayer LayerY, double Mass) c) =>
         Settle(bottom, c.X, c.Y, c.LayerX, c.LayerY) is { } s ? (s.X, s.Y, Mass(s.X, true) + Mass(s.Y, false)) : null;
 
-    // For every pair of sizes the least counts under the combinations that failed last. The outer layer's depth is its own, so its count is found once a size.
+    // For every pair of sizes the least counts under the combinations that failed last. The outer layer's depth is its own, so its count is
+    // found once a size.
     private List<(Candidate X, Candidate Y, BarLayer LayerX, BarLayer LayerY, double Mass)> Quick(bool bottom)
     {
         var open = new List<(Candidate X, Candidate Y, BarLayer LayerX, BarLayer LayerY, double Mass)>();
@@ -379,7 +323,8 @@ internal sealed partial class BarSearch
         }
     }
 
-    // The least count that passes the checks of one direction under the combinations that failed last; more bars never hurt them but for the spacing.
+    // The least count that passes the checks of one direction under the combinations that failed last; more bars never hurt them but for
+    // the spacing.
     private BarLayer? Least(Candidate candidate, bool bottom, bool alongX, int from = 0)
     {
         var checks = bottom ? (alongX ? bottomX : bottomY) : alongX ? topX : topY;

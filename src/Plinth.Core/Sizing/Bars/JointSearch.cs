@@ -7,7 +7,10 @@ using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Sizing;
 
-/// <summary>Finds pedestals with their bars and ties, and dowels: the smallest pedestal, then the least steel, that pass the checks of what stands on a base.</summary>
+/// <summary>
+/// Finds pedestals with their bars and ties, and dowels: the smallest pedestal, then the least steel, that pass the checks of what stands
+/// on a base.
+/// </summary>
 internal sealed class JointSearch
 {
     private const int MostBars = 24;
@@ -32,7 +35,8 @@ internal sealed class JointSearch
     private readonly Check[] ofHollow;
     private readonly Check[] ofWalls;
     private readonly Check[] ofBending;
-    private readonly Dictionary<(BaseSize Plan, bool Slender), (List<BarSpec> Bars, Dictionary<BarSize, List<BarSpec>> Ties, List<BarSpec> Any)> offered = [];
+    private readonly Dictionary<(BaseSize Plan, bool Slender), (List<BarSpec> Bars, Dictionary<BarSize, List<BarSpec>> Ties,
+        List<BarSpec> Any)> offered = [];
 
     public JointSearch(ImmutableArray<Trial> states, Foundation foundation, int column)
     {
@@ -56,7 +60,9 @@ internal sealed class JointSearch
     public bool HasPedestal => rules.Pedestal.Carries(states[0].Columns[column].Support);
 
     /// <summary>Whether dowels are sought or held.</summary>
-    public bool HasDowels => rules.Column.Known && states.Any(s => s.Columns[column].Support.IsConcrete && !rules.Pedestal.HoldsInSocket(s.Columns[column].Support));
+    public bool HasDowels =>
+        rules.Column.Known
+            && states.Any(s => s.Columns[column].Support.IsConcrete && !rules.Pedestal.HoldsInSocket(s.Columns[column].Support));
 
     /// <summary>The pedestal for the size that the states hold; null if none passes.</summary>
     public Pedestal? FindPedestal()
@@ -106,11 +112,17 @@ internal sealed class JointSearch
         var gross = states.Max(s => s.Columns[column].Support.Area);
         IEnumerable<BarLayer> candidates = rules.Column.Dowels is { } held
             ? [new BarLayer(held.Count, held.Size)]
-            : Layers(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, rules.Column.Cover, double.PositiveInfinity).Where(l => l.Area >= states[0].Code.LeastDowels * gross * (1 - 1e-9)).ToList();
+            : Layers(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, rules.Column.Cover,
+                double.PositiveInfinity).Where(l => l.Area >= states[0].Code.LeastDowels * gross * (1 - 1e-9)).ToList();
         if (rules.Column is { Dowels: null, Bars: { Size: { } size } bars })
         {
-            // A dowel beside every bar of the column, of its size, else larger, else thinner where the base is too thin; others where none of these passes.
-            candidates = rules.Steel.Bars.Append(size).Distinct().OrderBy(b => b.Diameter < size.Diameter).ThenBy(b => Math.Abs(b.Diameter - size.Diameter)).Select(b => new BarLayer(bars.Count, b)).Concat(candidates);
+            // A dowel beside every bar of the column, of its size, else larger, else thinner where the base is too thin; others where none
+            // of these passes.
+            candidates = rules.Steel.Bars.Append(size).Distinct()
+                .OrderBy(b => b.Diameter < size.Diameter)
+                .ThenBy(b => Math.Abs(b.Diameter - size.Diameter))
+                .Select(b => new BarLayer(bars.Count, b))
+                .Concat(candidates);
         }
 
         foreach (var layer in candidates)
@@ -144,20 +156,30 @@ internal sealed class JointSearch
         double Up(double v) => Math.Round(Math.Ceiling((v / stated.Step) - 1e-9) * stated.Step, 6);
         var supports = states.Select(s => s.Columns[column].Support).ToList();
         var side = supports.Max(s => Math.Max(s.SizeX, s.SizeY));
-        var (clearX, clearY) = (states.Max(s => s.Columns[column].Loaded.Outline.FaceX) + (2 * sockets.Gap), states.Max(s => s.Columns[column].Loaded.Outline.FaceY) + (2 * sockets.Gap));
+        var (clearX, clearY) = (states.Max(s => s.Columns[column].Loaded.Outline.FaceX) + (2 * sockets.Gap),
+            states.Max(s => s.Columns[column].Loaded.Outline.FaceY) + (2 * sockets.Gap));
         var least = Up(supports.Max(sockets.LeastDepth));
-        double[] depths = sockets.Depth is { } depth ? [depth] : PlanCandidates.Steps(least, Math.Max(least, sockets.MostDepthRatio * side), stated.Step);
-        double[] walls = sockets.Wall is { } wall ? [wall] : PlanCandidates.Steps(sockets.LeastWall, Math.Max(sockets.LeastWall, sockets.MostWall), stated.Step / 2);
+        double[] depths = sockets.Depth is { } depth
+            ? [depth]
+            : PlanCandidates.Steps(least, Math.Max(least, sockets.MostDepthRatio * side), stated.Step);
+        double[] walls = sockets.Wall is { } wall
+            ? [wall]
+            : PlanCandidates.Steps(sockets.LeastWall, Math.Max(sockets.LeastWall, sockets.MostWall), stated.Step / 2);
         IEnumerable<(double X, double Y, double Wall)> plans = stated is { SizeX: { } x, SizeY: { } y }
             ? [(x, y, sockets.Wall ?? Math.Min(x - clearX, y - clearY) / 2)]
             : walls.Select(w => (Up(clearX + (2 * w)), Up(clearY + (2 * w)), w));
-        return plans.Where(p => p.Wall > 0).SelectMany(p => depths.Select(d => new Pedestal(p.X, p.Y, false, BarSpec.None, BarSpec.None) { Socket = new Socket(d, p.Wall) }))
-            .OrderBy(p => p.OwnArea * (p.Socket!.Depth + sockets.Bed)).ThenBy(p => p.Socket!.Depth);
+        return plans.Where(p => p.Wall > 0)
+            .SelectMany(
+                p => depths.Select(d => new Pedestal(p.X, p.Y, false, BarSpec.None, BarSpec.None) { Socket = new Socket(d, p.Wall) }))
+            .OrderBy(p => p.OwnArea * (p.Socket!.Depth + sockets.Bed))
+            .ThenBy(p => p.Socket!.Depth);
     }
 
-    // The least bars, then the least ties, with which a socket passes; null if none. Force with moments at the foot knows the depth by its arm alone: the bars that
+    // The least bars, then the least ties, with which a socket passes; null if none. Force with moments at the foot knows the depth by its
+    // arm alone: the bars that
     // hold walls of a plan are found once.
-    private Pedestal? Walled(Pedestal hollow, Dictionary<(BaseSize Plan, double Arms), (int First, (Check Check, Trial State)? Failure)> known)
+    private Pedestal? Walled(Pedestal hollow,
+        Dictionary<(BaseSize Plan, double Arms), (int First, (Check Check, Trial State)? Failure)> known)
     {
         var (stated, socket) = (rules.Pedestal, hollow.Socket!);
         Set(hollow);
@@ -218,13 +240,18 @@ internal sealed class JointSearch
     private (List<BarSpec> Bars, Dictionary<BarSize, List<BarSpec>> Ties, List<BarSpec> Any) Offered(Pedestal hollow)
     {
         var (stated, wall) = (rules.Pedestal, hollow.Socket!.Wall);
-        var key = (new BaseSize(hollow.SizeX, hollow.SizeY, wall), states[0].Columns[column].PedestalHeight > 3 * Math.Min(hollow.SizeX, hollow.SizeY));
+        var key = (new BaseSize(hollow.SizeX, hollow.SizeY, wall),
+            states[0].Columns[column].PedestalHeight > 3 * Math.Min(hollow.SizeX, hollow.SizeY));
         if (!offered.TryGetValue(key, out var known))
         {
             var bars = Bars(hollow.SizeX, hollow.SizeY, hollow.OwnArea).ToList();
             var ties = bars.Select(b => b.Size!).Distinct().ToDictionary(b => b, b => stated.Ties is { } held
                 ? [held]
-                : Ties(b).Take(TieSizes).SelectMany(t => Spacings(stated, b, t, wall).Select(s => new BarSpec(t, 0, s))).OrderBy(t => t.Size!.Area / t.Spacing).ThenByDescending(t => t.Spacing).ToList());
+                : Ties(b).Take(TieSizes)
+                    .SelectMany(t => Spacings(stated, b, t, wall).Select(s => new BarSpec(t, 0, s)))
+                    .OrderBy(t => t.Size!.Area / t.Spacing)
+                    .ThenByDescending(t => t.Spacing)
+                    .ToList());
             known = (bars, ties, [.. ties.Values.SelectMany(t => t).Distinct()]);
             offered.Add(key, known);
         }
@@ -237,7 +264,9 @@ internal sealed class JointSearch
     {
         var least = states[0].Code.LeastTie(bar.Diameter);
         var sizes = rules.Steel.Bars[0].Name[0] == '#' ? BarSize.UsSizes : BarSize.MetricSizes;
-        return sizes.Where(b => b.Diameter >= least - 1e-9).Take(1).Concat(rules.Steel.Bars.Where(b => b.Diameter > least + 1e-9)).DistinctBy(b => b.Name).OrderBy(b => b.Diameter);
+        return sizes.Where(b => b.Diameter >= least - 1e-9).Take(1).Concat(rules.Steel.Bars.Where(b => b.Diameter > least + 1e-9))
+            .DistinctBy(b => b.Name)
+            .OrderBy(b => b.Diameter);
     }
 
     private IEnumerable<(double X, double Y)> Sizes()
@@ -248,7 +277,9 @@ internal sealed class JointSearch
             var side = states.Max(s => face(s.Columns[column].Loaded.Outline)) + (2 * stated.Ledge);
             if (stated.Round)
             {
-                side = states.Max(s => Math.Sqrt((s.Columns[column].Loaded.Outline.FaceX * s.Columns[column].Loaded.Outline.FaceX) + (s.Columns[column].Loaded.Outline.FaceY * s.Columns[column].Loaded.Outline.FaceY))) + (2 * stated.Ledge);
+                side =
+                    states.Max(s => Math.Sqrt((s.Columns[column].Loaded.Outline.FaceX * s.Columns[column].Loaded.Outline.FaceX)
+                        + (s.Columns[column].Loaded.Outline.FaceY * s.Columns[column].Loaded.Outline.FaceY))) + (2 * stated.Ledge);
             }
 
             return Math.Round(Math.Ceiling((side / stated.Step) - 1e-9) * stated.Step, 6);
@@ -278,14 +309,16 @@ internal sealed class JointSearch
         return Layers(x, y, rules.Pedestal.Cover, MostGap).Where(l => l.Area >= low * gross && l.Area <= high * gross).Select(BarSpec.Of);
     }
 
-    // As many on every face of a square, or of a circle's quarters; least area first; of equal area the thinner bars, which need less length to take up their force.
+    // As many on every face of a square, or of a circle's quarters; least area first; of equal area the thinner bars, which need less
+    // length to take up their force.
     private IEnumerable<BarLayer> Layers(double x, double y, double cover, double mostGap)
     {
         var inner = (x - (2 * cover), y - (2 * cover));
         var step = Math.Abs(x - y) < 1e-9 ? 4 : 2;
         return rules.Steel.Bars
             .SelectMany(b => Enumerable.Range(4 / step, (MostBars - 4) / step + 1).Select(n => new BarLayer(step * n, b)))
-            .Where(l => Gap(l.Count, inner) is var gap && gap <= mostGap && gap >= l.Diameter + states[0].Code.LeastClear(1.5 * l.Diameter, rules.Concrete.Aggregate))
+            .Where(l => Gap(l.Count, inner) is var gap && gap <= mostGap
+                && gap >= l.Diameter + states[0].Code.LeastClear(1.5 * l.Diameter, rules.Concrete.Aggregate))
             .OrderBy(l => l.Area).ThenBy(l => l.Diameter);
     }
 

@@ -32,7 +32,10 @@ public sealed record TypedBuilding(IReadOnlyList<FootingType> Types, double Cost
 /// <param name="Shift">Whether a footing may be moved under its column to join a type.</param>
 public sealed record GroupingOptions(double Within, TimeSpan Time, bool Shift)
 {
-    /// <summary>Which foundations keep their mark, since something is written for it: they may take a type's design as it is drawn, and stand apart from the others.</summary>
+    /// <summary>
+    /// Which foundations keep their mark, since something is written for it: they may take a type's design as it is drawn, and stand apart
+    /// from the others.
+    /// </summary>
     public Func<Foundation, bool> KeepsMark { get; init; } = f => f.Chosen is not null;
 
     /// <summary>One percent, eight seconds, no shifts.</summary>
@@ -43,13 +46,16 @@ public sealed record GroupingOptions(double Within, TimeSpan Time, bool Shift)
 }
 
 /// <summary>
-/// Finds the few types of footing with which a building costs least. Candidates are the designs adopted for the foundations, what their kind joins from them
-/// (<see cref="TypesOfKind"/>) and, of few footings, sets of them sized together; which serves which is asked of the checks; <see cref="TypeChoice"/> chooses
+/// Finds the few types of footing with which a building costs least. Candidates are the designs adopted for the foundations, what their
+/// kind joins from them
+/// (<see cref="TypesOfKind"/>) and, of few footings, sets of them sized together; which serves which is asked of the checks;
+/// <see cref="TypeChoice"/> chooses
 /// among them all. Only foundations of a family may share a design: of one kind and one set of rules, with columns that stand alike.
 /// </summary>
 public sealed class Grouping
 {
-    // Of so many footings every set is sized together, so that the choice is the best of all ways to part them; of somewhat more every run in order of cost.
+    // Of so many footings every set is sized together, so that the choice is the best of all ways to part them; of somewhat more every run
+    // in order of cost.
     private const int MostForAllSets = 6;
     private const int MostForRuns = 24;
 
@@ -57,7 +63,8 @@ public sealed class Grouping
     private const int MostApart = 6;
     private const int MostBeside = 200;
 
-    // So many questions which candidate serves which footing are asked; of many footings some of the candidates stand for those near them in cost.
+    // So many questions which candidate serves which footing are asked; of many footings some of the candidates stand for those near them
+    // in cost.
     private const int MostPairs = 60_000;
     private const int FewestCandidates = 40;
 
@@ -87,7 +94,8 @@ public sealed class Grouping
     /// <param name="mayChange">Whether a foundation may take another design; those held by hand may not.</param>
     /// <param name="options">How; null: as usual.</param>
     /// <param name="progress">Called after each footing is held against the candidates, from any thread; null: not wanted.</param>
-    public Grouping(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> adopted, Func<Foundation, bool> mayChange, GroupingOptions? options = null, Action? progress = null)
+    public Grouping(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> adopted,
+        Func<Foundation, bool> mayChange, GroupingOptions? options = null, Action? progress = null)
     {
         this.options = options ?? GroupingOptions.Default;
         ArgumentNullException.ThrowIfNull(adopted);
@@ -102,12 +110,14 @@ public sealed class Grouping
             of[i] = of[i] is not null && Fits(loaded[i]!, adopted[i].Foundation, adopted[i].Design) ? of[i] : null;
         });
 
-        // Nothing that is joined serves the like of them all: in a large building they keep their designs, that there is a choice of few for the rest.
+        // Nothing that is joined serves the like of them all: in a large building they keep their designs, that there is a choice of few
+        // for the rest.
         var apart = of.Where(f => f is { Types.Joins: false }).Distinct().Count(f => Array.FindAll(of, o => o == f).Length > 1);
         var keeps = apart > MostApart || adopted.Count > MostBeside;
         for (var i = 0; i < adopted.Count; i++)
         {
-            if (of[i] is { } family && (family.Types.Joins || (!keeps && Array.FindAll(of, o => o == family).Length is > 1 and <= MostForRuns)))
+            if (of[i] is { } family
+                && (family.Types.Joins || (!keeps && Array.FindAll(of, o => o == family).Length is > 1 and <= MostForRuns)))
             {
                 open.Add(new Footing(adopted[i].Foundation, family.Types.Under(family.First, adopted[i].Design), family));
             }
@@ -130,7 +140,9 @@ public sealed class Grouping
         foreach (var family in families)
         {
             List<FoundationDesign> own = [.. candidates.Where(c => c.Family == family).Select(c => c.Design)];
-            candidates.AddRange(own.Count == 0 ? [] : family.Types.Joined(project, family.First, own).Select(d => new Candidate(d, family)));
+            candidates.AddRange(own.Count == 0
+                ? []
+                : family.Types.Joined(project, family.First, own).Select(d => new Candidate(d, family)));
         }
 
         if (open.Count == 0)
@@ -153,7 +165,9 @@ public sealed class Grouping
         choice = new TypeChoice(costs, [.. open.Select(o => (double)o.Foundation.Places.Count)], Serves);
     }
 
-    /// <summary>Foundations that keep their design: held, with sizes, rules, loads or leaves of their own, or with nothing else that could take it.</summary>
+    /// <summary>
+    /// Foundations that keep their design: held, with sizes, rules, loads or leaves of their own, or with nothing else that could take it.
+    /// </summary>
     public IReadOnlyList<Foundation> Kept => [.. kept.Select(k => k.Foundation)];
 
     /// <summary>How many designs there are to choose among, joins included.</summary>
@@ -185,11 +199,17 @@ public sealed class Grouping
         }
 
         return chosen is not null
-            ? Of([.. chosen.Types.Select(t => Type(candidates[t], [.. Enumerable.Range(0, open.Count).Where(i => chosen.Of[i] == t).Select(i => Lying(i, Lie.All[tried[t][i] - 1]))]))], chosen.Gap)
+            ? Of(
+                [
+                    .. chosen.Types.Select(t => Type(candidates[t],
+                        [.. Enumerable.Range(0, open.Count)
+                            .Where(i => chosen.Of[i] == t)
+                            .Select(i => Lying(i, Lie.All[tried[t][i] - 1]))]))], chosen.Gap)
             : null;
     }
 
-    private static (FoundationDesign Design, IReadOnlyList<Foundation> Foundations) Type(Candidate candidate, IReadOnlyList<Foundation> foundations) =>
+    private static (FoundationDesign Design, IReadOnlyList<Foundation> Foundations) Type(Candidate candidate,
+        IReadOnlyList<Foundation> foundations) =>
         (candidate.Family.Types.Under(foundations[0], candidate.Design), foundations);
 
     /// <summary>The same, each type sized once more for the places that it serves: that can only lower its cost.</summary>
@@ -228,13 +248,16 @@ public sealed class Grouping
             var each = Quantities.Of(project, t.Item2[0], t.Item1);
             return new FootingType(t.Item1, t.Item2, t.Item2.Sum(x => x.Places.Count), each, t.Item2[0].Rules.Rates.Cost(each));
         }).OrderBy(t => t.Cost).ThenBy(t => t.Foundations[0].Mark, MarkOrder.Natural).ToList();
-        return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete), all.Sum(t => t.Number * t.Each.Steel), gap);
+        return new TypedBuilding(all, all.Sum(t => t.Number * t.Cost), all.Sum(t => t.Number * t.Each.Concrete),
+            all.Sum(t => t.Number * t.Each.Steel), gap);
     }
 
     // Nothing of its own: any design that passes its checks will do.
-    private static bool IsPlain(Foundation f) => f.Kind.Types is not null && f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0;
+    private static bool IsPlain(Foundation f) =>
+        f.Kind.Types is not null && f.Held == HeldValues.Nothing && f.Loads.Count == 0 && f.Leaves.Count == 0;
 
-    // The family of each foundation that may share a design, null of others: of a kind the rules that most have, then whose columns stand alike.
+    // The family of each foundation that may share a design, null of others: of a kind the rules that most have, then whose columns stand
+    // alike.
     private Family?[] Families(IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> adopted, bool[] may)
     {
         var result = new Family?[adopted.Count];
@@ -278,7 +301,8 @@ public sealed class Grouping
     }
 
     private static bool SameRules(RuleSet a, RuleSet b) =>
-        a.Stability == b.Stability && a.Concrete == b.Concrete && a.Steel == b.Steel && a.Sizing == b.Sizing && a.Rates == b.Rates && a.Column == b.Column && a.Pedestal == b.Pedestal;
+        a.Stability == b.Stability && a.Concrete == b.Concrete && a.Steel == b.Steel && a.Sizing == b.Sizing && a.Rates == b.Rates
+            && a.Column == b.Column && a.Pedestal == b.Pedestal;
 
     private Foundation Lying(int footing, Lie lie)
     {
@@ -296,10 +320,14 @@ public sealed class Grouping
 
         // Where nothing is joined none need serve many: all stay.
         var some = candidates.Where(c => !c.Family.Types.Joins).ToList();
-        foreach (var own in families.Where(f => f.Types.Joins).Select(f => candidates.Where(c => c.Family == f).OrderBy(CostOf).ToList()).Where(o => o.Count > 0))
+        foreach (var own in families.Where(f => f.Types.Joins)
+            .Select(f => candidates.Where(c => c.Family == f).OrderBy(CostOf).ToList())
+            .Where(o => o.Count > 0))
         {
             var share = Math.Max(1, (int)((long)most * own.Count / candidates.Count));
-            some.AddRange(share == 1 ? [own[^1]] : Enumerable.Range(0, share).Select(i => own[(int)((long)i * (own.Count - 1) / (share - 1))]).Distinct());
+            some.AddRange(share == 1
+                ? [own[^1]]
+                : Enumerable.Range(0, share).Select(i => own[(int)((long)i * (own.Count - 1) / (share - 1))]).Distinct());
         }
 
         candidates.Clear();
@@ -320,11 +348,18 @@ public sealed class Grouping
 
         // Small sets first: they are sized soonest. What stands in the middle under its column takes no design that the site moves.
         var moved = open.Where(o => o.Family.Types.IsOffCentre(o.Design)).Select(o => o.Foundation.Mark).ToHashSet(StringComparer.Ordinal);
-        sets = [.. sets.Where(s => s.Foundations.Count > 1 && (options.Shift || s.Foundations.Select(f => moved.Contains(f.Mark)).Distinct().Count() == 1)).OrderBy(s => s.Foundations.Count)];
+        sets = [
+            .. sets.Where(s => s.Foundations.Count > 1
+                && (options.Shift || s.Foundations.Select(f => moved.Contains(f.Mark)).Distinct().Count() == 1))
+                .OrderBy(s => s.Foundations.Count)];
         var found = new FoundationDesign?[sets.Count];
         var time = start + (options.Time * TogetherShare);
-        Parallel.For(0, sets.Count, i => found[i] = DateTime.UtcNow > time ? null : FoundationSizer.Of(project, Joint(sets[i].Foundations)).Size().Design);
-        return [.. found.Zip(sets).Where(f => f.First is not null).Select(f => new Candidate(f.Second.Family.Types.Under(f.Second.Family.First, f.First!), f.Second.Family)).Distinct()];
+        Parallel.For(0, sets.Count,
+            i => found[i] = DateTime.UtcNow > time ? null : FoundationSizer.Of(project, Joint(sets[i].Foundations)).Size().Design);
+        return [.. found.Zip(sets)
+            .Where(f => f.First is not null)
+            .Select(f => new Candidate(f.Second.Family.Types.Under(f.Second.Family.First, f.First!), f.Second.Family))
+            .Distinct()];
     }
 
     private List<List<Foundation>> SetsOf(List<Footing> members)
@@ -377,11 +412,13 @@ public sealed class Grouping
         return known > 0;
     }
 
-    // The way in which a candidate serves a footing, counted from one; −1: none. One that stands in the middle under its column stays there.
+    // The way in which a candidate serves a footing, counted from one; −1: none. One that stands in the middle under its column stays
+    // there.
     private sbyte Found(Candidate candidate, int footing)
     {
         var (design, types) = (candidate.Design, candidate.Family.Types);
-        if (candidate.Family != open[footing].Family || (!options.Shift && types.IsOffCentre(design) && !types.IsOffCentre(open[footing].Design))
+        if (candidate.Family != open[footing].Family
+            || (!options.Shift && types.IsOffCentre(design) && !types.IsOffCentre(open[footing].Design))
             || design.Area < LeastArea(footing, candidate))
         {
             return -1;
@@ -449,7 +486,8 @@ public sealed class Grouping
         var key = (candidate.Design.Size.Thickness, candidate.Design.Under(0).Pedestal);
         if (!known.TryGetValue(key, out var least))
         {
-            known.Add(key, least = candidate.Family.Types.LeastArea(checkers[footing, 0]!.Trials, open[footing].Foundation, candidate.Design));
+            known.Add(key,
+                least = candidate.Family.Types.LeastArea(checkers[footing, 0]!.Trials, open[footing].Foundation, candidate.Design));
         }
 
         return least;
@@ -462,7 +500,8 @@ public sealed class Grouping
             return false;
         }
 
-        if (BaseGeometry.Standing(f, design).Fit != PedestalFit.Fits || BaseLevels.Fault(f, design.Size.Thickness, project.Units) is not null)
+        if (BaseGeometry.Standing(f, design).Fit != PedestalFit.Fits
+            || BaseLevels.Fault(f, design.Size.Thickness, project.Units) is not null)
         {
             return false;
         }
@@ -470,7 +509,8 @@ public sealed class Grouping
         // Under the combinations that failed last first: what fails is most often told by one of them.
         checker.Set(design);
         var target = f.Rules.Sizing.Target;
-        return !checker.List.Listed.Any(c => checker.Trials.Any(s => c.ExceedsAtHint(s, target))) && !checker.List.Listed.Any(c => checker.Trials.Any(s => c.Exceeds(s, target)));
+        return !checker.List.Listed.Any(c => checker.Trials.Any(s => c.ExceedsAtHint(s, target)))
+            && !checker.List.Listed.Any(c => checker.Trials.Any(s => c.Exceeds(s, target)));
     }
 
     // Foundations that may share a design, as it stands under the first of them.

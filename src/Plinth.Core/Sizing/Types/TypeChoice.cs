@@ -12,14 +12,20 @@ public sealed record ChosenTypes(IReadOnlyList<int> Types, IReadOnlyList<int> Of
 }
 
 /// <summary>
-/// Chooses at most N of some candidate types so that every footing is served and the total cost is least. Each footing takes the cheapest chosen type that serves it.
+/// Chooses at most N of some candidate types so that every footing is served and the total cost is least. Each footing takes the cheapest
+/// chosen type that serves it.
 /// </summary>
 /// <remarks>
-/// Branch and bound (A. H. Land, A. G. Doig, Econometrica 28 (1960) 497–520). The bound relaxes which type serves which footing to an order: a footing may take any
-/// type that costs at least as much as the cheapest that truly serves it. In that order the best N are found exactly by dynamic programming, and no true choice
-/// can cost less, as every true one is allowed in it. Where the relaxed choice truly serves every footing at its cost, it is the optimum of the branch; else the
-/// search goes on with one of its types taken and with it left out. All choices lie in one branch or the other, so what is left at the end is least of all; where
-/// branches are cut by time or because they can save too little, the least of their bounds says how far the choice may be from the least possible.
+/// Branch and bound (A. H. Land, A. G. Doig, Econometrica 28 (1960) 497–520). The bound relaxes which type serves which footing to an
+/// order: a footing may take any
+/// type that costs at least as much as the cheapest that truly serves it. In that order the best N are found exactly by dynamic
+/// programming, and no true choice
+/// can cost less, as every true one is allowed in it. Where the relaxed choice truly serves every footing at its cost, it is the optimum of
+/// the branch; else the
+/// search goes on with one of its types taken and with it left out. All choices lie in one branch or the other, so what is left at the end
+/// is least of all; where
+/// branches are cut by time or because they can save too little, the least of their bounds says how far the choice may be from the least
+/// possible.
 /// A first choice is found by taking in turn the type that saves most, then by exchanging one at a time.
 /// </remarks>
 public sealed class TypeChoice
@@ -66,7 +72,8 @@ public sealed class TypeChoice
             return null;
         }
 
-        (nodes, best, bestTypes, lowest, within, until) = (0, double.PositiveInfinity, [], double.PositiveInfinity, near, time ?? DateTime.MaxValue);
+        (nodes, best, bestTypes, lowest, within, until) = (0, double.PositiveInfinity, [], double.PositiveInfinity, near,
+            time ?? DateTime.MaxValue);
         if (time is not null)
         {
             Greedy(most);
@@ -86,7 +93,8 @@ public sealed class TypeChoice
             of[i] = types.First(t => Serves(t, i));
         }
 
-        return new ChosenTypes([.. types.Where(of.Contains)], of, best, lowest >= best ? 0 : lowest > 0 ? (best / lowest) - 1 : double.PositiveInfinity);
+        return new ChosenTypes([.. types.Where(of.Contains)], of, best,
+            lowest >= best ? 0 : lowest > 0 ? (best / lowest) - 1 : double.PositiveInfinity);
     }
 
     /// <summary>Forgets what served: it is asked again, as a closer look has found otherwise.</summary>

@@ -24,7 +24,8 @@ public static class BarsView
         }
 
         static At Raw(double x, double y, double z) => new((x + y) * Cos30, ((y - x) / 2) + z);
-        At[] extremes = [Raw(x0b, y0b, 0), Raw(x1b, y1b, 0), Raw(x1b, y0b, 0), Raw(x0b, y1b, s.Body.Thickness), Raw(s.Columns[0].X - (s.Columns[0].Outline.FaceX / 2), s.Columns[0].Y + (s.Columns[0].Outline.FaceY / 2), top)];
+        At[] extremes = [Raw(x0b, y0b, 0), Raw(x1b, y1b, 0), Raw(x1b, y0b, 0), Raw(x0b, y1b, s.Body.Thickness),
+            Raw(s.Columns[0].X - (s.Columns[0].Outline.FaceX / 2), s.Columns[0].Y + (s.Columns[0].Outline.FaceY / 2), top)];
         var (x0, x1, y0, y1) = (extremes.Min(e => e.X), extremes.Max(e => e.X), extremes.Min(e => e.Y), extremes.Max(e => e.Y));
         var per = (width - 8) / (x1 - x0);
         At P(double x, double y, double z)
@@ -58,7 +59,8 @@ public static class BarsView
             {
                 var (half0, half1) = m.Extent(row, alongX, v);
                 At Q(double u, double h) => alongX ? P(u, v, h) : P(v, u, h);
-                to.Path(Layers.Bar, stroke, shape.Code == "21" ? [Q(half0, tip), Q(half0, z), Q(half1, z), Q(half1, tip)] : [Q(half0, z), Q(half1, z)]);
+                to.Path(Layers.Bar, stroke,
+                    shape.Code == "21" ? [Q(half0, tip), Q(half0, z), Q(half1, z), Q(half1, tip)] : [Q(half0, z), Q(half1, z)]);
             }
         }
 
@@ -67,7 +69,8 @@ public static class BarsView
             var height = s.Columns[0].PedestalHeight;
             if (!p.Round)
             {
-                Block(to, P, Layers.Pedestal, s.Columns[0].X, s.Columns[0].Y, p.SizeX, p.SizeY, s.Body.Thickness, s.Body.Thickness + height);
+                Block(to, P, Layers.Pedestal, s.Columns[0].X, s.Columns[0].Y, p.SizeX, p.SizeY, s.Body.Thickness,
+                    s.Body.Thickness + height);
             }
 
             if (m.Row(BarRole.Ties) is not null)
@@ -80,17 +83,22 @@ public static class BarsView
                     var z = s.Body.Thickness + level;
                     foreach (var x in set.AlongY)
                     {
-                        to.Path(Layers.Bar, new Stroke(0.2), P(s.Columns[0].X + x, s.Columns[0].Y - ty, z), P(s.Columns[0].X + x, s.Columns[0].Y + ty, z));
+                        to.Path(Layers.Bar, new Stroke(0.2), P(s.Columns[0].X + x, s.Columns[0].Y - ty, z),
+                            P(s.Columns[0].X + x, s.Columns[0].Y + ty, z));
                     }
 
                     foreach (var y in set.AlongX)
                     {
-                        to.Path(Layers.Bar, new Stroke(0.2), P(s.Columns[0].X - tx, s.Columns[0].Y + y, z), P(s.Columns[0].X + tx, s.Columns[0].Y + y, z));
+                        to.Path(Layers.Bar, new Stroke(0.2), P(s.Columns[0].X - tx, s.Columns[0].Y + y, z),
+                            P(s.Columns[0].X + tx, s.Columns[0].Y + y, z));
                     }
 
                     to.Area(Layers.Bar, new Stroke(0.2), p.Round
-                        ? [.. Enumerable.Range(0, 24).Select(k => P(s.Columns[0].X + (tx * Math.Cos(k * Math.PI / 12)), s.Columns[0].Y + (tx * Math.Sin(k * Math.PI / 12)), z))]
-                        : [P(s.Columns[0].X - tx, s.Columns[0].Y - ty, z), P(s.Columns[0].X + tx, s.Columns[0].Y - ty, z), P(s.Columns[0].X + tx, s.Columns[0].Y + ty, z), P(s.Columns[0].X - tx, s.Columns[0].Y + ty, z)]);
+                        ? [.. Enumerable.Range(0, 24)
+                            .Select(k => P(s.Columns[0].X + (tx * Math.Cos(k * Math.PI / 12)),
+                                s.Columns[0].Y + (tx * Math.Sin(k * Math.PI / 12)), z))]
+                        : [P(s.Columns[0].X - tx, s.Columns[0].Y - ty, z), P(s.Columns[0].X + tx, s.Columns[0].Y - ty, z),
+                            P(s.Columns[0].X + tx, s.Columns[0].Y + ty, z), P(s.Columns[0].X - tx, s.Columns[0].Y + ty, z)]);
                 }
             }
         }
@@ -136,7 +144,8 @@ public static class BarsView
         to.Area(Layers.Footing, Stroke.Edge, [.. outline.Select(c => p(c.X, c.Y, height))]);
     }
 
-    private static void Block(Canvas to, Func<double, double, double, At> p, string layer, double x, double y, double length, double width, double low, double high)
+    private static void Block(Canvas to, Func<double, double, double, At> p, string layer, double x, double y, double length, double width,
+        double low, double high)
     {
         var (a, b, c, d) = (x - (length / 2), x + (length / 2), y - (width / 2), y + (width / 2));
         to.Path(layer, Stroke.Hidden, p(a, d, high), p(a, d, low), p(b, d, low));

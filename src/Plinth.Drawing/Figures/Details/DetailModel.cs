@@ -51,13 +51,17 @@ public sealed class DetailModel
     /// <summary>Where the ties and cross-ties of a column's pedestal stand; null without a pedestal.</summary>
     /// <param name="column">Which, in the order of the supports.</param>
     public PedestalTies? PedestalTies(int column = 0) =>
-        Design.Under(column).Pedestal is { } p ? Core.Schedules.PedestalTies.Of(Project.Code, Foundation.Rules, State.Columns[column].Support, p, State.Columns[column].PedestalHeight) : null;
+        Design.Under(column).Pedestal is { } p
+            ? Core.Schedules.PedestalTies.Of(Project.Code, Foundation.Rules, State.Columns[column].Support, p,
+                State.Columns[column].PedestalHeight)
+            : null;
 
     /// <summary>The row of a role; null where there are no such bars.</summary>
     public BarRow? Row(BarRole role) => Rows.FirstOrDefault(r => r.Group.Role == role);
 
     /// <summary>The bars that run along an axis in a face.</summary>
-    internal static BarRole Role(bool alongX, bool bottom) => bottom ? (alongX ? BarRole.BottomX : BarRole.BottomY) : alongX ? BarRole.TopX : BarRole.TopY;
+    internal static BarRole Role(bool alongX, bool bottom) =>
+        bottom ? (alongX ? BarRole.BottomX : BarRole.BottomY) : alongX ? BarRole.TopX : BarRole.TopY;
 
     /// <summary>How a row is called on a drawing: "13 T16-01 B1".</summary>
     public string Call(BarRow row)
@@ -65,14 +69,16 @@ public sealed class DetailModel
         ArgumentNullException.ThrowIfNull(row);
         var g = row.Group;
         var under = Math.Max(0, Array.FindIndex(State.Columns.ToArray(), c => g.Where == "at " + c.Support.Label));
-        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY && Design.Under(under).Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
+        var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY
+            && Design.Under(under).Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
         spacing = (g.Role, Design) switch
         {
             (BarRole.Sides, Core.Kinds.PileCap.CapDesign { Sides.Spacing: > 0 } cap) => " @ " + Dimension.Section(cap.Sides.Spacing, Units),
             (BarRole.PileTies, _) when Foundation.Rules.Piles.Ties is { } ties => " @ " + Dimension.Section(ties.Spacing, Units),
             _ => spacing,
         };
-        if (State.Body.IsPolygon && Rows.Where(r => r.Group.Role == g.Role && r.Group.Layer == g.Layer && g.Layer.Length > 0).ToList() is { Count: > 1 } all)
+        if (State.Body.IsPolygon
+            && Rows.Where(r => r.Group.Role == g.Role && r.Group.Layer == g.Layer && g.Layer.Length > 0).ToList() is { Count: > 1 } all)
         {
             // Bars of a layer that the outline cuts to several lengths are called together.
             return $"{all.Sum(r => r.Group.Count)} {g.Size.Name}-{all[0].BarMark} to {all[^1].BarMark} {g.Layer}";
@@ -82,12 +88,14 @@ public sealed class DetailModel
     }
 
     /// <summary>Height of a layer's centre over the underside, m.</summary>
-    public double Height(bool alongX, bool bottom) => bottom ? State.Body.Thickness - State.Spans(alongX)[0].Depth(true) : State.Spans(alongX)[0].Depth(false);
+    public double Height(bool alongX, bool bottom) =>
+        bottom ? State.Body.Thickness - State.Spans(alongX)[0].Depth(true) : State.Spans(alongX)[0].Depth(false);
 
     /// <summary>Where the bars of a layer lie across the base, m from its centre.</summary>
     public IReadOnlyList<double> Across(bool alongX, bool bottom) =>
         State.Spans(alongX)[0] is var span && !State.Body.IsPolygon
-            ? BarPositions.Across(span.Layer(bottom), alongX ? State.Body.Width : State.Body.Length, alongX ? State.Body.Length : State.Body.Width, State.Rules.Concrete.CoverSide)
+            ? BarPositions.Across(span.Layer(bottom), alongX ? State.Body.Width : State.Body.Length,
+                alongX ? State.Body.Length : State.Body.Width, State.Rules.Concrete.CoverSide)
             : [.. CapMat.At(span.Layer(bottom), (span.From, span.From + span.Breadth), State.Rules.Concrete.CoverSide)];
 
     /// <summary>From where to where a bar of a layer lies along its axis, m from the base's centroid.</summary>
@@ -114,8 +122,11 @@ public sealed class DetailModel
         var support = s.Columns[column].Support;
         return role switch
         {
-            BarRole.Pedestal when upright.Pedestal is { Bars.Size: { } bar } p => ((alongX || p.Round ? p.SizeX : p.SizeY) / 2) - s.Rules.Pedestal.Cover - (p.Ties.Size?.Diameter ?? 0) - (bar.Diameter / 2),
-            BarRole.Dowels when upright.Dowels.Size is { } dowel => ((alongX || support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY) / 2) - s.Rules.Column.Cover - s.Code.LeastTie(dowel.Diameter) - (dowel.Diameter / 2),
+            BarRole.Pedestal when upright.Pedestal is { Bars.Size: { } bar } p =>
+                ((alongX || p.Round ? p.SizeX : p.SizeY) / 2) - s.Rules.Pedestal.Cover - (p.Ties.Size?.Diameter ?? 0) - (bar.Diameter / 2),
+            BarRole.Dowels when upright.Dowels.Size is { } dowel =>
+                ((alongX || support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY) / 2) - s.Rules.Column.Cover
+                    - s.Code.LeastTie(dowel.Diameter) - (dowel.Diameter / 2),
             _ => 0,
         };
     }
@@ -125,9 +136,12 @@ public sealed class DetailModel
     {
         var (support, upright) = (State.Columns[column].Support, Design.Under(column));
         return role == BarRole.Pedestal && upright.Pedestal is { Bars.Size: { } bar } p
-            ? ColumnSection.Around(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, new BarLayer(p.Bars.Count, bar), (p.SizeX / 2) - UprightAt(role, true, column))
+            ? ColumnSection.Around(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, new BarLayer(p.Bars.Count, bar),
+                (p.SizeX / 2) - UprightAt(role, true, column))
             : role == BarRole.Dowels && upright.Dowels.Size is { } dowel
-                ? ColumnSection.Around(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY, support.Shape == ColumnShape.Round, new BarLayer(upright.Dowels.Count, dowel), (support.SizeX / 2) - UprightAt(role, true, column))
+                ? ColumnSection.Around(support.SizeX, support.Shape == ColumnShape.Round ? support.SizeX : support.SizeY,
+                    support.Shape == ColumnShape.Round, new BarLayer(upright.Dowels.Count, dowel),
+                    (support.SizeX / 2) - UprightAt(role, true, column))
                 : [];
     }
 
@@ -135,6 +149,7 @@ public sealed class DetailModel
     public double FootHeight(BarRow row)
     {
         ArgumentNullException.ThrowIfNull(row);
-        return State.Rules.Concrete.CoverBottom + State.Columns[0].Diameter(true) + State.Columns[0].Diameter(false) + (row.Group.Size.Diameter / 2);
+        return State.Rules.Concrete.CoverBottom + State.Columns[0].Diameter(true) + State.Columns[0].Diameter(false)
+            + (row.Group.Size.Diameter / 2);
     }
 }

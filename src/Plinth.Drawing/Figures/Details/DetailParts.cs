@@ -16,7 +16,9 @@ public static class DetailParts
         ArgumentNullException.ThrowIfNull(m);
         var table = ScheduleTables.Bars(m.Project, new BarSchedule(m.Rows, []));
         var shown = table.Filled.Where(c => table.Columns[c].Title is not ("member" or "members" or "total" or "mass")).ToList();
-        string[] heads = [.. shown.Select(c => table.Columns[c].Title == "length" && table.Columns[c].Form == ColumnForm.Decimals ? "length " + table.Columns[c].UnitSymbol : table.Columns[c].Title)];
+        string[] heads = [.. shown.Select(c => table.Columns[c].Title == "length" && table.Columns[c].Form == ColumnForm.Decimals
+            ? "length " + table.Columns[c].UnitSymbol
+            : table.Columns[c].Title)];
         bool[] numbers = [.. shown.Select(c => table.Columns[c].Decimals is not null)];
         var rows = table.Rows.Select(r => (IReadOnlyList<string>)[.. shown.Select(c => table.Columns[c].Words(r[c]))]).ToList();
         var (width, height, _) = Layout.Size(heads, rows);
@@ -82,7 +84,8 @@ public static class DetailParts
         {
             foreach (var bar in m.UprightBars(role, column))
             {
-                to.Circle(Layers.Bar, role == BarRole.Dowels ? Stroke.Thin : Stroke.None, centre + (bar.X * per, bar.Y * per), Math.Max(Math.Sqrt(bar.Area / Math.PI) * per, 0.5), role == BarRole.Dowels ? Fill.Paper : Fill.Solid);
+                to.Circle(Layers.Bar, role == BarRole.Dowels ? Stroke.Thin : Stroke.None, centre + (bar.X * per, bar.Y * per),
+                    Math.Max(Math.Sqrt(bar.Area / Math.PI) * per, 0.5), role == BarRole.Dowels ? Fill.Paper : Fill.Solid);
             }
         }
 
@@ -102,7 +105,11 @@ public static class DetailParts
 
     // Of several columns those whose pedestals are alike.
     private static string Under(DetailModel m, int column) =>
-        m.State.Columns.Length == 1 ? "" : " of " + string.Join(", ", m.State.Columns.ToArray().Where(c => m.Design.Under(c.Index) == m.Design.Under(column)).Select(c => c.Support.Label));
+        m.State.Columns.Length == 1
+            ? ""
+            : " of "
+                + string.Join(", ",
+                    m.State.Columns.ToArray().Where(c => m.Design.Under(c.Index) == m.Design.Under(column)).Select(c => c.Support.Label));
 
     /// <summary>The pedestals of a base under several columns cut across, alike ones once.</summary>
     /// <param name="m">The footing.</param>

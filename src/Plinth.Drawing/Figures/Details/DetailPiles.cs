@@ -22,7 +22,8 @@ internal static class DetailPiles
     public static double Line(Trial s) => s.Piles.IsEmpty ? 0 : 6;
 
     /// <summary>How much is shown below the underside, m.</summary>
-    public static double Below(Trial s) => s.Piles.IsEmpty ? s.Rules.Concrete.Blinding : Math.Max(s.Rules.Concrete.Blinding, Stub * s.Rules.Piles.Side);
+    public static double Below(Trial s) =>
+        s.Piles.IsEmpty ? s.Rules.Concrete.Blinding : Math.Max(s.Rules.Concrete.Blinding, Stub * s.Rules.Piles.Side);
 
     /// <summary>Draws them in plan, without their numbers.</summary>
     public static void Plan(Canvas to, BaseView view)
@@ -54,7 +55,9 @@ internal static class DetailPiles
         }
     }
 
-    /// <summary>Measures where they stand, from edge to edge through every place, on a line below the base and on one at its left.</summary>
+    /// <summary>
+    /// Measures where they stand, from edge to edge through every place, on a line below the base and on one at its left.
+    /// </summary>
     /// <param name="to">The canvas.</param>
     /// <param name="view">The base in plan.</param>
     /// <param name="units">Units.</param>
@@ -71,13 +74,15 @@ internal static class DetailPiles
         var xs = Places(s, true);
         for (var i = 1; i < xs.Count; i++)
         {
-            to.Measure(new(view.At(xs[i - 1], 0).X, low.Y), new(view.At(xs[i], 0).X, low.Y), false, below, Canvas.Length(xs[i] - xs[i - 1], units));
+            to.Measure(new(view.At(xs[i - 1], 0).X, low.Y), new(view.At(xs[i], 0).X, low.Y), false, below,
+                Canvas.Length(xs[i] - xs[i - 1], units));
         }
 
         var ys = Places(s, false);
         for (var i = 1; i < ys.Count; i++)
         {
-            to.Measure(new(low.X, view.At(0, ys[i - 1]).Y), new(low.X, view.At(0, ys[i]).Y), true, left, Canvas.Length(ys[i] - ys[i - 1], units));
+            to.Measure(new(low.X, view.At(0, ys[i - 1]).Y), new(low.X, view.At(0, ys[i]).Y), true, left,
+                Canvas.Length(ys[i] - ys[i - 1], units));
         }
     }
 
@@ -104,13 +109,17 @@ internal static class DetailPiles
     public static void Section(Canvas to, Trial s, bool alongX, Func<double, double, At> p)
     {
         var (half, head, foot) = (s.Piles.IsEmpty ? 0 : s.Rules.Piles.Side / 2, s.Rules.Piles.Embedment, -Below(s));
-        foreach (var at in s.Piles.ToArray().Select(q => q.Along(alongX)).Order().Aggregate(new List<double>(), (list, v) => list.Count == 0 || v - list[^1] > Same ? [.. list, v] : list))
+        foreach (var at in s.Piles.ToArray()
+            .Select(q => q.Along(alongX))
+            .Order()
+            .Aggregate(new List<double>(), (list, v) => list.Count == 0 || v - list[^1] > Same ? [.. list, v] : list))
         {
             var (a, b, c, d) = (p(at - half, head), p(at - half, foot), p(at + half, foot), p(at + half, head));
             to.Area(Layers.Pile, Stroke.None, [a, b, c, d], Fill.Paper);
             to.Path(Layers.Pile, Stroke.Edge, b, a, d, c);
             var mid = p(at, foot);
-            to.Path(Layers.Pile, Stroke.Fine, b + (-1, 0), mid + (-1.2, 0), mid + (-0.5, 1.6), mid + (0.5, -1.6), mid + (1.2, 0), c + (1, 0));
+            to.Path(Layers.Pile, Stroke.Fine, b + (-1, 0), mid + (-1.2, 0), mid + (-0.5, 1.6), mid + (0.5, -1.6), mid + (1.2, 0),
+                c + (1, 0));
             to.Path(Layers.Pile, Stroke.Grid, p(at, foot) + (0, -1), p(at, head) + (0, 3));
         }
     }
@@ -129,7 +138,8 @@ internal static class DetailPiles
         }
 
         var (s, rules) = (m.State, m.Foundation.Rules);
-        if (m.Rows.FirstOrDefault(r => r.Group.Role == BarRole.Sides && (s.Body.IsPolygon || r.Group.Where == (alongX ? "along y" : "along x"))) is { } links)
+        if (m.Rows.FirstOrDefault(r => r.Group.Role == BarRole.Sides
+            && (s.Body.IsPolygon || r.Group.Where == (alongX ? "along y" : "along x"))) is { } links)
         {
             var inset = rules.Concrete.CoverSide + (links.Group.Size.Diameter / 2);
             double[] ends = [s.Body.Low(alongX) + inset, s.Body.High(alongX) - inset];
@@ -184,7 +194,8 @@ internal static class DetailPiles
         for (var i = 0; i < outline.Length; i++)
         {
             var (a, b) = (outline[i], outline[(i + 1) % outline.Length]);
-            least = Math.Min(least, (((b.X - a.X) * (p.Y - a.Y)) - ((b.Y - a.Y) * (p.X - a.X))) / Math.Sqrt(Math.Pow(b.X - a.X, 2) + Math.Pow(b.Y - a.Y, 2)));
+            least = Math.Min(least,
+                (((b.X - a.X) * (p.Y - a.Y)) - ((b.Y - a.Y) * (p.X - a.X))) / Math.Sqrt(Math.Pow(b.X - a.X, 2) + Math.Pow(b.Y - a.Y, 2)));
         }
 
         return least;
@@ -201,6 +212,7 @@ internal static class DetailPiles
         var rules = s.Rules.Piles;
         string S(double v) => Dimension.Section(v, units);
         var edge = s.Body.IsPolygon ? $" All edges {S(Toward(s))} off their centres." : "";
-        return $" {s.Piles.Length} piles {PileWords.Of(rules, units)}{(s.PileLength is { } length ? ", " + Dimension.Plan(length, units) + " long" : "")}{(rules.Bars is { Size: not null } bars ? ", " + bars.Drawn : "")}{(rules.Ties is { Size: not null } ties ? ", ties " + ties.Drawn : "")}, {S(rules.Embedment)} into the cap.{edge}";
+        return $" {s.Piles.Length} piles "
+            + $"{PileWords.Of(rules, units)}{(s.PileLength is { } length ? ", " + Dimension.Plan(length, units) + " long" : "")}{(rules.Bars is { Size: not null } bars ? ", " + bars.Drawn : "")}{(rules.Ties is { Size: not null } ties ? ", ties " + ties.Drawn : "")}, {S(rules.Embedment)} into the cap.{edge}";
     }
 }

@@ -50,13 +50,15 @@ public static class DetailPlan
         if (offX)
         {
             var middle = new At(view.At(s.Columns[0].X, 0).X, low.Y);
-            PlanDimensions.Pair(to.Items, low, middle, new(high.X, low.Y), false, low.Y - 8, (L(s.Columns[0].X - s.Body.LowX), L(s.Body.HighX - s.Columns[0].X)));
+            PlanDimensions.Pair(to.Items, low, middle, new(high.X, low.Y), false, low.Y - 8,
+                (L(s.Columns[0].X - s.Body.LowX), L(s.Body.HighX - s.Columns[0].X)));
         }
 
         if (offY)
         {
             var middle = new At(low.X, view.At(0, s.Columns[0].Y).Y);
-            PlanDimensions.Pair(to.Items, low, middle, new(low.X, high.Y), true, low.X - 8, (L(s.Columns[0].Y - s.Body.Low(false)), L(s.Body.High(false) - s.Columns[0].Y)));
+            PlanDimensions.Pair(to.Items, low, middle, new(low.X, high.Y), true, low.X - 8,
+                (L(s.Columns[0].Y - s.Body.Low(false)), L(s.Body.High(false) - s.Columns[0].Y)));
         }
 
         // Where the sections are cut: through the column.
@@ -75,7 +77,8 @@ public static class DetailPlan
         }
 
         BaseView.Axes(to, new At(3, 3));
-        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + more + (s.Body.Length * per), Below + Above + more + (s.Body.Width * per), scale, to.Items);
+        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + more + (s.Body.Length * per),
+            Below + Above + more + (s.Body.Width * per), scale, to.Items);
     }
 
     // One bar of the layer near a share of the breadth, the extent of all across it, its call outside the base.
@@ -94,7 +97,9 @@ public static class DetailPlan
         At P(double along, double across) => alongX ? view.At(along, across) : view.At(across, along);
         var (a, b) = (P(from, shown), P(to1, shown));
         to.Path(Layers.Bar, bottom ? Stroke.Bar : Stroke.TopBar, a, b);
-        var cross = s.Body.IsPolygon ? 0.1 * extent * (alongX ? s.Body.Length : s.Body.Width) : extent * (alongX ? s.Body.Length : s.Body.Width);
+        var cross = s.Body.IsPolygon
+            ? 0.1 * extent * (alongX ? s.Body.Length : s.Body.Width)
+            : extent * (alongX ? s.Body.Length : s.Body.Width);
         var (first, last) = (P(cross, positions[0]), P(cross, positions[^1]));
         to.Path(Layers.BarMark, Stroke.Fine, first, last);
         foreach (var end in new[] { first, last })

@@ -54,7 +54,8 @@ public static class DetailSection
         // Concrete first, bars over it.
         if (concrete.Blinding > 0)
         {
-            to.Box(Layers.Ground, Stroke.Fine, P(lowest - concrete.BlindingBeyond, -concrete.Blinding), P(highest + concrete.BlindingBeyond, 0), Fill.Hatch);
+            to.Box(Layers.Ground, Stroke.Fine, P(lowest - concrete.BlindingBeyond, -concrete.Blinding),
+                P(highest + concrete.BlindingBeyond, 0), Fill.Hatch);
         }
 
         to.Box(Layers.Footing, Stroke.Edge, P(lowest, 0), P(highest, s.Body.Thickness), Fill.Light);
@@ -78,14 +79,18 @@ public static class DetailSection
         to.Measure(new(low.X, beneath), new(P(highest, 0).X, beneath), false, beneath - 5, L(side));
         if (s.Columns[0].PedestalHeight > 1e-6)
         {
-            Drawings.PlanDimensions.Pair(to.Items, low, P(lowest, s.Body.Thickness), P(lowest, s.Body.Thickness + s.Columns[0].PedestalHeight), true, low.X - 8, (L(s.Body.Thickness), L(s.Columns[0].PedestalHeight)));
+            Drawings.PlanDimensions.Pair(to.Items, low, P(lowest, s.Body.Thickness),
+                P(lowest, s.Body.Thickness + s.Columns[0].PedestalHeight), true, low.X - 8,
+                (L(s.Body.Thickness), L(s.Columns[0].PedestalHeight)));
         }
         else
         {
             to.Measure(low, P(lowest, s.Body.Thickness), true, low.X - 8, L(s.Body.Thickness));
         }
 
-        var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(s.Columns[0].Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";
+        var cover =
+            $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top "
+                + $"{S(concrete.CoverTop)}{(s.Columns[0].Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";
         var width = Left + Right + (side * per);
         if (DetailPiles.Words(s, units).Trim() is { Length: > 0 } piles)
         {
@@ -93,9 +98,13 @@ public static class DetailSection
         }
 
         to.Write(Layers.Note, new(2, 1 + Canvas.Line), cover, Anchor.Left, Drawings.Layout.Fitted(cover, Canvas.Text, width - 4));
-        var materials = (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}." : $"No {Wording.Blinding(units)}.") + " " + Drawings.PlanNotes.Materials(m.Project, m.Foundation);
+        var materials = (concrete.Blinding > 0
+            ? $"{S(concrete.Blinding)} "
+                + $"{Wording.Blinding(units)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}."
+            : $"No {Wording.Blinding(units)}.") + " " + Drawings.PlanNotes.Materials(m.Project, m.Foundation);
         to.Write(Layers.Note, new(2, 1), materials, Anchor.Left, Drawings.Layout.Fitted(materials, Canvas.Text, width - 4));
-        return new Figure($"{m.Foundation.Mark}: section {(alongX ? "A–A" : "B–B")}", width, Below + Above + (Height(m) * per), scale, to.Items);
+        return new Figure($"{m.Foundation.Mark}: section {(alongX ? "A–A" : "B–B")}", width, Below + Above + (Height(m) * per), scale,
+            to.Items);
 
         string S(double v) => Dimension.Section(v, units);
     }
@@ -136,7 +145,8 @@ public static class DetailSection
     }
 
     // Grout, plate and rods, as far as they are stated.
-    private static void Plate(Canvas to, DetailModel m, bool alongX, double column, double foot, Func<double, double, At> p, List<(At, string)> calls)
+    private static void Plate(Canvas to, DetailModel m, bool alongX, double column, double foot, Func<double, double, At> p,
+        List<(At, string)> calls)
     {
         var (support, plate) = (m.State.Columns[0].Support, m.State.Rules.Column.Plate);
         var half = (alongX ? support.PlateX : support.PlateY) / 2;
@@ -151,12 +161,15 @@ public static class DetailSection
         {
             foreach (var at in plate.RodsOn(support.PlateX, support.PlateY).Select(r => alongX ? r.X : r.Y).Distinct())
             {
-                to.Path(Layers.Column, Stroke.Edge, p(column + at, foot - plate.Embedment), p(column + at, foot + plate.Height + (2 * plate.RodDiameter)));
-                to.Path(Layers.Column, Stroke.Edge, p(column + at - plate.RodDiameter, foot - plate.Embedment), p(column + at + plate.RodDiameter, foot - plate.Embedment));
+                to.Path(Layers.Column, Stroke.Edge, p(column + at, foot - plate.Embedment),
+                    p(column + at, foot + plate.Height + (2 * plate.RodDiameter)));
+                to.Path(Layers.Column, Stroke.Edge, p(column + at - plate.RodDiameter, foot - plate.Embedment),
+                    p(column + at + plate.RodDiameter, foot - plate.Embedment));
             }
 
             var edge = plate.RodsOn(support.PlateX, support.PlateY).Max(r => alongX ? r.X : r.Y);
-            calls.Add((p(column + edge, foot - (plate.Embedment * 0.6)), $"{plate.Rods} rods {S(plate.RodDiameter)}, {S(plate.Embedment)} deep"));
+            calls.Add((p(column + edge, foot - (plate.Embedment * 0.6)),
+                $"{plate.Rods} rods {S(plate.RodDiameter)}, {S(plate.Embedment)} deep"));
         }
 
         var (low, high) = (p(column - half, foot + plate.Grout), p(column + half, foot + plate.Height));
@@ -169,7 +182,8 @@ public static class DetailSection
             to.Box(Layers.Column, Stroke.Edge, low, high, Fill.Paper);
         }
 
-        calls.Add((high, $"plate {Dimension.PlainSection(support.PlateX, m.Units)} × {S(support.PlateY)}{(plate.Thickness is { } t ? " × " + S(t) : "")}"));
+        calls.Add((high,
+            $"plate {Dimension.PlainSection(support.PlateX, m.Units)} × {S(support.PlateY)}{(plate.Thickness is { } t ? " × " + S(t) : "")}"));
     }
 
     // Where the section crosses the site's boundary.
@@ -199,7 +213,8 @@ public static class DetailSection
         }
     }
 
-    private static void Mats(Canvas to, DetailModel m, bool alongX, double side, double per, Func<double, double, At> p, List<(At, string)> calls)
+    private static void Mats(Canvas to, DetailModel m, bool alongX, double side, double per, Func<double, double, At> p,
+        List<(At, string)> calls)
     {
         foreach (var bottom in new[] { true, false })
         {
@@ -213,7 +228,8 @@ public static class DetailSection
                 if (shape.Code == "21")
                 {
                     var tip = z + ((bottom ? 1 : -1) * (shape.A - db));
-                    to.Path(Layers.Bar, Stroke.Bar, p(mid - half + db, tip), p(mid - half + db, z), p(mid + half - db, z), p(mid + half - db, tip));
+                    to.Path(Layers.Bar, Stroke.Bar, p(mid - half + db, tip), p(mid - half + db, z), p(mid + half - db, z),
+                        p(mid + half - db, tip));
                 }
                 else
                 {
@@ -246,7 +262,8 @@ public static class DetailSection
         bar + (outwards * foot) is var end && end >= within.Low - 1e-9 && end <= within.High + 1e-9 ? outwards : -outwards;
 
     // Upright bars with their feet on the bottom mat.
-    private static void Upright(Canvas to, DetailModel m, BarRole role, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
+    private static void Upright(Canvas to, DetailModel m, BarRole role, bool alongX, double column, Func<double, double, At> p,
+        List<(At, string)> calls)
     {
         if (m.Row(role) is not { } row)
         {
@@ -261,11 +278,14 @@ public static class DetailSection
         foreach (var sign in new[] { -1, 1 })
         {
             var u = column + (sign * at);
-            to.Path(Layers.Bar, Stroke.Bar, p(u + (FootWay(u, foot, sign, (lowest + cover, highest - cover)) * foot), z), p(u, z), p(u, top));
+            to.Path(Layers.Bar, Stroke.Bar, p(u + (FootWay(u, foot, sign, (lowest + cover, highest - cover)) * foot), z), p(u, z),
+                p(u, top));
         }
 
         // Called where the bar stands free of others: dowels at their top, pedestal bars a little below theirs.
-        calls.Add((p(column + at, role == BarRole.Dowels ? top - 0.02 : Math.Min(top, m.State.Columns[0].ColumnFoot - m.State.Body.Underside) - 0.05), m.Call(row)));
+        calls.Add((p(column + at,
+            role == BarRole.Dowels ? top - 0.02 : Math.Min(top, m.State.Columns[0].ColumnFoot - m.State.Body.Underside) - 0.05),
+            m.Call(row)));
     }
 
     private static void Ties(Canvas to, DetailModel m, bool alongX, double column, Func<double, double, At> p, List<(At, string)> calls)
@@ -314,10 +334,12 @@ public static class DetailSection
     }
 
     // What is level with what, and the ground on both sides of what stands there.
-    internal static void Levels(Canvas to, DetailModel m, IReadOnlyList<(double At, double Face)> stands, (double Low, double High) side, Func<double, double, At> p)
+    internal static void Levels(Canvas to, DetailModel m, IReadOnlyList<(double At, double Face)> stands, (double Low, double High) side,
+        Func<double, double, At> p)
     {
         var (s, units) = (m.State, m.Units);
-        var levels = new List<(double Level, string Name)> { (s.Body.Underside, Wording.Underside(units)), (s.Body.Underside + s.Body.Thickness, units == UnitSystem.Us ? "top of footing" : "top of base") };
+        var levels = new List<(double Level, string Name)> { (s.Body.Underside, Wording.Underside(units)),
+            (s.Body.Underside + s.Body.Thickness, units == UnitSystem.Us ? "top of footing" : "top of base") };
         if (s.Columns[0].Pedestal is { } pedestal)
         {
             levels.Add((s.Columns[0].ColumnFoot, pedestal.Socket is null ? "top of pedestal" : "rim"));

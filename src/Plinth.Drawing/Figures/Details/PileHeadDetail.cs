@@ -6,7 +6,10 @@ using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
 
-/// <summary>The head of a pile in its cap, cut through its middle: how far it stands in, its bars up into the cap, cover and ties, the bars of the cap over it.</summary>
+/// <summary>
+/// The head of a pile in its cap, cut through its middle: how far it stands in, its bars up into the cap, cover and ties, the bars of the
+/// cap over it.
+/// </summary>
 public static class PileHeadDetail
 {
     private const double Left = 34;
@@ -34,7 +37,8 @@ public static class PileHeadDetail
         var (s, rules, units, per) = (m.State, m.Foundation.Rules, m.Units, 1000 / scale.Ratio);
         var (piles, half) = (rules.Piles, rules.Piles.Side / 2);
         var run = m.Row(BarRole.PileBars) is null ? 0 : CapBars.IntoCap(m.Project, m.Foundation, (CapDesign)m.Design);
-        var (foot, top) = (-Math.Max(Stub, 1.5 * piles.Side), Math.Min(s.Body.Thickness, piles.Embedment + Math.Max(run, piles.Side) + Over));
+        var (foot, top) = (-Math.Max(Stub, 1.5 * piles.Side),
+            Math.Min(s.Body.Thickness, piles.Embedment + Math.Max(run, piles.Side) + Over));
         var wide = half + Math.Max(Beside, half);
         At P(double u, double z) => new(Left + ((u + wide) * per), Below + ((z - foot) * per));
         string L(double v) => Canvas.Length(v, units);
@@ -76,7 +80,10 @@ public static class PileHeadDetail
         }
 
         string S(double v) => Dimension.Section(v, units);
-        var said = $"Pile {PileWords.Of(piles, units)}. {(piles.Bars is { Size: not null } ? $"Cover of the shaft {S(piles.Cover)}; bars straight into the cap. " : "")}Out of place up to {S(piles.Deviation)}.";
+        var said =
+            $"Pile {PileWords.Of(piles, units)}. "
+                + $"{(piles.Bars is { Size: not null } ? $"Cover of the shaft {S(piles.Cover)}; bars straight into the cap. " : "")}Out of "
+                + $"place up to {S(piles.Deviation)}.";
         var width = Left + Right + (2 * wide * per);
         to.Write(Layers.Note, new(2, 1), said, Anchor.Left, Drawings.Layout.Fitted(said, Canvas.Text, width - 4));
         return new Figure($"{m.Foundation.Mark}: pile head", width, Below + Above + ((top - foot) * per), scale, to.Items);

@@ -9,7 +9,10 @@ using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
 
-/// <summary>The detail of a base under several columns: plan with the bars of every zone, a section along it through all columns, a section across at each.</summary>
+/// <summary>
+/// The detail of a base under several columns: plan with the bars of every zone, a section along it through all columns, a section across
+/// at each.
+/// </summary>
 public static class SpanDetail
 {
     private const double Left = 44;
@@ -70,15 +73,22 @@ public static class SpanDetail
         {
             foreach (var run in s.Runs(false, bottom))
             {
-                foreach (var part in Parts(run.Across, run.Where == "between" ? [.. s.Runs(false, true).Where(r => r != run && r.Where != "between").SelectMany(r => r.Across)] : []))
+                foreach (var part in Parts(run.Across,
+                    run.Where == "between"
+                        ? [.. s.Runs(false, true).Where(r => r != run && r.Where != "between").SelectMany(r => r.Across)]
+                        : []))
                 {
                     var x = part[part.Count / 2];
                     var half = (s.Body.WidthAt(x) / 2) - s.Rules.Concrete.CoverSide;
                     to.Path(Layers.Bar, bottom ? Stroke.Bar : Stroke.TopBar, view.At(x, -half), view.At(x, half));
-                    var level = (bottom ? run.Where == "between" ? -0.28 : -0.36 : 0.40) * Math.Min(s.Body.WidthAt(part[0]), s.Body.WidthAt(part[^1]));
+                    var level = (bottom ? run.Where == "between" ? -0.28 : -0.36 : 0.40) * Math.Min(s.Body.WidthAt(part[0]),
+                        s.Body.WidthAt(part[^1]));
                     Extent(to, view.At(part[0], level), view.At(part[^1], level));
                     to.Circle(Layers.BarMark, Stroke.Fine, view.At(x, level), 0.7, Fill.Paper);
-                    over.Add((view.At(x, 0).X, run.Where == "between" ? $"{part.Count} of {CallOf(m, BarRoleOf(false, bottom), run.Where)}" : CallOf(m, BarRoleOf(false, bottom), run.Where)));
+                    over.Add((view.At(x, 0).X,
+                        run.Where == "between"
+                            ? $"{part.Count} of {CallOf(m, BarRoleOf(false, bottom), run.Where)}"
+                            : CallOf(m, BarRoleOf(false, bottom), run.Where)));
                     to.Path(Layers.BarMark, Stroke.Fine, view.At(x, half), new(view.At(x, 0).X, view.High.Y + 2));
                 }
             }
@@ -104,7 +114,8 @@ public static class SpanDetail
         double[] stops = [s.Body.LowX, .. s.Columns.ToArray().Select(c => Math.Round(c.X, 6)).Distinct().Order(), s.Body.HighX];
         for (var i = 1; i < stops.Length; i++)
         {
-            to.Measure(new(view.At(stops[i - 1], 0).X, view.Low.Y), new(view.At(stops[i], 0).X, view.Low.Y), false, view.Low.Y - 8, L(stops[i] - stops[i - 1]));
+            to.Measure(new(view.At(stops[i - 1], 0).X, view.Low.Y), new(view.At(stops[i], 0).X, view.Low.Y), false, view.Low.Y - 8,
+                L(stops[i] - stops[i - 1]));
         }
 
         to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 14 - more, L(s.Body.Length));
@@ -113,7 +124,8 @@ public static class SpanDetail
             DetailPiles.Measure(to, view, units, view.Low.Y - 14, view.Low.X - 8);
         }
 
-        void Width(double x, double width, double line) => to.Measure(new(view.At(x, 0).X, view.At(0, -width / 2).Y), new(view.At(x, 0).X, view.At(0, width / 2).Y), true, line, L(width));
+        void Width(double x, double width, double line) =>
+            to.Measure(new(view.At(x, 0).X, view.At(0, -width / 2).Y), new(view.At(x, 0).X, view.At(0, width / 2).Y), true, line, L(width));
         Width(s.Body.LowX, s.Body.LowWidth, view.Low.X - 8 - more);
         if (!s.Body.IsRectangle)
         {
@@ -137,11 +149,13 @@ public static class SpanDetail
             var x = view.At(s.Columns[i].X, 0).X;
             to.Path(Layers.Note, Stroke.Edge, new(x, view.Low.Y - 5), new(x, view.Low.Y - 1));
             to.Write(Layers.Note, new(x + 1, view.Low.Y - 4), Letter(i), Anchor.Left, 2.4, true);
-            to.Write(Layers.Note, new(x + (s.Columns[i].Outline.FaceX / 2 * per) + 1, view.At(0, s.Columns[i].Y).Y + 1), s.Columns[i].Support.Label, Anchor.Left, 1.8, true);
+            to.Write(Layers.Note, new(x + (s.Columns[i].Outline.FaceX / 2 * per) + 1, view.At(0, s.Columns[i].Y).Y + 1),
+                s.Columns[i].Support.Label, Anchor.Left, 1.8, true);
         }
 
         BaseView.Axes(to, new At(3, 3));
-        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Body.Length * per), Below + Above + more + (widest * per), scale, to.Items);
+        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Body.Length * per), Below + Above + more + (widest * per), scale,
+            to.Items);
     }
 
     /// <summary>The section along it, or across at one of its columns.</summary>
@@ -161,7 +175,8 @@ public static class SpanDetail
         var to = new Canvas();
         if (concrete.Blinding > 0)
         {
-            to.Box(Layers.Ground, Stroke.Fine, P(low - concrete.BlindingBeyond, -concrete.Blinding), P(high + concrete.BlindingBeyond, 0), Fill.Hatch);
+            to.Box(Layers.Ground, Stroke.Fine, P(low - concrete.BlindingBeyond, -concrete.Blinding), P(high + concrete.BlindingBeyond, 0),
+                Fill.Hatch);
         }
 
         to.Box(Layers.Footing, Stroke.Edge, P(low, 0), P(high, s.Body.Thickness), Fill.Light);
@@ -172,7 +187,10 @@ public static class SpanDetail
         foreach (var stands in cut)
         {
             var u = alongX ? stands.X : stands.Y;
-            var (shape, sizes) = (stands.Support.Shape, alongX ? (stands.Support.SizeX, stands.Pedestal?.SizeX) : (stands.Support.SizeY, stands.Pedestal is { Round: true } r ? r.SizeX : stands.Pedestal?.SizeY));
+            var (shape, sizes) = (stands.Support.Shape,
+                alongX
+                    ? (stands.Support.SizeX, stands.Pedestal?.SizeX)
+                    : (stands.Support.SizeY, stands.Pedestal is { Round: true } r ? r.SizeX : stands.Pedestal?.SizeY));
             var foot = stands.ColumnFoot - s.Body.Underside;
             if (sizes.Item2 is { } pedestal)
             {
@@ -180,11 +198,14 @@ public static class SpanDetail
             }
 
             // A turned column as wide as the cut finds it; a round one by its diameter.
-            var half = (shape == ColumnShape.Round ? stands.Support.SizeX : alongX ? stands.Loaded.Outline.FaceX : stands.Loaded.Outline.FaceY) / 2;
+            var half = (shape == ColumnShape.Round ? stands.Support.SizeX
+                : alongX ? stands.Loaded.Outline.FaceX
+                : stands.Loaded.Outline.FaceY) / 2;
             var (a, b) = (P(u - half, top), P(u + half, top));
             to.Path(Layers.Column, Stroke.Edge, a, P(u - half, foot), P(u + half, foot), b);
             var mid = P(u, top);
-            to.Path(Layers.Column, Stroke.Fine, a + (-2, 0), mid + (-1.2, 0), mid + (-0.5, 1.6), mid + (0.5, -1.6), mid + (1.2, 0), b + (2, 0));
+            to.Path(Layers.Column, Stroke.Fine, a + (-2, 0), mid + (-1.2, 0), mid + (-0.5, 1.6), mid + (0.5, -1.6), mid + (1.2, 0),
+                b + (2, 0));
             to.Write(Layers.Note, mid + (0, 2.4), stands.Support.Label, Anchor.Middle, 1.8, true);
             Uprights(to, m, stands, alongX, u, (low + concrete.CoverSide, high - concrete.CoverSide), top, P, calls);
         }
@@ -196,7 +217,8 @@ public static class SpanDetail
 
         foreach (var (from, text) in Spread(calls.OrderBy(x => x.From.Y).ToList()))
         {
-            to.Path(Layers.BarMark, Stroke.Fine, from.At, new(P(high, 0).X + 3, from.At.Y), new(P(high, 0).X + 7, from.Y), new(P(high, 0).X + 8, from.Y));
+            to.Path(Layers.BarMark, Stroke.Fine, from.At, new(P(high, 0).X + 3, from.At.Y), new(P(high, 0).X + 7, from.Y),
+                new(P(high, 0).X + 8, from.Y));
             to.Write(Layers.BarMark, new(P(high, 0).X + 8.6, from.Y - 0.9), text);
         }
 
@@ -206,7 +228,9 @@ public static class SpanDetail
         // Halves of a section that do not add up as they are written say no more than the whole.
         double[] stops = [low, .. cut.Select(x => alongX ? x.X : x.Y).Order(), high];
         var parts = stops.Zip(stops.Skip(1), (a, b) => b - a).ToList();
-        for (var i = 0; i < parts.Count && (alongX || units == UnitSystem.Us || Math.Abs(parts.Sum(v => Math.Round(v, 3)) - Math.Round(high - low, 3)) < 1e-9); i++)
+        for (var i = 0;
+            i < parts.Count
+                && (alongX || units == UnitSystem.Us || Math.Abs(parts.Sum(v => Math.Round(v, 3)) - Math.Round(high - low, 3)) < 1e-9); i++)
         {
             to.Measure(new(P(stops[i], 0).X, beneath), new(P(stops[i + 1], 0).X, beneath), false, beneath - 6, L(parts[i]));
         }
@@ -217,13 +241,18 @@ public static class SpanDetail
         if (alongX)
         {
             string S(double v) => Dimension.Section(v, units);
-            var cover = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}{(m.Design.HasPedestal ? $", pedestals {S(s.Rules.Pedestal.Cover)} to the ties" : "")}. "
-                + (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.") + " " + PlanNotes.Materials(m.Project, m.Foundation) + DetailPiles.Words(s, units);
+            var cover =
+                $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top "
+                    + $"{S(concrete.CoverTop)}{(m.Design.HasPedestal ? $", pedestals {S(s.Rules.Pedestal.Cover)} to the ties" : "")}. "
+                + (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.") + " "
+                    + PlanNotes.Materials(m.Project, m.Foundation) + DetailPiles.Words(s, units);
             to.Write(Layers.Note, new(2, 1), cover, Anchor.Left, Layout.Fitted(cover, Canvas.Text, width - 4));
         }
 
         var tall = UnderSection + OverSection + ((DetailPiles.Below(s) + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per);
-        return new Figure($"{m.Foundation.Mark}: section {(column is { } i2 ? $"{Letter(i2)}–{Letter(i2)}, at {at.Support.Label}" : "A–A")}", width, tall, scale, to.Items);
+        return new Figure(
+            $"{m.Foundation.Mark}: section {(column is { } i2 ? $"{Letter(i2)}–{Letter(i2)}, at {at.Support.Label}" : "A–A")}", width, tall,
+            scale, to.Items);
     }
 
     private static string Letter(int column) => ((char)('B' + column)).ToString();
@@ -240,7 +269,8 @@ public static class SpanDetail
     }
 
     // The bars of a face: those in the plane of the section as a line, those across it as dots, zone by zone.
-    private static void Mat(Canvas to, DetailModel m, bool bottom, bool alongX, int? column, (double Low, double High) side, double per, Func<double, double, At> p, List<(At, string)> calls)
+    private static void Mat(Canvas to, DetailModel m, bool bottom, bool alongX, int? column, (double Low, double High) side, double per,
+        Func<double, double, At> p, List<(At, string)> calls)
     {
         var s = m.State;
         var cover = s.Rules.Concrete.CoverSide;
@@ -254,8 +284,13 @@ public static class SpanDetail
             }
 
             var z = Level(run);
-            var tip = z + ((bottom ? 1 : -1) * (Rows(m, BarRoleOf(alongX, bottom), run.Where).FirstOrDefault()?.Group.Shape is { Code: "21" } hook ? hook.A : 0));
-            At[] line = tip == z ? [p(side.Low + cover, z), p(side.High - cover, z)] : [p(side.Low + cover, tip), p(side.Low + cover, z), p(side.High - cover, z), p(side.High - cover, tip)];
+            var tip = z
+                + ((bottom ? 1 : -1) * (Rows(m, BarRoleOf(alongX, bottom), run.Where).FirstOrDefault()?.Group.Shape is { Code: "21" } hook
+                    ? hook.A
+                    : 0));
+            At[] line = tip == z
+                ? [p(side.Low + cover, z), p(side.High - cover, z)]
+                : [p(side.Low + cover, tip), p(side.Low + cover, z), p(side.High - cover, z), p(side.High - cover, tip)];
             to.Path(Layers.Bar, bottom ? Stroke.Bar : Stroke.TopBar, line);
             calls.Add((p(side.High - cover, z), CallOf(m, BarRoleOf(alongX, bottom), run.Where)));
         }
@@ -275,13 +310,17 @@ public static class SpanDetail
 
     // The column under which the band of another is stated.
     private static string Shared(Trial s, int column) =>
-        s.Runs(false, true).Where(r => r.Where.StartsWith("at ", StringComparison.Ordinal)).MinBy(r => Math.Abs(((r.Across[0] + r.Across[^1]) / 2) - s.Columns[column].X))?.Where[3..] ?? "";
+        s.Runs(false, true)
+            .Where(r => r.Where.StartsWith("at ", StringComparison.Ordinal))
+            .MinBy(r => Math.Abs(((r.Across[0] + r.Across[^1]) / 2) - s.Columns[column].X))?.Where[3..] ?? "";
 
     // Dowels and pedestal bars with their feet on the bottom mat.
-    private static void Uprights(Canvas to, DetailModel m, Standing stands, bool alongX, double u, (double Low, double High) within, double top, Func<double, double, At> p, List<(At, string)> calls)
+    private static void Uprights(Canvas to, DetailModel m, Standing stands, bool alongX, double u, (double Low, double High) within,
+        double top, Func<double, double, At> p, List<(At, string)> calls)
     {
         var s = m.State;
-        var z = s.Rules.Concrete.CoverBottom + s.Runs(true, true).Max(r => r.Layer.Diameter) + s.Runs(false, true).Select(r => r.Layer.Diameter).DefaultIfEmpty(0).Max();
+        var z = s.Rules.Concrete.CoverBottom + s.Runs(true, true).Max(r => r.Layer.Diameter)
+            + s.Runs(false, true).Select(r => r.Layer.Diameter).DefaultIfEmpty(0).Max();
         foreach (var role in new[] { BarRole.Pedestal, BarRole.Dowels })
         {
             if (Rows(m, role, "at " + stands.Support.Label).FirstOrDefault() is not { } row)
@@ -292,7 +331,8 @@ public static class SpanDetail
             var size = row.Group.Size.Diameter;
             var half = role == BarRole.Pedestal && stands.Pedestal is { } ped
                 ? ((alongX || ped.Round ? ped.SizeX : ped.SizeY) / 2) - s.Rules.Pedestal.Cover - (ped.Ties.Size?.Diameter ?? 0) - (size / 2)
-                : ((alongX ? stands.Loaded.Outline.FaceX : stands.Loaded.Outline.FaceY) / 2) - s.Rules.Column.Cover - s.Code.LeastTie(size) - (size / 2);
+                : ((alongX ? stands.Loaded.Outline.FaceX : stands.Loaded.Outline.FaceY) / 2) - s.Rules.Column.Cover - s.Code.LeastTie(size)
+                    - (size / 2);
             var end = Math.Min(z + row.Group.Shape.A, top);
             foreach (var sign in new[] { -1, 1 })
             {
@@ -301,7 +341,8 @@ public static class SpanDetail
                 to.Path(Layers.Bar, Stroke.Bar, p(at + foot, z), p(at, z), p(at, end));
             }
 
-            calls.Add((p(u + half, role == BarRole.Dowels ? end - 0.05 : Math.Min(end, stands.ColumnFoot - s.Body.Underside) - 0.1), CallOf(m, role, row.Group.Where)));
+            calls.Add((p(u + half, role == BarRole.Dowels ? end - 0.05 : Math.Min(end, stands.ColumnFoot - s.Body.Underside) - 0.1),
+                CallOf(m, role, row.Group.Where)));
         }
 
         if (stands.Pedestal is { } pedestal && m.PedestalTies(stands.Index) is { } ties)
@@ -311,15 +352,18 @@ public static class SpanDetail
     }
 
     // Ties at their levels; those across the section are called with them.
-    private static void Ties(Canvas to, DetailModel m, Standing stands, Pedestal pedestal, PedestalTies ties, bool alongX, double u, Func<double, double, At> p, List<(At, string)> calls)
+    private static void Ties(Canvas to, DetailModel m, Standing stands, Pedestal pedestal, PedestalTies ties, bool alongX, double u,
+        Func<double, double, At> p, List<(At, string)> calls)
     {
-        var (half, foot) = (((alongX || pedestal.Round ? pedestal.SizeX : pedestal.SizeY) / 2) - m.State.Rules.Pedestal.Cover, m.State.Body.Thickness);
+        var (half, foot) = (((alongX || pedestal.Round ? pedestal.SizeX : pedestal.SizeY) / 2) - m.State.Rules.Pedestal.Cover,
+            m.State.Body.Thickness);
         foreach (var level in ties.Levels)
         {
             to.Path(Layers.Bar, new Stroke(0.35), p(u - half, foot + level), p(u + half, foot + level));
         }
 
-        foreach (var (role, share) in new[] { (BarRole.Ties, 0.5), (BarRole.InnerTies, 0.4), (alongX ? BarRole.CrossTiesX : BarRole.CrossTiesY, 0.3) })
+        foreach (var (role, share) in new[] { (BarRole.Ties, 0.5), (BarRole.InnerTies, 0.4),
+            (alongX ? BarRole.CrossTiesX : BarRole.CrossTiesY, 0.3) })
         {
             if (CallOf(m, role, "at " + stands.Support.Label) is { Length: > 0 } call)
             {
@@ -330,7 +374,8 @@ public static class SpanDetail
 
     private static BarRole BarRoleOf(bool alongX, bool bottom) => DetailModel.Role(alongX, bottom);
 
-    private static List<BarRow> Rows(DetailModel m, BarRole role, string where) => [.. m.Rows.Where(r => r.Group.Role == role && r.Group.Where == where)];
+    private static List<BarRow> Rows(DetailModel m, BarRole role, string where) =>
+        [.. m.Rows.Where(r => r.Group.Role == role && r.Group.Where == where)];
 
     // Bars of a zone that are cut to several lengths have several marks.
     private static string CallOf(DetailModel m, BarRole role, string where)

@@ -13,7 +13,9 @@ public static class InteractionView
     private const double Below = 18;
     private const double Gap = 16;
 
-    /// <summary>Draws three sections through the strength: with Mx alone, with My alone, and Mx with My at the force of the load used most.</summary>
+    /// <summary>
+    /// Draws three sections through the strength: with Mx alone, with My alone, and Mx with My at the force of the load used most.
+    /// </summary>
     /// <param name="title">What it is of: "PC1: shaft, force with moments".</param>
     /// <param name="f">The strength and the loads.</param>
     /// <param name="units">Units.</param>
@@ -27,20 +29,29 @@ public static class InteractionView
         var (force, moment) = (Unit.Force.Symbol(units), Unit.Moment.Symbol(units));
         var worst = f.Loads.Count > 0 ? f.Loads[0] : default;
         string Signed(double value, Unit unit) => unit.FormatWithSymbol(value, units).Replace('-', '−');
-        Panel(to, new(Gap - 4, Below), side, "N with Mx", $"Mx {moment}", $"N {force}", f.AboutX, [.. f.Loads.Select(l => new ForceWithMoment(l.N, l.Mx))], Unit.Moment, Unit.Force, units);
-        Panel(to, new((2 * Gap) + side - 4, Below), side, "N with My", $"My {moment}", $"N {force}", f.AboutY, [.. f.Loads.Select(l => new ForceWithMoment(l.N, l.My))], Unit.Moment, Unit.Force, units);
+        Panel(to, new(Gap - 4, Below), side, "N with Mx", $"Mx {moment}", $"N {force}", f.AboutX,
+            [.. f.Loads.Select(l => new ForceWithMoment(l.N, l.Mx))], Unit.Moment, Unit.Force, units);
+        Panel(to, new((2 * Gap) + side - 4, Below), side, "N with My", $"My {moment}", $"N {force}", f.AboutY,
+            [.. f.Loads.Select(l => new ForceWithMoment(l.N, l.My))], Unit.Moment, Unit.Force, units);
         if (f.Across.Count > 0)
         {
-            Panel(to, new((3 * Gap) + (2 * side) - 4, Below), side, $"Mx with My at N = {Signed(worst.N, Unit.Force)}", $"My {moment}", $"Mx {moment}", f.Across, [new ForceWithMoment(worst.Mx, worst.My)], Unit.Moment, Unit.Moment, units);
+            Panel(to, new((3 * Gap) + (2 * side) - 4, Below), side, $"Mx with My at N = {Signed(worst.N, Unit.Force)}", $"My {moment}",
+                $"Mx {moment}", f.Across, [new ForceWithMoment(worst.Mx, worst.My)], Unit.Moment, Unit.Moment, units);
         }
 
-        var words = f.Loads.Count == 0 ? "No combination for concrete." : $"Most used (●): {worst.Combination} {worst.Where}, N {Signed(worst.N, Unit.Force)}, Mx {Signed(worst.Mx, Unit.Moment)}, My {Signed(worst.My, Unit.Moment)}: {Wording.Utilisation(worst.Utilisation, worst.Utilisation <= Outcome.Limit)} in its own direction.";
+        var words = f.Loads.Count == 0
+            ? "No combination for concrete."
+            : $"Most used (●): {worst.Combination} {worst.Where}, N {Signed(worst.N, Unit.Force)}, Mx {Signed(worst.Mx, Unit.Moment)}, My "
+                + $"{Signed(worst.My, Unit.Moment)}: {Wording.Utilisation(worst.Utilisation, worst.Utilisation <= Outcome.Limit)} in its "
+                + "own direction.";
         to.Write(Layers.Note, new(2, 5), words, Anchor.Left, Layout.Fitted(words, Canvas.Text, width - 4));
-        to.Write(Layers.Note, new(2, 1), "Curves: design strength. Points: all combinations for concrete; N presses down.", Anchor.Left, 1.8);
+        to.Write(Layers.Note, new(2, 1), "Curves: design strength. Points: all combinations for concrete; N presses down.", Anchor.Left,
+            1.8);
         return new Figure(title, width, height, null, to.Items);
     }
 
-    private static void Panel(Canvas to, At low, double side, string title, string across, string up, IReadOnlyList<ForceWithMoment> curve, IReadOnlyList<ForceWithMoment> points, Unit unitAcross, Unit unitUp, UnitSystem units)
+    private static void Panel(Canvas to, At low, double side, string title, string across, string up, IReadOnlyList<ForceWithMoment> curve,
+        IReadOnlyList<ForceWithMoment> points, Unit unitAcross, Unit unitUp, UnitSystem units)
     {
         var all = curve.Concat(points).Append(default).ToList();
         var (m0, m1, n0, n1) = (all.Min(p => p.M), all.Max(p => p.M), all.Min(p => p.N), all.Max(p => p.N));

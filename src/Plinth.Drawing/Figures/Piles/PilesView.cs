@@ -7,7 +7,9 @@ using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
 
-/// <summary>What each pile of a cap carries in a combination, on its plan, with the greatest and least of all combinations beside it.</summary>
+/// <summary>
+/// What each pile of a cap carries in a combination, on its plan, with the greatest and least of all combinations beside it.
+/// </summary>
 public static class PilesView
 {
     private const double Side = 8;
@@ -30,7 +32,8 @@ public static class PilesView
     /// <param name="extremes">The greatest and least of all combinations.</param>
     /// <param name="width">Width of the figure, mm.</param>
     /// <param name="height">Its greatest height, mm.</param>
-    public static Figure Of(string mark, Trial s, int k, IReadOnlyList<(double Force, double Spread)> forces, IReadOnlyList<PileForces> extremes, double width = 160, double height = 110)
+    public static Figure Of(string mark, Trial s, int k, IReadOnlyList<(double Force, double Spread)> forces,
+        IReadOnlyList<PileForces> extremes, double width = 160, double height = 110)
     {
         ArgumentNullException.ThrowIfNull(s);
         ArgumentNullException.ThrowIfNull(forces);
@@ -66,7 +69,9 @@ public static class PilesView
             foreach (var c in s.Columns)
             {
                 var face = inwards * (c.Face(true, inwards) - p.X) * per;
-                beside = Math.Abs(c.Y - p.Y) * per < (c.Outline.Y / 2 * per) + Spacing && face > 0 && face < Near + half ? Math.Max(beside, face) : beside;
+                beside = Math.Abs(c.Y - p.Y) * per < (c.Outline.Y / 2 * per) + Spacing && face > 0 && face < Near + half
+                    ? Math.Max(beside, face)
+                    : beside;
             }
 
             var anchor = roomy ? Anchor.Middle : inwards > 0 ? Anchor.Left : Anchor.Right;
@@ -84,19 +89,23 @@ public static class PilesView
         var total = forces.Sum(f => f.Force);
         string[] lines =
         [
-            $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: ΣR {Unit.Force.FormatWithSymbol(total, units)}, ΣN {Unit.Force.FormatWithSymbol(s.Body.Loads(k).N, units)}; loads of the piles in {Unit.Force.Symbol(units)}, compression positive,",
+            $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: ΣR "
+                + $"{Unit.Force.FormatWithSymbol(total, units)}, ΣN {Unit.Force.FormatWithSymbol(s.Body.Loads(k).N, units)}; loads of the "
+                + $"piles in {Unit.Force.Symbol(units)}, compression positive,",
             "in place, ± where they stand out of place in the direction that is worst for each.",
             s.Combinations[k].Rule,
         ];
         for (var i = 0; i < lines.Length; i++)
         {
-            to.Write(Layers.Note, new(2, Below - 16 - (i * Canvas.Line)), lines[i], Anchor.Left, Layout.Fitted(lines[i], Canvas.Text, width - 4));
+            to.Write(Layers.Note, new(2, Below - 16 - (i * Canvas.Line)), lines[i], Anchor.Left,
+                Layout.Fitted(lines[i], Canvas.Text, width - 4));
         }
 
         return new Figure($"{mark}: loads of the piles", width, tall, scale, to.Items);
     }
 
-    private static (string[] Heads, bool[] Numbers, IReadOnlyList<IReadOnlyList<string>> Rows) Table(IReadOnlyList<PileForces> extremes, UnitSystem units)
+    private static (string[] Heads, bool[] Numbers, IReadOnlyList<IReadOnlyList<string>> Rows) Table(IReadOnlyList<PileForces> extremes,
+        UnitSystem units)
     {
         var unit = Unit.Force.Symbol(units);
         string F(double v) => Unit.Force.Format(v, units).Replace('-', '−');
@@ -104,7 +113,9 @@ public static class PilesView
         (
             ["pile", $"greatest {unit}", "under", $"least {unit}", "under", $"lateral {unit}"],
             [true, true, false, true, false, true],
-            [.. extremes.Select(e => (IReadOnlyList<string>)[e.Number.ToString(CultureInfo.InvariantCulture), F(e.Most), e.MostCombination, F(e.Least), e.LeastCombination, F(e.Lateral)])]
+            [
+                .. extremes.Select(e => (IReadOnlyList<string>)[e.Number.ToString(CultureInfo.InvariantCulture), F(e.Most),
+                    e.MostCombination, F(e.Least), e.LeastCombination, F(e.Lateral)])]
         );
     }
 }

@@ -49,7 +49,8 @@ public static class StrutsView
         view.Outline(to);
         foreach (var n in f.Nodes)
         {
-            to.Box(Layers.Column, Stroke.Thin, view.At(n.At.X - (n.X / 2), n.At.Y - (n.Y / 2)), view.At(n.At.X + (n.X / 2), n.At.Y + (n.Y / 2)), Fill.Light);
+            to.Box(Layers.Column, Stroke.Thin, view.At(n.At.X - (n.X / 2), n.At.Y - (n.Y / 2)),
+                view.At(n.At.X + (n.X / 2), n.At.Y + (n.Y / 2)), Fill.Light);
         }
 
         foreach (var strut in f.Struts)
@@ -57,11 +58,16 @@ public static class StrutsView
             // The number stands where no strut leaves: on the side away from its column.
             var beside = strut.At.X < strut.Ends.X ? -1 : 1;
             Head(to, s, view.At(strut.At.X, strut.At.Y), per);
-            to.Path(Layers.Result, strut.IsFlat ? Stroke.Hidden : Stroke.Bar, view.At(strut.At.X, strut.At.Y), view.At(strut.Ends.X, strut.Ends.Y));
+            to.Path(Layers.Result, strut.IsFlat ? Stroke.Hidden : Stroke.Bar, view.At(strut.At.X, strut.At.Y),
+                view.At(strut.Ends.X, strut.Ends.Y));
             // Under a column, beside that.
-            var under = s.Columns.ToArray().FirstOrDefault(c => Math.Abs(c.X - strut.At.X) < c.Outline.X / 2 && Math.Abs(c.Y - strut.At.Y) < c.Outline.Y / 2);
-            var off = under is null ? s.Rules.Piles.Side / 2 : Math.Max(s.Rules.Piles.Side / 2, Math.Abs(under.X + (under.Outline.X / 2) - strut.At.X));
-            to.Write(Layers.Pile, view.At(strut.At.X, strut.At.Y) + (beside * ((off * per) + 0.6), -0.8), strut.Pile.ToString(CultureInfo.InvariantCulture), beside > 0 ? Anchor.Left : Anchor.Right, 2.2, true);
+            var under = s.Columns.ToArray()
+                .FirstOrDefault(c => Math.Abs(c.X - strut.At.X) < c.Outline.X / 2 && Math.Abs(c.Y - strut.At.Y) < c.Outline.Y / 2);
+            var off = under is null
+                ? s.Rules.Piles.Side / 2
+                : Math.Max(s.Rules.Piles.Side / 2, Math.Abs(under.X + (under.Outline.X / 2) - strut.At.X));
+            to.Write(Layers.Pile, view.At(strut.At.X, strut.At.Y) + (beside * ((off * per) + 0.6), -0.8),
+                strut.Pile.ToString(CultureInfo.InvariantCulture), beside > 0 ? Anchor.Left : Anchor.Right, 2.2, true);
         }
 
         var (left, top) = (width - Math.Max(table.Width, ties.Width), tall - Above);
@@ -70,13 +76,18 @@ public static class StrutsView
         BaseView.Axes(to, new At(2, Below - 14));
         string[] lines =
         [
-            $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. " + (f.Must ? "A pile stands within d of a column's face: the model must hold." : "No pile stands within d of a face: the model is shown, the sections hold."),
-            $"d {Unit.Section.FormatWithSymbol(f.Depth, units)}, z = 0.9·d = {Unit.Section.FormatWithSymbol(f.Height, units)}; R out of place in the direction that is worst for each pile.",
+            $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. "
+                + (f.Must
+                    ? "A pile stands within d of a column's face: the model must hold."
+                    : "No pile stands within d of a face: the model is shown, the sections hold."),
+            $"d {Unit.Section.FormatWithSymbol(f.Depth, units)}, z = 0.9·d = {Unit.Section.FormatWithSymbol(f.Height, units)}; R out of "
+                + "place in the direction that is worst for each pile.",
             "Struts end at the quarter points of the column's load; broken: flatter than 25°.",
         ];
         for (var i = 0; i < lines.Length; i++)
         {
-            to.Write(Layers.Note, new(2, 1 + ((lines.Length - 1 - i) * Canvas.Line)), lines[i], Anchor.Left, Layout.Fitted(lines[i], Canvas.Text, width - 4));
+            to.Write(Layers.Note, new(2, 1 + ((lines.Length - 1 - i) * Canvas.Line)), lines[i], Anchor.Left,
+                Layout.Fitted(lines[i], Canvas.Text, width - 4));
         }
 
         return new Figure($"{mark}: struts and ties", width, tall, scale, to.Items);
@@ -106,7 +117,9 @@ public static class StrutsView
         foreach (var x in piles.Distinct())
         {
             var side = s.Rules.Piles.Side / 2;
-            to.Path(Layers.Pile, Stroke.Thin, P(x - side, s.Rules.Piles.Embedment) + (0, -3 - (s.Rules.Piles.Embedment * per)), P(x - side, s.Rules.Piles.Embedment), P(x + side, s.Rules.Piles.Embedment), P(x + side, s.Rules.Piles.Embedment) + (0, -3 - (s.Rules.Piles.Embedment * per)));
+            to.Path(Layers.Pile, Stroke.Thin, P(x - side, s.Rules.Piles.Embedment) + (0, -3 - (s.Rules.Piles.Embedment * per)),
+                P(x - side, s.Rules.Piles.Embedment), P(x + side, s.Rules.Piles.Embedment),
+                P(x + side, s.Rules.Piles.Embedment) + (0, -3 - (s.Rules.Piles.Embedment * per)));
         }
 
         foreach (var strut in f.Struts)
@@ -121,13 +134,15 @@ public static class StrutsView
             to.Path(Layers.Column, Stroke.Thin, P(n.At.X - (n.X / 2), h), P(n.At.X + (n.X / 2), h));
             to.Path(Layers.Column, Stroke.Thin, a, b);
             to.Path(Layers.Column, Stroke.Thin, b + (-0.7, 1.8), b, b + (0.7, 1.8));
-            to.Write(Layers.Result, a + (1, -2), $"{(n.Name.Length > 0 ? n.Name + " " : "")}N {Unit.Force.FormatWithSymbol(n.Load, units)}", Anchor.Left, Canvas.Text);
+            to.Write(Layers.Result, a + (1, -2), $"{(n.Name.Length > 0 ? n.Name + " " : "")}N {Unit.Force.FormatWithSymbol(n.Load, units)}",
+                Anchor.Left, Canvas.Text);
         }
 
         to.Measure(P(right, tie), P(right, tie + f.Height), true, P(right, 0).X + 6, Canvas.Length(f.Height, units));
     }
 
-    private static string Used(double demand, double capacity) => Wording.Utilisation(demand / capacity, demand / capacity <= Outcome.Limit);
+    private static string Used(double demand, double capacity) =>
+        Wording.Utilisation(demand / capacity, demand / capacity <= Outcome.Limit);
 
     private static (string[] Heads, bool[] Numbers, IReadOnlyList<IReadOnlyList<string>> Rows) Struts(StrutFigure f, UnitSystem units)
     {
@@ -140,8 +155,10 @@ public static class StrutsView
             [
                 .. f.Struts.Select(t => (IReadOnlyList<string>)
                 [
-                    t.Pile.ToString(CultureInfo.InvariantCulture), F(t.Load), t.SlopeDegrees.ToString("0.0", CultureInfo.InvariantCulture) + "°",
-                    t.Force > 0 ? F(t.Force) : "—", t.Force > 0 ? F(t.Strength) : "—", t.Force > 0 ? Used(t.Force, t.Strength) : "—", t.Force > 0 ? F(t.NodeStrength) : "—", t.Force > 0 ? Used(t.Load, t.NodeStrength) : "—",
+                    t.Pile.ToString(CultureInfo.InvariantCulture), F(t.Load),
+                    t.SlopeDegrees.ToString("0.0", CultureInfo.InvariantCulture) + "°",
+                    t.Force > 0 ? F(t.Force) : "—", t.Force > 0 ? F(t.Strength) : "—", t.Force > 0 ? Used(t.Force, t.Strength) : "—",
+                    t.Force > 0 ? F(t.NodeStrength) : "—", t.Force > 0 ? Used(t.Load, t.NodeStrength) : "—",
                 ]),
             ]
         );
@@ -155,8 +172,13 @@ public static class StrutsView
             ["", $"force {unit}", $"strength {unit}", "used"],
             [false, true, true, true],
             [
-                .. f.Ties.Select(t => (IReadOnlyList<string>)[$"tie {(t.AlongX ? "x" : "y")}{(t.IsTop ? ", top" : "")}{(t.Name.Length > 0 ? " at " + t.Name : "")}", Unit.Force.Format(t.Force, units), Unit.Force.Format(t.Strength, units), Used(t.Force, t.Strength)]),
-                .. f.Nodes.Select(n => (IReadOnlyList<string>)[$"node under {(n.Name.Length > 0 ? n.Name : "the column")}", Unit.Force.Format(n.Load, units), Unit.Force.Format(n.Strength, units), Used(n.Load, n.Strength)]),
+                .. f.Ties.Select(
+                    t =>
+                        (IReadOnlyList<string>)[
+                            $"tie {(t.AlongX ? "x" : "y")}{(t.IsTop ? ", top" : "")}{(t.Name.Length > 0 ? " at " + t.Name : "")}",
+                            Unit.Force.Format(t.Force, units), Unit.Force.Format(t.Strength, units), Used(t.Force, t.Strength)]),
+                .. f.Nodes.Select(n => (IReadOnlyList<string>)[$"node under {(n.Name.Length > 0 ? n.Name : "the column")}",
+                    Unit.Force.Format(n.Load, units), Unit.Force.Format(n.Strength, units), Used(n.Load, n.Strength)]),
             ]
         );
     }

@@ -6,7 +6,10 @@ using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
 
-/// <summary>The free body of a base under several columns: what presses on it above, what the ground pushes below, every force with its value and place.</summary>
+/// <summary>
+/// The free body of a base under several columns: what presses on it above, what the ground pushes below, every force with its value and
+/// place.
+/// </summary>
 internal sealed class FreeBodyView
 {
     private const double Letters = 1.8;
@@ -42,7 +45,8 @@ internal sealed class FreeBodyView
         var ends = new List<double>();
         foreach (var f in d.Body.Where(f => f.Kind is BodyForceKind.Column or BodyForceKind.Beside).OrderBy(f => f.At))
         {
-            IReadOnlyList<string> lines = [f.Kind == BodyForceKind.Column ? f.Words : "beside", Canvas.Signed(Unit.Force, f.Force, s.Units), f.Turns == 0 ? "" : Canvas.Signed(Unit.Moment, f.Turns, s.Units)];
+            IReadOnlyList<string> lines = [f.Kind == BodyForceKind.Column ? f.Words : "beside", Canvas.Signed(Unit.Force, f.Force, s.Units),
+                f.Turns == 0 ? "" : Canvas.Signed(Unit.Moment, f.Turns, s.Units)];
             var half = lines.Max(l => Lettering.Width(l, Letters)) / 2;
             var level = ends.FindIndex(e => x(f.At) - half > e + Apart);
             if (level < 0)
@@ -90,7 +94,8 @@ internal sealed class FreeBodyView
         var y = foot + Arrow;
         foreach (var f in d.Body.Where(f => f.Kind is BodyForceKind.Weights or BodyForceKind.Upright or BodyForceKind.Rising))
         {
-            Named(to, new(high + 1, y), f.Kind switch { BodyForceKind.Weights => "weights", BodyForceKind.Upright => "uprights", _ => "soil beside" }, f.Force);
+            Named(to, new(high + 1, y),
+                f.Kind switch { BodyForceKind.Weights => "weights", BodyForceKind.Upright => "uprights", _ => "soil beside" }, f.Force);
             y -= (2 * Row) + 0.8;
         }
 
@@ -126,12 +131,14 @@ internal sealed class FreeBodyView
         var scale = (Push - 2) / most;
         double Y(double push) => under - 1 - (push * scale);
         var (first, last) = (d.Points[0], d.Points[^1]);
-        to.Area(Layers.Result, Stroke.Thin, [new(x(first.At), Y(0)), .. d.Points.Select(p => new At(x(p.At), Y(p.Push))), new(x(last.At), Y(0))], Fill.Light);
+        to.Area(Layers.Result, Stroke.Thin,
+            [new(x(first.At), Y(0)), .. d.Points.Select(p => new At(x(p.At), Y(p.Push))), new(x(last.At), Y(0))], Fill.Light);
         string Line(double push) => Unit.LineLoad.FormatWithSymbol(push, s.Units);
         to.Write(Layers.Result, new(x(first.At), Y(first.Push) - Row), Line(first.Push), Anchor.Left, Letters);
         to.Write(Layers.Result, new(x(last.At), Y(last.Push) - Row), Line(last.Push), Anchor.Right, Letters);
         Arrowed(to, new(x(ground.At), under - Push - 7), new(x(ground.At), under - 1));
-        to.Write(Layers.Result, new(x(ground.At) + 1.5, under - Push - 7), "ground " + Canvas.Signed(Unit.Force, ground.Force, s.Units), Anchor.Left, Letters, true);
+        to.Write(Layers.Result, new(x(ground.At) + 1.5, under - Push - 7), "ground " + Canvas.Signed(Unit.Force, ground.Force, s.Units),
+            Anchor.Left, Letters, true);
     }
 
     private static void Arrowed(Canvas to, At from, At head)
@@ -149,8 +156,10 @@ internal sealed class FreeBodyView
         string Moment(double v) => Unit.Moment.Format(v, units);
         string At(double metres) => (metres / (units == UnitSystem.Us ? Feet : 1)).ToString("0.000", CultureInfo.InvariantCulture);
         double Closed(Func<BodyForce, double> of) => d.Body.Sum(of) is var sum && Math.Abs(sum) < Nil ? 0 : sum;
-        var rows = d.Body.Select(f => (IReadOnlyList<string>)[f.Words, Force(f.Force), At(f.At), Moment(f.Turns), Moment(f.Moment)]).ToList();
+        var rows = d.Body.Select(f => (IReadOnlyList<string>)[f.Words, Force(f.Force), At(f.At), Moment(f.Turns), Moment(f.Moment)])
+            .ToList();
         rows.Add(["sum", Force(Closed(f => f.Force)), "", "", Moment(Closed(f => f.Moment))]);
-        return (["force", $"down {Unit.Force.Symbol(units)}", $"x {Unit.Length.Symbol(units)}", $"own M {Unit.Moment.Symbol(units)}", $"M about x = 0 {Unit.Moment.Symbol(units)}"], rows);
+        return (["force", $"down {Unit.Force.Symbol(units)}", $"x {Unit.Length.Symbol(units)}", $"own M {Unit.Moment.Symbol(units)}",
+            $"M about x = 0 {Unit.Moment.Symbol(units)}"], rows);
     }
 }

@@ -7,7 +7,8 @@ using Plinth.Drawing.Sheets;
 namespace Plinth.Drawing.Figures;
 
 /// <summary>
-/// The free body of a base under several columns, and shear and moment along it with values at faces, at d, where the shear is nil and at peaks; all forces on the
+/// The free body of a base under several columns, and shear and moment along it with values at faces, at d, where the shear is nil and at
+/// peaks; all forces on the
 /// body, and the strips across, as tables.
 /// </summary>
 internal static class SpanForcesView
@@ -32,7 +33,10 @@ internal static class SpanForcesView
         var to = new Canvas();
         string[] heads = ["across at", "band from", "to", "M kNm", "φMn", "V kN", "φVc"];
         heads = [heads[0], Head("band from", Unit.Length), "to", Head("M", Unit.Moment), "φMn", Head("V", Unit.Force), "φVc"];
-        var rows = d.Bands.Select(b => (IReadOnlyList<string>)[b.Column, Unit.Length.Format(b.From, units), Unit.Length.Format(b.To, units), Unit.Moment.Format(b.Moment, units), Unit.Moment.Format(b.MomentStrength, units), Unit.Force.Format(b.Shear, units), Unit.Force.Format(b.ShearStrength, units)]).ToList();
+        var rows =
+            d.Bands.Select(b => (IReadOnlyList<string>)[b.Column, Unit.Length.Format(b.From, units), Unit.Length.Format(b.To, units),
+                Unit.Moment.Format(b.Moment, units), Unit.Moment.Format(b.MomentStrength, units), Unit.Force.Format(b.Shear, units),
+                Unit.Force.Format(b.ShearStrength, units)]).ToList();
         bool[] numbers = [false, true, true, true, true, true, true];
         var table = Layout.Size(heads, rows);
         var (low, high) = (s.Body.LowX, s.Body.HighX);
@@ -68,11 +72,16 @@ internal static class SpanForcesView
             Label(to, placed, at, Canvas.Signed(unit, value, units) + strength, isShear ? value >= 0 : value < 0);
         }
 
-        var words = $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. V of the part towards −x, at d from the faces where the ground pushes towards the column; M at faces and where V = 0, drawn on the side that it stretches: value / strength there. M of a force, its own at the underside and that about the base's centroid, presses the +x side where it is positive.";
+        var words =
+            $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. V of the part "
+                + "towards −x, at d from the faces where the ground pushes towards the column; M at faces and where V = 0, drawn on the "
+                + "side that it stretches: value / strength there. M of a force, its own at the underside and that about the base's "
+                + "centroid, presses the +x side where it is positive.";
         var note = Layout.Wrapped(words, 1.8, width - Left - 2);
         var corner = new At(Left, tables + 8 + (Row * (note.Count - 1)));
         Layout.Table(to.Items, corner, "Free body along x, factored", forceHeads, [false, true, true, true, true], forceRows);
-        Layout.Table(to.Items, sideBySide ? corner + (forces.Width + Beside, 0) : corner + (0, -forces.Height - Between), "Across, in the strip of each column: worse side", heads, numbers, rows);
+        Layout.Table(to.Items, sideBySide ? corner + (forces.Width + Beside, 0) : corner + (0, -forces.Height - Between),
+            "Across, in the strip of each column: worse side", heads, numbers, rows);
         foreach (var (line, i) in note.Select((line, i) => (line, i)))
         {
             to.Write(Layers.Note, new(Left, 1 + (Row * (note.Count - 1 - i))), line, Anchor.Left, 1.8);
@@ -86,7 +95,9 @@ internal static class SpanForcesView
     private static double Curve(Canvas to, SpanDiagram d, Func<double, double> x, double zero, Func<SpanPoint, double> value)
     {
         var scale = Plot / 2 / Math.Max(d.Points.Max(p => Math.Abs(value(p))), 1e-9);
-        to.Area(Layers.Result, Stroke.Thin, [new(x(d.Points[0].At), zero), .. d.Points.Select(p => new At(x(p.At), zero + (value(p) * scale))), new(x(d.Points[^1].At), zero)], Fill.Light);
+        to.Area(Layers.Result, Stroke.Thin,
+            [new(x(d.Points[0].At), zero), .. d.Points.Select(p => new At(x(p.At), zero + (value(p) * scale))),
+                new(x(d.Points[^1].At), zero)], Fill.Light);
         to.Path(Layers.Result, Stroke.Fine, new(x(d.Points[0].At), zero), new(x(d.Points[^1].At), zero));
         return scale;
     }
@@ -103,7 +114,8 @@ internal static class SpanForcesView
                 var y = above == (step % 2 == 0) ? 1.2 + (2.6 * (step / 2)) : -3 - (2.6 * (step / 2));
                 var low = at + (right ? 1 : -1 - width, y);
                 var high = low + (width, 1.8);
-                if (!placed.Exists(b => low.X < b.High.X + 0.6 && high.X > b.Low.X - 0.6 && low.Y < b.High.Y + 0.5 && high.Y > b.Low.Y - 0.5))
+                if (!placed.Exists(b => low.X < b.High.X + 0.6 && high.X > b.Low.X - 0.6 && low.Y < b.High.Y + 0.5
+                    && high.Y > b.Low.Y - 0.5))
                 {
                     placed.Add((low, high));
                     to.Box(Layers.Result, Stroke.None, low + (-0.3, -0.4), high + (0.3, 0.4), Fill.Paper);

@@ -9,7 +9,10 @@ using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
 
-/// <summary>The critical sections of shear on the plan of a base under several columns: across its length, round every column and round two together, with shears and stresses beside strengths.</summary>
+/// <summary>
+/// The critical sections of shear on the plan of a base under several columns: across its length, round every column and round two
+/// together, with shears and stresses beside strengths.
+/// </summary>
 internal static class SpanSectionsView
 {
     private const double Side = 22;
@@ -33,19 +36,22 @@ internal static class SpanSectionsView
 
         var units = s.Units;
         string Name(int c) => s.Combinations[c].Name + (s.Body.WaterWords(c) is { } water ? ", " + water : "");
-        string Used(double demand, double strength) => Outcome.Ratio(demand, strength) is var o ? Wording.Utilisation(o.Utilisation, o.Passes) : "";
+        string Used(double demand, double strength) =>
+            Outcome.Ratio(demand, strength) is var o ? Wording.Utilisation(o.Utilisation, o.Passes) : "";
         var rows = new List<IReadOnlyList<string>>();
         var lines = new List<(double At, string Tag)>();
         foreach (var x in d.Sections.Where(x => x.Mark == SpanMark.Shear))
         {
             var tag = (lines.Count + 1).ToString(CultureInfo.InvariantCulture);
             lines.Add((x.At, tag));
-            rows.Add([tag, "shear across x, " + x.Words, Name(k), "Vu " + Unit.Force.FormatWithSymbol(x.Demand, units), "φVc " + Unit.Force.FormatWithSymbol(x.Strength, units), Used(x.Demand, x.Strength)]);
+            rows.Add([tag, "shear across x, " + x.Words, Name(k), "Vu " + Unit.Force.FormatWithSymbol(x.Demand, units),
+                "φVc " + Unit.Force.FormatWithSymbol(x.Strength, units), Used(x.Demand, x.Strength)]);
         }
 
         foreach (var b in d.Bands)
         {
-            rows.Add(["", "shear across y at " + b.Column, Name(k), "Vu " + Unit.Force.FormatWithSymbol(b.Shear, units), "φVc " + Unit.Force.FormatWithSymbol(b.ShearStrength, units), Used(b.Shear, b.ShearStrength)]);
+            rows.Add(["", "shear across y at " + b.Column, Name(k), "Vu " + Unit.Force.FormatWithSymbol(b.Shear, units),
+                "φVc " + Unit.Force.FormatWithSymbol(b.ShearStrength, units), Used(b.Shear, b.ShearStrength)]);
         }
 
         var round = new List<(PunchingFigure Figure, string Tag, bool Joint)>();
@@ -60,7 +66,8 @@ internal static class SpanSectionsView
             var tag = ((char)('A' + round.Count)).ToString();
             round.Add((p, tag, area.Columns.Length > 1));
             var most = p.Stresses.Max(v => v ?? 0);
-            rows.Add([tag, "two-way shear at " + area.At, Name(c), "vu " + Unit.Stress.FormatWithSymbol(most, units), "φvc " + Unit.Stress.FormatWithSymbol(p.Strength, units), Used(most, p.Strength)]);
+            rows.Add([tag, "two-way shear at " + area.At, Name(c), "vu " + Unit.Stress.FormatWithSymbol(most, units),
+                "φvc " + Unit.Stress.FormatWithSymbol(p.Strength, units), Used(most, p.Strength)]);
         }
 
         string[] heads = ["", "section", "combination", "demand", "strength", "util."];
@@ -69,7 +76,8 @@ internal static class SpanSectionsView
         var per = 1000 / scale.Ratio;
         var plan = (BaseView.Widest(s) * per) + Above + Below;
         var tall = plan + Between + table.Height + 8;
-        var view = new BaseView(s, scale, new At((width / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), tall - Above - (BaseView.Widest(s) * per / 2)));
+        var view = new BaseView(s, scale,
+            new At((width / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), tall - Above - (BaseView.Widest(s) * per / 2)));
         var to = new Canvas();
         view.Outline(to);
         DetailPiles.Plan(to, view);
@@ -92,9 +100,12 @@ internal static class SpanSectionsView
         }
 
         to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Body.Length, units));
-        to.Measure(new(view.Low.X, view.At(0, -s.Body.LowWidth / 2).Y), new(view.Low.X, view.At(0, s.Body.LowWidth / 2).Y), true, view.Low.X - 10, Canvas.Length(s.Body.LowWidth, units));
+        to.Measure(new(view.Low.X, view.At(0, -s.Body.LowWidth / 2).Y), new(view.Low.X, view.At(0, s.Body.LowWidth / 2).Y), true,
+            view.Low.X - 10, Canvas.Length(s.Body.LowWidth, units));
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
-        Layout.Table(to.Items, new(2, table.Height + 8), "One-way shear in the combination that governs it, chain lines; two-way each in its own, dashed", heads, [false, false, false, true, true, true], rows);
+        Layout.Table(to.Items, new(2, table.Height + 8),
+            "One-way shear in the combination that governs it, chain lines; two-way each in its own, dashed", heads,
+            [false, false, false, true, true, true], rows);
         return new Figure($"{mark}: critical sections", width, tall, scale, to.Items);
     }
 }

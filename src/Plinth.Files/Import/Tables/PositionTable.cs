@@ -93,7 +93,8 @@ internal sealed class PositionTable
                 }
                 else
                 {
-                    bag.Error(t.Place(at[i]), t.Fault(at[i]) ?? $"{columns.Header[at[i]]} \"{t.Text(at[i])}\" of \"{name}\" is not a number");
+                    bag.Error(t.Place(at[i]),
+                        t.Fault(at[i]) ?? $"{columns.Header[at[i]]} \"{t.Text(at[i])}\" of \"{name}\" is not a number");
                 }
             }
 

@@ -15,7 +15,8 @@ internal sealed class RawColumns : IDisposable
 
     private RawColumns(RawTable table, TableSpec spec, int headerLine, string[] header, string?[] units, int unitsLine, bool pending)
     {
-        (Table, Spec, HeaderLine, this.header, this.units, UnitsLine, this.pending) = (table, spec, headerLine, header, units, unitsLine, pending);
+        (Table, Spec, HeaderLine, this.header, this.units, UnitsLine, this.pending) = (table, spec, headerLine, header, units, unitsLine,
+            pending);
     }
 
     public RawTable Table { get; }
@@ -86,7 +87,10 @@ internal sealed class RawColumns : IDisposable
 
         if (found is null)
         {
-            bag.Error(spec.Columns.Values.FirstOrDefault(c => bestMissing.Contains(c.Header)).Place, string.Create(CultureInfo.InvariantCulture, $"no row of {table.Name} has the columns {string.Join(", ", bestMissing.Select(m => $"\"{m}\""))}; mend the names, or say header = the row that names the columns"));
+            bag.Error(spec.Columns.Values.FirstOrDefault(c => bestMissing.Contains(c.Header)).Place,
+                string.Create(CultureInfo.InvariantCulture,
+                    $"no row of {table.Name} has the columns {string.Join(", ", bestMissing.Select(m => $"\"{m}\""))}; mend the names, or "
+                        + $"say header = the row that names the columns"));
             table.Dispose();
             return null;
         }
@@ -94,9 +98,14 @@ internal sealed class RawColumns : IDisposable
         var line = table.Line;
         if (table is RawXlsx xlsx)
         {
-            foreach (var m in xlsx.Merged.Where(m => m.FromRow <= line && m.ToRow >= line && m.ToColumn > m.FromColumn && m.FromColumn <= found.Length && found[m.FromColumn - 1].Length > 0))
+            foreach (var m in xlsx.Merged.Where(m => m.FromRow <= line && m.ToRow >= line && m.ToColumn > m.FromColumn
+                && m.FromColumn <= found.Length && found[m.FromColumn - 1].Length > 0))
             {
-                bag.Error(new FilePlace(table.Name, line, m.FromColumn), string.Create(CultureInfo.InvariantCulture, $"the header cell \"{found[m.FromColumn - 1]}\" is merged over columns {XlsxGuard.Letters(m.FromColumn)} to {XlsxGuard.Letters(m.ToColumn)}, so these have no names of their own; say header = the row below it that names each column, or unmerge it"));
+                bag.Error(new FilePlace(table.Name, line, m.FromColumn),
+                    string.Create(CultureInfo.InvariantCulture,
+                        $"the header cell \"{found[m.FromColumn - 1]}\" is merged over columns {XlsxGuard.Letters(m.FromColumn)} to "
+                            + $"{XlsxGuard.Letters(m.ToColumn)}, so these have no names of their own; say header = the row below it that "
+                            + $"names each column, or unmerge it"));
                 table.Dispose();
                 return null;
             }
@@ -107,7 +116,8 @@ internal sealed class RawColumns : IDisposable
             var twin = found[i].Length == 0 ? -1 : Array.IndexOf(found, found[i], 0, i);
             if (twin >= 0 && wanted.Any(w => IndexOf(found, w) == twin))
             {
-                bag.Error(new FilePlace(table.Name, line, i + 1), $"column \"{found[i]}\" stands twice in the header; rename one in the file, so that the right one is read");
+                bag.Error(new FilePlace(table.Name, line, i + 1),
+                    $"column \"{found[i]}\" stands twice in the header; rename one in the file, so that the right one is read");
             }
         }
 
@@ -118,7 +128,9 @@ internal sealed class RawColumns : IDisposable
         {
             // A row of units has a unit, and no number, under some columns.
             var numbers = Enumerable.Range(0, Math.Min(table.Count, found.Length)).Any(i => table.TryNumber(i, out _));
-            var read = Enumerable.Range(0, Math.Min(table.Count, found.Length)).Where(i => UnitReader.TryRead(table.Text(i), out _)).ToList();
+            var read = Enumerable.Range(0, Math.Min(table.Count, found.Length))
+                .Where(i => UnitReader.TryRead(table.Text(i), out _))
+                .ToList();
             if (spec.UnitsRow == table.Line || (spec.UnitsRow is null && !numbers && read.Count > 0))
             {
                 read.ForEach(i => units[i] = table.Text(i).ToString());
@@ -196,13 +208,17 @@ internal sealed class RawColumns : IDisposable
 
         if (text is null)
         {
-            bag.Error(place, $"column \"{header[index]}\" has no unit that is known here, in its header or in a row below it; say it in plinth.toml: units.{key} = \"{measure.Example}\"");
+            bag.Error(place,
+                $"column \"{header[index]}\" has no unit that is known here, in its header or in a row below it; say it in plinth.toml: "
+                    + $"units.{key} = \"{measure.Example}\"");
             return null;
         }
 
         if (!UnitReader.TryRead(text, out var unit) || !unit.Measures(measure))
         {
-            bag.Error(place, $"column \"{header[index]}\": \"{text}\" is no unit of {measure.Name}; say the right one in plinth.toml: units.{key} = \"{measure.Example}\"");
+            bag.Error(place,
+                $"column \"{header[index]}\": \"{text}\" is no unit of {measure.Name}; say the right one in plinth.toml: units.{key} = "
+                    + $"\"{measure.Example}\"");
             return null;
         }
 
@@ -228,7 +244,8 @@ internal sealed class RawColumns : IDisposable
     }
 
     /// <summary>A header without its unit.</summary>
-    internal static string Bare(string header) => InHeader(header) is { } unit ? header[..header.LastIndexOf(unit, StringComparison.Ordinal)].TrimEnd(' ', '(', '[', ',') : header;
+    internal static string Bare(string header) =>
+        InHeader(header) is { } unit ? header[..header.LastIndexOf(unit, StringComparison.Ordinal)].TrimEnd(' ', '(', '[', ',') : header;
 
     private static int IndexOf(string[] cells, string name)
     {
@@ -237,7 +254,11 @@ internal sealed class RawColumns : IDisposable
         exact = exact >= 0 ? exact : Array.FindIndex(cells, c => string.Equals(Bare(c), name, StringComparison.OrdinalIgnoreCase));
 
         // With a unit that is not known the column is still the one meant: its unit is what is asked for.
-        return exact >= 0 ? exact : Array.FindIndex(cells, c => c.LastIndexOfAny(Brackets) is > 0 and var at && string.Equals(c[..at].TrimEnd(), name, StringComparison.OrdinalIgnoreCase));
+        return exact >= 0
+            ? exact
+            : Array.FindIndex(cells,
+                c => c.LastIndexOfAny(Brackets) is > 0 and var at
+                    && string.Equals(c[..at].TrimEnd(), name, StringComparison.OrdinalIgnoreCase));
     }
 
     private static RawTable? Refuse(TableSpec spec, DiagnosticBag bag)

@@ -67,7 +67,10 @@ internal sealed partial class RawCsv : RawTable
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
-            bag.Error(new FilePlace(name, 0, 0), e is FileNotFoundException or DirectoryNotFoundException ? $"there is no such file at {path}" : $"cannot be read: {e.Message}");
+            bag.Error(new FilePlace(name, 0, 0),
+                e is FileNotFoundException or DirectoryNotFoundException
+                    ? $"there is no such file at {path}"
+                    : $"cannot be read: {e.Message}");
             return null;
         }
 
@@ -79,7 +82,14 @@ internal sealed partial class RawCsv : RawTable
 
         var cut = delimiter ?? FindDelimiter(sample);
         var mark = decimalSign ?? FindDecimal(sample, cut);
-        var options = new CsvDataReaderOptions { HasHeaders = false, Delimiter = cut, MaxBufferSize = LongestRecord, BufferSize = 1 << 16, Culture = CultureInfo.InvariantCulture };
+        var options = new CsvDataReaderOptions
+        {
+            HasHeaders = false,
+            Delimiter = cut,
+            MaxBufferSize = LongestRecord,
+            BufferSize = 1 << 16,
+            Culture = CultureInfo.InvariantCulture
+        };
         var text = new StreamReader(InputFile.Open(path), encoding, detectEncodingFromByteOrderMarks: true, bufferSize: 1 << 16);
         return new RawCsv(CsvDataReader.Create(text, options), name, cut, mark, encoding.WebName, bag);
     }
@@ -96,7 +106,10 @@ internal sealed partial class RawCsv : RawTable
         }
         catch (Exception e) when (e is CsvRecordTooLargeException or CsvFormatException or DecoderFallbackException)
         {
-            bag.Error(new FilePlace(Name, Math.Max(1, line), 1), e is CsvRecordTooLargeException ? "a row here is longer than a million characters; a quote may be left open" : $"cannot be read from here on: {e.Message}");
+            bag.Error(new FilePlace(Name, Math.Max(1, line), 1),
+                e is CsvRecordTooLargeException
+                    ? "a row here is longer than a million characters; a quote may be left open"
+                    : $"cannot be read from here on: {e.Message}");
             return false;
         }
 
@@ -112,7 +125,9 @@ internal sealed partial class RawCsv : RawTable
     public override string? Fault(int cell)
     {
         var text = Text(cell);
-        return text.Length > 1 && text[0] == '#' && ErrorCell().IsMatch(text) ? $"holds the spreadsheet error {text}; mend its formula and export again" : null;
+        return text.Length > 1 && text[0] == '#' && ErrorCell().IsMatch(text)
+            ? $"holds the spreadsheet error {text}; mend its formula and export again"
+            : null;
     }
 
     public override FilePlace Place(int cell)
@@ -215,7 +230,12 @@ internal sealed partial class RawCsv : RawTable
         var best = (Delimiter: ',', Score: 0);
         foreach (var d in Delimiters)
         {
-            var counts = lines.Select(l => Cells(l, d)).Where(n => n > 0).GroupBy(n => n).OrderByDescending(g => g.Count()).ThenByDescending(g => g.Key).FirstOrDefault();
+            var counts = lines.Select(l => Cells(l, d))
+                .Where(n => n > 0)
+                .GroupBy(n => n)
+                .OrderByDescending(g => g.Count())
+                .ThenByDescending(g => g.Key)
+                .FirstOrDefault();
             var score = counts is null ? 0 : counts.Count() * 100 / Math.Max(1, lines.Count) * Math.Min(counts.Key, 8);
             if (score > best.Score)
             {

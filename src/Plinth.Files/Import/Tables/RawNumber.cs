@@ -9,7 +9,8 @@ namespace Plinth.Files.Import;
 public readonly record struct RawNumber(double Value, long Mantissa, int Decimals)
 {
     private const int MostDigits = 15;
-    private static readonly double[] Powers = [.. Enumerable.Range(0, 23).Select(i => double.Parse("1e" + i.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture))];
+    private static readonly double[] Powers = [.. Enumerable.Range(0, 23)
+        .Select(i => double.Parse("1e" + i.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture))];
 
     /// <summary>A number that stands alone, to the 15 digits that a spreadsheet keeps.</summary>
     public static RawNumber Of(double value) =>
@@ -133,7 +134,8 @@ public readonly record struct RawNumber(double Value, long Mantissa, int Decimal
             return false;
         }
 
-        var ok = double.TryParse(plain, NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint | NumberStyles.AllowExponent, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value);
+        var ok = double.TryParse(plain, NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint | NumberStyles.AllowExponent,
+            CultureInfo.InvariantCulture, out var value) && double.IsFinite(value);
         number = new RawNumber(value, 0, -1);
         return ok;
     }

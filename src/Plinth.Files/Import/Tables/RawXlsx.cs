@@ -16,7 +16,8 @@ internal sealed class RawXlsx : RawTable
     private readonly string[] texts;
     private int line;
 
-    private RawXlsx(FileStream stream, IExcelDataReader reader, string name, IReadOnlyDictionary<(int Row, int Column), string> faults, DiagnosticBag bag)
+    private RawXlsx(FileStream stream, IExcelDataReader reader, string name, IReadOnlyDictionary<(int Row, int Column), string> faults,
+        DiagnosticBag bag)
     {
         (this.stream, this.reader, Name, this.faults, this.bag) = (stream, reader, name, faults, bag);
         texts = new string[reader.FieldCount];
@@ -79,7 +80,8 @@ internal sealed class RawXlsx : RawTable
 
             bag.Error(sheet is null ? whole : sheetPlace, sheet is null
                 ? $"has several sheets; name one: sheet = {Toml.TomlText.Quote(names[0])} (sheets are {listed})"
-                : $"{name} has no sheet \"{sheet}\"; " + (Nearest.Of(sheet, names) is { } near ? $"did you mean \"{near}\"?" : $"sheets are {listed}"));
+                : $"{name} has no sheet \"{sheet}\"; "
+                    + (Nearest.Of(sheet, names) is { } near ? $"did you mean \"{near}\"?" : $"sheets are {listed}"));
             reader.Dispose();
         }
         catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException)
@@ -141,14 +143,17 @@ internal sealed class RawXlsx : RawTable
         }
         catch (Exception e) when (Damaged(e))
         {
-            bag.Error(new FilePlace(Name, line, 1), $"cannot be read from here on ({e.Message.TrimEnd('.')}); save the workbook again from the spreadsheet program");
+            bag.Error(new FilePlace(Name, line, 1),
+                $"cannot be read from here on ({e.Message.TrimEnd('.')}); save the workbook again from the spreadsheet program");
             return false;
         }
     }
 
     // The library takes a workbook for sound, and throws what comes of it where it is not.
     private static bool Damaged(Exception e) =>
-        e is ExcelReaderException or InvalidDataException or System.Xml.XmlException or NotSupportedException or FormatException or OverflowException or ArgumentException or InvalidOperationException or NullReferenceException or KeyNotFoundException or IndexOutOfRangeException or InvalidCastException or EndOfStreamException;
+        e is ExcelReaderException or InvalidDataException or System.Xml.XmlException or NotSupportedException or FormatException
+            or OverflowException or ArgumentException or InvalidOperationException or NullReferenceException or KeyNotFoundException
+            or IndexOutOfRangeException or InvalidCastException or EndOfStreamException;
 
     public override ReadOnlySpan<char> Text(int cell)
     {
@@ -204,7 +209,10 @@ internal sealed class RawXlsx : RawTable
 
         return reader.GetValue(cell) switch
         {
-            DateTime date => string.Create(CultureInfo.InvariantCulture, $"cell {Address(cell)} holds a date, {date:yyyy-MM-dd}: the spreadsheet may have taken a number such as {date.Day}.{date.Month} for one; format the column as numbers and type it again"),
+            DateTime date =>
+                string.Create(CultureInfo.InvariantCulture,
+                    $"cell {Address(cell)} holds a date, {date:yyyy-MM-dd}: the spreadsheet may have taken a number such as "
+                        + $"{date.Day}.{date.Month} for one; format the column as numbers and type it again"),
             TimeSpan => $"cell {Address(cell)} holds a time; format the column as numbers and type it again",
             _ => null,
         };

@@ -50,11 +50,14 @@ internal sealed class CountedPart(ZipArchiveEntry entry, long room) : Stream
         // Each part by itself: padding elsewhere does not excuse one that swells.
         if (Count > HarmlessBytes && Count / Math.Max(1, entry.CompressedLength) > MostRatio)
         {
-            Fault = string.Create(CultureInfo.InvariantCulture, $"swells from {entry.CompressedLength >> 10} KB to over {Count >> 20} MB when unpacked: no table of reactions does; export it anew, or as CSV");
+            Fault = string.Create(CultureInfo.InvariantCulture,
+                $"swells from {entry.CompressedLength >> 10} KB to over {Count >> 20} MB when unpacked: no table of reactions does; export "
+                    + $"it anew, or as CSV");
         }
         else if (Count > room)
         {
-            Fault = string.Create(CultureInfo.InvariantCulture, $"has over {InputFile.Limit} MB when unpacked; export the table alone, as CSV (--limit reads more)");
+            Fault = string.Create(CultureInfo.InvariantCulture,
+                $"has over {InputFile.Limit} MB when unpacked; export the table alone, as CSV (--limit reads more)");
         }
 
         return Fault is null ? read : 0;
@@ -77,7 +80,10 @@ internal sealed class CountedPart(ZipArchiveEntry entry, long room) : Stream
     }
 }
 
-/// <summary>How far a sheet reaches and how much of that is filled: each empty cell within its bounds is read as one, so that one cell far away costs as much as millions.</summary>
+/// <summary>
+/// How far a sheet reaches and how much of that is filled: each empty cell within its bounds is read as one, so that one cell far away
+/// costs as much as millions.
+/// </summary>
 internal static class SheetExtent
 {
     private const int LastRow = 1 << 20;
@@ -139,16 +145,22 @@ internal static class SheetExtent
 
         if ((long)row * column is > HarmlessArea and var area && area / Math.Max(1, filled) > MostEmpty)
         {
-            return string.Create(CultureInfo.InvariantCulture, $"holds {filled:#,0} values in {row:#,0} rows and {column:#,0} columns: {string.Join(" and ", new[] { lowest, rightmost }.Distinct())} may be far from the table; delete what is there in the spreadsheet program and save again");
+            return string.Create(CultureInfo.InvariantCulture,
+                $"holds {filled:#,0} values in {row:#,0} rows and {column:#,0} columns: "
+                    + $"{string.Join(" and ", new[] { lowest, rightmost }.Distinct())} may be far from the table; delete what is there in "
+                    + $"the spreadsheet program and save again");
         }
 
-        return (cells > HarmlessCells && cells / Math.Max(1, filled) > MostHollow) || (cells > 0 && part.Count > HarmlessText && part.Count / Math.Max(1, filled) > MostTextPerCell)
+        return (cells > HarmlessCells && cells / Math.Max(1, filled) > MostHollow)
+            || (cells > 0 && part.Count > HarmlessText && part.Count / Math.Max(1, filled) > MostTextPerCell)
             ? Hollow(part, cells, filled)
             : null;
     }
 
     private static string Hollow(CountedPart part, long cells, long filled) =>
-        string.Create(CultureInfo.InvariantCulture, $"has a sheet of {part.Count >> 20} MB or more with {cells:#,0} cells, of which {filled:#,0} hold a value; copy the table to a new workbook and save that");
+        string.Create(CultureInfo.InvariantCulture,
+            $"has a sheet of {part.Count >> 20} MB or more with {cells:#,0} cells, of which {filled:#,0} hold a value; copy the table to a "
+                + $"new workbook and save that");
 
     /// <summary>Row and column of a cell, from 1; null: no sheet has such a cell.</summary>
     public static (int Row, int Column)? Split(string address)
@@ -159,7 +171,8 @@ internal static class SheetExtent
             column = (26 * column) + (address[i] - 'A' + 1);
         }
 
-        return int.TryParse(address.AsSpan(i), NumberStyles.None, CultureInfo.InvariantCulture, out var row) && row is > 0 and <= LastRow && column is > 0 and <= LastColumn ? (row, column) : null;
+        return int.TryParse(address.AsSpan(i), NumberStyles.None, CultureInfo.InvariantCulture, out var row) && row is > 0 and <= LastRow
+            && column is > 0 and <= LastColumn ? (row, column) : null;
     }
 
     private static bool Read(XmlReader xml, CountedPart part)

@@ -7,7 +7,8 @@ namespace Plinth.Files.Import;
 internal sealed class SizeTable
 {
     private static readonly string[] Texts = ["shape", "ground", "grid"];
-    private readonly Dictionary<string, Dictionary<string, (string Text, RawNumber Number, ReadUnit Unit)>> rows = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Dictionary<string, (string Text, RawNumber Number, ReadUnit Unit)>> rows = new(
+        StringComparer.Ordinal);
 
     private SizeTable(IReadOnlyList<(string Key, string? Unit)> columns) => Columns = columns;
 
@@ -28,7 +29,10 @@ internal sealed class SizeTable
         }
 
         var support = columns.IndexOf("support");
-        var used = spec.Columns.Keys.Where(k => k != "support").Select(k => (Key: k, At: columns.IndexOf(k), Unit: ImportReader.MeasureOf(k) is null ? null : columns.UnitOf(k, columns.IndexOf(k), bag))).ToList();
+        var used = spec.Columns.Keys.Where(k => k != "support")
+            .Select(k => (Key: k, At: columns.IndexOf(k),
+                Unit: ImportReader.MeasureOf(k) is null ? null : columns.UnitOf(k, columns.IndexOf(k), bag)))
+            .ToList();
         var result = new SizeTable([.. used.Select(u => (u.Key, u.Unit?.Text))]);
         var t = columns.Table;
         while (columns.Next())

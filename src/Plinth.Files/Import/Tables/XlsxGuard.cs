@@ -10,7 +10,12 @@ internal static class XlsxGuard
 {
     private const int MostFaults = 1000;
 
-    internal static readonly XmlReaderSettings Settings = new() { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null, IgnoreComments = true };
+    internal static readonly XmlReaderSettings Settings = new()
+    {
+        DtdProcessing = DtdProcessing.Prohibit,
+        XmlResolver = null,
+        IgnoreComments = true
+    };
 
     /// <summary>What makes a workbook unfit to open; null: nothing. Sizes, rows and columns are counted, not believed.</summary>
     public static string? Fault(Stream stream)
@@ -32,7 +37,10 @@ internal static class XlsxGuard
         return zip.GetEntry("xl/workbook.xml") is null ? "is not an XLSX workbook; save it as .xlsx, or export CSV" : null;
     }
 
-    /// <summary>The cells of a sheet that hold an error, or a formula without a stored result, by row and column from 1; each with what to say of it. There may be more than are told.</summary>
+    /// <summary>
+    /// The cells of a sheet that hold an error, or a formula without a stored result, by row and column from 1; each with what to say of
+    /// it. There may be more than are told.
+    /// </summary>
     public static IReadOnlyDictionary<(int Row, int Column), string> Faults(string path, string sheet)
     {
         var result = new Dictionary<(int, int), string>();
@@ -58,14 +66,18 @@ internal static class XlsxGuard
                 case (XmlNodeType.Element, "f"):
                     formula = xml.IsEmptyElement ? "" : xml.ReadString();
                     break;
-                case (XmlNodeType.Element, "v") when type == "e" && result.Count < MostFaults && cell is not null && SheetExtent.Split(cell) is { } at:
-                    result[at] = $"cell {cell} holds the spreadsheet error {(xml.IsEmptyElement ? "" : xml.ReadString())}; mend its formula and save again";
+                case (XmlNodeType.Element, "v")
+                    when type == "e" && result.Count < MostFaults && cell is not null && SheetExtent.Split(cell) is { } at:
+                    result[at] =
+                        $"cell {cell} holds the spreadsheet error {(xml.IsEmptyElement ? "" : xml.ReadString())}; mend its formula "
+                            + "and save again";
                     valued = true;
                     break;
                 case (XmlNodeType.Element, "v") when type == "s" && !xml.IsEmptyElement:
                     // The library would take the number of a text that is not there for the cell's own.
                     var index = xml.ReadString();
-                    if ((!int.TryParse(index, NumberStyles.None, CultureInfo.InvariantCulture, out var i) || i >= texts) && cell is not null && SheetExtent.Split(cell) is { } lost)
+                    if ((!int.TryParse(index, NumberStyles.None, CultureInfo.InvariantCulture, out var i) || i >= texts) && cell is not null
+                        && SheetExtent.Split(cell) is { } lost)
                     {
                         result[lost] = $"cell {cell} holds a text that the workbook has lost; type it again and save";
                     }
@@ -75,8 +87,12 @@ internal static class XlsxGuard
                 case (XmlNodeType.Element, "v" or "is"):
                     valued = !xml.IsEmptyElement;
                     break;
-                case (XmlNodeType.EndElement, "c") when formula is not null && !valued && result.Count < MostFaults && cell is not null && SheetExtent.Split(cell) is { } at:
-                    result[at] = $"cell {cell} holds a formula{(formula.Length == 0 ? "" : ", =" + formula + ",")} without its result; open the workbook in a spreadsheet program, let it compute, and save";
+                case (XmlNodeType.EndElement, "c")
+                    when formula is not null && !valued && result.Count < MostFaults && cell is not null
+                        && SheetExtent.Split(cell) is { } at:
+                    result[at] =
+                        $"cell {cell} holds a formula{(formula.Length == 0 ? "" : ", =" + formula + ",")} without its result; open the "
+                            + "workbook in a spreadsheet program, let it compute, and save";
                     break;
             }
         }
@@ -112,8 +128,14 @@ internal static class XlsxGuard
     // workbook.xml names a sheet by a relation; the relation names its part.
     private static string? PathOf(ZipArchive zip, string sheet)
     {
-        var id = Find(zip, "xl/workbook.xml", "sheet", x => x.GetAttribute("name") == sheet ? x.GetAttribute("id", "http://schemas.openxmlformats.org/officeDocument/2006/relationships") ?? x.GetAttribute("id", "http://purl.oclc.org/ooxml/officeDocument/relationships") : null);
-        var target = id is null ? null : Find(zip, "xl/_rels/workbook.xml.rels", "Relationship", x => x.GetAttribute("Id") == id ? x.GetAttribute("Target") : null);
+        var id = Find(zip, "xl/workbook.xml", "sheet",
+            x => x.GetAttribute("name") == sheet
+                ? x.GetAttribute("id", "http://schemas.openxmlformats.org/officeDocument/2006/relationships")
+                    ?? x.GetAttribute("id", "http://purl.oclc.org/ooxml/officeDocument/relationships")
+                : null);
+        var target = id is null
+            ? null
+            : Find(zip, "xl/_rels/workbook.xml.rels", "Relationship", x => x.GetAttribute("Id") == id ? x.GetAttribute("Target") : null);
         return target is null ? null : target.StartsWith('/') ? target[1..] : "xl/" + target;
     }
 
@@ -121,7 +143,10 @@ internal static class XlsxGuard
     private static int SharedTexts(ZipArchive zip)
     {
         var count = 0;
-        if (Find(zip, "xl/_rels/workbook.xml.rels", "Relationship", x => x.GetAttribute("Type")?.EndsWith("/sharedStrings", StringComparison.Ordinal) == true ? x.GetAttribute("Target") : null) is { } target)
+        if (Find(zip, "xl/_rels/workbook.xml.rels", "Relationship",
+            x => x.GetAttribute("Type")?.EndsWith("/sharedStrings", StringComparison.Ordinal) == true
+                ? x.GetAttribute("Target")
+                : null) is { } target)
         {
             Find(zip, target.StartsWith('/') ? target[1..] : "xl/" + target, "si", _ =>
             {

@@ -68,7 +68,11 @@ internal sealed partial class FoundationReader
             if (matching.Count == 0)
             {
                 var near = Nearest.Of(ground ?? text, ground is null ? supports.Keys : grounds.Keys);
-                bag.Error(place, ground is null ? $"each: no support is called or matches \"{text}\"" + (near is null ? "" : $"; did you mean \"{near}\"?") : $"each: no support stands on the ground \"{ground}\"" + (near is null || near == ground ? "" : $"; did you mean \"ground:{near}\"?"));
+                bag.Error(place,
+                    ground is null
+                        ? $"each: no support is called or matches \"{text}\"" + (near is null ? "" : $"; did you mean \"{near}\"?")
+                        : $"each: no support stands on the ground \"{ground}\""
+                            + (near is null || near == ground ? "" : $"; did you mean \"ground:{near}\"?"));
                 return null;
             }
 
@@ -76,7 +80,9 @@ internal sealed partial class FoundationReader
             {
                 if (!caught.TryAdd(label, place))
                 {
-                    bag.Error(place, $"each: \"{text}\" catches support \"{label}\", which {caught[label]} catches too; write the label out where it belongs");
+                    bag.Error(place,
+                        $"each: \"{text}\" catches support \"{label}\", which {caught[label]} catches too; write the label out "
+                            + "where it belongs");
                     return null;
                 }
 
@@ -86,12 +92,15 @@ internal sealed partial class FoundationReader
 
         if (found.Count == 0)
         {
-            t.Fault("each", "each names no support that has no foundation written out; write for example each = [\"C1*\", \"ground:soft\"], or delete the table");
+            t.Fault("each",
+                "each names no support that has no foundation written out; write for example each = [\"C1*\", \"ground:soft\"], or "
+                    + "delete the table");
             return null;
         }
 
         return found;
     }
 
-    private string GroundOf((Support Support, FilePlace Place) s) => s.Support.Ground.Length > 0 ? s.Support.Ground : GroundAt(s.Support, s.Place);
+    private string GroundOf((Support Support, FilePlace Place) s) =>
+        s.Support.Ground.Length > 0 ? s.Support.Ground : GroundAt(s.Support, s.Place);
 }

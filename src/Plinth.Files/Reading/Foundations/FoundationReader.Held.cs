@@ -34,7 +34,9 @@ internal sealed partial class FoundationReader
             _ = t.Choice("soil", false, ("rigid", false), ("springs", true)) is true && Springs();
             if (trapezoid && width is not null && endWidth is null)
             {
-                t.Fault("width", "a trapezoid has a width at each end; write for example width = [\"2.4 m\", \"1.6 m\"], at −x and at +x, or leave both open");
+                t.Fault("width",
+                    "a trapezoid has a width at each end; write for example width = [\"2.4 m\", \"1.6 m\"], at −x and at +x, or "
+                        + "leave both open");
             }
             else if (!trapezoid && endWidth is not null)
             {
@@ -44,7 +46,8 @@ internal sealed partial class FoundationReader
 
         bool Springs()
         {
-            t.Fault("soil", "soil = \"springs\" is not designed in this version: the base is taken as rigid; write soil = \"rigid\", or leave it out");
+            t.Fault("soil",
+                "soil = \"springs\" is not designed in this version: the base is taken as rigid; write soil = \"rigid\", or leave it out");
             return true;
         }
 
@@ -73,7 +76,9 @@ internal sealed partial class FoundationReader
         };
         if (trapezoid && held is { EdgeY0: not null, EdgeY1: not null })
         {
-            t.Fault("edge-y1", "edge-y0 and edge-y1 hold one width, and a trapezoid has two; leave one of them out, or write width = [\"2.4 m\", \"1.6 m\"] in place of both");
+            t.Fault("edge-y1",
+                "edge-y0 and edge-y1 hold one width, and a trapezoid has two; leave one of them out, or write width = [\"2.4 m\", \"1.6 "
+                    + "m\"] in place of both");
         }
 
         Conflict(t, "x", held.EdgeX0, held.EdgeX1, "length", held.Length);
@@ -97,7 +102,8 @@ internal sealed partial class FoundationReader
 
         if (t.Node("bottom-y") is { Value: not TomlTable } node)
         {
-            bag.Error(node.Place, $"bottom-y of a {kind.Title} goes by columns and between them; write for example bottom-y = {{ at.{TomlText.Key(labels[0])} = \"9 T16\", rest = \"T12 @ 250 mm\" }}");
+            bag.Error(node.Place,
+                $"bottom-y of a {kind.Title} goes by columns and between them; write for example bottom-y = {{ at.{TomlText.Key(labels[0])} = \"9 T16\", rest = \"T12 @ 250 mm\" }}");
             return ImmutableDictionary<string, FieldValue>.Empty;
         }
 

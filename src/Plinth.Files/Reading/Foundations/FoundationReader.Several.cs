@@ -24,13 +24,17 @@ internal sealed partial class FoundationReader
 
             if (labels.Count != places[0].Supports.Count)
             {
-                bag.Error(place, $"one design is for {places[0].Supports.Count} support{(places[0].Supports.Count == 1 ? "" : "s")} at {places[0].Supports[0]} and for {labels.Count} at {labels[0]}; give each number a mark of its own");
+                bag.Error(place,
+                    $"one design is for {places[0].Supports.Count} support{(places[0].Supports.Count == 1 ? "" : "s")} at "
+                        + $"{places[0].Supports[0]} and for {labels.Count} at {labels[0]}; give each number a mark of its own");
                 return false;
             }
 
             if (labels.Count > 1 && lie != Lie.AsDrawn)
             {
-                bag.Error(place, $"a base under several supports lies by their order, which says how it is turned; write the supports of {string.Join(", ", labels)} in the order in which they stand, without turned and mirrored");
+                bag.Error(place,
+                    "a base under several supports lies by their order, which says how it is turned; write the supports of "
+                        + $"{string.Join(", ", labels)} in the order in which they stand, without turned and mirrored");
                 return false;
             }
         }
@@ -41,7 +45,8 @@ internal sealed partial class FoundationReader
             {
                 if (t.Has(key))
                 {
-                    t.Fault(key, $"{key} is not for a {kind.Title}, which lies round its piles; write length and width, or offset-x and offset-y");
+                    t.Fault(key,
+                        $"{key} is not for a {kind.Title}, which lies round its piles; write length and width, or offset-x and offset-y");
                     return false;
                 }
             }
@@ -56,7 +61,8 @@ internal sealed partial class FoundationReader
         {
             if (t.Has(key))
             {
-                t.Fault(key, $"{key} is not for a base under several supports, which lies along them; write offset-x, offset-y or hold an edge");
+                t.Fault(key,
+                    $"{key} is not for a base under several supports, which lies along them; write offset-x, offset-y or hold an edge");
                 return false;
             }
         }
@@ -77,14 +83,19 @@ internal sealed partial class FoundationReader
                 {
                     if (Math.Abs(own[i].X - own[j].X) + Math.Abs(own[i].Y - own[j].Y) < Apart)
                     {
-                        bag.Error(place, $"supports \"{labels[i]}\" and \"{labels[j]}\" stand at one point; mend their places in supports.csv, or carry one of them");
+                        bag.Error(place,
+                            $"supports \"{labels[i]}\" and \"{labels[j]}\" stand at one point; mend their places in supports.csv, or carry "
+                                + "one of them");
                         return false;
                     }
                 }
 
                 if (!Place.StandAlike(own[i], first[i]))
                 {
-                    bag.Error(place, $"{string.Join(", ", labels)} stand otherwise than {string.Join(", ", places[0].Supports)}: \"{labels[i]}\" by {Math.Max(Math.Abs(own[i].X - first[i].X), Math.Abs(own[i].Y - first[i].Y)) * 1000:0.#} mm; one design is for places alike to 1 mm: give them marks of their own");
+                    bag.Error(place,
+                        $"{string.Join(", ", labels)} stand otherwise than {string.Join(", ", places[0].Supports)}: \"{labels[i]}\" by "
+                            + $"{Math.Max(Math.Abs(own[i].X - first[i].X), Math.Abs(own[i].Y - first[i].Y)) * 1000:0.#} mm; one design is "
+                            + "for places alike to 1 mm: give them marks of their own");
                     return false;
                 }
             }
@@ -98,7 +109,9 @@ internal sealed partial class FoundationReader
             var at = labels.Select(l => supports[l].Support).ToList();
             var angle = Math.Atan2(at[^1].Y - at[0].Y, at[^1].X - at[0].X);
             var (sin, cos) = (Math.Sin(angle), Math.Cos(angle));
-            return [.. at.Select(s => new PlanPoint(((s.X - at[0].X) * cos) + ((s.Y - at[0].Y) * sin), ((s.Y - at[0].Y) * cos) - ((s.X - at[0].X) * sin)))];
+            return [
+                .. at.Select(s => new PlanPoint(((s.X - at[0].X) * cos) + ((s.Y - at[0].Y) * sin),
+                    ((s.Y - at[0].Y) * cos) - ((s.X - at[0].X) * sin)))];
         }
     }
 

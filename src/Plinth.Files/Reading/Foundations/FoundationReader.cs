@@ -14,8 +14,12 @@ using Plinth.Files.Toml;
 
 namespace Plinth.Files.Reading;
 
-/// <summary>Makes the foundations: those that plinth.toml describes, those that adopted.toml names, and one of its own for every other support.</summary>
-internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionary<string, (GroundRules Rules, TomlTable? Table)> grounds, IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, IReadOnlyList<string> order, IReadOnlyDictionary<string, AdoptedEntry> adopted, CombinationChoice chosen, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
+/// <summary>
+/// Makes the foundations: those that plinth.toml describes, those that adopted.toml names, and one of its own for every other support.
+/// </summary>
+internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionary<string, (GroundRules Rules, TomlTable? Table)> grounds,
+    IReadOnlyDictionary<string, (Support Support, FilePlace Place)> supports, IReadOnlyList<string> order,
+    IReadOnlyDictionary<string, AdoptedEntry> adopted, CombinationChoice chosen, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
 {
     private readonly Dictionary<string, (Foundation Foundation, FilePlace Place)> byMark = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (string Mark, FilePlace Place)> taken = new(StringComparer.Ordinal);
@@ -24,7 +28,8 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
     private readonly Dictionary<string, int> lastNumbers = new(StringComparer.Ordinal);
     private readonly HashSet<string> writtenOut = new(StringComparer.Ordinal);
     private readonly Dictionary<string, FilePlace> caught = new(StringComparer.Ordinal);
-    private readonly ILookup<string, AdoptedEntry> adoptedAt = adopted.Values.SelectMany(a => a.Supports, (a, label) => (Label: label, Entry: a)).ToLookup(a => a.Label, a => a.Entry, StringComparer.Ordinal);
+    private readonly ILookup<string, AdoptedEntry> adoptedAt = adopted.Values.SelectMany(a => a.Supports,
+        (a, label) => (Label: label, Entry: a)).ToLookup(a => a.Label, a => a.Entry, StringComparer.Ordinal);
     private HashSet<TableReader> freed = [];
     private readonly Dictionary<(TableReader, PileRules), PileRules> pilesRead = [];
     private readonly HashSet<FilePlace> pilesMissing = [];
@@ -78,7 +83,8 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             }
             else if (!later.Contains(label) && !taken.ContainsKey(label))
             {
-                Add(NextMark(FoundationKinds.Usual, marks), FoundationKinds.Usual, [new WrittenPlace([label], Lie.AsDrawn)], false, HeldValues.Nothing, rules, null, null, supports[label].Place);
+                Add(NextMark(FoundationKinds.Usual, marks), FoundationKinds.Usual, [new WrittenPlace([label], Lie.AsDrawn)], false,
+                    HeldValues.Nothing, rules, null, null, supports[label].Place);
             }
         }
 
@@ -88,10 +94,14 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
     // The ground in whose area a support stands; the default where it stands in none.
     private string GroundAt(Support support, FilePlace place)
     {
-        var within = grounds.Where(g => g.Value.Rules.Area.Count > 0 && PlanPolygon.Contains(g.Value.Rules.Area, new PlanPoint(support.X, support.Y))).Select(g => g.Key).ToList();
+        var within =
+            grounds.Where(g => g.Value.Rules.Area.Count > 0
+                && PlanPolygon.Contains(g.Value.Rules.Area, new PlanPoint(support.X, support.Y))).Select(g => g.Key).ToList();
         if (within.Count > 1)
         {
-            bag.Error(place, $"support \"{support.Label}\" stands in the areas of {string.Join(" and ", within.Select(g => $"[grounds.{g}]"))}; name its ground in the column ground, or part the areas");
+            bag.Error(place,
+                $"support \"{support.Label}\" stands in the areas of {string.Join(" and ", within.Select(g => $"[grounds.{g}]"))}; name "
+                    + "its ground in the column ground, or part the areas");
         }
 
         return within.Count > 0 ? within[0] : "";
@@ -120,13 +130,19 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
 
         if (FoundationKinds.Find(id) is not { } kind)
         {
-            t.Fault("kind", $"kind \"{id}\" is not designed in this version; it is {string.Join(" or ", FoundationKinds.All.Select(k => $"\"{k.Id}\""))}");
+            t.Fault("kind",
+                $"kind \"{id}\" is not designed in this version; it is "
+                    + $"{string.Join(" or ", FoundationKinds.All.Select(k => $"\"{k.Id}\""))}");
             return null;
         }
 
         if (!kind.Carries(columns))
         {
-            t.Fault("kind", kind.UnderSeveral ? $"kind \"{id}\" carries several supports on one base, and one is named; name the others, for example supports = [\"C5\", \"C9\"]" : $"kind \"{id}\" carries one support; several on one base are kind \"{usual.Id}\"");
+            t.Fault("kind",
+                kind.UnderSeveral
+                    ? $"kind \"{id}\" carries several supports on one base, and one is named; name the others, for example supports = "
+                        + "[\"C5\", \"C9\"]"
+                    : $"kind \"{id}\" carries one support; several on one base are kind \"{usual.Id}\"");
             return null;
         }
 
@@ -157,7 +173,8 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         var places = each is null ? AdoptedReader.Places(t, alike, bag) : [.. each.Select(l => new WrittenPlace([l], Lie.AsDrawn))];
         if (alike && t.Has("supports"))
         {
-            t.Fault("supports", "supports and alike are both given; keep one: supports are carried together, alike are places of one design");
+            t.Fault("supports",
+                "supports and alike are both given; keep one: supports are carried together, alike are places of one design");
         }
 
         if (places is null && !alike && !t.Has("supports") && mark is not null && adopted.TryGetValue(mark, out var known))
@@ -197,7 +214,9 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             ground = name;
             if (!grounds.ContainsKey(name))
             {
-                t.Fault("ground", $"there is no [grounds.{name}]; " + (Nearest.Of(name, grounds.Keys) is { } near ? $"did you mean \"{near}\"?" : "write the table"));
+                t.Fault("ground",
+                    $"there is no [grounds.{name}]; "
+                        + (Nearest.Of(name, grounds.Keys) is { } near ? $"did you mean \"{near}\"?" : "write the table"));
                 ground = null;
             }
         }
@@ -262,17 +281,26 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
     {
         if (byMark.TryGetValue(entry.Mark, out var described))
         {
-            if (!described.Foundation.Places.Select(p => p.Name).ToHashSet().SetEquals(entry.Places.Select(p => string.Join(", ", p.Supports))))
+            if (!described.Foundation.Places.Select(p => p.Name).ToHashSet()
+                .SetEquals(entry.Places.Select(p => string.Join(", ", p.Supports))))
             {
-                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"), $"[{entry.Mark}] belongs to {string.Join(", ", entry.Supports)} here, but to {string.Join(", ", described.Foundation.Supports.Select(s => s.Label))} at {described.Place}; delete the table to have it sized anew");
+                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"),
+                    $"[{entry.Mark}] belongs to {string.Join(", ", entry.Supports)} here, but to "
+                        + $"{string.Join(", ", described.Foundation.Supports.Select(s => s.Label))} at {described.Place}; delete the table "
+                        + "to have it sized anew");
             }
             else if (described.Foundation.Kind != entry.Kind)
             {
-                bag.Error(entry.Spot("kind"), $"[{entry.Mark}] is kind \"{entry.Kind.Id}\" here, but \"{described.Foundation.Kind.Id}\" at {described.Place}; delete the table to have it sized anew");
+                bag.Error(entry.Spot("kind"),
+                    $"[{entry.Mark}] is kind \"{entry.Kind.Id}\" here, but \"{described.Foundation.Kind.Id}\" at {described.Place}; delete "
+                        + "the table to have it sized anew");
             }
-            else if (entry.Places.FirstOrDefault(p => described.Foundation.Places.Single(d => d.Support.Label == p.Supports[0]).Lie != p.Lie) is { } other)
+            else if (entry.Places.FirstOrDefault(
+                p => described.Foundation.Places.Single(d => d.Support.Label == p.Supports[0]).Lie != p.Lie) is { } other)
             {
-                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"), $"[{entry.Mark}] lies otherwise at {other.Supports[0]} than at {described.Place}; make the two agree, or delete the table to have it sized anew");
+                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"),
+                    $"[{entry.Mark}] lies otherwise at {other.Supports[0]} than at {described.Place}; make the two agree, or delete the "
+                        + "table to have it sized anew");
             }
 
             return;
@@ -284,7 +312,10 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             if (!supports.ContainsKey(label))
             {
                 var near = Nearest.Of(label, supports.Keys);
-                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"), $"[{entry.Mark}] stands under support \"{label}\", which supports.csv does not have; delete the table, or name the support" + (near is null ? "" : $" (nearest: \"{near}\")"));
+                bag.Error(entry.Spot(entry.Alike ? "alike" : "supports"),
+                    $"[{entry.Mark}] stands under support \"{label}\", which supports.csv does not have; delete the table, or name "
+                        + "the support"
+                        + (near is null ? "" : $" (nearest: \"{near}\")"));
                 return;
             }
         }
@@ -308,9 +339,13 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                 }
             }
         }
-        else if (t.Node("layout") is { Value: string layout } && PileLayout.Find(layout.Trim()) is { } known && piles.Node("count") is { } count && count.Value is long or double && Convert.ToDouble(count.Value, CultureInfo.InvariantCulture) != known.Count)
+        else if (t.Node("layout") is { Value: string layout } && PileLayout.Find(layout.Trim()) is { } known
+            && piles.Node("count") is { } count && count.Value is long or double
+            && Convert.ToDouble(count.Value, CultureInfo.InvariantCulture) != known.Count)
         {
-            t.Fault("layout", $"layout \"{known.Name}\" has {known.Count} piles, and piles.count ({piles.PlaceOf("count")}) holds another number; make the two agree");
+            t.Fault("layout",
+                $"layout \"{known.Name}\" has {known.Count} piles, and piles.count ({piles.PlaceOf("count")}) holds another number; make "
+                    + "the two agree");
         }
     }
 
@@ -330,7 +365,9 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         return read;
     }
 
-    private void Add(string mark, FoundationKind kind, IReadOnlyList<WrittenPlace> written, bool alike, HeldValues held, RuleSet own, string? ground, TableReader? overGround, FilePlace place, double? angle = null, IReadOnlyList<PlanLoad>? loads = null, TableReader? overPiles = null)
+    private void Add(string mark, FoundationKind kind, IReadOnlyList<WrittenPlace> written, bool alike, HeldValues held, RuleSet own,
+        string? ground, TableReader? overGround, FilePlace place, double? angle = null, IReadOnlyList<PlanLoad>? loads = null,
+        TableReader? overPiles = null)
     {
         if (byMark.TryGetValue(mark, out var other))
         {
@@ -349,20 +386,26 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                 if (!supports.TryGetValue(label, out var support))
                 {
                     var near = Nearest.Of(label, supports.Keys);
-                    bag.Error(place, $"foundation {mark}: support \"{label}\" does not stand in supports.csv" + (near is null ? "" : $"; did you mean \"{near}\"?"));
+                    bag.Error(place,
+                        $"foundation {mark}: support \"{label}\" does not stand in supports.csv"
+                            + (near is null ? "" : $"; did you mean \"{near}\"?"));
                     return;
                 }
 
                 if (!taken.TryAdd(label, (mark, place)))
                 {
-                    bag.Error(place, $"support \"{label}\" belongs to {mark} here and to {taken[label].Mark} at {taken[label].Place}; a support has one foundation: delete one");
+                    bag.Error(place,
+                        $"support \"{label}\" belongs to {mark} here and to {taken[label].Mark} at {taken[label].Place}; a support has one "
+                            + "foundation: delete one");
                     return;
                 }
 
                 var here = ground ?? GroundOf(support);
                 if (groundName is not null && groundName != here)
                 {
-                    bag.Error(place, $"foundation {mark}: {labels[0]} stands on the ground \"{groundName}\" and {label} on \"{here}\"; name the one by which their base is designed, for example ground = \"{(groundName.Length > 0 ? groundName : here)}\"");
+                    bag.Error(place,
+                        $"foundation {mark}: {labels[0]} stands on the ground \"{groundName}\" and {label} on \"{here}\"; name the one by "
+                            + $"which their base is designed, for example ground = \"{(groundName.Length > 0 ? groundName : here)}\"");
                     return;
                 }
 
@@ -381,12 +424,16 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         if (!kind.BearsOnGround && places.Find(p => !own.Piles.KnownIn(p.Ground)) is { } lacking && pilesMissing.Add(place))
         {
             var named = lacking.Ground.Name.Length > 0 ? $"grounds.{lacking.Ground.Name}" : "ground";
-            bag.Error(place, $"foundation {mark}: {(own.Piles.Size is null ? "give piles.size, for example piles.size = \"450 mm\"" : $"give piles.compression, what one pile may carry, for example piles.compression = \"650 kN\", or [[{named}.layer]] with undrained or shaft-factor, from which it is found")}, here or in [piles]");
+            bag.Error(place,
+                $"foundation {mark}: "
+                    + $"{(own.Piles.Size is null ? "give piles.size, for example piles.size = \"450 mm\"" : $"give piles.compression, what one pile may carry, for example piles.compression = \"650 kN\", or [[{named}.layer]] with undrained or shaft-factor, from which it is found")}, here or in [piles]");
         }
 
         if (loads is { Count: > 0 } && places.Exists(p => p.Lie.Mirrored))
         {
-            bag.Error(place, $"foundation {mark}: a mirrored base cannot have loads beside its columns, which are given along the base's axes; give these places a mark of their own");
+            bag.Error(place,
+                $"foundation {mark}: a mirrored base cannot have loads beside its columns, which are given along the base's axes; give "
+                    + "these places a mark of their own");
         }
 
         byMark.Add(mark, (new Foundation(mark, places, alike, held, own) { Loads = loads ?? [], Kind = kind }, place));

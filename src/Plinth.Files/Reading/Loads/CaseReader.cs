@@ -63,7 +63,8 @@ internal static class CaseReader
             else if (node.Value is TomlTable table)
             {
                 var inner = new TableReader(table, $"total of {name}", bag);
-                result[name] = new StatedTotal(inner.QuantityOrNull("N", Measure.Force, Sign.Any), inner.QuantityOrNull("Fx", Measure.Force, Sign.Any), inner.QuantityOrNull("Fy", Measure.Force, Sign.Any));
+                result[name] = new StatedTotal(inner.QuantityOrNull("N", Measure.Force, Sign.Any),
+                    inner.QuantityOrNull("Fx", Measure.Force, Sign.Any), inner.QuantityOrNull("Fy", Measure.Force, Sign.Any));
                 inner.Done();
             }
             else if (t.Quantity(name, node, Measure.Force, Sign.Any) is { } n)
@@ -142,12 +143,14 @@ internal static class CaseReader
     {
         if (c.Symbol == LoadSymbol.Q && c.Category is null && c.OwnPsi is null)
         {
-            bag.Error(place, $"case \"{c.Name}\" needs the category of its load; write for example {TomlText.Key(c.Name)} = {{ symbol = \"Q\", category = \"B\" }}");
+            bag.Error(place,
+                $"case \"{c.Name}\" needs the category of its load; write for example {TomlText.Key(c.Name)} = {{ symbol = \"Q\", category = \"B\" }}");
         }
 
         if (c.Symbol == LoadSymbol.E && options.Orthogonal > 0 && c.Direction is null)
         {
-            bag.Error(place, $"orthogonal pairs earthquake cases by direction, which case \"{c.Name}\" does not say; write for example {TomlText.Key(c.Name)} = {{ symbol = \"E\", direction = \"x\" }}");
+            bag.Error(place,
+                $"orthogonal pairs earthquake cases by direction, which case \"{c.Name}\" does not say; write for example {TomlText.Key(c.Name)} = {{ symbol = \"E\", direction = \"x\" }}");
         }
     }
 
@@ -166,7 +169,8 @@ internal static class CaseReader
         }
 
         var transient = t.Flag("transient", false);
-        foreach (var key in (ReadOnlySpan<string>)["symbol", "reversible", "alternatives", "permanent", "direction", "spectrum", "category", "psi"])
+        foreach (var key in (ReadOnlySpan<string>)["symbol", "reversible", "alternatives", "permanent", "direction", "spectrum", "category",
+            "psi"])
         {
             if (t.Has(key))
             {
@@ -175,7 +179,9 @@ internal static class CaseReader
         }
 
         t.Done();
-        return weights is { } w && family != Family.None ? new LoadCase(name, null) { Combined = new CombinedResult(family, w, transient) } : null;
+        return weights is { } w && family != Family.None
+            ? new LoadCase(name, null) { Combined = new CombinedResult(family, w, transient) }
+            : null;
     }
 
     private static LoadSymbol? Symbol(string text, FilePlace place, LoadStandard? standard, DiagnosticBag bag)
@@ -189,13 +195,24 @@ internal static class CaseReader
                 return symbol;
             }
 
-            var like = (symbol, standard is En1990) switch { (LoadSymbol.D, true) => "; permanent loads are \"G\" there", (LoadSymbol.L or LoadSymbol.Lr, true) => "; imposed loads are { symbol = \"Q\", category = … } there", (LoadSymbol.G, false) => "; dead loads are \"D\" there", (LoadSymbol.Q, false) => "; live loads are \"L\" there", _ => "" };
+            var like = (symbol, standard is En1990) switch
+            {
+                (LoadSymbol.D, true) => "; permanent loads are \"G\" there",
+                (LoadSymbol.L or LoadSymbol.Lr, true) => "; imposed loads are { symbol = \"Q\", category = … } there",
+                (LoadSymbol.G, false) => "; dead loads are \"D\" there",
+                (LoadSymbol.Q, false) => "; live loads are \"L\" there",
+                _ => ""
+            };
             bag.Error(place, $"\"{text}\" is no symbol of {standard.Name}, whose symbols are {string.Join(", ", standard.Symbols)}{like}");
             return null;
         }
 
         var near = Array.Find(Symbols, s => string.Equals(s, text, StringComparison.OrdinalIgnoreCase));
-        bag.Error(place, $"\"{text}\" is not a load symbol; " + (near is null ? $"symbols are {string.Join(", ", standard?.Symbols.Select(s => s.ToString()) ?? Symbols)}" : $"did you mean \"{near}\"?"));
+        bag.Error(place,
+            $"\"{text}\" is not a load symbol; "
+                + (near is null
+                    ? $"symbols are {string.Join(", ", standard?.Symbols.Select(s => s.ToString()) ?? Symbols)}"
+                    : $"did you mean \"{near}\"?"));
         return null;
     }
 }

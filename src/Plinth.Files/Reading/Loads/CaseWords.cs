@@ -10,7 +10,8 @@ internal static partial class CaseWords
     public static string WithoutSymbol(string name)
     {
         var guess = Guess(name, false);
-        return $"case \"{name}\" has no symbol; add it to [cases] in plinth.toml, for example {TomlText.Key(name)} = \"{guess ?? "D"}\"" + (guess is null ? " (D, L, Lr, S, R, W, E, H, F or T)" : "");
+        return $"case \"{name}\" has no symbol; add it to [cases] in plinth.toml, for example {TomlText.Key(name)} = \"{guess ?? "D"}\""
+            + (guess is null ? " (D, L, Lr, S, R, W, E, H, F or T)" : "");
     }
 
     /// <summary>The symbol that a case's name suggests, by generic trade words; null: none.</summary>
@@ -25,13 +26,16 @@ internal static partial class CaseWords
     // What a word begins with, the telling ones first: a roof's live load is Lr, an earthquake is no earth pressure.
     private static readonly (string Start, string Symbol)[] Words =
     [
-        ("EARTHQ", "E"), ("SEIS", "E"), ("QUAKE", "E"), ("SNOW", "S"), ("RAIN", "R"), ("ROOF", "Lr"), ("WIND", "W"), ("DEAD", "D"), ("SDL", "D"), ("SELF", "D"), ("PERM", "D"), ("SUPERIMP", "D"), ("COLL", "D"), ("FINISH", "D"), ("FACADE", "D"),
-        ("LIVE", "L"), ("IMPOSED", "L"), ("CRANE", "L"), ("STORAGE", "L"), ("TEMP", "T"), ("THERM", "T"), ("EARTH", "H"), ("SOIL", "H"), ("BACKFILL", "H"), ("FLUID", "F"),
+        ("EARTHQ", "E"), ("SEIS", "E"), ("QUAKE", "E"), ("SNOW", "S"), ("RAIN", "R"), ("ROOF", "Lr"), ("WIND", "W"), ("DEAD", "D"),
+        ("SDL", "D"), ("SELF", "D"), ("PERM", "D"), ("SUPERIMP", "D"), ("COLL", "D"), ("FINISH", "D"), ("FACADE", "D"),
+        ("LIVE", "L"), ("IMPOSED", "L"), ("CRANE", "L"), ("STORAGE", "L"), ("TEMP", "T"), ("THERM", "T"), ("EARTH", "H"), ("SOIL", "H"),
+        ("BACKFILL", "H"), ("FLUID", "F"),
     ];
 
     // Short names that stand alone, with a direction, a number or a sign after them: WX, W90-, E1, DL.
     private static readonly (string Name, string Symbol)[] Short =
-        [("DL", "D"), ("SW", "D"), ("LL", "L"), ("LR", "Lr"), ("SL", "S"), ("WL", "W"), ("EQ", "E"), ("D", "D"), ("G", "D"), ("L", "L"), ("Q", "L"), ("S", "S"), ("R", "R"), ("W", "W"), ("E", "E"), ("H", "H"), ("F", "F"), ("T", "T")];
+        [("DL", "D"), ("SW", "D"), ("LL", "L"), ("LR", "Lr"), ("SL", "S"), ("WL", "W"), ("EQ", "E"), ("D", "D"), ("G", "D"), ("L", "L"),
+            ("Q", "L"), ("S", "S"), ("R", "R"), ("W", "W"), ("E", "E"), ("H", "H"), ("F", "F"), ("T", "T")];
 
     private static string? GuessAmerican(string n)
     {

@@ -8,7 +8,8 @@ namespace Plinth.Files.Reading;
 /// <summary>What combinations and leave-out of a foundation say.</summary>
 /// <param name="Only">Those to check; empty: all.</param>
 /// <param name="LeaveOut">Those to leave out.</param>
-internal sealed record ChoiceText(IReadOnlyList<(string Text, FilePlace Place)> Only, IReadOnlyList<(string Text, FilePlace Place)> LeaveOut);
+internal sealed record ChoiceText(IReadOnlyList<(string Text, FilePlace Place)> Only,
+    IReadOnlyList<(string Text, FilePlace Place)> LeaveOut);
 
 /// <summary>Collects the choices of combinations by foundation and applies them once all combinations are known.</summary>
 internal sealed class CombinationChoice(DiagnosticBag bag)
@@ -27,7 +28,10 @@ internal sealed class CombinationChoice(DiagnosticBag bag)
     /// <summary>Keeps the choice of the foundation under some supports.</summary>
     public void Add(IReadOnlyList<string> supports, ChoiceText choice) => bySupport[supports[0]] = choice;
 
-    /// <summary>The foundations with their combinations; a choice that leaves a family of checks without any is an error, for its checks would vanish.</summary>
+    /// <summary>
+    /// The foundations with their combinations; a choice that leaves a family of checks without any is an error, for its checks would
+    /// vanish.
+    /// </summary>
     public List<Foundation> Apply(IReadOnlyList<Foundation> foundations, CombinationSet all)
     {
         var result = new List<Foundation>();
@@ -44,20 +48,29 @@ internal sealed class CombinationChoice(DiagnosticBag bag)
                 if (!all.Used.Any(c => Pattern.Matches(c.Name, text)))
                 {
                     var near = Nearest.Of(text, all.Used.Select(c => c.Name));
-                    bag.Error(place, $"foundation {f.Mark}: no combination is named \"{text}\"; " + (near is null ? "plinth combos lists them" : $"did you mean \"{near}\"?"));
+                    bag.Error(place,
+                        $"foundation {f.Mark}: no combination is named \"{text}\"; "
+                            + (near is null ? "plinth combos lists them" : $"did you mean \"{near}\"?"));
                 }
             }
 
-            var set = all.Where(c => (choice.Only.Count == 0 || choice.Only.Any(p => Pattern.Matches(c.Name, p.Text))) && !choice.LeaveOut.Any(p => Pattern.Matches(c.Name, p.Text)));
+            var set = all.Where(c => (choice.Only.Count == 0 || choice.Only.Any(p => Pattern.Matches(c.Name, p.Text)))
+                && !choice.LeaveOut.Any(p => Pattern.Matches(c.Name, p.Text)));
             foreach (var family in Needed)
             {
                 if (set.For(family).Length == 0 && all.For(family).Length > 0)
                 {
-                    bag.Error(choice.Only.Concat(choice.LeaveOut).First().Place, $"foundation {f.Mark}: this choice leaves no combination for {family.ToString().ToLowerInvariant()}, so those checks would not be done; name one of its combinations too");
+                    bag.Error(choice.Only.Concat(choice.LeaveOut).First().Place,
+                        $"foundation {f.Mark}: this choice leaves no combination for {family.ToString().ToLowerInvariant()}, so those "
+                            + "checks would not be done; name one of its combinations too");
                 }
             }
 
-            result.Add(f with { Chosen = new ChosenCombinations(set, all.Used.Length, [.. choice.Only.Select(p => p.Text)], [.. choice.LeaveOut.Select(p => p.Text)]) });
+            result.Add(f with
+            {
+                Chosen = new ChosenCombinations(set, all.Used.Length, [.. choice.Only.Select(p => p.Text)],
+                [.. choice.LeaveOut.Select(p => p.Text)])
+            });
         }
 
         return result;
@@ -69,5 +82,7 @@ public static class Pattern
 {
     /// <summary>Whether a name matches; a pattern without * and ? is compared exactly.</summary>
     public static bool Matches(string name, string pattern) =>
-        pattern.AsSpan().IndexOfAny("*?") >= 0 ? System.IO.Enumeration.FileSystemName.MatchesSimpleExpression(pattern, name, ignoreCase: false) : string.Equals(name, pattern, StringComparison.Ordinal);
+        pattern.AsSpan().IndexOfAny("*?") >= 0
+            ? System.IO.Enumeration.FileSystemName.MatchesSimpleExpression(pattern, name, ignoreCase: false)
+            : string.Equals(name, pattern, StringComparison.Ordinal);
 }

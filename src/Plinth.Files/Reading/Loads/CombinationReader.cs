@@ -11,7 +11,8 @@ internal static class CombinationReader
 
     private static readonly (string Word, Family Family)[] Families =
     [
-        ("ground", Family.Ground), ("stability", Family.Stability), ("settlement", Family.Settlement), ("concrete", Family.Concrete), ("crack", Family.Crack),
+        ("ground", Family.Ground), ("stability", Family.Stability), ("settlement", Family.Settlement), ("concrete", Family.Concrete),
+        ("crack", Family.Crack),
     ];
 
     public static List<OwnCombination> Own(IReadOnlyList<TableReader> tables, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
@@ -37,11 +38,14 @@ internal static class CombinationReader
 
             var family = For(t, bag);
             var (symbols, byCase) = Factors(t, cases, bag);
-            var own = new OwnCombination(name, family, symbols, byCase, t.NumberOrNull("weights"), t.Has("transient") ? t.Flag("transient", false) : null, t.NumberOrNull("least"));
+            var own = new OwnCombination(name, family, symbols, byCase, t.NumberOrNull("weights"),
+                t.Has("transient") ? t.Flag("transient", false) : null, t.NumberOrNull("least"));
             t.Done();
             if (CombinationBuilder.WeightsOf(own, cases) is null)
             {
-                bag.Error(t.Place, $"combination \"{name}\" has no single factor on D, so it must say what the weights of base and soil take; write for example weights = 1.0");
+                bag.Error(t.Place,
+                    $"combination \"{name}\" has no single factor on D, so it must say what the weights of base and soil take; write for "
+                        + "example weights = 1.0");
                 continue;
             }
 
@@ -75,7 +79,8 @@ internal static class CombinationReader
         return family;
     }
 
-    private static (Dictionary<LoadSymbol, double> Symbols, Dictionary<string, double> Cases) Factors(TableReader t, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
+    private static (Dictionary<LoadSymbol, double> Symbols, Dictionary<string, double> Cases) Factors(TableReader t,
+        IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
     {
         var symbols = new Dictionary<LoadSymbol, double>();
         var byCase = new Dictionary<string, double>(StringComparer.Ordinal);
@@ -113,7 +118,8 @@ internal static class CombinationReader
             else
             {
                 var near = Nearest.Of(key, cases.Select(c => c.Name).Concat(Symbols));
-                bag.Error(place, $"\"{key}\" is neither a case nor a symbol; " + (near is null ? "name one of [cases]" : $"did you mean \"{near}\"?"));
+                bag.Error(place,
+                    $"\"{key}\" is neither a case nor a symbol; " + (near is null ? "name one of [cases]" : $"did you mean \"{near}\"?"));
             }
         }
 

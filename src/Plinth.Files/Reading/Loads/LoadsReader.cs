@@ -29,7 +29,9 @@ internal static class LoadsReader
         if (standard is En1990)
         {
             // Said every time, so that nobody takes these results for a design by EN 1997 and EN 1992.
-            bag.Warning(t.PlaceOf("standard"), "the combinations of EN 1990 stand ready, but checks by EN 1997 and EN 1992 are not built in this version: factored combinations are held against the allowable bearing, the least factors and the ACI code stated here", "code-mixed");
+            bag.Warning(t.PlaceOf("standard"),
+                "the combinations of EN 1990 stand ready, but checks by EN 1997 and EN 1992 are not built in this version: factored "
+                    + "combinations are held against the allowable bearing, the least factors and the ACI code stated here", "code-mixed");
         }
 
         return standard;
@@ -44,7 +46,8 @@ internal static class LoadsReader
             loads.Number("live-companion", 1, Sign.Positive))
         {
             LoadsNotActing = loads.Flag("loads-not-acting", true),
-            Category = seismic.Choice<SeismicCategory?>("category", null, [.. Enum.GetValues<SeismicCategory>().Select(c => (c.ToString(), (SeismicCategory?)c))]),
+            Category = seismic.Choice<SeismicCategory?>("category", null,
+                [.. Enum.GetValues<SeismicCategory>().Select(c => (c.ToString(), (SeismicCategory?)c))]),
             Orthogonal = seismic.Number("orthogonal", 0),
             OverturningReduction = seismic.Number("overturning-reduction", 0),
             VerticalAtSoil = seismic.Flag("vertical-at-soil", true),

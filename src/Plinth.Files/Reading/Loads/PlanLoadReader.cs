@@ -9,7 +9,8 @@ namespace Plinth.Files.Reading;
 /// <summary>Reads [[foundation.load]]: vertical loads on a base beside its column.</summary>
 internal static class PlanLoadReader
 {
-    private static readonly (string Key, Measure Measure)[] Values = [("point", Measure.Force), ("line", Measure.LineLoad), ("area", Measure.Pressure)];
+    private static readonly (string Key, Measure Measure)[] Values = [("point", Measure.Force), ("line", Measure.LineLoad),
+        ("area", Measure.Pressure)];
 
     public static IReadOnlyList<PlanLoad> Read(IReadOnlyList<TableReader> tables, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
     {
@@ -31,7 +32,9 @@ internal static class PlanLoadReader
             var given = Values.Where(v => t.Has(v.Key)).ToList();
             if (given.Count != 1)
             {
-                bag.Error(t.Place, "[[foundation.load]] needs one of point, line and area; write for example point = \"50 kN\", line = \"12 kN/m\" or area = \"5 kPa\", downwards");
+                bag.Error(t.Place,
+                    "[[foundation.load]] needs one of point, line and area; write for example point = \"50 kN\", line = \"12 kN/m\" or "
+                        + "area = \"5 kPa\", downwards");
                 t.Done();
                 continue;
             }
@@ -42,17 +45,25 @@ internal static class PlanLoadReader
             {
                 ("point", { } p, null, null) => new PlanLoad(k, PlanLoadShape.Point, value ?? 0, p.X, p.Y, p.X, p.Y),
                 ("line", null, { } a, { } b) when a != b => new PlanLoad(k, PlanLoadShape.Line, value ?? 0, a.X, a.Y, b.X, b.Y),
-                ("area", null, { } a, { } b) when a.X != b.X && a.Y != b.Y => new PlanLoad(k, PlanLoadShape.Rectangle, value ?? 0, a.X, a.Y, b.X, b.Y),
-                ("area", null, null, null) when !t.Has("from") && !t.Has("to") => new PlanLoad(k, PlanLoadShape.WholeBase, value ?? 0, 0, 0, 0, 0),
+                ("area", null, { } a, { } b) when a.X != b.X && a.Y != b.Y =>
+                    new PlanLoad(k, PlanLoadShape.Rectangle, value ?? 0, a.X, a.Y, b.X, b.Y),
+                ("area", null, null, null) when !t.Has("from") && !t.Has("to") =>
+                    new PlanLoad(k, PlanLoadShape.WholeBase, value ?? 0, 0, 0, 0, 0),
                 _ => null,
             };
             if (load is null)
             {
                 bag.Error(t.PlaceOf(given[0].Key), given[0].Key switch
                 {
-                    "point" => "a point load stands at a point from the column's centre, along the base's axes; write for example at = [\"0.5 m\", \"0 m\"]",
-                    "line" => "a line load runs between two points from the column's centre, along the base's axes; write for example from = [\"-1 m\", \"0.5 m\"], to = [\"1 m\", \"0.5 m\"]",
-                    _ => "an area load lies over the whole base, or between two corners from the column's centre; write for example from = [\"-1 m\", \"0 m\"], to = [\"1 m\", \"1 m\"], or neither",
+                    "point" =>
+                        "a point load stands at a point from the column's centre, along the base's axes; write for example at = [\"0.5 "
+                            + "m\", \"0 m\"]",
+                    "line" =>
+                        "a line load runs between two points from the column's centre, along the base's axes; write for example from = "
+                            + "[\"-1 m\", \"0.5 m\"], to = [\"1 m\", \"0.5 m\"]",
+                    _ =>
+                        "an area load lies over the whole base, or between two corners from the column's centre; write for example from = "
+                            + "[\"-1 m\", \"0 m\"], to = [\"1 m\", \"1 m\"], or neither",
                 });
             }
             else if (k >= 0 && value is not null)
@@ -73,7 +84,8 @@ internal static class PlanLoadReader
             return null;
         }
 
-        if (node.Value is List<TomlNode> { Count: 2 } list && t.Quantity(key, list[0], Measure.Length, Sign.Any) is { } x && t.Quantity(key, list[1], Measure.Length, Sign.Any) is { } y)
+        if (node.Value is List<TomlNode> { Count: 2 } list && t.Quantity(key, list[0], Measure.Length, Sign.Any) is { } x
+            && t.Quantity(key, list[1], Measure.Length, Sign.Any) is { } y)
         {
             return (x, y);
         }

@@ -45,12 +45,16 @@ internal static class ReactionsReader
 
         if (!Enumerable.Range(2, 6).Any(table.Has))
         {
-            bag.Error(new FilePlace(name, 1, 1), "has no column of forces; name at least one of Fx, Fy, Fz, Mx, My, Mz with its unit, for example Fz (kN)");
+            bag.Error(new FilePlace(name, 1, 1),
+                "has no column of forces; name at least one of Fx, Fy, Fz, Mx, My, Mz with its unit, for example Fz (kN)");
             return actions;
         }
 
         // The variants of an unsigned result share its rows; the first stands for all.
-        var index = cases.Select((c, i) => (c, i)).Where(p => !p.c.IsSurcharge).GroupBy(p => p.c.Source).ToDictionary(g => g.Key, g => g.First().i, StringComparer.Ordinal);
+        var index = cases.Select((c, i) => (c, i))
+            .Where(p => !p.c.IsSurcharge)
+            .GroupBy(p => p.c.Source)
+            .ToDictionary(g => g.Key, g => g.First().i, StringComparer.Ordinal);
         var byLabel = actions.GetAlternateLookup<ReadOnlySpan<char>>();
         var linesByLabel = lines.GetAlternateLookup<ReadOnlySpan<char>>();
         var byCase = index.GetAlternateLookup<ReadOnlySpan<char>>();
@@ -64,7 +68,11 @@ internal static class ReactionsReader
             if (!knownSupport && unknownSupports.Add(label.ToString()))
             {
                 var near = Nearest.Of(label.ToString(), supports.Keys);
-                table.Error(0, label.IsEmpty ? "this row names no support" : $"support \"{label}\" does not stand in supports.csv; add it there, or delete its rows" + (near is null ? "" : $" (nearest: \"{near}\")"));
+                table.Error(0,
+                    label.IsEmpty
+                        ? "this row names no support"
+                        : $"support \"{label}\" does not stand in supports.csv; add it there, or delete its rows"
+                            + (near is null ? "" : $" (nearest: \"{near}\")"));
             }
 
             var caseName = table.Text(1);
@@ -92,7 +100,9 @@ internal static class ReactionsReader
             }
 
             at[k] = table.Line;
-            var action = asReaction ? SupportAction.FromReaction(v[0], v[1], v[2], v[3], v[4], v[5]) : SupportAction.FromAction(v[0], v[1], v[2], v[3], v[4], v[5]);
+            var action = asReaction
+                ? SupportAction.FromReaction(v[0], v[1], v[2], v[3], v[4], v[5])
+                : SupportAction.FromAction(v[0], v[1], v[2], v[3], v[4], v[5]);
             for (var i = k; i < cases.Count && (i == k || string.Equals(cases[i].Source, cases[k].Source, StringComparison.Ordinal)); i++)
             {
                 row![i] = cases[i].Signs is { } signs ? signs.Of(action) : action;
@@ -104,7 +114,8 @@ internal static class ReactionsReader
         return actions;
     }
 
-    private static void Absent(string name, IReadOnlyDictionary<string, FilePlace> supports, IReadOnlyList<LoadCase> cases, Dictionary<string, int[]> lines, DiagnosticBag bag)
+    private static void Absent(string name, IReadOnlyDictionary<string, FilePlace> supports, IReadOnlyList<LoadCase> cases,
+        Dictionary<string, int[]> lines, DiagnosticBag bag)
     {
         for (var k = 0; k < cases.Count; k++)
         {
@@ -115,7 +126,8 @@ internal static class ReactionsReader
 
             if (!lines.Values.Any(l => l[k] != 0))
             {
-                bag.Warning(new FilePlace(name, 0, 0), $"case \"{cases[k].Source}\" has a symbol in plinth.toml but no rows here: it is zero everywhere", "case-missing");
+                bag.Warning(new FilePlace(name, 0, 0),
+                    $"case \"{cases[k].Source}\" has a symbol in plinth.toml but no rows here: it is zero everywhere", "case-missing");
             }
         }
 
@@ -127,10 +139,14 @@ internal static class ReactionsReader
                 continue;
             }
 
-            var missing = cases.Where((c, k) => !c.IsSurcharge && at[k] == 0 && lines.Values.Any(l => l[k] != 0)).Select(c => c.Source).Distinct().ToList();
+            var missing = cases.Where((c, k) => !c.IsSurcharge && at[k] == 0 && lines.Values.Any(l => l[k] != 0))
+                .Select(c => c.Source)
+                .Distinct()
+                .ToList();
             if (missing.Count > 0)
             {
-                bag.Warning(supports[label], $"support \"{label}\" has no row for {string.Join(", ", missing)}, which others have: taken as zero", "row-missing");
+                bag.Warning(supports[label],
+                    $"support \"{label}\" has no row for {string.Join(", ", missing)}, which others have: taken as zero", "row-missing");
             }
         }
     }

@@ -16,7 +16,8 @@ internal static class ColumnReader
             Bars = Upright(t, "bars") ?? basis.Bars,
             Dowels = Upright(t, "dowels") ?? basis.Dowels,
             Cover = t.Quantity("cover", Measure.Length, basis.Cover),
-            Joint = t.Choice("joint", basis.Joint, ("plain", JointSurface.Plain), ("roughened", JointSurface.Roughened), ("monolithic", JointSurface.Monolithic)),
+            Joint = t.Choice("joint", basis.Joint, ("plain", JointSurface.Plain), ("roughened", JointSurface.Roughened),
+                ("monolithic", JointSurface.Monolithic)),
             Plate = Plate(t, basis.Plate),
         };
         t.Done();
@@ -42,7 +43,9 @@ internal static class ColumnReader
         {
             if (rods > 0 && value == 0)
             {
-                t.Fault(key, $"rods are given without {key}; write for example {key} = {(key == "rod-diameter" ? "\"3/4 in\" or \"20 mm\"" : "\"12 in\" or \"300 mm\"")}");
+                t.Fault(key,
+                    $"rods are given without {key}; write for example {key} = "
+                        + $"{(key == "rod-diameter" ? "\"3/4 in\" or \"20 mm\"" : "\"12 in\" or \"300 mm\"")}");
             }
         }
 
@@ -61,7 +64,8 @@ internal static class ColumnReader
         var size = Size(t, round);
         var result = basis with
         {
-            Under = t.Choice("under", t.Has("size") && basis.Under == PedestalUnder.None ? PedestalUnder.All : basis.Under, ("none", PedestalUnder.None), ("steel", PedestalUnder.Steel), ("all", PedestalUnder.All)),
+            Under = t.Choice("under", t.Has("size") && basis.Under == PedestalUnder.None ? PedestalUnder.All : basis.Under,
+                ("none", PedestalUnder.None), ("steel", PedestalUnder.Steel), ("all", PedestalUnder.All)),
             Top = top ?? (height is null ? basis.Top : null),
             Height = height ?? (top is null ? basis.Height : null),
             Round = round,
@@ -119,7 +123,8 @@ internal static class ColumnReader
         }
 
         var (size, bars, ties, dowels) = (Size(t, round), Upright(t, "bars"), Ties(t, "ties"), Upright(t, "dowels"));
-        var (depth, wall) = (t.QuantityOrNull("socket", Measure.Length, Sign.Positive), t.QuantityOrNull("wall", Measure.Length, Sign.Positive));
+        var (depth, wall) = (t.QuantityOrNull("socket", Measure.Length, Sign.Positive),
+            t.QuantityOrNull("wall", Measure.Length, Sign.Positive));
         if (t.Has("socket") != t.Has("wall"))
         {
             t.Missing(t.Has("socket") ? "wall" : "socket", t.Has("socket") ? "\"200 mm\"" : "\"600 mm\"");
@@ -127,7 +132,9 @@ internal static class ColumnReader
         }
 
         t.Done();
-        return (size is { } s && bars is not null && ties is not null ? new Pedestal(s.X, s.Y, round, bars, ties) { Socket = depth is { } d && wall is { } w ? new Socket(d, w) : null } : null, dowels);
+        return (size is { } s && bars is not null && ties is not null
+            ? new Pedestal(s.X, s.Y, round, bars, ties) { Socket = depth is { } d && wall is { } w ? new Socket(d, w) : null }
+            : null, dowels);
     }
 
     /// <summary>Upright bars: an even number from 4; null if the key is absent or wrong.</summary>
@@ -182,10 +189,14 @@ internal static class ColumnReader
 
         if (node.Value is List<TomlNode> { Count: 2 } list && !round)
         {
-            return t.Quantity("size", list[0], Measure.Length, Sign.Positive) is { } x && t.Quantity("size", list[1], Measure.Length, Sign.Positive) is { } y ? (x, y) : null;
+            return t.Quantity("size", list[0], Measure.Length, Sign.Positive) is { } x
+                && t.Quantity("size", list[1], Measure.Length, Sign.Positive) is { } y ? (x, y) : null;
         }
 
-        t.Fault("size", round ? "size of a round pedestal is its diameter; write for example size = \"500 mm\"" : "size is both sides of the pedestal; write for example size = [\"450 mm\", \"450 mm\"]");
+        t.Fault("size",
+            round
+                ? "size of a round pedestal is its diameter; write for example size = \"500 mm\""
+                : "size is both sides of the pedestal; write for example size = [\"450 mm\", \"450 mm\"]");
         return null;
     }
 }

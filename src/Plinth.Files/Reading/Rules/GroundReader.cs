@@ -4,7 +4,10 @@ using Plinth.Files.Toml;
 
 namespace Plinth.Files.Reading;
 
-/// <summary>Reads [ground] and what stands in it: water, soil strength, layers, bearing by size. What a table does not say falls through to the values given.</summary>
+/// <summary>
+/// Reads [ground] and what stands in it: water, soil strength, layers, bearing by size. What a table does not say falls through to the
+/// values given.
+/// </summary>
 internal static class GroundReader
 {
     private const double SteepestSpread = 60;
@@ -19,7 +22,8 @@ internal static class GroundReader
         }
 
         var stated = t.Has("founding-depth") || t.Has("top-depth");
-        var method = t.Choice("bearing-method", basis.Method, ("corner", BearingMethod.Corner), ("reduced-area", BearingMethod.ReducedArea));
+        var method = t.Choice("bearing-method", basis.Method, ("corner", BearingMethod.Corner),
+            ("reduced-area", BearingMethod.ReducedArea));
         var capacity = Strength(t, basis.Capacity);
         var bySide = BySide(t) ?? basis.BearingBySide;
 
@@ -81,9 +85,11 @@ internal static class GroundReader
             t.Fault("soil-weight-saturated", "soil-weight-saturated must be more than the weight of water");
         }
 
-        if (g.MostSettlement is not null && t.Has("max-settlement") && g.SubgradeModulus is null && !g.Layers.Any(l => l.Modulus is not null))
+        if (g.MostSettlement is not null && t.Has("max-settlement") && g.SubgradeModulus is null
+            && !g.Layers.Any(l => l.Modulus is not null))
         {
-            t.Fault("max-settlement", "max-settlement needs subgrade-modulus = \"24 MN/m3\", or [[ground.layer]] with a modulus, from which settlement is found");
+            t.Fault("max-settlement",
+                "max-settlement needs subgrade-modulus = \"24 MN/m3\", or [[ground.layer]] with a modulus, from which settlement is found");
         }
 
         if (g.MostDistortion is not null && t.Has("max-distortion") && g.MostSettlement is null)
@@ -100,7 +106,9 @@ internal static class GroundReader
         {
             if (share is not null)
             {
-                t.Fault("passive-share", "passive-share is the part of the passive pressure of passive-angle that is relied on; give passive-angle, or passive-coefficient alone");
+                t.Fault("passive-share",
+                    "passive-share is the part of the passive pressure of passive-angle that is relied on; give passive-angle, or "
+                        + "passive-coefficient alone");
             }
 
             return t.Number("passive-coefficient", basis);
@@ -118,7 +126,9 @@ internal static class GroundReader
 
         if (share is null)
         {
-            t.Fault("passive-angle", "passive-angle needs passive-share, the part of the full passive pressure that is relied on; write for example passive-share = 0.5");
+            t.Fault("passive-angle",
+                "passive-angle needs passive-share, the part of the full passive pressure that is relied on; write for example "
+                    + "passive-share = 0.5");
         }
         else if (share > 1)
         {
@@ -171,7 +181,8 @@ internal static class GroundReader
 
         if (cohesion > 0 && friction is null)
         {
-            s.Fault("cohesion", "cohesion belongs to the drained analysis, with friction-angle; the undrained strength is undrained = \"60 kPa\"");
+            s.Fault("cohesion",
+                "cohesion belongs to the drained analysis, with friction-angle; the undrained strength is undrained = \"60 kPa\"");
         }
 
         if (safety is null && !s.Has("safety"))
@@ -193,13 +204,16 @@ internal static class GroundReader
         var result = new List<(double Side, double Bearing)>();
         if (node.Value is not List<TomlNode> { Count: > 0 } rows || rows.Any(r => r.Value is not List<TomlNode> { Count: 2 }))
         {
-            t.Fault("bearing-by-side", "bearing-by-side is a list of sides with their bearing; write for example bearing-by-side = [[\"1 m\", \"150 kPa\"], [\"2 m\", \"180 kPa\"]]");
+            t.Fault("bearing-by-side",
+                "bearing-by-side is a list of sides with their bearing; write for example bearing-by-side = [[\"1 m\", \"150 kPa\"], [\"2 "
+                    + "m\", \"180 kPa\"]]");
             return result;
         }
 
         foreach (var pair in rows.Select(r => (List<TomlNode>)r.Value!))
         {
-            if (t.Quantity("bearing-by-side", pair[0], Measure.Length, Sign.Positive) is not { } side || t.Quantity("bearing-by-side", pair[1], Measure.Pressure, Sign.Positive) is not { } bearing)
+            if (t.Quantity("bearing-by-side", pair[0], Measure.Length, Sign.Positive) is not { } side
+                || t.Quantity("bearing-by-side", pair[1], Measure.Pressure, Sign.Positive) is not { } bearing)
             {
                 continue;
             }
@@ -234,7 +248,9 @@ internal static class GroundReader
                 l.Fault("poisson", "poisson is Poisson's ratio, at most 0.5");
             }
 
-            var layer = new GroundLayer(l.Text("name") ?? "", thickness ?? double.PositiveInfinity, l.QuantityOrNull("modulus", Measure.Pressure, Sign.Positive), poisson, l.QuantityOrNull("bearing", Measure.Pressure, Sign.Positive))
+            var layer = new GroundLayer(l.Text("name") ?? "", thickness ?? double.PositiveInfinity,
+                l.QuantityOrNull("modulus", Measure.Pressure, Sign.Positive), poisson,
+                l.QuantityOrNull("bearing", Measure.Pressure, Sign.Positive))
             {
                 Undrained = l.QuantityOrNull("undrained", Measure.Pressure, Sign.Positive),
                 AdhesionFactor = l.NumberOrNull("adhesion-factor"),
@@ -255,7 +271,9 @@ internal static class GroundReader
     {
         if (layer.Undrained is not null && (l.Has("shaft-factor") || l.Has("base")))
         {
-            l.Fault(l.Has("shaft-factor") ? "shaft-factor" : "base", "undrained holds piles by adhesion-factor·su along the shaft and 9·su at the base; leave out shaft-factor and base, or leave out undrained");
+            l.Fault(l.Has("shaft-factor") ? "shaft-factor" : "base",
+                "undrained holds piles by adhesion-factor·su along the shaft and 9·su at the base; leave out shaft-factor and base, or "
+                    + "leave out undrained");
         }
 
         if (layer.Undrained is not null && !l.Has("adhesion-factor"))

@@ -52,7 +52,11 @@ internal sealed class LeaveReader(DiagnosticBag bag)
             }
         }
 
-        return leaves.Count == 0 ? [.. foundations] : [.. foundations.Select(f => f with { Leaves = [.. leaves.Select(l => l.Leave).Where(l => Pattern.Matches(f.Mark, l.Mark))] })];
+        return leaves.Count == 0
+            ? [.. foundations]
+            : [
+                .. foundations.Select(
+                    f => f with { Leaves = [.. leaves.Select(l => l.Leave).Where(l => Pattern.Matches(f.Mark, l.Mark))] })];
     }
 
     private void One(TableReader t, IReadOnlyList<string> marks, double? upTo)
@@ -66,12 +70,20 @@ internal sealed class LeaveReader(DiagnosticBag bag)
         else if (check is not null && CheckCatalog.Find(check) is null)
         {
             var near = Nearest.Of(check, CheckCatalog.Listed.Select(c => c.Id));
-            t.Fault("check", $"there is no check \"{check}\"; " + (near is null ? $"checks are {string.Join(", ", CheckCatalog.Listed.Select(c => c.Id))}" : $"did you mean \"{near}\"?"));
+            t.Fault("check",
+                $"there is no check \"{check}\"; "
+                    + (near is null
+                        ? $"checks are {string.Join(", ", CheckCatalog.Listed.Select(c => c.Id))}"
+                        : $"did you mean \"{near}\"?"));
             check = null;
         }
         else if (check is "equilibrium" or "boundary")
         {
-            t.Fault("check", $"{check} can be neither waived nor accepted: " + (check == "equilibrium" ? "a base that tips has no pressures that the other checks could use" : "mend [site], or hold an edge"));
+            t.Fault("check",
+                $"{check} can be neither waived nor accepted: "
+                    + (check == "equilibrium"
+                        ? "a base that tips has no pressures that the other checks could use"
+                        : "mend [site], or hold an edge"));
             check = null;
         }
 

@@ -20,7 +20,8 @@ internal static class PileReader
         {
             Shape = t.Choice("shape", basis.Shape, ("round", PileShape.Round), ("square", PileShape.Square)),
             Size = t.QuantityOrNull("size", Measure.Length, Sign.Positive) ?? basis.Size,
-            Made = t.Choice("made", basis.Made, ("bored", PileMaking.Bored), ("driven-concrete", PileMaking.DrivenConcrete), ("steel-tube", PileMaking.SteelTube), ("steel-section", PileMaking.SteelSection), ("timber", PileMaking.Timber)),
+            Made = t.Choice("made", basis.Made, ("bored", PileMaking.Bored), ("driven-concrete", PileMaking.DrivenConcrete),
+                ("steel-tube", PileMaking.SteelTube), ("steel-section", PileMaking.SteelSection), ("timber", PileMaking.Timber)),
             Compression = t.QuantityOrNull("compression", Measure.Force, Sign.Positive) ?? basis.Compression,
             Tension = t.QuantityOrNull("tension", Measure.Force) ?? basis.Tension,
             Lateral = t.QuantityOrNull("lateral", Measure.Force) ?? basis.Lateral,
@@ -35,13 +36,15 @@ internal static class PileReader
             Layouts = Layouts(t, basis.Layouts),
             Count = Count(t) ?? basis.Count,
             FixedHead = t.Choice("head", basis.FixedHead, ("pinned", false), ("fixed", true)),
-            TieBeams = t.Choice("tie-beams", basis.TieBeams, ("none", TieBeams.None), ("x", TieBeams.AlongX), ("y", TieBeams.AlongY), ("both", TieBeams.Both)),
+            TieBeams = t.Choice("tie-beams", basis.TieBeams, ("none", TieBeams.None), ("x", TieBeams.AlongX), ("y", TieBeams.AlongY),
+                ("both", TieBeams.Both)),
             Length = t.QuantityOrNull("length", Measure.Length, Sign.Positive) ?? basis.Length,
             Longest = t.Quantity("longest", Measure.Length, basis.Longest, Sign.Positive),
             Safety = t.Number("safety", basis.Safety, Sign.Positive),
             TensionShare = Share(t, "tension-share", basis.TensionShare),
             At = Own(t) ?? basis.At,
-            Outline = t.Choice("outline", basis.Outline, ("either", CapOutline.Either), ("hexagon", CapOutline.Hexagon), ("rectangle", CapOutline.Rectangle)),
+            Outline = t.Choice("outline", basis.Outline, ("either", CapOutline.Either), ("hexagon", CapOutline.Hexagon),
+                ("rectangle", CapOutline.Rectangle)),
             Strength = t.QuantityOrNull("strength", Measure.Pressure, Sign.Positive) ?? basis.Strength,
             Bars = ColumnReader.Upright(t, "bars") ?? basis.Bars,
             Ties = t.Bars("ties") ?? basis.Ties,
@@ -89,22 +92,28 @@ internal static class PileReader
     {
         if (t.Has("modulus-rise") && t.Has("subgrade-modulus"))
         {
-            t.Fault("subgrade-modulus", "modulus-rise and subgrade-modulus are both given; keep one: the ground's lateral modulus rises with depth, or is the same at all depths");
+            t.Fault("subgrade-modulus",
+                "modulus-rise and subgrade-modulus are both given; keep one: the ground's lateral modulus rises with depth, or is the same "
+                    + "at all depths");
         }
 
         if (p.FixedHead && (p.Strength is null || (p.ModulusRise is null && p.Modulus is null)))
         {
-            t.Fault("head", "head = \"fixed\" needs what the shafts bend by: give strength, for example \"30 MPa\", and modulus-rise, for example \"5 MN/m3\", or subgrade-modulus");
+            t.Fault("head",
+                "head = \"fixed\" needs what the shafts bend by: give strength, for example \"30 MPa\", and modulus-rise, for example \"5 "
+                    + "MN/m3\", or subgrade-modulus");
         }
 
         if (p.At.Count > 0 && p.Efficiency is null)
         {
-            t.Fault(t.Has("group") ? "group" : "at", "piles.at has no rows by which group = \"converse-labarre\" is found; write a share, for example group = 0.85");
+            t.Fault(t.Has("group") ? "group" : "at",
+                "piles.at has no rows by which group = \"converse-labarre\" is found; write a share, for example group = 0.85");
         }
 
         if (p.At.Count > 0 && p.Count is { } count && count != p.At.Count)
         {
-            t.Fault("count", $"piles.count = {count}, and piles.at ({t.PlaceOf("at")}) has {p.At.Count} places; make the two agree, or leave count out");
+            t.Fault("count",
+                $"piles.count = {count}, and piles.at ({t.PlaceOf("at")}) has {p.At.Count} places; make the two agree, or leave count out");
         }
 
         if (p.Ties is { Spacing: <= 0 })

@@ -7,7 +7,10 @@ using Plinth.Files.Toml;
 
 namespace Plinth.Files.Reading;
 
-/// <summary>Reads the tables of rules. What a table does not say falls through to the rules given: the defaults, or the project's own for a foundation.</summary>
+/// <summary>
+/// Reads the tables of rules. What a table does not say falls through to the rules given: the defaults, or the project's own for a
+/// foundation.
+/// </summary>
 internal static class RuleReader
 {
     public static Core.Ground.StabilityRules Stability(TableReader t, Core.Ground.StabilityRules basis)
@@ -157,14 +160,17 @@ internal static class RuleReader
 
     public static CarbonFactors Carbon(TableReader t)
     {
-        var result = new CarbonFactors(t.NumberOrNull("concrete", Sign.Positive), t.NumberOrNull("blinding", Sign.Positive), t.NumberOrNull("steel", Sign.Positive));
+        var result = new CarbonFactors(t.NumberOrNull("concrete", Sign.Positive), t.NumberOrNull("blinding", Sign.Positive),
+            t.NumberOrNull("steel", Sign.Positive));
         t.Done();
         return result;
     }
 
     public static RateRules Rates(TableReader t, RateRules basis)
     {
-        var result = new RateRules(t.Number("concrete", basis.Concrete), t.Number("steel", basis.Steel), t.Number("excavation", basis.Excavation), t.Number("formwork", basis.Formwork), t.Number("pile", basis.Pile), t.Number("pile-each", basis.PileEach));
+        var result = new RateRules(t.Number("concrete", basis.Concrete), t.Number("steel", basis.Steel),
+            t.Number("excavation", basis.Excavation), t.Number("formwork", basis.Formwork), t.Number("pile", basis.Pile),
+            t.Number("pile-each", basis.PileEach));
         t.Done();
         return result;
     }
@@ -182,7 +188,9 @@ internal static class RuleReader
         {
             if (!BarSize.TryParse(text, out var size))
             {
-                bag.Error(place, $"\"{text}\" is not a bar size; metric sizes are {string.Join(", ", BarSize.MetricSizes.Select(b => b.Name))}; US sizes {string.Join(", ", BarSize.UsSizes.Select(b => b.Name))}");
+                bag.Error(place,
+                    $"\"{text}\" is not a bar size; metric sizes are {string.Join(", ", BarSize.MetricSizes.Select(b => b.Name))}; US "
+                        + $"sizes {string.Join(", ", BarSize.UsSizes.Select(b => b.Name))}");
             }
             else if (!read.Contains(size))
             {

@@ -30,7 +30,8 @@ internal static class SiteReader
 
         var north = t.QuantityOrNull("north", Measure.Angle, Sign.Any);
         t.Done();
-        foreach (var (corners, key) in zones.Select(z => (z.Corners, "keep-out")).Prepend((boundary, "boundary")).Where(c => c.Item1.Count > 0))
+        foreach (var (corners, key) in zones.Select(z => (z.Corners, "keep-out")).Prepend((boundary, "boundary"))
+            .Where(c => c.Item1.Count > 0))
         {
             if (Math.Abs(PlanPolygon.DoubleArea(corners)) < 1e-9)
             {

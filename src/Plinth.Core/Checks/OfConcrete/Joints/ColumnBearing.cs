@@ -19,10 +19,14 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
     {
         var support = s.Support;
         var least = support.Shape == ColumnShape.Steel ? support.PlateX * support.PlateY : support.Area;
-        var strength = Math.Min(Math.Min(s.Rules.Concrete.Strength, s.Rules.Column.Strength ?? double.PositiveInfinity), s.Pedestal is null ? double.PositiveInfinity : s.Pedestal.Socket is null ? JointSections.PedestalStrength(s) : SocketForces.FootStrength(s));
+        var strength = Math.Min(Math.Min(s.Rules.Concrete.Strength, s.Rules.Column.Strength ?? double.PositiveInfinity),
+            s.Pedestal is null ? double.PositiveInfinity
+                : s.Pedestal.Socket is null ? JointSections.PedestalStrength(s)
+                : SocketForces.FootStrength(s));
         var none = default(NoTrace);
         var area = Math.Min(least, s.Pedestal?.Area ?? least);
-        return (s.Action(k).N + (s.Combinations[k].WeightFactor * s.PedestalWeight)) / s.Code.BearingOnConcrete(ref none, strength, area, area);
+        return (s.Action(k).N + (s.Combinations[k].WeightFactor * s.PedestalWeight)) / s.Code.BearingOnConcrete(ref none, strength, area,
+            area);
     }
 
     public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
@@ -49,14 +53,19 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
         if (T.Records)
         {
             Joint(s, k, which, ref trace);
-            trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Pu", worst.Demand, Unit.Force)}/{new Sym("φBn", worst.Capacity, Unit.Force)}");
+            trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                $"{new Sym("Pu", worst.Demand, Unit.Force)}/{new Sym("φBn", worst.Capacity, Unit.Force)}");
         }
 
         if (T.Notes)
         {
             trace.Note((which, s.Pedestal is null) switch
             {
-                (0, true) => "on the base" + (JointSections.Designed(s) || !Concrete(s) ? "" : "; the column's own concrete is not checked: [column] strength is not given"),
+                (0, true) =>
+                    "on the base"
+                        + (JointSections.Designed(s) || !Concrete(s)
+                            ? ""
+                            : "; the column's own concrete is not checked: [column] strength is not given"),
                 (0, false) => "of the pedestal on the base",
                 (1, _) when s.Pedestal?.Socket is not null => "of the column's foot in the socket",
                 (1, _) => s.Pedestal is null ? "of the column's own concrete" : "on the pedestal",
@@ -67,7 +76,9 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
         return worst;
     }
 
-    /// <summary>A1 and A2: what presses, and the largest area of its shape within the concrete below, 1 down to 2 out (ACI 318 22.8.3.2), m2.</summary>
+    /// <summary>
+    /// A1 and A2: what presses, and the largest area of its shape within the concrete below, 1 down to 2 out (ACI 318 22.8.3.2), m2.
+    /// </summary>
     /// <param name="s">The base.</param>
     /// <param name="onPedestal">The column on the pedestal, or what stands on the base.</param>
     public static (double Loaded, double Around) Areas(Standing s, bool onPedestal)
@@ -81,7 +92,9 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
         if (onPedestal)
         {
             var (pedestal, column) = (s.Pedestal!, s.Loaded.Outline);
-            var (px, py) = pedestal.Round ? (pedestal.SizeX / Math.Sqrt(2), pedestal.SizeX / Math.Sqrt(2)) : (pedestal.SizeX, pedestal.SizeY);
+            var (px, py) = pedestal.Round
+                ? (pedestal.SizeX / Math.Sqrt(2), pedestal.SizeX / Math.Sqrt(2))
+                : (pedestal.SizeX, pedestal.SizeY);
             return (own, own * Similar(column, (px - column.FaceX) / 2, (py - column.FaceY) / 2, s.PedestalHeight));
         }
 
@@ -92,7 +105,8 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
 
     private static double Similar(in ColumnOutline outline, double beyondX, double beyondY, double depth)
     {
-        var times = Math.Min(1 + (2 * Math.Clamp(beyondX, 0, 2 * depth) / outline.FaceX), 1 + (2 * Math.Clamp(beyondY, 0, 2 * depth) / outline.FaceY));
+        var times = Math.Min(1 + (2 * Math.Clamp(beyondX, 0, 2 * depth) / outline.FaceX),
+            1 + (2 * Math.Clamp(beyondY, 0, 2 * depth) / outline.FaceY));
         return times * times;
     }
 
@@ -115,7 +129,8 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
             if (s.Pedestal is not null)
             {
                 var fw = s.Combinations[k].WeightFactor;
-                n = trace.Let("Pu", n + (fw * s.PedestalWeight), Unit.Force, $"{new Sym("N", n, Unit.Force)} + {new Sym("fw", fw, Unit.Ratio)}·{new Sym("Wped", s.PedestalWeight, Unit.Force)}");
+                n = trace.Let("Pu", n + (fw * s.PedestalWeight), Unit.Force,
+                    $"{new Sym("N", n, Unit.Force)} + {new Sym("fw", fw, Unit.Ratio)}·{new Sym("Wped", s.PedestalWeight, Unit.Force)}");
             }
 
             var (loaded, around) = Areas(s, false);
@@ -141,7 +156,8 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
             trace.Heading("Bearing of the column on the pedestal");
             var (loaded, around) = Areas(s, true);
             trace.Given("A1", loaded, Unit.Area, "what presses");
-            trace.Given("A2", around, Unit.Area, "the largest area similar to it within the pedestal, 1 down to 2 out", s.Code.BearingClause);
+            trace.Given("A2", around, Unit.Area, "the largest area similar to it within the pedestal, 1 down to 2 out",
+                s.Code.BearingClause);
             return Outcome.Ratio(n, s.Code.BearingOnConcrete(ref trace, JointSections.PedestalStrength(s), loaded, around));
         }
 
@@ -153,7 +169,9 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
         trace.Heading("Bearing of the column's own concrete");
         var own = s.Support.Area;
         var concrete = s.Code.BearingOnConcrete(ref trace, strength, own, own);
-        var bars = trace.Let("φFs", s.Code.BearingPhi * s.Dowels.Area * s.Rules.Steel.Yield, Unit.Force, $"{new Sym("φ", s.Code.BearingPhi, Unit.Ratio)}·{new Sym("As", s.Dowels.Area, Unit.SteelArea)}·{new Sym("fy", s.Rules.Steel.Yield, Unit.Stress)}");
-        return Outcome.Ratio(n, trace.Let("φBn", concrete + bars, Unit.Force, $"{new Sym("φBn", concrete, Unit.Force)} + {new Sym("φFs", bars, Unit.Force)}"));
+        var bars = trace.Let("φFs", s.Code.BearingPhi * s.Dowels.Area * s.Rules.Steel.Yield, Unit.Force,
+            $"{new Sym("φ", s.Code.BearingPhi, Unit.Ratio)}·{new Sym("As", s.Dowels.Area, Unit.SteelArea)}·{new Sym("fy", s.Rules.Steel.Yield, Unit.Stress)}");
+        return Outcome.Ratio(n,
+            trace.Let("φBn", concrete + bars, Unit.Force, $"{new Sym("φBn", concrete, Unit.Force)} + {new Sym("φFs", bars, Unit.Force)}"));
     }
 }

@@ -35,7 +35,9 @@ public static class DowelLap
         return pulled ? Math.Max(pressed, code.TensionLap(ref trace, column, bar)) : pressed;
     }
 
-    /// <summary>Whether some combination of the concrete pulls at the joint of a column with its dowels: lifts it, or stands beyond its kern.</summary>
+    /// <summary>
+    /// Whether some combination of the concrete pulls at the joint of a column with its dowels: lifts it, or stands beyond its kern.
+    /// </summary>
     /// <param name="project">The project.</param>
     /// <param name="foundation">The foundation.</param>
     /// <param name="design">Its design: how high the joint stands.</param>
@@ -55,7 +57,9 @@ public static class DowelLap
         {
             var top = place.Ground.Underside(design.Size.Thickness) + design.Size.Thickness;
             var support = place.Supports[column];
-            var foot = upright.Pedestal is null ? top : foundation.Rules.Pedestal.TopLevel(support, top, upright.Pedestal.Socket?.Depth) ?? top;
+            var foot = upright.Pedestal is null
+                ? top
+                : foundation.Rules.Pedestal.TopLevel(support, top, upright.Pedestal.Socket?.Depth) ?? top;
             var arm = (support.Level ?? foot) - foot;
             var actions = project.Actions[support.Label];
             foreach (var combination in project.CombinationsOf(foundation).Used)
@@ -75,7 +79,8 @@ public static class DowelLap
                 }
 
                 var own = sum.InAxesTurnedBy(support.AngleDegrees);
-                if (JointSections.Pulls(new SectionAction(own.N, own.Fx, own.Fy, own.Mx - (arm * own.Fy), own.My + (arm * own.Fx)), support))
+                if (JointSections.Pulls(new SectionAction(own.N, own.Fx, own.Fy, own.Mx - (arm * own.Fy), own.My + (arm * own.Fx)),
+                    support))
                 {
                     return true;
                 }
@@ -89,9 +94,11 @@ public static class DowelLap
     internal static double Gap(ConcreteCode code, RuleSet rules, Support support, BarLayer dowels)
     {
         var round = support.Shape == ColumnShape.Round;
-        return ColumnSection.LeastGap(support.SizeX, round ? support.SizeX : support.SizeY, round, dowels.Count, ToCentre(code, rules, dowels.Size!));
+        return ColumnSection.LeastGap(support.SizeX, round ? support.SizeX : support.SizeY, round, dowels.Count,
+            ToCentre(code, rules, dowels.Size!));
     }
 
     // The column's ties are not stated: taken as the least allowed.
-    private static double ToCentre(ConcreteCode code, RuleSet rules, BarSize dowel) => rules.Column.Cover + code.LeastTie(dowel.Diameter) + (dowel.Diameter / 2);
+    private static double ToCentre(ConcreteCode code, RuleSet rules, BarSize dowel) =>
+        rules.Column.Cover + code.LeastTie(dowel.Diameter) + (dowel.Diameter / 2);
 }

@@ -11,7 +11,10 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="Pulled">Length that hooked bars in tension need over the length there.</param>
 internal readonly record struct JointStrength(double Least, double Pressed, double Pulled);
 
-/// <summary>The joints below column and pedestal: force and moments on the column's section with the dowels for bars, least dowels, their development.</summary>
+/// <summary>
+/// The joints below column and pedestal: force and moments on the column's section with the dowels for bars, least dowels, their
+/// development.
+/// </summary>
 internal readonly struct Interface : ICheckRule<Standing, JointStrength>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
@@ -30,7 +33,8 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         if (s.Pedestal is not null)
         {
             var pedestal = Of(s, false, ref none);
-            result = new JointStrength(Math.Max(result.Least, pedestal.Least), Math.Max(result.Pressed, pedestal.Pressed), Math.Max(result.Pulled, pedestal.Pulled));
+            result = new JointStrength(Math.Max(result.Least, pedestal.Least), Math.Max(result.Pressed, pedestal.Pressed),
+                Math.Max(result.Pulled, pedestal.Pulled));
         }
 
         return result;
@@ -70,8 +74,12 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
             {
                 Tell(s, a, ref trace);
                 trace.Heading("Lap of the dowels with the column's bars");
-                trace.Remark(s.Rules.Column.Bars?.Size is { } other ? $"With {other.Name} of the column." : "The column's bars are not stated ([column] bars): taken as the dowels.");
-                trace.Remark(columnPulled ? "This combination pulls at the joint." : "This combination does not pull at the joint; a lap in tension holds where another does.");
+                trace.Remark(s.Rules.Column.Bars?.Size is { } other
+                    ? $"With {other.Name} of the column."
+                    : "The column's bars are not stated ([column] bars): taken as the dowels.");
+                trace.Remark(columnPulled
+                    ? "This combination pulls at the joint."
+                    : "This combination does not pull at the joint; a lap in tension holds where another does.");
                 DowelLap.Length(ref trace, s.Code, s.Rules, s.Support, s.Dowels, columnPulled);
             }
         }
@@ -96,10 +104,12 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         // Bars that are the least say nothing of how much is used; too few fail.
         var lacks = strength.Least > Outcome.Limit;
         var worst = lacks ? Math.Max(used, strength.Least) : used;
-        var (times1, pressed, held) = (new Sym("1/times", section, Unit.Ratio), new Sym("pressed", strength.Pressed, Unit.Ratio), new Sym("pulled", tension, Unit.Ratio));
+        var (times1, pressed, held) = (new Sym("1/times", section, Unit.Ratio), new Sym("pressed", strength.Pressed, Unit.Ratio),
+            new Sym("pulled", tension, Unit.Ratio));
         if (lacks)
         {
-            trace.Let("utilisation", worst, Unit.Ratio, $"max({times1}; {pressed}; {held}; {new Sym("least", strength.Least, Unit.Ratio)})");
+            trace.Let("utilisation", worst, Unit.Ratio,
+                $"max({times1}; {pressed}; {held}; {new Sym("least", strength.Least, Unit.Ratio)})");
         }
         else
         {
@@ -124,7 +134,8 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         trace.Given("Pu", a.N, Unit.Force, "of the column");
         trace.Given("Mx", a.Mx, Unit.Moment, "at the joint");
         trace.Given("My", a.My, Unit.Moment, "at the joint");
-        trace.Given("f'c", JointSections.AtColumn(s), Unit.Stress, "of the column, or of the concrete below with what surrounds it, if less", s.Code.BearingClause);
+        trace.Given("f'c", JointSections.AtColumn(s), Unit.Stress,
+            "of the column, or of the concrete below with what surrounds it, if less", s.Code.BearingClause);
         trace.Given("As", s.Dowels.Area, Unit.SteelArea, $"dowels, {s.Dowels.ToString()}");
         if (Math.Abs(a.N) + a.Moment > 0)
         {
@@ -138,21 +149,28 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         var bars = ofColumn ? s.Dowels : JointSections.Bars(s.Pedestal!);
         var gross = ofColumn ? s.Support.Area : s.Pedestal!.OwnArea;
         trace.Heading(ofColumn ? "Dowels of the column" : "Bars of the pedestal into the base");
-        var least = trace.Let("As,least", s.Code.LeastDowels * gross, Unit.SteelArea, $"{s.Code.LeastDowels.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture)}·{new Sym("Ag", gross, Unit.SteelArea)}", s.Code.InterfaceClause);
+        var least = trace.Let("As,least", s.Code.LeastDowels * gross, Unit.SteelArea,
+            $"{s.Code.LeastDowels.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture)}·{new Sym("Ag", gross, Unit.SteelArea)}",
+            s.Code.InterfaceClause);
         if (bars.Size is not { } size)
         {
             trace.Remark("There are no bars across the joint.");
             return new JointStrength(Outcome.NoCapacity, 0, 0);
         }
 
-        var area = trace.Let("As", bars.Area, Unit.SteelArea, $"{new Sym("n", bars.Count, Unit.Ratio)}·{new Sym("Ab", size.Area, Unit.SteelArea)}");
+        var area = trace.Let("As", bars.Area, Unit.SteelArea,
+            $"{new Sym("n", bars.Count, Unit.Ratio)}·{new Sym("Ab", size.Area, Unit.SteelArea)}");
         var (concrete, db) = (s.Rules.Concrete, size.Diameter);
         var foot = ofColumn ? s.ColumnFoot - s.Body.Underside : s.Body.Thickness;
-        var room = trace.Let("room", foot - concrete.CoverBottom - s.Diameter(true) - s.Diameter(false), Unit.Section, $"{new Sym("from the joint to the underside", foot, Unit.Section)} − {new Sym("cover", concrete.CoverBottom, Unit.Section)} − {new Sym("bottom bars", s.Diameter(true) + s.Diameter(false), Unit.Section)}");
+        var room = trace.Let("room", foot - concrete.CoverBottom - s.Diameter(true) - s.Diameter(false), Unit.Section,
+            $"{new Sym("from the joint to the underside", foot, Unit.Section)} − {new Sym("cover", concrete.CoverBottom, Unit.Section)} − {new Sym("bottom bars", s.Diameter(true) + s.Diameter(false), Unit.Section)}");
         var bend = (s.Code.BendDiameter(db) / 2) + db;
-        var straight = trace.Let("room,c", room - bend, Unit.Section, $"{new Sym("room", room, Unit.Section)} − {new Sym("bend", bend, Unit.Section)}");
-        var pressed = s.Code.CompressionDevelopment(ref trace, ofColumn ? JointSections.Supporting(s) : concrete.Strength, concrete.Lightweight, s.Rules.Steel.Yield, db);
-        var spacing = trace.Given("s", ofColumn ? DowelLap.Gap(s.Code, s.Rules, s.Support, bars) : JointSections.PedestalGap(s), Unit.Section, "least distance of neighbouring bars as they stand");
+        var straight = trace.Let("room,c", room - bend, Unit.Section,
+            $"{new Sym("room", room, Unit.Section)} − {new Sym("bend", bend, Unit.Section)}");
+        var pressed = s.Code.CompressionDevelopment(ref trace, ofColumn ? JointSections.Supporting(s) : concrete.Strength,
+            concrete.Lightweight, s.Rules.Steel.Yield, db);
+        var spacing = trace.Given("s", ofColumn ? DowelLap.Gap(s.Code, s.Rules, s.Support, bars) : JointSections.PedestalGap(s),
+            Unit.Section, "least distance of neighbouring bars as they stand");
         var edge = s.Body.IsRectangle
             ? Math.Min(((s.Body.Length - s.Outline.FaceX) / 2) - Math.Abs(s.X), ((s.Body.Width - s.Outline.FaceY) / 2) - Math.Abs(s.Y))
             : Math.Min(s.ToEdge(true) - (s.Outline.FaceX / 2), s.ToEdge(false) - (s.Outline.FaceY / 2));
@@ -166,7 +184,8 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         return new JointStrength(Times(least, area), Times(pressed, straight), Times(pulled, room));
     }
 
-    private static double Times(double needed, double there) => there > 0 ? Math.Min(needed / there, Outcome.NoCapacity) : Outcome.NoCapacity;
+    private static double Times(double needed, double there) =>
+        there > 0 ? Math.Min(needed / there, Outcome.NoCapacity) : Outcome.NoCapacity;
 }
 
 /// <summary>Shear across the joints below column and pedestal, by friction.</summary>
@@ -201,7 +220,8 @@ internal readonly struct InterfaceShear : ICheckRule<Standing, Nothing>
         if (worst.Done && T.Records)
         {
             Joint(s, k, ofColumn, ref trace);
-            trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVn", worst.Capacity, Unit.Force)}");
+            trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVn", worst.Capacity, Unit.Force)}");
         }
 
         if (worst.Done && T.Notes && s.Pedestal is not null)
@@ -230,8 +250,11 @@ internal readonly struct InterfaceShear : ICheckRule<Standing, Nothing>
         trace.Given("Nperm", pressing, Unit.Force, "permanent force on the joint, or all of it if that is less");
         var rules = s.Rules;
         var bars = ofColumn ? s.Dowels : JointSections.Bars(s.Pedestal!);
-        var strength = ofColumn ? Math.Min(rules.Column.Strength ?? double.PositiveInfinity, JointSections.Supporting(s)) : Math.Min(JointSections.PedestalStrength(s), rules.Concrete.Strength);
-        var joint = new FrictionJoint(strength, rules.Concrete.Lightweight, ofColumn ? s.Support.Area : s.Pedestal!.OwnArea, bars.Area, rules.Steel.Yield, pressing, rules.Column.Joint);
+        var strength = ofColumn
+            ? Math.Min(rules.Column.Strength ?? double.PositiveInfinity, JointSections.Supporting(s))
+            : Math.Min(JointSections.PedestalStrength(s), rules.Concrete.Strength);
+        var joint = new FrictionJoint(strength, rules.Concrete.Lightweight, ofColumn ? s.Support.Area : s.Pedestal!.OwnArea, bars.Area,
+            rules.Steel.Yield, pressing, rules.Column.Joint);
         return Outcome.Ratio(vu, s.Code.ShearFriction(ref trace, joint));
     }
 }

@@ -42,11 +42,14 @@ internal sealed class JointSections
     /// <summary>The concrete of the pedestal.</summary>
     public ConcreteRules PedestalConcrete(Standing s) => ofPedestal ??= s.Rules.Concrete with { Strength = PedestalStrength(s) };
 
-    /// <summary>f'c at the joint under the column: of the column, or of what it stands on with the help of what surrounds it, if that is less, kPa.</summary>
+    /// <summary>
+    /// f'c at the joint under the column: of the column, or of what it stands on with the help of what surrounds it, if that is less, kPa.
+    /// </summary>
     public static double AtColumn(Standing s)
     {
         var (loaded, around) = ColumnBearing.Areas(s, s.Pedestal is not null);
-        return Math.Min(s.Rules.Column.Strength ?? double.PositiveInfinity, Supporting(s) * Math.Min(2, Math.Sqrt(Math.Max(1, around / loaded))));
+        return Math.Min(s.Rules.Column.Strength ?? double.PositiveInfinity,
+            Supporting(s) * Math.Min(2, Math.Sqrt(Math.Max(1, around / loaded))));
     }
 
     /// <summary>The column with the dowels for its bars.</summary>
@@ -67,21 +70,26 @@ internal sealed class JointSections
 
     /// <summary>The pedestal.</summary>
     public ColumnSection Pedestal(Standing s) =>
-        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal), s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s), true, s.Pedestal.Socket);
+        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal),
+            s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s), true, s.Pedestal.Socket);
 
     /// <summary>Least distance of the pedestal's neighbouring bars, centre to centre, m.</summary>
     public static double PedestalGap(Standing s)
     {
         var p = s.Pedestal!;
-        return ColumnSection.LeastGap(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, p.Bars.Count, s.Rules.Pedestal.Cover + (p.Ties.Size?.Diameter ?? 0) + ((p.Bars.Size?.Diameter ?? 0) / 2));
+        return ColumnSection.LeastGap(p.SizeX, p.Round ? p.SizeX : p.SizeY, p.Round, p.Bars.Count,
+            s.Rules.Pedestal.Cover + (p.Ties.Size?.Diameter ?? 0) + ((p.Bars.Size?.Diameter ?? 0) / 2));
     }
 
     /// <summary>Whether an action parts some of a section: it pulls, or its force stands beyond the middle third.</summary>
-    public static bool Pulls(in SectionAction a, double x, double y) => a.N <= 0 ? a.N < 0 || a.Moment > 0 : (Math.Abs(a.My) / a.N / x) + (Math.Abs(a.Mx) / a.N / y) > 1.0 / 6;
+    public static bool Pulls(in SectionAction a, double x, double y) =>
+        a.N <= 0 ? a.N < 0 || a.Moment > 0 : (Math.Abs(a.My) / a.N / x) + (Math.Abs(a.Mx) / a.N / y) > 1.0 / 6;
 
     /// <summary>The same of a column: a round one is parted beyond an eighth of its diameter.</summary>
     public static bool Pulls(in SectionAction a, Support column) =>
-        column.Shape != ColumnShape.Round ? Pulls(a, column.SizeX, column.SizeY) : a.N <= 0 ? a.N < 0 || a.Moment > 0 : a.Moment / a.N > column.SizeX / 8;
+        column.Shape != ColumnShape.Round ? Pulls(a, column.SizeX, column.SizeY)
+            : a.N <= 0 ? a.N < 0 || a.Moment > 0
+            : a.Moment / a.N > column.SizeX / 8;
 
     /// <summary>The pedestal's vertical bars.</summary>
     public static BarLayer Bars(Pedestal pedestal) => new(pedestal.Bars.Count, pedestal.Bars.Size);
@@ -90,15 +98,21 @@ internal sealed class JointSections
     public static SectionAction AtColumnFoot(Standing s, int k)
     {
         var a = At(s, k, s.ColumnFoot - s.Body.Underside);
-        var turned = new Loads.SupportAction(a.N, a.Fx, a.Fy, a.Mx, a.My, 0).InAxesTurnedBy(s.Support.AngleDegrees - s.Place.Place.AngleDegrees);
+        var turned = new Loads.SupportAction(a.N, a.Fx, a.Fy, a.Mx, a.My,
+            0).InAxesTurnedBy(s.Support.AngleDegrees - s.Place.Place.AngleDegrees);
         return new SectionAction(turned.N, turned.Fx, turned.Fy, turned.Mx, turned.My);
     }
 
-    /// <summary>What acts on the pedestal at its foot, its own weight included, in the base's axes. The walls of a socket carry the moments and a pull; pressure passes through the column's foot.</summary>
+    /// <summary>
+    /// What acts on the pedestal at its foot, its own weight included, in the base's axes. The walls of a socket carry the moments and a
+    /// pull; pressure passes through the column's foot.
+    /// </summary>
     public static SectionAction AtPedestalFoot(Standing s, int k)
     {
         var a = At(s, k, s.Body.Thickness);
-        return s.Pedestal?.Socket is null ? a with { N = a.N + (s.Combinations[k].WeightFactor * s.PedestalWeight) } : a with { N = Math.Min(0, a.N) };
+        return s.Pedestal?.Socket is null
+            ? a with { N = a.N + (s.Combinations[k].WeightFactor * s.PedestalWeight) }
+            : a with { N = Math.Min(0, a.N) };
     }
 
     /// <summary>What acts on the pedestal at its top, in the base's axes.</summary>
@@ -111,9 +125,11 @@ internal sealed class JointSections
         return new SectionAction(a.N, a.Fx, a.Fy, a.Mx - (arm * a.Fy), a.My + (arm * a.Fx));
     }
 
-    // A pedestal with little steel counts as one of less area: its concrete counts in that proportion, so that Po is that of the reduced area.
+    // A pedestal with little steel counts as one of less area: its concrete counts in that proportion, so that Po is that of the reduced
+    // area.
     // Bars stand within cover and ties; of a column the ties are not stated and taken as the least allowed.
-    private static ColumnSection Make(Standing s, double x, double y, bool round, BarLayer bars, double coverToBars, double strength, bool ofPedestal = false, Socket? socket = null)
+    private static ColumnSection Make(Standing s, double x, double y, bool round, BarLayer bars, double coverToBars, double strength,
+        bool ofPedestal = false, Socket? socket = null)
     {
         var toCentre = coverToBars + (bars.Diameter / 2);
         var (hx, hy) = socket is null ? (0, 0) : (x - (2 * socket.Wall), y - (2 * socket.Wall));

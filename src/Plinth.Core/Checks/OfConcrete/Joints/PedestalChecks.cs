@@ -34,7 +34,8 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         }
 
         var (foot, top, section) = (JointSections.AtPedestalFoot(s, k), JointSections.AtPedestalTop(s, k), s.Joints.Pedestal(s));
-        var bound = Math.Max(s.Code.UtilisationBound(section, foot.N, foot.Mx, foot.My), s.Code.UtilisationBound(section, top.N, top.Mx, top.My));
+        var bound = Math.Max(s.Code.UtilisationBound(section, foot.N, foot.Mx, foot.My),
+            s.Code.UtilisationBound(section, top.N, top.Mx, top.My));
         return Math.Max(bound, Math.Max(limits.Least, Math.Max(limits.Most, limits.Ties)));
     }
 
@@ -54,15 +55,21 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         {
             var a = atFoot >= atTop ? foot : top;
             trace.Heading(atFoot >= atTop ? "Pedestal, at its foot" : "Pedestal, at its top");
-            trace.Given("Pu", a.N, Unit.Force, s.Pedestal.Socket is not null ? "a pull on the walls; what presses passes through the column's foot" : atFoot >= atTop ? "of the column and the pedestal's factored weight" : "of the column");
+            trace.Given("Pu", a.N, Unit.Force,
+                s.Pedestal.Socket is not null ? "a pull on the walls; what presses passes through the column's foot"
+                    : atFoot >= atTop ? "of the column and the pedestal's factored weight"
+                    : "of the column");
             trace.Given("Mx", a.Mx, Unit.Moment, "there");
             trace.Given("My", a.My, Unit.Moment, "there");
             var own = s.Joints.Pedestal(s);
-            var ratio = trace.Let("ρ", own.Steel / own.Gross, Unit.Ratio, $"{new Sym("As", own.Steel, Unit.SteelArea)}/{new Sym("Ag", own.Gross, Unit.SteelArea)}");
+            var ratio = trace.Let("ρ", own.Steel / own.Gross, Unit.Ratio,
+                $"{new Sym("As", own.Steel, Unit.SteelArea)}/{new Sym("Ag", own.Gross, Unit.SteelArea)}");
             var counts = s.Code.EffectiveShare(ratio);
             if (counts < 1)
             {
-                trace.Let("Aeff", counts * own.Gross, Unit.SteelArea, $"max(0.5; {new Sym("ρ", ratio, Unit.Ratio)}/0.01)·{new Sym("Ag", own.Gross, Unit.SteelArea)}", s.Code.EffectiveAreaClause);
+                trace.Let("Aeff", counts * own.Gross, Unit.SteelArea,
+                    $"max(0.5; {new Sym("ρ", ratio, Unit.Ratio)}/0.01)·{new Sym("Ag", own.Gross, Unit.SteelArea)}",
+                    s.Code.EffectiveAreaClause);
                 trace.Remark("Less steel than 1 %: the concrete counts in the proportion of Aeff less the bars to Ag less the bars.");
             }
 
@@ -75,7 +82,8 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         var worst = beyond > Outcome.Limit ? Math.Max(section, beyond) : section;
         if (beyond > Outcome.Limit)
         {
-            trace.Let("utilisation", worst, Unit.Ratio, $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", limits.Least, Unit.Ratio)}; {new Sym("most", limits.Most, Unit.Ratio)}; {new Sym("ties", limits.Ties, Unit.Ratio)})");
+            trace.Let("utilisation", worst, Unit.Ratio,
+                $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", limits.Least, Unit.Ratio)}; {new Sym("most", limits.Most, Unit.Ratio)}; {new Sym("ties", limits.Ties, Unit.Ratio)})");
         }
         else
         {
@@ -84,7 +92,10 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
 
         if (T.Notes)
         {
-            trace.Note((worst == section ? $"force with moments at its {(atFoot >= atTop ? "foot" : "top")}" : worst == limits.Least ? "least steel" : worst == limits.Most ? "greatest steel" : "size and spacing of the ties")
+            trace.Note((worst == section ? $"force with moments at its {(atFoot >= atTop ? "foot" : "top")}"
+                : worst == limits.Least ? "least steel"
+                : worst == limits.Most ? "greatest steel"
+                : "size and spacing of the ties")
                 + (IsTall(s) ? "; taller than 3 times its least side: it counts as a column, and its slenderness is not checked" : ""));
         }
 
@@ -118,9 +129,15 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         var area = pedestal.Bars.Count * bar.Area;
         trace.Given("ρ,least", low, Unit.Ratio, IsTall(s) ? "taller than 3 times its least side: a column" : "pedestal");
         trace.Given("ρ,most", high, Unit.Ratio, "of the gross area");
-        var most = trace.Given("s,most", s.Code.TieSpacing(bar.Diameter, tie.Diameter, pedestal.Socket?.Wall ?? Math.Min(pedestal.SizeX, pedestal.SizeY)), Unit.Section, pedestal.Socket is null ? "16 bar, 48 tie diameters, least side" : "16 bar, 48 tie diameters, thickness of the walls", s.Code.TieClause);
-        trace.Given("tie,least", s.Code.LeastTie(bar.Diameter), Unit.Section, tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? "the ties are thinner: not allowed" : "diameter of ties", s.Code.TieClause);
-        return new PedestalLimits(low * pedestal.OwnArea / area, area / (high * pedestal.OwnArea), tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? Outcome.NoCapacity : pedestal.Ties.Spacing / most);
+        var most = trace.Given("s,most",
+            s.Code.TieSpacing(bar.Diameter, tie.Diameter, pedestal.Socket?.Wall ?? Math.Min(pedestal.SizeX, pedestal.SizeY)), Unit.Section,
+            pedestal.Socket is null ? "16 bar, 48 tie diameters, least side" : "16 bar, 48 tie diameters, thickness of the walls",
+            s.Code.TieClause);
+        trace.Given("tie,least", s.Code.LeastTie(bar.Diameter), Unit.Section,
+            tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? "the ties are thinner: not allowed" : "diameter of ties",
+            s.Code.TieClause);
+        return new PedestalLimits(low * pedestal.OwnArea / area, area / (high * pedestal.OwnArea),
+            tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? Outcome.NoCapacity : pedestal.Ties.Spacing / most);
     }
 }
 
@@ -145,7 +162,8 @@ internal readonly struct PedestalShear : ICheckRule<Standing, Nothing>
         var a = JointSections.AtPedestalTop(s, k);
         var (x, y) = pedestal.Round
             ? (One(s, a, pedestal.SizeX, pedestal.SizeX, a.Shear, "", ref trace), Outcome.Ratio(0, 1))
-            : (One(s, a, pedestal.SizeX, pedestal.SizeY, Math.Abs(a.Fx), "x", ref trace), One(s, a, pedestal.SizeY, pedestal.SizeX, Math.Abs(a.Fy), "y", ref trace));
+            : (One(s, a, pedestal.SizeX, pedestal.SizeY, Math.Abs(a.Fx), "x", ref trace),
+                One(s, a, pedestal.SizeY, pedestal.SizeX, Math.Abs(a.Fy), "y", ref trace));
 
         var larger = x.Utilisation >= y.Utilisation ? x : y;
         var used = s.Code.ShearBothWays(ref trace, x.Utilisation, y.Utilisation);
@@ -160,12 +178,15 @@ internal readonly struct PedestalShear : ICheckRule<Standing, Nothing>
         var toCentre = s.Rules.Pedestal.Cover + pedestal.Ties.Size!.Diameter + (pedestal.Bars.Size!.Diameter / 2);
         var d = pedestal.Round
             ? trace.Let("d", 0.8 * along, Unit.Section, $"0.8·{new Sym("D", along, Unit.Section)}", s.Code.ColumnShearClause)
-            : trace.Let("d", along - toCentre, Unit.Section, $"{new Sym("c", along, Unit.Section)} − {new Sym("to the bars", toCentre, Unit.Section)}");
+            : trace.Let("d", along - toCentre, Unit.Section,
+                $"{new Sym("c", along, Unit.Section)} − {new Sym("to the bars", toCentre, Unit.Section)}");
         var concrete = s.Joints.PedestalConcrete(s);
-        var strength = s.Code.ColumnShear(ref trace, concrete, new ShearColumn(across, d, pedestal.Area, a.N, 2 * pedestal.Ties.Size.Area, pedestal.Ties.Spacing, s.Rules.Steel.Yield));
+        var strength = s.Code.ColumnShear(ref trace, concrete,
+            new ShearColumn(across, d, pedestal.Area, a.N, 2 * pedestal.Ties.Size.Area, pedestal.Ties.Spacing, s.Rules.Steel.Yield));
         if (strength > 0 && T.Records)
         {
-            trace.Let("u" + axis, shear / strength, Unit.Ratio, $"{new Sym("Vu", shear, Unit.Force)}/{new Sym("φVn", strength, Unit.Force)}");
+            trace.Let("u" + axis, shear / strength, Unit.Ratio,
+                $"{new Sym("Vu", shear, Unit.Force)}/{new Sym("φVn", strength, Unit.Force)}");
         }
 
         return Outcome.Ratio(shear, strength);

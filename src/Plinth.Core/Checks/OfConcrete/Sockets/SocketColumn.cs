@@ -5,7 +5,9 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Checks.OfConcrete;
 
-/// <summary>The depth of a socket: its least ratio to the column's side, the development of the column's bars, and the bond that a pull needs.</summary>
+/// <summary>
+/// The depth of a socket: its least ratio to the column's side, the development of the column's bars, and the bond that a pull needs.
+/// </summary>
 internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
@@ -27,7 +29,8 @@ internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
         trace.Heading("Depth of the socket");
         var (cx, cy) = (s.Loaded.Outline.FaceX, s.Loaded.Outline.FaceY);
         var side = Math.Max(cx, cy);
-        var ratio = trace.Let("l,ratio", rules.DepthRatio * side, Unit.Section, $"{new Sym("ratio", rules.DepthRatio, Unit.Ratio)}·{new Sym("h", side, Unit.Section)}", "EN 1992-1-1 10.9.6.3(1)");
+        var ratio = trace.Let("l,ratio", rules.DepthRatio * side, Unit.Section,
+            $"{new Sym("ratio", rules.DepthRatio, Unit.Ratio)}·{new Sym("h", side, Unit.Section)}", "EN 1992-1-1 10.9.6.3(1)");
         var bars = 0.0;
         var known = s.Rules.Column.Bars is { Size: not null };
         var parts = JointSections.Pulls(a, cx, cy);
@@ -47,10 +50,12 @@ internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
         {
             var around = 2 * (cx + cy);
             var stress = s.Code.KeyedShear(ref trace);
-            bond = trace.Let("l,bond", pull / (stress * around), Unit.Section, $"{new Sym("T", pull, Unit.Force)}/({new Sym("φvnh", stress, Unit.Stress)}·{new Sym("u", around, Unit.Section)})");
+            bond = trace.Let("l,bond", pull / (stress * around), Unit.Section,
+                $"{new Sym("T", pull, Unit.Force)}/({new Sym("φvnh", stress, Unit.Stress)}·{new Sym("u", around, Unit.Section)})");
         }
 
-        var needed = trace.Let("l,needed", Math.Max(ratio, Math.Max(bars, bond)), Unit.Section, $"max({new Sym("l,ratio", ratio, Unit.Section)}; {new Sym("ld", bars, Unit.Section)}; {new Sym("l,bond", bond, Unit.Section)})");
+        var needed = trace.Let("l,needed", Math.Max(ratio, Math.Max(bars, bond)), Unit.Section,
+            $"max({new Sym("l,ratio", ratio, Unit.Section)}; {new Sym("ld", bars, Unit.Section)}; {new Sym("l,bond", bond, Unit.Section)})");
         var result = Outcome.Ratio(needed, socket.Depth);
         if (pull > 1e-9 && !keyed)
         {
@@ -58,10 +63,13 @@ internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
             return result with { Utilisation = Outcome.NoCapacity };
         }
 
-        trace.Let("utilisation", result.Utilisation, Unit.Ratio, $"{new Sym("l,needed", needed, Unit.Section)}/{new Sym("l", socket.Depth, Unit.Section)}");
+        trace.Let("utilisation", result.Utilisation, Unit.Ratio,
+            $"{new Sym("l,needed", needed, Unit.Section)}/{new Sym("l", socket.Depth, Unit.Section)}");
         if (T.Notes)
         {
-            trace.Note((needed == ratio ? "least ratio of depth to the column's side" : needed == bars ? "development of the column's bars" : "bond of the keyed faces against the pull")
+            trace.Note((needed == ratio ? "least ratio of depth to the column's side"
+                : needed == bars ? "development of the column's bars"
+                : "bond of the keyed faces against the pull")
                 + (parts && !known ? "; the development of the column's bars is not checked: [column] bars is not given" : ""));
         }
 
@@ -93,7 +101,8 @@ internal readonly struct SocketPressure : ICheckRule<Standing, Nothing>
         if (T.Records)
         {
             Along(s, k, socket.Depth, alongX, ref trace);
-            trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("F", worst.Demand, Unit.Force)}/{new Sym("φBn", worst.Capacity, Unit.Force)}");
+            trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                $"{new Sym("F", worst.Demand, Unit.Force)}/{new Sym("φBn", worst.Capacity, Unit.Force)}");
         }
 
         if (T.Notes)
@@ -108,9 +117,11 @@ internal readonly struct SocketPressure : ICheckRule<Standing, Nothing>
         where T : struct, ITrace
     {
         var f = SocketForces.Of(s, k, alongX, ref trace);
-        var most = trace.Let("F", f.Most, Unit.Force, $"max(|{new Sym("F1", f.Upper, Unit.Force)}|; |{new Sym("F2", f.Lower, Unit.Force)}|)");
+        var most = trace.Let("F", f.Most, Unit.Force,
+            $"max(|{new Sym("F1", f.Upper, Unit.Force)}|; |{new Sym("F2", f.Lower, Unit.Force)}|)");
         var breadth = alongX ? s.Loaded.Outline.FaceY : s.Loaded.Outline.FaceX;
-        var area = trace.Let("A1", breadth * depth / 3, Unit.Area, $"{new Sym("c", breadth, Unit.Section)}·{new Sym("l", depth, Unit.Section)}/3");
+        var area = trace.Let("A1", breadth * depth / 3, Unit.Area,
+            $"{new Sym("c", breadth, Unit.Section)}·{new Sym("l", depth, Unit.Section)}/3");
         return Outcome.Ratio(most, s.Code.BearingOnConcrete(ref trace, SocketForces.FaceStrength(s), area, area));
     }
 }

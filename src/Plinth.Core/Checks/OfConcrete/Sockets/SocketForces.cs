@@ -5,7 +5,8 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>
-/// How a column and the walls of its socket press on each other in one direction. Each pressure spreads over a third of the depth, so that the resultants stand
+/// How a column and the walls of its socket press on each other in one direction. Each pressure spreads over a third of the depth, so that
+/// the resultants stand
 /// a sixth of it below the rim and above the foot; friction is not counted on (statics; the model of EN 1992-1-1 10.9.6.3 with μ = 0).
 /// </summary>
 /// <param name="Upper">F1 near the rim, along the shear, kN.</param>
@@ -20,7 +21,8 @@ internal readonly record struct SocketForces(double Upper, double Lower)
 
     /// <summary>f'c between column and walls: the least of grout, column and walls, kPa.</summary>
     public static double FaceStrength(Standing s) =>
-        Math.Min(Math.Min(s.Rules.Pedestal.Sockets.Grout ?? s.Rules.Concrete.Strength, s.Rules.Column.Strength ?? double.PositiveInfinity), JointSections.PedestalStrength(s));
+        Math.Min(Math.Min(s.Rules.Pedestal.Sockets.Grout ?? s.Rules.Concrete.Strength, s.Rules.Column.Strength ?? double.PositiveInfinity),
+            JointSections.PedestalStrength(s));
 
     /// <summary>The forces of a combination along x or y of the base.</summary>
     public static SocketForces Of<T>(Standing s, int k, bool alongX, ref T trace)
@@ -36,8 +38,11 @@ internal readonly record struct SocketForces(double Upper, double Lower)
 
         var h = trace.Given("H", alongX ? a.Fx : a.Fy, Unit.Force, "of the column at the rim");
         var m = trace.Given("M", alongX ? a.My : -a.Mx, Unit.Moment, $"of the column at the rim, tipping along {axis}");
-        var l = trace.Given("l", depth, Unit.Section, "depth of the socket; the resultants stand l/6 below the rim and l/6 above the foot, friction is not counted on");
-        var upper = trace.Let("F1", (1.5 * m / l) + (1.25 * h), Unit.Force, $"1.5·{new Sym("M", m, Unit.Moment)}/{new Sym("l", l, Unit.Section)} + 1.25·{new Sym("H", h, Unit.Force)}");
-        return new SocketForces(upper, trace.Let("F2", upper - h, Unit.Force, $"{new Sym("F1", upper, Unit.Force)} − {new Sym("H", h, Unit.Force)}"));
+        var l = trace.Given("l", depth, Unit.Section,
+            "depth of the socket; the resultants stand l/6 below the rim and l/6 above the foot, friction is not counted on");
+        var upper = trace.Let("F1", (1.5 * m / l) + (1.25 * h), Unit.Force,
+            $"1.5·{new Sym("M", m, Unit.Moment)}/{new Sym("l", l, Unit.Section)} + 1.25·{new Sym("H", h, Unit.Force)}");
+        return new SocketForces(upper,
+            trace.Let("F2", upper - h, Unit.Force, $"{new Sym("F1", upper, Unit.Force)} − {new Sym("H", h, Unit.Force)}"));
     }
 }

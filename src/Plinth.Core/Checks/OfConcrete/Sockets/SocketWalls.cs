@@ -6,7 +6,8 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>
-/// The walls of a socket as a ring over a third of the depth: the pressed wall spans between the walls beside it and bends, while it ties the other direction.
+/// The walls of a socket as a ring over a third of the depth: the pressed wall spans between the walls beside it and bends, while it ties
+/// the other direction.
 /// Closed ties stand in pairs, one near each face of the walls.
 /// </summary>
 internal readonly struct SocketWalls : ICheckRule<Standing, Nothing>
@@ -63,8 +64,10 @@ internal readonly struct SocketWalls : ICheckRule<Standing, Nothing>
         var face = alongX ? s.Loaded.Outline.FaceY : s.Loaded.Outline.FaceX;
         var t = new Sym("t", socket.Wall, Unit.Section);
         var span = trace.Let("L", side - socket.Wall, Unit.Section, $"{new Sym("side", side, Unit.Section)} − {t}");
-        var moment = trace.Let("Mu", force * ((span / 4) - (face / 8)), Unit.Moment, $"{new Sym("F", force, Unit.Force)}·({new Sym("L", span, Unit.Section)}/4 − {new Sym("c", face, Unit.Section)}/8)");
-        var layer = trace.Let("As", levels * tie.Area, Unit.SteelArea, $"{new Sym("n", levels, Unit.Ratio)}·{new Sym("Ab", tie.Area, Unit.SteelArea)}");
+        var moment = trace.Let("Mu", force * ((span / 4) - (face / 8)), Unit.Moment,
+            $"{new Sym("F", force, Unit.Force)}·({new Sym("L", span, Unit.Section)}/4 − {new Sym("c", face, Unit.Section)}/8)");
+        var layer = trace.Let("As", levels * tie.Area, Unit.SteelArea,
+            $"{new Sym("n", levels, Unit.Ratio)}·{new Sym("Ab", tie.Area, Unit.SteelArea)}");
         var cover = rules.Pedestal.Cover + (tie.Diameter / 2);
         var d = trace.Let("d", socket.Wall - cover, Unit.Section, $"{t} − {new Sym("to the tie", cover, Unit.Section)}");
         if (d <= 0)
@@ -77,14 +80,20 @@ internal readonly struct SocketWalls : ICheckRule<Standing, Nothing>
         var pulled = trace.Let("Tu", across / 2, Unit.Force, $"{new Sym("F,across", across, Unit.Force)}/2");
         var both = trace.Let("As", 2 * layer, Unit.SteelArea, $"2·{new Sym("As", layer, Unit.SteelArea)}");
         var tension = s.Code.TensionStrength(ref trace, both, rules.Steel.Yield);
-        var bent = trace.Let("u,bent", flexure.Ductile && flexure.Strength > 0 ? (moment / flexure.Strength) + (pulled / tension) : Outcome.NoCapacity, Unit.Ratio, $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("φMn", flexure.Strength, Unit.Moment)} + {new Sym("Tu", pulled, Unit.Force)}/{new Sym("φTn", tension, Unit.Force)}");
+        var bent = trace.Let("u,bent",
+            flexure.Ductile && flexure.Strength > 0 ? (moment / flexure.Strength) + (pulled / tension) : Outcome.NoCapacity, Unit.Ratio,
+            $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("φMn", flexure.Strength, Unit.Moment)} + {new Sym("Tu", pulled, Unit.Force)}/{new Sym("φTn", tension, Unit.Force)}");
 
         // The load spreads over the column's face; what stands within d of the walls beside passes straight into them.
-        var from = trace.Let("x", Math.Max(0, d - ((span - socket.Wall - face) / 2)), Unit.Section, $"max(0; {new Sym("d", d, Unit.Section)} − ({new Sym("L", span, Unit.Section)} − {t} − {new Sym("c", face, Unit.Section)})/2)");
-        var shear = trace.Let("Vu", Math.Max(0, force * (0.5 - (from / face))), Unit.Force, $"max(0; {new Sym("F", force, Unit.Force)}·(1/2 − {new Sym("x", from, Unit.Section)}/{new Sym("c", face, Unit.Section)}))");
+        var from = trace.Let("x", Math.Max(0, d - ((span - socket.Wall - face) / 2)), Unit.Section,
+            $"max(0; {new Sym("d", d, Unit.Section)} − ({new Sym("L", span, Unit.Section)} − {t} − {new Sym("c", face, Unit.Section)})/2)");
+        var shear = trace.Let("Vu", Math.Max(0, force * (0.5 - (from / face))), Unit.Force,
+            $"max(0; {new Sym("F", force, Unit.Force)}·(1/2 − {new Sym("x", from, Unit.Section)}/{new Sym("c", face, Unit.Section)}))");
         var strength = s.Code.OneWayShear(ref trace, concrete, third, d, layer, ofFooting: false);
-        var sheared = trace.Let("u,shear", shear / strength, Unit.Ratio, $"{new Sym("Vu", shear, Unit.Force)}/{new Sym("φVc", strength, Unit.Force)}");
-        return Outcome.Ratio(trace.Let("utilisation", Math.Max(bent, sheared), Unit.Ratio, $"max({new Sym("u,bent", bent, Unit.Ratio)}; {new Sym("u,shear", sheared, Unit.Ratio)})"), 1);
+        var sheared = trace.Let("u,shear", shear / strength, Unit.Ratio,
+            $"{new Sym("Vu", shear, Unit.Force)}/{new Sym("φVc", strength, Unit.Force)}");
+        return Outcome.Ratio(trace.Let("utilisation", Math.Max(bent, sheared), Unit.Ratio,
+            $"max({new Sym("u,bent", bent, Unit.Ratio)}; {new Sym("u,shear", sheared, Unit.Ratio)})"), 1);
     }
 }
 
@@ -112,7 +121,8 @@ internal readonly struct SocketShear : ICheckRule<Standing, Nothing>
         if (T.Records)
         {
             Along(s, k, alongX, ref trace);
-            trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVn", worst.Capacity, Unit.Force)}");
+            trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVn", worst.Capacity, Unit.Force)}");
         }
 
         if (T.Notes)
@@ -129,12 +139,16 @@ internal readonly struct SocketShear : ICheckRule<Standing, Nothing>
         var (pedestal, socket) = (s.Pedestal!, s.Pedestal!.Socket!);
         var f = SocketForces.Of(s, k, alongX, ref trace);
         trace.Heading($"Shear in both walls along {(alongX ? "x" : "y")}");
-        var shear = trace.Let("Vu", f.Most, Unit.Force, $"max(|{new Sym("F1", f.Upper, Unit.Force)}|; |{new Sym("F2", f.Lower, Unit.Force)}|)");
+        var shear = trace.Let("Vu", f.Most, Unit.Force,
+            $"max(|{new Sym("F1", f.Upper, Unit.Force)}|; |{new Sym("F2", f.Lower, Unit.Force)}|)");
         var along = alongX ? pedestal.SizeX : pedestal.SizeY;
         var toCentre = s.Rules.Pedestal.Cover + pedestal.Ties.Size!.Diameter + (pedestal.Bars.Size!.Diameter / 2);
-        var d = trace.Let("d", along - toCentre, Unit.Section, $"{new Sym("side", along, Unit.Section)} − {new Sym("to the bars", toCentre, Unit.Section)}");
+        var d = trace.Let("d", along - toCentre, Unit.Section,
+            $"{new Sym("side", along, Unit.Section)} − {new Sym("to the bars", toCentre, Unit.Section)}");
         var breadth = trace.Let("bw", 2 * socket.Wall, Unit.Section, $"2·{new Sym("t", socket.Wall, Unit.Section)}");
         var concrete = s.Joints.PedestalConcrete(s);
-        return Outcome.Ratio(shear, s.Code.ColumnShear(ref trace, concrete, new ShearColumn(breadth, d, breadth * along, 0, 4 * pedestal.Ties.Size.Area, pedestal.Ties.Spacing, s.Rules.Steel.Yield)));
+        return Outcome.Ratio(shear,
+            s.Code.ColumnShear(ref trace, concrete,
+                new ShearColumn(breadth, d, breadth * along, 0, 4 * pedestal.Ties.Size.Area, pedestal.Ties.Spacing, s.Rules.Steel.Yield)));
     }
 }

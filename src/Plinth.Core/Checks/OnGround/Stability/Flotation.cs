@@ -40,7 +40,8 @@ internal readonly struct Flotation : ICheckRule<GroundBody, Nothing>
                 down += n;
                 if (T.Records)
                 {
-                    trace.Let($"R[{c.Name}]", n, Unit.Force, $"{new Sym("f", term.Holds, Unit.Ratio)}·{new Sym($"N[{c.Name}]", own, Unit.Force)}");
+                    trace.Let($"R[{c.Name}]", n, Unit.Force,
+                        $"{new Sym("f", term.Holds, Unit.Ratio)}·{new Sym($"N[{c.Name}]", own, Unit.Force)}");
                 }
             }
         }
@@ -51,13 +52,15 @@ internal readonly struct Flotation : ICheckRule<GroundBody, Nothing>
             var c = s.Place.Cases[load.Case];
             if (term.Holds * load.N > 0 && Holds(c))
             {
-                down += trace.Let($"R{i + 1}[{c.Name}]", term.Holds * load.N, Unit.Force, $"{new Sym("f", term.Holds, Unit.Ratio)}·{new Sym($"N{i + 1}[{c.Name}]", load.N, Unit.Force)}");
+                down += trace.Let($"R{i + 1}[{c.Name}]", term.Holds * load.N, Unit.Force,
+                    $"{new Sym("f", term.Holds, Unit.Ratio)}·{new Sym($"N{i + 1}[{c.Name}]", load.N, Unit.Force)}");
             }
         }
 
         var push = s.Whole(pressure);
         trace.Given("acting", push, Unit.Force, "the push U of the water, factor one");
-        trace.Let("resisting", down + weights, Unit.Force, $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");
+        trace.Let("resisting", down + weights, Unit.Force,
+            $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");
         return StabilityFactor.Judge(s, combination, s.Rules.Stability.Flotation, push, down + weights, Unit.Force, ref trace);
     }
 

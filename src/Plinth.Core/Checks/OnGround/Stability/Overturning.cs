@@ -34,7 +34,9 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         var combination = s.Combinations[k];
         var ground = s.GroundLoad(k);
         var prism = column.PrismWeight(k);
-        var holds = (t.Down * near) + (((combination.WeightFactor * (s.BaseWeight + ground.Block)) - (ground.WaterPressure * s.Length * s.Width)) * half) + Math.Min(prism * near, prism * far);
+        var holds = (t.Down * near)
+            + (((combination.WeightFactor * (s.BaseWeight + ground.Block)) - (ground.WaterPressure * s.Length * s.Width)) * half)
+            + Math.Min(prism * near, prism * far);
         var tips = (TAxis.IsX ? t.AlongX + (Math.Abs(column.Arm) * t.ShearX) : t.AlongY + (Math.Abs(column.Arm) * t.ShearY)) + (t.Up * far);
         return holds > 0 ? StabilityFactor.Least(s, combination, s.Rules.Stability.Overturning) * tips / holds : double.PositiveInfinity;
     }
@@ -87,7 +89,8 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
             var c = s.Place.Cases[term.Case];
             var resists = c.IsPermanent || variableResists;
 
-            // The case's own moments and H·F of all columns count as one: turning towards +x is +My, towards +y is −Mx. So do its forces about the edge.
+            // The case's own moments and H·F of all columns count as one: turning towards +x is +My, towards +y is −Mx. So do its forces
+            // about the edge.
             var (own, about) = (0.0, 0.0);
             foreach (var column in s.Columns)
             {
@@ -137,7 +140,8 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
             var pressing = factor * load.N * lever;
             if (pressing != 0 && (pressing < 0 || c.IsPermanent || variableResists))
             {
-                trace.Let(pressing < 0 ? $"T{i + 1}[{c.Name}]" : $"R{i + 1}[{c.Name}]", Math.Abs(pressing), Unit.Moment, $"|{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{c.Name}]", load.N, Unit.Force)}·{new Sym($"arm{i + 1}", lever, Unit.Length)}|");
+                trace.Let(pressing < 0 ? $"T{i + 1}[{c.Name}]" : $"R{i + 1}[{c.Name}]", Math.Abs(pressing), Unit.Moment,
+                    $"|{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{c.Name}]", load.N, Unit.Force)}·{new Sym($"arm{i + 1}", lever, Unit.Length)}|");
                 tips += Math.Max(0, -pressing);
                 holds += Math.Max(0, pressing);
             }
@@ -167,15 +171,19 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         {
             List<FormulaPart> parts =
             [
-                new("(", default), new(null, fwSym), new("·(", default), new(null, new Sym("Wbase", s.BaseWeight, Unit.Force)), new(" + ", default),
-                new(null, new Sym("Wblock", block, Unit.Force)), new(") − ", default), new(null, new Sym("U", water, Unit.Force)), new(")·", default), new(null, halfSym),
+                new("(", default), new(null, fwSym), new("·(", default), new(null, new Sym("Wbase", s.BaseWeight, Unit.Force)),
+                new(" + ", default),
+                new(null, new Sym("Wblock", block, Unit.Force)), new(") − ", default), new(null, new Sym("U", water, Unit.Force)),
+                new(")·", default), new(null, halfSym),
             ];
             foreach (var column in s.Columns)
             {
                 var prism = column.PrismWeight(k);
                 var at = BaseLoadCase.Of("Wcol", column);
-                trace.Let(at, prism, Unit.Force, $"{fwSym}·({new Sym(BaseLoadCase.Of("Wped", column), column.PedestalWeight, Unit.Force)} − {new Sym(BaseLoadCase.Of("Wdis", column), column.Displacing(k).Displaced, Unit.Force)})");
-                parts.AddRange([new(" + ", default), new(null, new Sym(at, prism, Unit.Force)), new("·", default), new(null, new Sym(BaseLoadCase.Of("arm", column), Arm(column, edge), Unit.Length))]);
+                trace.Let(at, prism, Unit.Force,
+                    $"{fwSym}·({new Sym(BaseLoadCase.Of("Wped", column), column.PedestalWeight, Unit.Force)} − {new Sym(BaseLoadCase.Of("Wdis", column), column.Displacing(k).Displaced, Unit.Force)})");
+                parts.AddRange([new(" + ", default), new(null, new Sym(at, prism, Unit.Force)), new("·", default),
+                    new(null, new Sym(BaseLoadCase.Of("arm", column), Arm(column, edge), Unit.Length))]);
             }
 
             trace.Add(new TraceStep(TraceKind.Formula, "R[weights]", weights, Unit.Moment, parts, null));
@@ -187,22 +195,27 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
             trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it");
             var lies = edge.X * s.RisingMoment(k) / rising;
             weights = lies == 0
-                ? trace.Let("R[weights]", weights + (rising * half), Unit.Moment, $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·{new Sym("half", half, Unit.Length)}")
-                : trace.Let("R[weights]", weights + (rising * (half - lies)), Unit.Moment, $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·({new Sym("half", half, Unit.Length)} − {new Sym("x,spread", trace.Given("x,spread", lies, Unit.Length, "how far its middle lies from the centroid towards the edge"), Unit.Length)})");
+                ? trace.Let("R[weights]", weights + (rising * half), Unit.Moment,
+                    $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·{new Sym("half", half, Unit.Length)}")
+                : trace.Let("R[weights]", weights + (rising * (half - lies)), Unit.Moment,
+                    $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·({new Sym("half", half, Unit.Length)} − {new Sym("x,spread", trace.Given("x,spread", lies, Unit.Length, "how far its middle lies from the centroid towards the edge"), Unit.Length)})");
         }
 
         trace.Given("acting", tips, Unit.Moment, "sum of T");
-        trace.Let("resisting", holds + weights, Unit.Moment, $"{new Sym("sum of R", holds, Unit.Moment)} + {new Sym("R[weights]", weights, Unit.Moment)}");
+        trace.Let("resisting", holds + weights, Unit.Moment,
+            $"{new Sym("sum of R", holds, Unit.Moment)} + {new Sym("R[weights]", weights, Unit.Moment)}");
         return StabilityFactor.Judge(s, combination, s.Rules.Stability.Overturning, tips, holds + weights, Unit.Moment, ref trace);
     }
 
-    private static double Arm(Standing column, in (double X, double Y, double Distance) edge) => edge.Distance - ((edge.X * column.X) + (edge.Y * column.Y));
+    private static double Arm(Standing column, in (double X, double Y, double Distance) edge) =>
+        edge.Distance - ((edge.X * column.X) + (edge.Y * column.Y));
 
     // What of an action turns over an edge about the column's foot.
     private static double Turning(Standing column, in Loads.SupportAction a, in (double X, double Y, double Distance) edge) =>
         (edge.X * (a.My + (column.Arm * a.Fx))) + (edge.Y * ((column.Arm * a.Fy) - a.Mx));
 
-    private static void TellTurning<T>(GroundBody s, int loadCase, double turning, double factor, in (double X, double Y, double Distance) edge, ref T trace)
+    private static void TellTurning<T>(GroundBody s, int loadCase, double turning, double factor,
+        in (double X, double Y, double Distance) edge, ref T trace)
         where T : struct, ITrace
     {
         var name = s.Place.Cases[loadCase].Name;
@@ -215,7 +228,8 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
             }
 
             trace.Given($"M[{name}]", own, Unit.Moment, "moments and H·F of all columns about the slanted edge's direction");
-            trace.Let(turning > 0 ? $"T[{name}]" : $"R[{name}]", Math.Abs(turning), Unit.Moment, $"|{new Sym("f", factor, Unit.Ratio)}·{new Sym($"M[{name}]", own, Unit.Moment)}|");
+            trace.Let(turning > 0 ? $"T[{name}]" : $"R[{name}]", Math.Abs(turning), Unit.Moment,
+                $"|{new Sym("f", factor, Unit.Ratio)}·{new Sym($"M[{name}]", own, Unit.Moment)}|");
             return;
         }
 
@@ -224,17 +238,21 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         {
             ref readonly var a = ref column.Loaded.CaseActions[loadCase];
             var (m, f) = TAxis.IsX
-                ? (new Sym(BaseLoadCase.Of("My", column, name), a.My, Unit.Moment), new Sym(BaseLoadCase.Of("Fx", column, name), a.Fx, Unit.Force))
-                : (new Sym(BaseLoadCase.Of("Mx", column, name), a.Mx, Unit.Moment), new Sym(BaseLoadCase.Of("Fy", column, name), a.Fy, Unit.Force));
+                ? (new Sym(BaseLoadCase.Of("My", column, name), a.My, Unit.Moment),
+                    new Sym(BaseLoadCase.Of("Fx", column, name), a.Fx, Unit.Force))
+                : (new Sym(BaseLoadCase.Of("Mx", column, name), a.Mx, Unit.Moment),
+                    new Sym(BaseLoadCase.Of("Fy", column, name), a.Fy, Unit.Force));
             var sign = TAxis.IsX ? (parts.Count > 3 ? " + " : "") : parts.Count > 3 ? " − " : "−";
-            parts.AddRange([new(sign, default), new(null, m), new(" + ", default), new(null, new Sym(BaseLoadCase.Of("H", column), column.Arm, Unit.Length)), new("·", default), new(null, f)]);
+            parts.AddRange([new(sign, default), new(null, m), new(" + ", default),
+                new(null, new Sym(BaseLoadCase.Of("H", column), column.Arm, Unit.Length)), new("·", default), new(null, f)]);
         }
 
         parts.Add(new(")|", default));
         trace.Add(new TraceStep(TraceKind.Formula, turning > 0 ? $"T[{name}]" : $"R[{name}]", Math.Abs(turning), Unit.Moment, parts, null));
     }
 
-    private static void TellPressing<T>(GroundBody s, int loadCase, in (double X, double Y, double Distance) edge, double pressing, double factor, ref T trace)
+    private static void TellPressing<T>(GroundBody s, int loadCase, in (double X, double Y, double Distance) edge, double pressing,
+        double factor, ref T trace)
         where T : struct, ITrace
     {
         var name = s.Place.Cases[loadCase].Name;
@@ -244,12 +262,14 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         {
             parts.AddRange(
             [
-                new(parts.Count > 3 ? " + " : "", default), new(null, new Sym(BaseLoadCase.Of("N", column, name), column.Loaded.CaseActions[loadCase].N, Unit.Force)),
+                new(parts.Count > 3 ? " + " : "", default),
+                new(null, new Sym(BaseLoadCase.Of("N", column, name), column.Loaded.CaseActions[loadCase].N, Unit.Force)),
                 new("·", default), new(null, new Sym(BaseLoadCase.Of("arm", column), Arm(column, edge), Unit.Length)),
             ]);
         }
 
         parts.Add(new(several ? ")|" : "|", default));
-        trace.Add(new TraceStep(TraceKind.Formula, pressing < 0 ? $"T'[{name}]" : $"R'[{name}]", Math.Abs(pressing), Unit.Moment, parts, null));
+        trace.Add(new TraceStep(TraceKind.Formula, pressing < 0 ? $"T'[{name}]" : $"R'[{name}]", Math.Abs(pressing), Unit.Moment, parts,
+            null));
     }
 }

@@ -2,7 +2,9 @@ using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Checks.OnGround;
 
-/// <summary>What of a combination tips at most and presses at least, whatever the base: sums of sizes, by which most combinations need no look.</summary>
+/// <summary>
+/// What of a combination tips at most and presses at least, whatever the base: sums of sizes, by which most combinations need no look.
+/// </summary>
 /// <param name="AlongX">Moments along x, kNm.</param>
 /// <param name="ShearX">Shears along x, kN.</param>
 /// <param name="AlongY">Moments along y, kNm.</param>
@@ -30,7 +32,8 @@ internal readonly record struct TippingBound(double AlongX, double ShearX, doubl
 
                     ref readonly var a = ref actions[term.Case];
                     var f = Math.Max(Math.Abs(term.Tips), Math.Abs(term.Holds));
-                    (ax, sx, ay, sy) = (ax + (f * Math.Abs(a.My)), sx + (f * Math.Abs(a.Fx)), ay + (f * Math.Abs(a.Mx)), sy + (f * Math.Abs(a.Fy)));
+                    (ax, sx, ay, sy) = (ax + (f * Math.Abs(a.My)), sx + (f * Math.Abs(a.Fx)), ay + (f * Math.Abs(a.Mx)),
+                        sy + (f * Math.Abs(a.Fy)));
                     var force = (term.Factor * a.N < 0 ? term.Tips : term.Holds) * a.N;
                     up += Math.Max(0, -force);
                     down += place.Cases[term.Case].IsPermanent || variableResists ? Math.Max(0, force) : 0;

@@ -64,7 +64,9 @@ internal readonly struct Uplift : ICheckRule<GroundBody, Nothing>
         }
 
         var none = default(NoTrace);
-        var weights = T.Records ? TellWeights(s, k, ref trace) : BaseLoadCase.Weights(s, k, ref none) + Spread(s, k, ref none) - (s.Whole(s.GroundLoad(k).WaterPressure));
+        var weights = T.Records
+            ? TellWeights(s, k, ref trace)
+            : BaseLoadCase.Weights(s, k, ref none) + Spread(s, k, ref none) - (s.Whole(s.GroundLoad(k).WaterPressure));
         trace.Given("upward", up, Unit.Force, "sum of U");
         trace.Let("downward", down + weights, Unit.Force, $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");
         return StabilityFactor.Judge(s, combination, rules.Uplift, up, down + weights, Unit.Force, ref trace);
@@ -95,17 +97,21 @@ internal readonly struct Uplift : ICheckRule<GroundBody, Nothing>
         }
 
         ref readonly var g = ref s.GroundLoad(k);
-        var wedge = trace.Given("w,edge", g.Wedge, Unit.LineLoad, "weight of the soil within the spread on a metre of edge, buoyant below the water");
+        var wedge = trace.Given("w,edge", g.Wedge, Unit.LineLoad,
+            "weight of the soil within the spread on a metre of edge, buoyant below the water");
         var corner = trace.Given("w,corner", g.Corner, Unit.Force, "the same at each corner");
         if (!s.IsRectangle)
         {
             var fw = s.Combinations[k].WeightFactor;
             var around = trace.Given("around", s.Perimeter, Unit.Length, "length of the outline");
-            var corners = trace.Given("corners", s.Corners(-1) + s.Corners(1), Unit.Ratio, "sum of tan θ/2 of the angles by which its corners turn");
-            return trace.Let("Wspread", fw * ((around * wedge) + (corners * corner)), Unit.Force, $"{new Sym("fw", fw, Unit.Ratio)}·({new Sym("around", around, Unit.Length)}·{new Sym("w,edge", wedge, Unit.LineLoad)} + {new Sym("corners", corners, Unit.Ratio)}·{new Sym("w,corner", corner, Unit.Force)})");
+            var corners = trace.Given("corners", s.Corners(-1) + s.Corners(1), Unit.Ratio,
+                "sum of tan θ/2 of the angles by which its corners turn");
+            return trace.Let("Wspread", fw * ((around * wedge) + (corners * corner)), Unit.Force,
+                $"{new Sym("fw", fw, Unit.Ratio)}·({new Sym("around", around, Unit.Length)}·{new Sym("w,edge", wedge, Unit.LineLoad)} + {new Sym("corners", corners, Unit.Ratio)}·{new Sym("w,corner", corner, Unit.Force)})");
         }
 
-        return trace.Let("Wspread", s.Combinations[k].WeightFactor * ((2 * (s.Length + s.Width) * wedge) + (4 * corner)), Unit.Force, $"{new Sym("fw", s.Combinations[k].WeightFactor, Unit.Ratio)}·(2·({new Sym("L", s.Length, Unit.Length)} + {new Sym("B", s.Width, Unit.Length)})·{new Sym("w,edge", wedge, Unit.LineLoad)} + 4·{new Sym("w,corner", corner, Unit.Force)})");
+        return trace.Let("Wspread", s.Combinations[k].WeightFactor * ((2 * (s.Length + s.Width) * wedge) + (4 * corner)), Unit.Force,
+            $"{new Sym("fw", s.Combinations[k].WeightFactor, Unit.Ratio)}·(2·({new Sym("L", s.Length, Unit.Length)} + {new Sym("B", s.Width, Unit.Length)})·{new Sym("w,edge", wedge, Unit.LineLoad)} + 4·{new Sym("w,corner", corner, Unit.Force)})");
     }
 
     private static void Tell<T>(ref T trace, string letter, string name, double value, string sign, double factor, double n)
@@ -113,7 +119,8 @@ internal readonly struct Uplift : ICheckRule<GroundBody, Nothing>
     {
         if (T.Records)
         {
-            trace.Let($"{letter}[{name}]", value, Unit.Force, $"{sign}{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N[{name}]", n, Unit.Force)}");
+            trace.Let($"{letter}[{name}]", value, Unit.Force,
+                $"{sign}{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N[{name}]", n, Unit.Force)}");
         }
     }
 }

@@ -13,9 +13,12 @@ public abstract partial class Aci318Base
         var e = Edition;
         var root = Root(ref trace, concrete);
         var db = bar.Size.Diameter;
-        var cb = trace.Let("cb", Math.Min(bar.CoverToCentre, bar.Spacing / 2), Unit.Section, $"min({new Sym("c", bar.CoverToCentre, Unit.Section)}; {new Sym("s", bar.Spacing, Unit.Section)}/2)", $"{Name} 25.4.2.4");
-        var confined = trace.Let("cb/db", Math.Min(2.5, cb / db), Unit.Ratio, $"min(2.5; {new Sym("cb", cb, Unit.Section)}/{new Sym("db", db, Unit.Section)})", $"{Name} 25.4.2.4 (Ktr = 0)");
-        var top = trace.Given("ψt", bar.FreshBelow > e.FreshBelow ? 1.3 : 1.0, Unit.Ratio, bar.FreshBelow > e.FreshBelow ? "more than 300 mm (12 in) of fresh concrete below" : "not a top bar", $"{Name} 25.4.2.5");
+        var cb = trace.Let("cb", Math.Min(bar.CoverToCentre, bar.Spacing / 2), Unit.Section,
+            $"min({new Sym("c", bar.CoverToCentre, Unit.Section)}; {new Sym("s", bar.Spacing, Unit.Section)}/2)", $"{Name} 25.4.2.4");
+        var confined = trace.Let("cb/db", Math.Min(2.5, cb / db), Unit.Ratio,
+            $"min(2.5; {new Sym("cb", cb, Unit.Section)}/{new Sym("db", db, Unit.Section)})", $"{Name} 25.4.2.4 (Ktr = 0)");
+        var top = trace.Given("ψt", bar.FreshBelow > e.FreshBelow ? 1.3 : 1.0, Unit.Ratio,
+            bar.FreshBelow > e.FreshBelow ? "more than 300 mm (12 in) of fresh concrete below" : "not a top bar", $"{Name} 25.4.2.5");
         var size = trace.Given("ψs", db <= e.SmallBar ? 0.8 : 1.0, Unit.Ratio, "by the size of the bar", $"{Name} 25.4.2.5");
         var grade = GradeFactor(ref trace, bar.Yield);
         var straight = trace.Empirical(
@@ -30,7 +33,8 @@ public abstract partial class Aci318Base
             return trace.Let("ld", straight, Unit.Section, $"{new Sym("ld,0", straight, Unit.Section)}", $"{Name} 25.4.2.1(a)");
         }
 
-        return trace.Let("ld", Math.Max(straight, e.LeastStraight), Unit.Section, $"max({new Sym("ld,0", straight, Unit.Section)}; {new Sym("ld,least", e.LeastStraight, Unit.Section)})", $"{Name} 25.4.2.1");
+        return trace.Let("ld", Math.Max(straight, e.LeastStraight), Unit.Section,
+            $"max({new Sym("ld,0", straight, Unit.Section)}; {new Sym("ld,least", e.LeastStraight, Unit.Section)})", $"{Name} 25.4.2.1");
     }
 
     /// <inheritdoc/>
@@ -39,9 +43,12 @@ public abstract partial class Aci318Base
         ArgumentNullException.ThrowIfNull(concrete);
         var root = Root(ref trace, concrete);
         var hook = Hook(ref trace, concrete, bar, root);
-        var least = trace.Let("ldh,least", Math.Max(8 * bar.Size.Diameter, Edition.LeastHook), Unit.Section, $"max(8·{new Sym("db", bar.Size.Diameter, Unit.Section)}; {new Sym("6 in | 150 mm", Edition.LeastHook, Unit.Section)})", $"{Name} 25.4.3.1");
+        var least = trace.Let("ldh,least", Math.Max(8 * bar.Size.Diameter, Edition.LeastHook), Unit.Section,
+            $"max(8·{new Sym("db", bar.Size.Diameter, Unit.Section)}; {new Sym("6 in | 150 mm", Edition.LeastHook, Unit.Section)})",
+            $"{Name} 25.4.3.1");
         hook = Reduced(ref trace, "ldh,0", hook, bar.Share);
-        return trace.Let("ldh", Math.Max(hook, least), Unit.Section, $"max({new Sym("ldh,0", hook, Unit.Section)}; {new Sym("ldh,least", least, Unit.Section)})", $"{Name} 25.4.3.1");
+        return trace.Let("ldh", Math.Max(hook, least), Unit.Section,
+            $"max({new Sym("ldh,0", hook, Unit.Section)}; {new Sym("ldh,least", least, Unit.Section)})", $"{Name} 25.4.3.1");
     }
 
     /// <inheritdoc/>
@@ -51,21 +58,32 @@ public abstract partial class Aci318Base
         var root = Math.Min(Math.Sqrt(strength / e.StressFactor), e.RootLimit);
         var fy = yield / e.StressFactor;
         var (y, db) = (new Sym("fy", yield, e.Stress), new Sym("db", diameter, Unit.Section));
-        var pressed = trace.Empirical("ldc,0", Math.Max(e.Compression * fy / (lightweight * root), e.CompressionLeast * fy) * diameter, Unit.Section, $"max({AciEdition.Text(e.Compression)}·{y}/({new Sym("λ", lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}); {e.CompressionLeastText}·{y})·{db}", $"{Name} 25.4.9.2");
-        return trace.Let("ldc", Math.Max(pressed, e.LeastCompression), Unit.Section, $"max({new Sym("ldc,0", pressed, Unit.Section)}; {new Sym("ldc,least", e.LeastCompression, Unit.Section)})", $"{Name} 25.4.9.1");
+        var pressed = trace.Empirical("ldc,0", Math.Max(e.Compression * fy / (lightweight * root), e.CompressionLeast * fy) * diameter,
+            Unit.Section,
+            $"max({AciEdition.Text(e.Compression)}·{y}/({new Sym("λ", lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}); {e.CompressionLeastText}·{y})·{db}",
+            $"{Name} 25.4.9.2");
+        return trace.Let("ldc", Math.Max(pressed, e.LeastCompression), Unit.Section,
+            $"max({new Sym("ldc,0", pressed, Unit.Section)}; {new Sym("ldc,least", e.LeastCompression, Unit.Section)})",
+            $"{Name} 25.4.9.1");
     }
 
     // 25.4.10.1: the length is reduced, its least value is not.
     private double Reduced<T>(ref T trace, string symbol, double length, double share)
         where T : struct, ITrace =>
-        share < 1 ? trace.Let(symbol, length * share, Unit.Section, $"{new Sym("share", share, Unit.Ratio)}·{new Sym(symbol, length, Unit.Section)}", $"{Name} 25.4.10.1") : length;
+        share < 1
+            ? trace.Let(symbol, length * share, Unit.Section,
+                $"{new Sym("share", share, Unit.Ratio)}·{new Sym(symbol, length, Unit.Section)}", $"{Name} 25.4.10.1")
+            : length;
 
     // Table 25.3.1: a tail of 12 db beyond the bend.
     /// <inheritdoc/>
     public override double HookHeight(double diameter) => (BendDiameter(diameter) / 2) + (13 * diameter);
 
     /// <inheritdoc/>
-    public override double BendDiameter(double diameter) => diameter <= Edition.SmallBend ? 6 * diameter : diameter <= Edition.LargeBar + 1e-9 || diameter <= Edition.MediumBend ? 8 * diameter : 10 * diameter;
+    public override double BendDiameter(double diameter) =>
+        diameter <= Edition.SmallBend ? 6 * diameter
+            : diameter <= Edition.LargeBar + 1e-9 || diameter <= Edition.MediumBend ? 8 * diameter
+            : 10 * diameter;
 
     // 25.3.2: to #5 (16 mm) 4 db and 6 db, but 3 in (75 mm); to #8 (25 mm) 6 db and 12 db.
     /// <inheritdoc/>

@@ -3,7 +3,9 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Concrete.Codes.Aci318;
 
-/// <summary>What differs between the inch-pound and the metric edition of ACI 318: the coefficients and round values of its empirical rules.</summary>
+/// <summary>
+/// What differs between the inch-pound and the metric edition of ACI 318: the coefficients and round values of its empirical rules.
+/// </summary>
 public sealed record AciEdition
 {
     private const double PoundPerSquareInch = 6.894757293168361;

@@ -5,7 +5,10 @@ using Plinth.Core.Tracing;
 
 namespace Plinth.Core.Kinds.Combined;
 
-/// <summary>Moment across a base under several columns: in each column's band, and where the columns do not stand on one line over the whole length too.</summary>
+/// <summary>
+/// Moment across a base under several columns: in each column's band, and where the columns do not stand on one line over the whole length
+/// too.
+/// </summary>
 internal readonly struct CrossFlexure<TFace> : ICheckRule<SlabSpan, FaceStrength>
     where TFace : struct, IFace
 {
@@ -16,11 +19,15 @@ internal readonly struct CrossFlexure<TFace> : ICheckRule<SlabSpan, FaceStrength
     public static FaceStrength Capacity(SlabSpan s) => s is LongSpan ? default : Flexure<AxisY, TFace>.Capacity(s);
 
     public static Outcome Evaluate<T>(SlabSpan s, in FaceStrength strength, int k, ref T trace)
-        where T : struct, ITrace => s is LongSpan whole ? LongFlexure<TFace>.Evaluate(whole, default, k, ref trace) : Flexure<AxisY, TFace>.Evaluate(s, strength, k, ref trace);
+        where T : struct, ITrace =>
+        s is LongSpan whole
+            ? LongFlexure<TFace>.Evaluate(whole, default, k, ref trace)
+            : Flexure<AxisY, TFace>.Evaluate(s, strength, k, ref trace);
 }
 
 /// <summary>
-/// Shear across a base under several columns: in each column's tributary strip, at d from the face upward, at the face downward; and where the columns do not stand on one
+/// Shear across a base under several columns: in each column's tributary strip, at d from the face upward, at the face downward; and where
+/// the columns do not stand on one
 /// line over the whole length too.
 /// </summary>
 internal readonly struct CrossShear : ICheckRule<SlabSpan, OneWayStrength>
@@ -32,5 +39,6 @@ internal readonly struct CrossShear : ICheckRule<SlabSpan, OneWayStrength>
     public static OneWayStrength Capacity(SlabSpan s) => s is LongSpan ? default : OneWayShear<AxisY>.Capacity(s);
 
     public static Outcome Evaluate<T>(SlabSpan s, in OneWayStrength strength, int k, ref T trace)
-        where T : struct, ITrace => s is LongSpan whole ? LongShear.Evaluate(whole, default, k, ref trace) : OneWayShear<AxisY>.Evaluate(s, strength, k, ref trace);
+        where T : struct, ITrace =>
+        s is LongSpan whole ? LongShear.Evaluate(whole, default, k, ref trace) : OneWayShear<AxisY>.Evaluate(s, strength, k, ref trace);
 }

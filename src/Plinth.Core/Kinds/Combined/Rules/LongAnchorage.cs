@@ -8,7 +8,8 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>
-/// Development of the bars along a base under several columns: beyond the outer faces as in any overhang, and at every other section from the bars' stressed point to both
+/// Development of the bars along a base under several columns: beyond the outer faces as in any overhang, and at every other section from
+/// the bars' stressed point to both
 /// ends of the base.
 /// </summary>
 internal readonly struct LongAnchorage : ICheckRule<LongSpan, AnchorageLengths>
@@ -30,12 +31,15 @@ internal readonly struct LongAnchorage : ICheckRule<LongSpan, AnchorageLengths>
             for (var i = 0; i < sections.Length; i++)
             {
                 var bottom = sections[i].Moment > 0;
-                if (s.IsBeyond(sections[i].X) || Math.Abs(sections[i].Moment) <= residue || !s.LooksAt(bottom ? Face.Bottom : Face.Top) || !s.Layer(bottom).Any)
+                if (s.IsBeyond(sections[i].X) || Math.Abs(sections[i].Moment) <= residue || !s.LooksAt(bottom ? Face.Bottom : Face.Top)
+                    || !s.Layer(bottom).Any)
                 {
                     continue;
                 }
 
-                var o = Outcome.Ratio(bottom ? lengths.Bottom : lengths.Top, There(s, sections[i].X)) with { Face = bottom ? Face.Bottom : Face.Top };
+                var o = Outcome.Ratio(bottom ? lengths.Bottom : lengths.Top,
+                    There(s, sections[i].X)) with
+                { Face = bottom ? Face.Bottom : Face.Top };
                 if (!worst.Done || o.Utilisation > worst.Utilisation)
                 {
                     (worst, at) = (o, sections[i].X);
@@ -53,11 +57,13 @@ internal readonly struct LongAnchorage : ICheckRule<LongSpan, AnchorageLengths>
             var bottom = worst.Face == Face.Bottom;
             trace.Heading($"Anchorage of the {(bottom ? "bottom" : "top")} bars along x");
             trace.Given("x", at, Unit.Length, "section between the columns, from the base's centroid");
-            var there = trace.Given("there", There(s, at), Unit.Section, "from the section to the nearer end, less the cover", $"{s.Code.Name} 13.2.8.2 (both sides of the section)");
+            var there = trace.Given("there", There(s, at), Unit.Section, "from the section to the nearer end, less the cover",
+                $"{s.Code.Name} 13.2.8.2 (both sides of the section)");
             var needed = Anchorage.Length(s, bottom, 1, ref trace);
             if (there > 0)
             {
-                trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym(s.Layer(bottom).Hooked ? "ldh" : "ld", needed, Unit.Section)}/{new Sym("there", there, Unit.Section)}");
+                trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                    $"{new Sym(s.Layer(bottom).Hooked ? "ldh" : "ld", needed, Unit.Section)}/{new Sym("there", there, Unit.Section)}");
             }
         }
 
@@ -70,5 +76,6 @@ internal readonly struct LongAnchorage : ICheckRule<LongSpan, AnchorageLengths>
         return worst;
     }
 
-    private static double There(LongSpan s, double at) => Math.Max(0, Math.Min(at - s.Body.LowX, s.Body.HighX - at) - s.Rules.Concrete.CoverSide);
+    private static double There(LongSpan s, double at) =>
+        Math.Max(0, Math.Min(at - s.Body.LowX, s.Body.HighX - at) - s.Rules.Concrete.CoverSide);
 }

@@ -8,7 +8,10 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds.Combined;
 
-/// <summary>Moment along a base under several columns, at the faces of all columns and where the shear passes through nil, against the bars of a face over the whole breadth there.</summary>
+/// <summary>
+/// Moment along a base under several columns, at the faces of all columns and where the shear passes through nil, against the bars of a
+/// face over the whole breadth there.
+/// </summary>
 internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
     where TFace : struct, IFace
 {
@@ -72,7 +75,8 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
                     Strength(s, at, true, ref trace);
                 }
 
-                trace.Let("utilisation", worst.Demand / worst.Capacity, Unit.Ratio, $"{new Sym("Mu", worst.Demand, Unit.Moment)}/{new Sym("φMn", worst.Capacity, Unit.Moment)}");
+                trace.Let("utilisation", worst.Demand / worst.Capacity, Unit.Ratio,
+                    $"{new Sym("Mu", worst.Demand, Unit.Moment)}/{new Sym("φMn", worst.Capacity, Unit.Moment)}");
             }
         }
 
@@ -84,7 +88,11 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
             }
 
             trace.Note($"{Unit.Length.FormatWithSymbol(at, s.Units)} along {s.Axis} from the base's centroid"
-                + (!ductile ? ": too much steel for the depth; thicken the base" : plain && worst.Passes ? ": plain concrete holds it (14.5)" : s.Layer(TFace.IsBottom).Any || plain ? "" : TFace.IsBottom ? ": no bottom bars" : ": top steel is needed"));
+                + (!ductile ? ": too much steel for the depth; thicken the base"
+                    : plain && worst.Passes ? ": plain concrete holds it (14.5)"
+                    : s.Layer(TFace.IsBottom).Any || plain ? ""
+                    : TFace.IsBottom ? ": no bottom bars"
+                    : ": top steel is needed"));
         }
 
         return worst;
@@ -107,9 +115,13 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
         where T : struct, ITrace
     {
         var section = s.Section(k, at);
-        trace.Given(s.Axis, at, Unit.Length, "section from the base's centroid: a face of a column, or where the shear passes through nil between them");
+        trace.Given(s.Axis, at, Unit.Length,
+            "section from the base's centroid: a face of a column, or where the shear passes through nil between them");
         trace.Given("V", section.Shear, Unit.Force, $"∫(p + u − w) dA − ΣN of all towards −{s.Axis}");
-        trace.Given("M", section.Moment, Unit.Moment, s.AlongX ? "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) of all towards −x; positive stretches the bottom" : "∫(p + u − w)·(y − η) dA − Σ(N·(y − yi) + Mx,col) of all towards −y; positive stretches the bottom");
+        trace.Given("M", section.Moment, Unit.Moment,
+            s.AlongX
+                ? "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) of all towards −x; positive stretches the bottom"
+                : "∫(p + u − w)·(y − η) dA − Σ(N·(y − yi) + Mx,col) of all towards −y; positive stretches the bottom");
         trace.Given("b", s.BreadthAt(at), Unit.Section, "breadth there");
     }
 
@@ -118,7 +130,9 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
         where T : struct, ITrace
     {
         var plain = s.Code.PlainThickness(s.Thickness);
-        return plain <= 0 || !s.IsBeyond(at) || !s.PlainOnTop(k) ? 0 : s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.BreadthAt(at), plain);
+        return plain <= 0 || !s.IsBeyond(at) || !s.PlainOnTop(k)
+            ? 0
+            : s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.BreadthAt(at), plain);
     }
 
     private static FlexuralStrength Strength<T>(LongSpan s, double at, bool tell, ref T trace)
@@ -135,7 +149,8 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
         {
             if (s.AlongX)
             {
-                trace.Let("As", layer.Area, Unit.SteelArea, $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
+                trace.Let("As", layer.Area, Unit.SteelArea,
+                    $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
             }
             else
             {

@@ -8,7 +8,8 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>
-/// Shear along a base under several columns: at d from each face where the ground pushes towards that column, else at the face; between columns nearer than twice d once,
+/// Shear along a base under several columns: at d from each face where the ground pushes towards that column, else at the face; between
+/// columns nearer than twice d once,
 /// in the middle; against the concrete with the bars of the stretched side there.
 /// </summary>
 internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
@@ -51,7 +52,11 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
                 var demand = OneWayShear<AxisX>.Significant(Math.Abs(section.Shear), s.Body.Loads(k).N);
                 var strength = Strength(s, place.At, below, false, ref none);
                 var held = below ? 0 : Plain(s, k, place.At, ref none);
-                var outcome = Outcome.Ratio(demand, Math.Max(strength, held)) with { Face = below ? Face.Bottom : Face.Top, Plain = held > strength };
+                var outcome = Outcome.Ratio(demand, Math.Max(strength, held)) with
+                {
+                    Face = below ? Face.Bottom : Face.Top,
+                    Plain = held > strength
+                };
                 if (outcome.Utilisation > worst.Utilisation)
                 {
                     (worst, governing, bottom, atFace) = (outcome, section, below, place.AtFace);
@@ -78,7 +83,8 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
                     Strength(s, governing.X, bottom, true, ref trace);
                 }
 
-                trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
+                trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                    $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
             }
         }
 
@@ -89,7 +95,9 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
                 trace.Along(governing.X);
             }
 
-            trace.Note($"{Unit.Length.FormatWithSymbol(governing.X, s.Units)} along {s.Axis} from the base's centroid{(atFace ? ", at the face" : "")}");
+            trace.Note(
+                $"{Unit.Length.FormatWithSymbol(governing.X, s.Units)} along {s.Axis} from the base's "
+                    + $"centroid{(atFace ? ", at the face" : "")}");
         }
 
         return worst;
@@ -132,7 +140,9 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
         where T : struct, ITrace
     {
         var plain = s.Code.PlainThickness(s.Thickness);
-        return plain > 0 && s.IsBeyond(at) && s.PlainOnTop(k) ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, s.BreadthAt(at), plain) : 0;
+        return plain > 0 && s.IsBeyond(at) && s.PlainOnTop(k)
+            ? s.Code.PlainOneWayShear(ref trace, s.Rules.Concrete, s.BreadthAt(at), plain)
+            : 0;
     }
 
     private static double Strength<T>(LongSpan s, double at, bool bottom, bool tell, ref T trace)

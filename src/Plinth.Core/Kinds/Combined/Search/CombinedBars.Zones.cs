@@ -45,7 +45,8 @@ internal sealed partial class CombinedBars
             var (widest, narrow) = (Math.Max(t.Body.LowWidth, t.Body.HighWidth), Math.Min(t.Body.LowWidth, t.Body.HighWidth));
             return
             [
-                new SoughtZone(t, bottom ? held.BottomX : held.TopX, bottom ? () => along : () => alongTop, bottom ? l => along = l : l => alongTop = l)
+                new SoughtZone(t, bottom ? held.BottomX : held.TopX, bottom ? () => along : () => alongTop,
+                    bottom ? l => along = l : l => alongTop = l)
                 {
                     Breadth = () => widest,
                     Narrow = narrow,
@@ -59,7 +60,8 @@ internal sealed partial class CombinedBars
         if (!bottom)
         {
             var length = t.Body.Length;
-            return [new SoughtZone(t, held.TopY, () => acrossTop, l => acrossTop = l) { Breadth = () => length, Narrow = length, Length = cut }];
+            return [new SoughtZone(t, held.TopY, () => acrossTop, l => acrossTop = l) { Breadth = () => length, Narrow = length,
+                Length = cut }];
         }
 
         var zones = new List<SoughtZone>();

@@ -8,8 +8,10 @@ using Plinth.Core.Foundations;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>
-/// Finds the steel of a base under several columns of given sizes: layer by layer for each size of bar the least counts that pass every check that the layer decides;
-/// of those that weigh at most 5 % more than the lightest the one with the fewest bars. What a check finds says by how much a zone lacks; it has no formulas of its own.
+/// Finds the steel of a base under several columns of given sizes: layer by layer for each size of bar the least counts that pass every
+/// check that the layer decides;
+/// of those that weigh at most 5 % more than the lightest the one with the fewest bars. What a check finds says by how much a zone lacks;
+/// it has no formulas of its own.
 /// </summary>
 internal sealed partial class CombinedBars
 {
@@ -73,7 +75,9 @@ internal sealed partial class CombinedBars
         Thinnest();
     }
 
-    /// <summary>The combinations asked for are enough to tell whether the base is too thin with any bars; the trials must hold the thinnest.</summary>
+    /// <summary>
+    /// The combinations asked for are enough to tell whether the base is too thin with any bars; the trials must hold the thinnest.
+    /// </summary>
     public bool IsTooThin()
     {
         Look(Face.Bottom);
@@ -130,10 +134,23 @@ internal sealed partial class CombinedBars
         for (var i = 0; i < at.Length; i++)
         {
             var g = trials[0].BandOf(i);
-            at = at.SetItem(i, at[i] with { Band = trials[0].Bands[g].First.Index == i ? Spec(inBand[g], CombinedFields.HeldBand(held, labels[g])) : BarSpec.None });
+            at = at.SetItem(i,
+                at[i] with
+                {
+                    Band = trials[0].Bands[g].First.Index == i
+                    ? Spec(inBand[g], CombinedFields.HeldBand(held, labels[g]))
+                    : BarSpec.None
+                });
         }
 
-        return sized with { BottomX = Spec(along, held.BottomX), TopX = Spec(alongTop, held.TopX), TopY = Spec(acrossTop, held.TopY), Rest = Spec(rest, CombinedFields.HeldRest(held)), At = at };
+        return sized with
+        {
+            BottomX = Spec(along, held.BottomX),
+            TopX = Spec(alongTop, held.TopX),
+            TopY = Spec(acrossTop, held.TopY),
+            Rest = Spec(rest, CombinedFields.HeldRest(held)),
+            At = at
+        };
     }
 
     private static BarSpec Spec(in BarLayer layer, BarSpec? held) => held ?? BarSpec.Of(layer);
@@ -206,7 +223,8 @@ internal sealed partial class CombinedBars
         return Among(sizes, zones.GetRange(0, zones.Count - 1), checks) && Among(sizes, [between], checks) && Trim(zones, checks);
     }
 
-    // What is asked near a column counts the bars between the bands too, which were few when the bands got theirs; and across a trapezoid not every section has all bars.
+    // What is asked near a column counts the bars between the bands too, which were few when the bands got theirs; and across a trapezoid
+    // not every section has all bars.
     private bool Trim(List<SoughtZone> zones, Check[] checks)
     {
         foreach (var z in zones.Where(z => z.Held is null))
@@ -317,7 +335,8 @@ internal sealed partial class CombinedBars
         {
             foreach (var t in trials)
             {
-                if (check.FirstOver(t, rules.Sizing.Target) is { } over && (over.Subject is not InnerZone || zones.Exists(z => z.Is(over.Subject))))
+                if (check.FirstOver(t, rules.Sizing.Target) is { } over
+                    && (over.Subject is not InnerZone || zones.Exists(z => z.Is(over.Subject))))
                 {
                     LastFailure = (check, t);
                     return (check, over.Subject, over.Outcome);

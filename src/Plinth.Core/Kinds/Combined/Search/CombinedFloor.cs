@@ -30,7 +30,8 @@ internal sealed class CombinedFloor
     public CombinedFloor(ImmutableArray<CombinedTrial> trials, Foundation foundation)
     {
         (this.trials, this.foundation, rules) = (trials, foundation, foundation.Rules);
-        BarSize[] sizes = [.. new[] { foundation.Held.BottomX?.Size, foundation.Held.TopX?.Size }.OfType<BarSize>(), .. rules.Steel.Bars, .. rules.Steel.TopBars];
+        BarSize[] sizes = [.. new[] { foundation.Held.BottomX?.Size, foundation.Held.TopX?.Size }.OfType<BarSize>(), .. rules.Steel.Bars,
+            .. rules.Steel.TopBars];
         lightest = sizes.Min(b => b.MassPerMetre / b.Area);
         var none = default(Tracing.NoTrace);
         bool Sought(string id) => !foundation.Waives(id);
@@ -53,10 +54,13 @@ internal sealed class CombinedFloor
     {
         var (r, ground) = (rules.Rates, trials[0].Ground);
         var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + rules.Concrete.Blinding;
-        return (plan.Length * (plan.Low + plan.High) / 2 * ((r.Concrete * thickness) + (r.Excavation * depth))) + (r.Formwork * Perimeter(plan) * thickness);
+        return (plan.Length * (plan.Low + plan.High) / 2 * ((r.Concrete * thickness) + (r.Excavation * depth)))
+            + (r.Formwork * Perimeter(plan) * thickness);
     }
 
-    /// <summary>The same with the steel that some combinations are known to need, for the size that the trials hold, with the thinnest bars.</summary>
+    /// <summary>
+    /// The same with the steel that some combinations are known to need, for the size that the trials hold, with the thinnest bars.
+    /// </summary>
     /// <param name="plan">The plan.</param>
     /// <param name="standing">What stands on the base costs.</param>
     /// <param name="need">What steel it needs at least.</param>
@@ -66,13 +70,21 @@ internal sealed class CombinedFloor
         return Bare(plan, trials[0].Body.Thickness) + standing + (rules.Rates.Steel * (mass.Along + mass.Across + mass.Top));
     }
 
-    /// <summary>What bars weigh at least, for the size that the trials hold, and how much they may for the base to cost less than so much.</summary>
+    /// <summary>
+    /// What bars weigh at least, for the size that the trials hold, and how much they may for the base to cost less than so much.
+    /// </summary>
     /// <param name="plan">The plan.</param>
     /// <param name="standing">What stands on the base costs.</param>
     /// <param name="need">What steel it needs at least.</param>
     /// <param name="most">What it must cost less than; infinite: anything.</param>
     public BarBudget Budget(in CombinedPlan plan, double standing, in SteelNeed need, double most) =>
-        Mass(plan, need) with { Most = rules.Rates.Steel > 0 ? (most - Bare(plan, trials[0].Body.Thickness) - standing) / rules.Rates.Steel : double.PositiveInfinity };
+        Mass(plan,
+            need) with
+        {
+            Most = rules.Rates.Steel > 0
+                ? (most - Bare(plan, trials[0].Body.Thickness) - standing) / rules.Rates.Steel
+                : double.PositiveInfinity
+        };
 
     private BarBudget Mass(in CombinedPlan plan, in SteelNeed need)
     {

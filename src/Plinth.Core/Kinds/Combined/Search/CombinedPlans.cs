@@ -13,17 +13,22 @@ namespace Plinth.Core.Kinds.Combined;
 /// <param name="Area">m2.</param>
 internal readonly record struct CombinedPlan(double Length, double Low, double High, double Area);
 
-/// <summary>The plans of a base under several columns on the steps of sizing, and where each lies: its centroid as near under the resultant of the sustained loads as edges, columns and site allow.</summary>
+/// <summary>
+/// The plans of a base under several columns on the steps of sizing, and where each lies: its centroid as near under the resultant of the
+/// sustained loads as edges, columns and site allow.
+/// </summary>
 internal sealed class CombinedPlans
 {
     // Ends lie at whole parts of the plan's step from the first column: 10 mm of 50 mm, half an inch of 3 in.
     private const double MetricParts = 5;
     private const double InchParts = 6;
 
-    // A trapezoid's one end is at most so many times the other: bars that fan out between them are to be neither too near at one nor too far apart at the other.
+    // A trapezoid's one end is at most so many times the other: bars that fan out between them are to be neither too near at one nor too
+    // far apart at the other.
     private const double MostTaper = 2.5;
 
-    // The ends of a trapezoid differ first by multiples of so much of the widest range, its length by such of the longest; then by a third as much about the best, until by every step.
+    // The ends of a trapezoid differ first by multiples of so much of the widest range, its length by such of the longest; then by a third
+    // as much about the best, until by every step.
     private const int CoarseShare = 8;
     private const int CoarseLengths = 40;
     private const int Finer = 3;
@@ -55,8 +60,13 @@ internal sealed class CombinedPlans
         columns = [.. foundation.Places.Select(p => new CombinedPlace(p, pedestal))];
         aim = Aim();
         (HeldLength, HeldWidth) = (columns[0].HeldLength(held), columns[0].HeldWidth(held));
-        Lengths = HeldLength is { } l ? [l] : PlanCandidates.Steps(columns.Max(c => c.HighX - c.LowX), (columns.Max(c => c.Last.X - c.First.X)) + rules.MostPlan, rules.PlanStep);
-        Widths = HeldWidth is { } w ? [w] : PlanCandidates.Steps(Math.Max(rules.LeastPlan, columns.Max(c => c.HighY - c.LowY)), rules.MostPlan, rules.PlanStep);
+        Lengths = HeldLength is { } l
+            ? [l]
+            : PlanCandidates.Steps(columns.Max(c => c.HighX - c.LowX), (columns.Max(c => c.Last.X - c.First.X)) + rules.MostPlan,
+                rules.PlanStep);
+        Widths = HeldWidth is { } w
+            ? [w]
+            : PlanCandidates.Steps(Math.Max(rules.LeastPlan, columns.Max(c => c.HighY - c.LowY)), rules.MostPlan, rules.PlanStep);
         differences = Differences();
         families = new CombinedPlan[]?[Lengths.Length * differences.Length];
     }
@@ -80,13 +90,25 @@ internal sealed class CombinedPlans
     public int Families => families.Length;
 
     /// <summary>A few families that lie far apart.</summary>
-    public IEnumerable<int> Sparse => Coarse.Where(f => f % Lengths.Length / CoarseLength % SparseStep == 0 && differences[f / Lengths.Length] / CoarseStep % 3 == 0);
+    public IEnumerable<int> Sparse =>
+        Coarse.Where(f => f % Lengths.Length / CoarseLength % SparseStep == 0 && differences[f / Lengths.Length] / CoarseStep % 3 == 0);
 
-    /// <summary>Families to look at before those about the best: all, but of trapezoids those of rounder lengths whose ends differ by rounder numbers of steps.</summary>
-    public IEnumerable<int> Coarse => Enumerable.Range(0, Families).Where(f => differences[f / Lengths.Length] % CoarseStep == 0 && f % Lengths.Length % CoarseLength == 0);
+    /// <summary>
+    /// Families to look at before those about the best: all, but of trapezoids those of rounder lengths whose ends differ by rounder
+    /// numbers of steps.
+    /// </summary>
+    public IEnumerable<int> Coarse =>
+        Enumerable.Range(0, Families)
+            .Where(f => differences[f / Lengths.Length] % CoarseStep == 0 && f % Lengths.Length % CoarseLength == 0);
 
-    /// <summary>Families of trapezoids of every length whose ends differ by less round numbers of steps, for where none of <see cref="Coarse"/> passes; none of rectangles.</summary>
-    public IEnumerable<int> Closer => Coarse.Count() == Families ? [] : Enumerable.Range(0, Families).Where(f => differences[f / Lengths.Length] % Math.Max(1, CoarseStep / Finer) == 0);
+    /// <summary>
+    /// Families of trapezoids of every length whose ends differ by less round numbers of steps, for where none of <see cref="Coarse"/>
+    /// passes; none of rectangles.
+    /// </summary>
+    public IEnumerable<int> Closer =>
+        Coarse.Count() == Families
+            ? []
+            : Enumerable.Range(0, Families).Where(f => differences[f / Lengths.Length] % Math.Max(1, CoarseStep / Finer) == 0);
 
     /// <summary>How many times families of trapezoids are taken closer about the best.</summary>
     public int Levels => 1 + (int)Math.Ceiling((Math.Log(Math.Max(CoarseStep, CoarseLength)) / Math.Log(Finer)) - 1e-9);
@@ -113,7 +135,9 @@ internal sealed class CombinedPlans
         }
     }
 
-    /// <summary>Families of trapezoids of a design's length, their ends of any difference: where a widest end is all there is, one may stand alone.</summary>
+    /// <summary>
+    /// Families of trapezoids of a design's length, their ends of any difference: where a widest end is all there is, one may stand alone.
+    /// </summary>
     /// <param name="design">The design.</param>
     public IEnumerable<int> Ends(CombinedDesign design) => OfLength(Own(design));
 
@@ -122,7 +146,8 @@ internal sealed class CombinedPlans
 
     private IEnumerable<int> OfLength(int length) => Enumerable.Range(0, differences.Length).Select(d => (d * Lengths.Length) + length);
 
-    private int Own(CombinedDesign design) => Array.FindIndex(Lengths, l => l > design.Size.Length - 1e-9) is >= 0 and var i ? i : Lengths.Length - 1;
+    private int Own(CombinedDesign design) =>
+        Array.FindIndex(Lengths, l => l > design.Size.Length - 1e-9) is >= 0 and var i ? i : Lengths.Length - 1;
 
     private int CoarseStep => Math.Max(1, (int)Math.Round((rules.MostPlan - rules.LeastPlan) / rules.PlanStep / CoarseShare));
 
@@ -191,7 +216,9 @@ internal sealed class CombinedPlans
         var end = Math.Max(rules.LeastPlan, Math.Max(wider / (MostTaper - 1), (area / length) - (wider / 2)));
         end = Math.Round(Math.Ceiling((end / step) - 1e-6) * step, 6);
         var other = Math.Round(end + wider, 6);
-        var plan = difference >= 0 ? new CombinedPlan(length, end, other, length * (end + other) / 2) : new CombinedPlan(length, other, end, length * (end + other) / 2);
+        var plan = difference >= 0
+            ? new CombinedPlan(length, end, other, length * (end + other) / 2)
+            : new CombinedPlan(length, other, end, length * (end + other) / 2);
         return other <= rules.MostPlan + 1e-9 ? plan : null;
     }
 
@@ -232,7 +259,10 @@ internal sealed class CombinedPlans
     private static CombinedPlan[] Sorted(CombinedPlan[] plans)
     {
         // Of equal areas the shorter first.
-        Array.Sort(plans, (a, b) => Math.Round(a.Area, 9).CompareTo(Math.Round(b.Area, 9)) is not 0 and var by ? by : a.Length.CompareTo(b.Length) is not 0 and var l ? l : a.Low.CompareTo(b.Low));
+        Array.Sort(plans,
+            (a, b) => Math.Round(a.Area, 9).CompareTo(Math.Round(b.Area, 9)) is not 0 and var by ? by
+                : a.Length.CompareTo(b.Length) is not 0 and var l ? l
+                : a.Low.CompareTo(b.Low));
         return plans;
     }
 
@@ -249,7 +279,10 @@ internal sealed class CombinedPlans
         return low;
     }
 
-    /// <summary>Where a plan lies: the origin from its centroid, m; null where the columns do not stand on it with their least overhang, or it cannot lie within the site.</summary>
+    /// <summary>
+    /// Where a plan lies: the origin from its centroid, m; null where the columns do not stand on it with their least overhang, or it
+    /// cannot lie within the site.
+    /// </summary>
     public PlanPoint? Place(in CombinedPlan plan)
     {
         var key = (plan.Length, plan.Low, plan.High);
@@ -265,7 +298,9 @@ internal sealed class CombinedPlans
     {
         var (centroid, widest) = (CombinedDesign.TrapezoidCentroid(plan.Length, plan.Low, plan.High), Math.Max(plan.Low, plan.High) / 2);
         var (x, y) = columns[0].HeldOffset(held, plan.Length, plan.Low, plan.High);
-        var step = rules.PlanStep / (Math.Abs((rules.PlanStep * 1000) - Math.Round(rules.PlanStep * 1000)) < 1e-6 ? MetricParts : InchParts);
+        var step = rules.PlanStep / (Math.Abs((rules.PlanStep * 1000) - Math.Round(rules.PlanStep * 1000)) < 1e-6
+            ? MetricParts
+            : InchParts);
         var least = rules.LeastOverhang;
         if (x is null)
         {
@@ -309,10 +344,12 @@ internal sealed class CombinedPlans
     // The least move that brings it within the site at all its places: of a trapezoid the rectangle round it.
     private PlanPoint? Moved(CombinedPlan plan, PlanPoint offset, double step)
     {
-        var (freeX, freeY) = (held.EdgeX0 is null && held.EdgeX1 is null && !held.OffsetXGiven, held.EdgeY0 is null && held.EdgeY1 is null && !held.OffsetYGiven);
+        var (freeX, freeY) = (held.EdgeX0 is null && held.EdgeX1 is null && !held.OffsetXGiven,
+            held.EdgeY0 is null && held.EdgeY1 is null && !held.OffsetYGiven);
         var middle = (plan.Length / 2) - CombinedDesign.TrapezoidCentroid(plan.Length, plan.Low, plan.High);
         var round = new BaseSize(plan.Length, Math.Max(plan.Low, plan.High), 1);
-        return project.Site.Least(foundation.Places, p => BaseGeometry.Centre(p, new PlanPoint(offset.X - middle, offset.Y)), round, freeX, freeY, step) is { } move
+        return project.Site.Least(foundation.Places, p => BaseGeometry.Centre(p, new PlanPoint(offset.X - middle, offset.Y)), round, freeX,
+            freeY, step) is { } move
             ? new PlanPoint(Math.Round(offset.X - move.X, 6), Math.Round(offset.Y - move.Y, 6))
             : null;
     }
@@ -325,17 +362,26 @@ internal sealed class CombinedPlans
         foreach (var c in columns)
         {
             var within = c.Within(design);
-            if (within.X0 < Least(held.EdgeX0, held.OffsetXGiven, movedX) - 1e-9 || within.X1 < Least(held.EdgeX1, held.OffsetXGiven, movedX) - 1e-9
-                || within.Y0 < Least(held.EdgeY0, held.OffsetYGiven, movedY) - 1e-9 || within.Y1 < Least(held.EdgeY1, held.OffsetYGiven, movedY) - 1e-9)
+            if (within.X0 < Least(held.EdgeX0, held.OffsetXGiven, movedX) - 1e-9
+                || within.X1 < Least(held.EdgeX1, held.OffsetXGiven, movedX) - 1e-9
+                || within.Y0 < Least(held.EdgeY0, held.OffsetYGiven, movedY) - 1e-9
+                || within.Y1 < Least(held.EdgeY1, held.OffsetYGiven, movedY) - 1e-9)
             {
                 return false;
             }
         }
 
-        return foundation.Loads.Count == 0 || CombinedFaults.Of(foundation with { Held = HeldValues.Nothing }, design, project.Units) is not { Key: "length" };
+        return foundation.Loads.Count == 0
+            || CombinedFaults.Of(foundation with { Held = HeldValues.Nothing }, design, project.Units) is not { Key: "length" };
     }
 
     /// <summary>A design of a plan without bars.</summary>
     public CombinedDesign Design(in CombinedPlan plan, double thickness, in PlanPoint offset) =>
-        (CombinedDesign)foundation.Kind.Blank([.. foundation.Places[0].Supports.Select(s => s.Label)]) with { Size = new BaseSize(plan.Length, plan.Low, thickness), HighWidth = plan.High, Offset = offset };
+        (CombinedDesign)foundation.Kind.Blank(
+            [.. foundation.Places[0].Supports.Select(s => s.Label)]) with
+        {
+            Size = new BaseSize(plan.Length, plan.Low, thickness),
+            HighWidth = plan.High,
+            Offset = offset
+        };
 }

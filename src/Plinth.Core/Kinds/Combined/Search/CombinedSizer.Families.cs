@@ -2,13 +2,16 @@ using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Kinds.Combined;
 
-/// <content>What is known of a family of plans at a thickness: whether any of them may pass, what they cost at least, the least that stands.</content>
+/// <content>
+/// What is known of a family of plans at a thickness: whether any of them may pass, what they cost at least, the least that stands.
+/// </content>
 internal sealed partial class CombinedSizer
 {
     private readonly Dictionary<(int Thickness, int Family), (double Area, double Cost)> needing = [];
     private readonly Dictionary<int, int> thinnest = [];
 
-    // Whether a thickness is too thin for every plan of a family: then every thinner one is too, so that the least that is not is sought by halves when
+    // Whether a thickness is too thin for every plan of a family: then every thinner one is too, so that the least that is not is sought by
+    // halves when
     // it is first asked for.
     private bool IsHopeless(int t, int family, Pedestal?[] standing)
     {
@@ -39,7 +42,8 @@ internal sealed partial class CombinedSizer
         return known;
     }
 
-    // What a family costs at least with the steel that it needs in any case, and the area that shear asks for; infinite: none of its plans passes.
+    // What a family costs at least with the steel that it needs in any case, and the area that shear asks for; infinite: none of its plans
+    // passes.
     private (double Area, double Cost) Sharper(int t, int family, double area, Pedestal?[] standing)
     {
         while (plans.Bound(family, area) is { } plan)

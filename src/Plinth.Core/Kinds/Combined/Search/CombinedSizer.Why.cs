@@ -22,22 +22,31 @@ internal sealed partial class CombinedSizer
         double Less(double side) => Math.Round(side - rules.PlanStep, 6);
         void Sized(string step, CombinedPlan plan, double thickness, bool below)
         {
-            result.Add((step, below ? new SizingStop(null, null, null, 0, $"below the range [sizing] range.{(step.StartsWith("thickness", StringComparison.Ordinal) ? "thickness" : "plan")}", null) : Smaller(plan, thickness, design)));
+            result.Add((step,
+                below
+                    ? new SizingStop(null, null, null, 0,
+                        $"below the range [sizing] range.{(step.StartsWith("thickness", StringComparison.Ordinal) ? "thickness" : "plan")}",
+                        null)
+                    : Smaller(plan, thickness, design)));
         }
 
         if (plans.HeldLength is null)
         {
-            Sized($"length {L(Less(size.Length))}", new CombinedPlan(Less(size.Length), size.Width, design.HighWidth, 0), size.Thickness, false);
+            Sized($"length {L(Less(size.Length))}", new CombinedPlan(Less(size.Length), size.Width, design.HighWidth, 0), size.Thickness,
+                false);
         }
 
         if (plans.HeldWidth is null && design.IsRectangle && !held.Trapezoid)
         {
-            Sized($"width {L(Less(size.Width))}", new CombinedPlan(size.Length, Less(size.Width), Less(size.Width), 0), size.Thickness, Less(size.Width) < rules.LeastPlan - 1e-9);
+            Sized($"width {L(Less(size.Width))}", new CombinedPlan(size.Length, Less(size.Width), Less(size.Width), 0), size.Thickness,
+                Less(size.Width) < rules.LeastPlan - 1e-9);
         }
         else if (plans.HeldWidth is null)
         {
-            Sized($"width {L(Less(size.Width))} at −x", new CombinedPlan(size.Length, Less(size.Width), design.HighWidth, 0), size.Thickness, Less(size.Width) < rules.LeastPlan - 1e-9);
-            Sized($"width {L(Less(design.HighWidth))} at +x", new CombinedPlan(size.Length, size.Width, Less(design.HighWidth), 0), size.Thickness, Less(design.HighWidth) < rules.LeastPlan - 1e-9);
+            Sized($"width {L(Less(size.Width))} at −x", new CombinedPlan(size.Length, Less(size.Width), design.HighWidth, 0),
+                size.Thickness, Less(size.Width) < rules.LeastPlan - 1e-9);
+            Sized($"width {L(Less(design.HighWidth))} at +x", new CombinedPlan(size.Length, size.Width, Less(design.HighWidth), 0),
+                size.Thickness, Less(design.HighWidth) < rules.LeastPlan - 1e-9);
         }
 
         if (held.Thickness is null)
@@ -46,14 +55,16 @@ internal sealed partial class CombinedSizer
             Sized($"thickness {L(h)}", new CombinedPlan(size.Length, size.Width, design.HighWidth, 0), h, h < rules.LeastThickness - 1e-9);
         }
 
-        foreach (var field in Foundation.Kind.Fields(Foundation.Places[0]).Where(f => f.Form == FieldForm.Bars && f.Held(Foundation, design) is null))
+        foreach (var field in Foundation.Kind.Fields(Foundation.Places[0])
+            .Where(f => f.Form == FieldForm.Bars && f.Held(Foundation, design) is null))
         {
             if (field.Get(design) is FieldValue.Bars { Spec: { Size: not null, Count: > 2 } spec })
             {
                 var fewer = spec with { Count = spec.Count - 1 };
                 var check = checker.Check(field.Put(design, new FieldValue.Bars(fewer)));
                 var g = check.Governing;
-                result.Add(($"{field.Key} {fewer}", check.Passes ? null : new SizingStop(g.Id, g.Place, g.Combination, g.Utilisation, "", g.Note)));
+                result.Add(($"{field.Key} {fewer}",
+                    check.Passes ? null : new SizingStop(g.Id, g.Place, g.Combination, g.Utilisation, "", g.Note)));
             }
         }
 
@@ -65,7 +76,8 @@ internal sealed partial class CombinedSizer
     {
         if (plans.Place(plan) is not { } offset)
         {
-            return new SizingStop(null, null, null, 0, "a column would stand beyond the base or nearer its edge than [sizing] least-overhang, or the base beyond the site", null);
+            return new SizingStop(null, null, null, 0,
+                "a column would stand beyond the base or nearer its edge than [sizing] least-overhang, or the base beyond the site", null);
         }
 
         var smaller = adopted with { Size = new BaseSize(plan.Length, plan.Low, thickness), HighWidth = plan.High, Offset = offset };
@@ -77,7 +89,9 @@ internal sealed partial class CombinedSizer
 
         if (search.Find(smaller, BarBudget.Any) is not { } barred)
         {
-            return search.LastFailure is { } lacking ? Stop(lacking, "") : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null);
+            return search.LastFailure is { } lacking
+                ? Stop(lacking, "")
+                : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null);
         }
 
         for (var i = 0; i < joints.Length; i++)
@@ -94,15 +108,21 @@ internal sealed partial class CombinedSizer
         if (check.Passes)
         {
             var (more, own) = (Cost(barred), Cost(adopted));
-            return more < own - 1e-9 ? null : new SizingStop(null, null, null, 0, string.Create(CultureInfo.InvariantCulture, $"passes with other bars, but costs {more:0} by [rates] where the design costs {own:0}"), null);
+            return more < own - 1e-9
+                ? null
+                : new SizingStop(null, null, null, 0,
+                    string.Create(CultureInfo.InvariantCulture,
+                        $"passes with other bars, but costs {more:0} by [rates] where the design costs {own:0}"), null);
         }
 
-        return new SizingStop(check.Governing.Id, check.Governing.Place, check.Governing.Combination, check.Governing.Utilisation, "", check.Governing.Note);
+        return new SizingStop(check.Governing.Id, check.Governing.Place, check.Governing.Combination, check.Governing.Utilisation, "",
+            check.Governing.Note);
     }
 
     private SizingStop NoThickness() => thicknesses.Length == 0
         ? new SizingStop(null, null, null, 0, "no thickness of whole steps lies within [sizing] range.thickness", null)
-        : new SizingStop(null, null, null, 0, BaseLevels.Fault(Foundation, thicknesses[0], Project.Units) ?? "[sizing] range.thickness", null);
+        : new SizingStop(null, null, null, 0, BaseLevels.Fault(Foundation, thicknesses[0], Project.Units) ?? "[sizing] range.thickness",
+            null);
 
     // What the largest plan at the greatest thickness fails says what to relax.
     private SizingStop Stopped()
@@ -118,10 +138,13 @@ internal sealed partial class CombinedSizer
 
         if (plans.All.Length == 0)
         {
-            return new SizingStop(null, null, null, 0, "no side of whole steps lies within [sizing] range.plan and between what is held", null);
+            return new SizingStop(null, null, null, 0, "no side of whole steps lies within [sizing] range.plan and between what is held",
+                null);
         }
 
-        var bound = $"length {(plans.HeldLength is { } l ? "held at " + L(l) : "up to " + L(plans.Lengths[^1]))}, width {(plans.HeldWidth is { } w ? "held at " + L(w) : "up to " + L(rules.MostPlan))}";
+        var bound =
+            $"length {(plans.HeldLength is { } l ? "held at " + L(l) : "up to " + L(plans.Lengths[^1]))}, width "
+                + $"{(plans.HeldWidth is { } w ? "held at " + L(w) : "up to " + L(rules.MostPlan))}";
         for (var i = plans.All.Length - 1; i >= 0; i--)
         {
             if (Set(plans.All[i], t, standing) is not { } offset)
@@ -134,22 +157,30 @@ internal sealed partial class CombinedSizer
                 return Stop(planFailure!.Value, bound);
             }
 
-            var thick = $"{bound}, thickness {(Foundation.Held.Thickness is { } h ? "held at " : "up to ")}{Dimension.Section(thicknesses[t], units)} and the bars of [steel]";
+            var thick =
+                $"{bound}, thickness "
+                    + $"{(Foundation.Held.Thickness is { } h ? "held at " : "up to ")}{Dimension.Section(thicknesses[t], units)} and the "
+                    + "bars of [steel]";
             if (search.Find(plans.Design(plans.All[i], thicknesses[t], offset), BarBudget.Any) is null)
             {
                 return search.LastFailure is { } lacking ? Stop(lacking, thick) : new SizingStop(null, null, null, 0, thick, null);
             }
 
-            return joints.FirstOrDefault(j => j.FindDowels() is null)?.LastFailure is { } joint ? Stop(joint, thick + ", and its dowels") : new SizingStop(null, null, null, 0, thick, null);
+            return joints.FirstOrDefault(j => j.FindDowels() is null)?.LastFailure is { } joint
+                ? Stop(joint, thick + ", and its dowels")
+                : new SizingStop(null, null, null, 0, thick, null);
         }
 
-        return new SizingStop(null, null, null, 0, bound + ": the columns do not stand on any such base within the site, with [sizing] least-overhang beside them", null);
+        return new SizingStop(null, null, null, 0,
+            bound + ": the columns do not stand on any such base within the site, with [sizing] least-overhang beside them", null);
     }
 
     private static SizingStop Stop((Check Check, Trial State) failure, string bound)
     {
         var worst = failure.Check.Worst(failure.State);
-        return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name, worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0, bound, worst?.Note);
+        return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name,
+            worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0,
+            bound, worst?.Note);
     }
 
     /// <inheritdoc/>

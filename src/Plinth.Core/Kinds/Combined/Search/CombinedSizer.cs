@@ -10,7 +10,8 @@ using Plinth.Core.Sizing;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>
-/// Finds sizes and bars of a base under several columns: of all lengths, widths and thicknesses on the steps the cheapest that passes. It only asks the checks, and
+/// Finds sizes and bars of a base under several columns: of all lengths, widths and thicknesses on the steps the cheapest that passes. It
+/// only asks the checks, and
 /// leaves out what costs more than a design in hand by what any design of its size costs at least.
 /// </summary>
 internal sealed partial class CombinedSizer : FoundationSizer
@@ -60,7 +61,9 @@ internal sealed partial class CombinedSizer : FoundationSizer
         joints = [.. Enumerable.Range(0, foundation.Places[0].Supports.Count).Select(i => new JointSearch([.. trials], foundation, i))];
         planChecks = [.. trials[0].Checks.Listed.Where(c => c.Decides.What == Decisions.Plan && !foundation.Waives(c.Id))];
         var rules = foundation.Rules.Sizing;
-        thicknesses = foundation.Held.Thickness is { } h ? [h] : PlanCandidates.Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep);
+        thicknesses = foundation.Held.Thickness is { } h
+            ? [h]
+            : PlanCandidates.Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep);
         uprights = new double[thicknesses.Length];
         floor = new CombinedFloor(trials, foundation);
         steel = new SteelFloor(trials, foundation);
@@ -109,7 +112,8 @@ internal sealed partial class CombinedSizer : FoundationSizer
             : new SizingResult(design, null, steps) { Checked = check ? checker.Check(design) : null };
     }
 
-    // Whether a design found for some combinations stands under all; if not, those under which it fails are looked at from now on, and what was found
+    // Whether a design found for some combinations stands under all; if not, those under which it fails are looked at from now on, and what
+    // was found
     // without them is sought again. What a family needs was found with the pedestals, and these may be larger now.
     private bool AllAllow(CombinedDesign design)
     {
@@ -144,10 +148,13 @@ internal sealed partial class CombinedSizer : FoundationSizer
     private bool HasPedestals => Array.Exists(joints, j => j.HasPedestal);
 
     // What costs less than the best of a few is soon told from what does not.
-    private (CombinedDesign Design, double Cost)? Rough() => Cheapest(plans.Coarse, Cheapest(plans.Sparse, null)) ?? Cheapest(plans.Closer, null) ?? Cheapest(plans.OfHeldLength, null);
+    private (CombinedDesign Design, double Cost)? Rough() =>
+        Cheapest(plans.Coarse, Cheapest(plans.Sparse, null)) ?? Cheapest(plans.Closer, null) ?? Cheapest(plans.OfHeldLength, null);
 
-    // Of every thickness and family of plans the least plan that stands; the one that may be cheapest is completed first, until none may be cheaper than
-    // one in hand. What a family costs at least is known ever better: by its area, by the steel that shear and moment need in any case, by the least plan
+    // Of every thickness and family of plans the least plan that stands; the one that may be cheapest is completed first, until none may be
+    // cheaper than
+    // one in hand. What a family costs at least is known ever better: by its area, by the steel that shear and moment need in any case, by
+    // the least plan
     // that stands.
     private (CombinedDesign Design, double Cost)? Cheapest(IEnumerable<int> families, (CombinedDesign Design, double Cost)? best)
     {
@@ -267,7 +274,9 @@ internal sealed partial class CombinedSizer : FoundationSizer
         var found = search.Find(plans.Design(plan, thicknesses[t], offset), budget);
         for (var i = 0; i < joints.Length && found is not null; i++)
         {
-            found = joints[i].FindDowels() is { } dowels ? found.With(i, found.At[i] with { Upright = new Upright(trials[0].Columns[i].Pedestal, BarSpec.Of(dowels)) }) : null;
+            found = joints[i].FindDowels() is { } dowels
+                ? found.With(i, found.At[i] with { Upright = new Upright(trials[0].Columns[i].Pedestal, BarSpec.Of(dowels)) })
+                : null;
         }
 
         // The trials hold its bars as they are cut only now.
@@ -306,7 +315,8 @@ internal sealed partial class CombinedSizer : FoundationSizer
     private void Stand(Pedestal?[] standing, double thickness)
     {
         var span = new CombinedPlace(Foundation.Places[0], _ => null);
-        var (length, width) = ((span.HighX - span.LowX) + Foundation.Rules.Sizing.MostPlan, (span.HighY - span.LowY) + Foundation.Rules.Sizing.MostPlan);
+        var (length, width) = ((span.HighX - span.LowX) + Foundation.Rules.Sizing.MostPlan,
+            (span.HighY - span.LowY) + Foundation.Rules.Sizing.MostPlan);
         foreach (var t in trials)
         {
             for (var i = 0; i < standing.Length; i++)
@@ -314,7 +324,8 @@ internal sealed partial class CombinedSizer : FoundationSizer
                 t.Put(i, standing[i], t.Columns[i].Dowels);
             }
 
-            t.Set(new BaseSize(length, width, thickness), width, new PlanPoint(-(span.LowX + span.HighX) / 2, -(span.LowY + span.HighY) / 2));
+            t.Set(new BaseSize(length, width, thickness), width,
+                new PlanPoint(-(span.LowX + span.HighX) / 2, -(span.LowY + span.HighY) / 2));
         }
     }
 

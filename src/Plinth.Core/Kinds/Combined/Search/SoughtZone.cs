@@ -125,7 +125,9 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
     /// <summary>A bar less, or the next wider spacing; whether there is one.</summary>
     public bool Shrink()
     {
-        var less = Layer.Spacing > 0 ? At(Layer, Math.Round(Layer.Spacing + rules.Steel.SpacingStep!.Value, 9)) : Layer with { Count = Layer.Count - 1 };
+        var less = Layer.Spacing > 0
+            ? At(Layer, Math.Round(Layer.Spacing + rules.Steel.SpacingStep!.Value, 9))
+            : Layer with { Count = Layer.Count - 1 };
         if (!Layer.Any || less.Count < fewest || less.Spacing > Widest + 1e-9)
         {
             return false;

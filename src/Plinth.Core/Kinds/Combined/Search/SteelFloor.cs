@@ -31,7 +31,8 @@ internal readonly record struct SteelNeed(double Bottom, double Top, double Acro
 }
 
 /// <summary>
-/// What steel the size that the trials hold needs at least, without a search for its bars: by the combinations that failed last, with the depth that
+/// What steel the size that the trials hold needs at least, without a search for its bars: by the combinations that failed last, with the
+/// depth that
 /// the thinnest bars leave. Moment and shear along a base that bears wholly do not depend on its breadth.
 /// </summary>
 internal sealed class SteelFloor
@@ -61,7 +62,8 @@ internal sealed class SteelFloor
     public SteelFloor(ImmutableArray<CombinedTrial> trials, Foundation foundation)
     {
         (this.trials, rules) = (trials, foundation.Rules);
-        double Closest(BarSize b) => Math.Max(rules.Steel.LeastSpacing, trials[0].Code.LeastClear(b.Diameter, rules.Concrete.Aggregate) + b.Diameter);
+        double Closest(BarSize b) =>
+            Math.Max(rules.Steel.LeastSpacing, trials[0].Code.LeastClear(b.Diameter, rules.Concrete.Aggregate) + b.Diameter);
         (BarSize, double)[] Allowed(IEnumerable<BarSize> sizes) => [.. sizes.Select(b => (b, Closest(b)))];
         bottomBars = Allowed(rules.Steel.Bars);
         topBars = Allowed(rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars);
@@ -124,7 +126,9 @@ internal sealed class SteelFloor
     {
         var none = default(Tracing.NoTrace);
         const double little = 1e-9;
-        return moment <= 0 ? 0 : moment * little / t.Code.Flexure(ref none, t.Rules.Concrete, t.Rules.Steel.Yield, little, breadth, depth).Strength;
+        return moment <= 0
+            ? 0
+            : moment * little / t.Code.Flexure(ref none, t.Rules.Concrete, t.Rules.Steel.Yield, little, breadth, depth).Strength;
     }
 
     // At the faces, and between columns where the shear would pass through nil if it were linear: no more than the greatest anywhere.
@@ -178,7 +182,8 @@ internal sealed class SteelFloor
                     continue;
                 }
 
-                // Plain concrete may hold what stretches the top of an overhang. Over one breadth the greatest shear tells. Thicker bars draw the section
+                // Plain concrete may hold what stretches the top of an overhang. Over one breadth the greatest shear tells. Thicker bars
+                // draw the section
                 // nearer to the face, where it may stretch the other side.
                 var section = s.Section(k, place.At);
                 if (Math.Abs(section.Moment) <= Math.Abs(section.Shear) * lessDepth)
@@ -222,7 +227,8 @@ internal sealed class SteelFloor
         return ((free / closest) + 1) * size.Area;
     }
 
-    // The area that shear needs, and how many times the strength with the most bars that spacing allows it is; 1: no more. Thicker bars leave less
+    // The area that shear needs, and how many times the strength with the most bars that spacing allows it is; 1: no more. Thicker bars
+    // leave less
     // depth.
     private (double Area, double Over) Shear(
         CombinedTrial t, double shear, double breadth, double depth, (BarSize Size, double Closest)[] bars, double cover)

@@ -7,8 +7,10 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>
-/// A strip across a base at a column, or at columns that stand side by side: it carries their loads and moments with the weights of its tributary length, its pressure
-/// linear over the width without tension. As a cross band it holds the bars at the column; as a tributary strip it is what shear passes through.
+/// A strip across a base at a column, or at columns that stand side by side: it carries their loads and moments with the weights of its
+/// tributary length, its pressure
+/// linear over the width without tension. As a cross band it holds the bars at the column; as a tributary strip it is what shear passes
+/// through.
 /// </summary>
 internal sealed class CrossSpan : SlabSpan
 {
@@ -76,7 +78,10 @@ internal sealed class CrossSpan : SlabSpan
     /// <inheritdoc/>
     public override double ShortWayFactor => 1;
 
-    /// <summary>What the strip carries in a combination: its columns' load, all of its load, and where its resultant lies from the centreline, kN and m.</summary>
+    /// <summary>
+    /// What the strip carries in a combination: its columns' load, all of its load, and where its resultant lies from the centreline, kN
+    /// and m.
+    /// </summary>
     private (double Columns, double All, double At) Load(int k)
     {
         var (n, all, mx) = (0.0, 0.0, 0.0);
@@ -99,7 +104,8 @@ internal sealed class CrossSpan : SlabSpan
         return (n, all, all == 0 ? 0 : -mx / all);
     }
 
-    // Soil that a rising base lifts beside itself: on each long edge of the tributary length with its corners, kN, and on a metre of the ends within it, kN/m.
+    // Soil that a rising base lifts beside itself: on each long edge of the tributary length with its corners, kN, and on a metre of the
+    // ends within it, kN/m.
     private (double Edge, double End) Rising(int k)
     {
         var (wedge, corner) = Body.Rising(k);
@@ -140,7 +146,8 @@ internal sealed class CrossSpan : SlabSpan
             // Linear over the whole width, with tension where the columns pull.
             var (mean, rise) = (all / Length, 12 * all * e / (Length * Length * Length));
             force = (mean * overhang) + (rise * ((half * half) - (s * s)) / 2);
-            moment = (mean * overhang * overhang / 2) + (rise * ((((half * half * half) - (s * s * s)) / 3) - (s * ((half * half) - (s * s)) / 2)));
+            moment = (mean * overhang * overhang / 2)
+                + (rise * ((((half * half * half) - (s * s * s)) / 3) - (s * ((half * half) - (s * s)) / 2)));
         }
         else if (all <= 0 || Math.Abs(r) >= half * (1 - 1e-9))
         {
@@ -180,8 +187,10 @@ internal sealed class CrossSpan : SlabSpan
         }
 
         var (edge, end) = Rising(k);
-        (besideForce, besideMoment) = (besideForce + edge + (end * overhang), besideMoment + (edge * overhang) + (end * overhang * overhang / 2));
-        return new SectionForces(side, at, overhang, force + water, moment + (water * overhang / 2), weight + besideForce, (weight * overhang / 2) + besideMoment, Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
+        (besideForce, besideMoment) = (besideForce + edge + (end * overhang),
+            besideMoment + (edge * overhang) + (end * overhang * overhang / 2));
+        return new SectionForces(side, at, overhang, force + water, moment + (water * overhang / 2), weight + besideForce,
+            (weight * overhang / 2) + besideMoment, Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
     }
 
     // ∫(y − zero)·(y − s) dy between two points.
@@ -196,24 +205,32 @@ internal sealed class CrossSpan : SlabSpan
         var (n, all, r) = Load(k);
         var (force, turning, length) = (Unit.Force, Unit.Moment, Unit.Length);
         trace.Given("N", n, force, columns.Length == 1 ? "of the column" : "of the columns of this band");
-        trace.Given("P", all, force, $"with pedestal and the weights, less the water's push, of its tributary length {length.FormatWithSymbol(tributaryTo - tributaryFrom, Units)}");
+        trace.Given("P", all, force,
+            "with pedestal and the weights, less the water's push, of its tributary length "
+                + $"{length.FormatWithSymbol(tributaryTo - tributaryFrom, Units)}");
         trace.Given("yR", r, length, "where it lies from the centreline: −Σ(Mx,col − N·y)/P");
         trace.Given("B", Length, length, "width of the strip, over which its pressure is linear without tension");
         trace.Given("y,s", forces.At, length, $"section from the centreline, the part beyond it towards {(forces.Side > 0 ? "+" : "−")}y");
         trace.Given("l", forces.Overhang, length, "length of the part beyond");
         if (moment)
         {
-            var (upward, down) = (trace.Given("Mp", forces.UpMoment, turning, "of the pressure beyond, the water's included"), trace.Given("Mw", forces.DownMoment, turning, "of the weights and loads beyond"));
-            trace.Let("Mu", up ? forces.MomentUp : forces.MomentDown, turning, Difference<T>(up, forces.Deduct, new Sym("Mp", upward, turning), new Sym("Mw", down, turning)));
+            var (upward, down) = (trace.Given("Mp", forces.UpMoment, turning, "of the pressure beyond, the water's included"),
+                trace.Given("Mw", forces.DownMoment, turning, "of the weights and loads beyond"));
+            trace.Let("Mu", up ? forces.MomentUp : forces.MomentDown, turning,
+                Difference<T>(up, forces.Deduct, new Sym("Mp", upward, turning), new Sym("Mw", down, turning)));
         }
         else
         {
-            var (upward, down) = (trace.Given("Vp", forces.UpShear, force, "of the pressure beyond, the water's included"), trace.Given("Vw", forces.DownShear, force, "of the weights and loads beyond"));
-            trace.Let("Vu", up ? forces.ShearUp : forces.ShearDown, force, Difference<T>(up, forces.Deduct, new Sym("Vp", upward, force), new Sym("Vw", down, force)));
+            var (upward, down) = (trace.Given("Vp", forces.UpShear, force, "of the pressure beyond, the water's included"),
+                trace.Given("Vw", forces.DownShear, force, "of the weights and loads beyond"));
+            trace.Let("Vu", up ? forces.ShearUp : forces.ShearDown, force,
+                Difference<T>(up, forces.Deduct, new Sym("Vp", upward, force), new Sym("Vw", down, force)));
         }
     }
 
     private static Formula<T> Difference<T>(bool up, double deduct, Sym upward, Sym down)
         where T : struct, ITrace =>
-        !up ? (Formula<T>)$"max(0; {down} − {upward})" : deduct == 0 ? (Formula<T>)$"max(0; {upward})" : (Formula<T>)$"max(0; {upward} − {down})";
+        !up ? (Formula<T>)$"max(0; {down} − {upward})"
+            : deduct == 0 ? (Formula<T>)$"max(0; {upward})"
+            : (Formula<T>)$"max(0; {upward} − {down})";
 }

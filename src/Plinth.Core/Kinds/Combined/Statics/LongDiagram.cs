@@ -41,7 +41,8 @@ internal static class LongDiagram
                 if (LongShear.Place(s, k, c, side) is { } place)
                 {
                     var at = s.Section(k, place.At);
-                    sections.Add(new SpanSection(SpanMark.Shear, place.At, at.Shear, at.Moment, ShearStrength(at), (place.AtFace ? "face " : "d ") + words));
+                    sections.Add(new SpanSection(SpanMark.Shear, place.At, at.Shear, at.Moment, ShearStrength(at),
+                        (place.AtFace ? "face " : "d ") + words));
                 }
             }
         }
@@ -51,7 +52,8 @@ internal static class LongDiagram
             var x = at.X;
             if (!columns.Exists(c => Math.Abs(c.Low - x) < 1e-9 || Math.Abs(c.High - x) < 1e-9))
             {
-                sections.Add(Bending(SpanMark.Peak, at, Math.Abs(at.Shear) < 1e-3 * Math.Max(1, Math.Abs(t.Body.Loads(k).N)) ? "V = 0" : "at a load"));
+                sections.Add(Bending(SpanMark.Peak, at,
+                    Math.Abs(at.Shear) < 1e-3 * Math.Max(1, Math.Abs(t.Body.Loads(k).N)) ? "V = 0" : "at a load"));
                 stops.Add(x);
             }
         }
@@ -78,7 +80,8 @@ internal static class LongDiagram
                 shear = strip.Beyond(k, side, strip.Depth(true)) is { Overhang: > 0 } f ? Math.Max(shear, f.ShearUp) : shear;
             }
 
-            bands.Add(new BandSection(b.At ?? "", b.From, b.To, moment, Flexure<AxisY, BottomFace>.Capacity(b).Bars.Strength, shear, OneWayShear<AxisY>.Capacity(strip).Bottom));
+            bands.Add(new BandSection(b.At ?? "", b.From, b.To, moment, Flexure<AxisY, BottomFace>.Capacity(b).Bars.Strength, shear,
+                OneWayShear<AxisY>.Capacity(strip).Bottom));
         }
 
         return new SpanDiagram(contact, points, columns, [.. sections.OrderBy(x => x.At)], bands, Forces(t, k));
@@ -87,7 +90,10 @@ internal static class LongDiagram
         {
             var bottom = at.Moment >= 0;
             var none = default(NoTrace);
-            var strength = s.Layer(bottom).Any ? s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, s.SteelAt(bottom, at.X), s.BreadthAt(at.X), s.Depth(bottom)).Strength : 0;
+            var strength = s.Layer(bottom).Any
+                ? s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, s.SteelAt(bottom, at.X), s.BreadthAt(at.X),
+                    s.Depth(bottom)).Strength
+                : 0;
             return new SpanSection(mark, at.X, at.Shear, at.Moment, strength, words);
         }
 
@@ -95,7 +101,9 @@ internal static class LongDiagram
         {
             var bottom = at.Moment >= 0;
             var none = default(NoTrace);
-            return s.Layer(bottom).Any ? s.Code.OneWayShear(ref none, s.Rules.Concrete, s.BreadthAt(at.X), s.Depth(bottom), s.SteelAt(bottom, at.X)) : 0;
+            return s.Layer(bottom).Any
+                ? s.Code.OneWayShear(ref none, s.Rules.Concrete, s.BreadthAt(at.X), s.Depth(bottom), s.SteelAt(bottom, at.X))
+                : 0;
         }
     }
 
@@ -109,13 +117,15 @@ internal static class LongDiagram
             (prisms, turning) = (prisms + c.PrismWeight(k), turning + (c.PrismWeight(k) * c.X));
         }
 
-        forces.Add(Resultant(BodyForceKind.Upright, body.HasPedestals ? "pedestals, less soil displaced" : "soil that the columns displace", prisms, turning));
+        forces.Add(Resultant(BodyForceKind.Upright, body.HasPedestals ? "pedestals, less soil displaced" : "soil that the columns displace",
+            prisms, turning));
         forces.Add(new BodyForce(BodyForceKind.Weights, "base, soil, surcharge", body.PressedPerArea(k) * body.Area, 0, 0));
         for (var i = 0; i < body.PlacedLoads.Length; i++)
         {
             var (_, at) = body.PlacedLoads[i].Within(true, double.NegativeInfinity, double.PositiveInfinity);
             var apart = body.IsRectangle || body.Place.Loads[i].Shape != PlanLoadShape.WholeBase;
-            forces.Add(new BodyForce(BodyForceKind.Beside, "load beside the columns", apart ? body.Place.LoadTerms[k][i].Factor * body.PlacedLoads[i].N : 0, at, 0));
+            forces.Add(new BodyForce(BodyForceKind.Beside, "load beside the columns",
+                apart ? body.Place.LoadTerms[k][i].Factor * body.PlacedLoads[i].N : 0, at, 0));
         }
 
         var (rising, hanging) = body.RisingPart(k, true, body.HighX);
@@ -126,5 +136,6 @@ internal static class LongDiagram
         return [.. forces.Where(f => f.Force != 0 || f.Turns != 0)];
     }
 
-    private static BodyForce Resultant(BodyForceKind kind, string words, double force, double moment) => new(kind, words, force, force == 0 ? 0 : moment / force, 0);
+    private static BodyForce Resultant(BodyForceKind kind, string words, double force, double moment) =>
+        new(kind, words, force, force == 0 ? 0 : moment / force, 0);
 }

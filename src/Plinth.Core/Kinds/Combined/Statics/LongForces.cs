@@ -16,11 +16,15 @@ internal readonly record struct PartForce(double Force, double Moment)
     public static PartForce operator -(PartForce a, PartForce b) => new(a.Force - b.Force, a.Moment - b.Moment);
 }
 
-/// <summary>The plane of a part of a body: its area, and that with the distance along an axis from the body's centroid and with its square, m2, m3 and m4.</summary>
+/// <summary>
+/// The plane of a part of a body: its area, and that with the distance along an axis from the body's centroid and with its square, m2, m3
+/// and m4.
+/// </summary>
 internal readonly record struct PartPlane(double Area, double First, double Second);
 
 /// <summary>
-/// The free body towards the beginning of an axis from a section across a body under several columns. Along x: V = ∫q dA − ΣN, M = ∫q·(x − ξ) dA − Σ[N·(x − xi) − My'] with
+/// The free body towards the beginning of an axis from a section across a body under several columns. Along x: V = ∫q dA − ΣN, M = ∫q·(x −
+/// ξ) dA − Σ[N·(x − xi) − My'] with
 /// My' = My + H·Fx; along y with −Mx' = H·Fy − Mx. Within a column's own width its load is spread evenly and its moment linearly.
 /// </summary>
 internal static class LongForces
@@ -38,7 +42,9 @@ internal static class LongForces
         var (shear, moment) = (part.Force, (x * part.Force) - part.Moment);
         foreach (var c in columns)
         {
-            var (low, wide, turns) = alongX ? (c.X - (c.Outline.X / 2), c.Outline.X, c.My(k)) : (c.Y - (c.Outline.Y / 2), c.Outline.Y, -c.Mx(k));
+            var (low, wide, turns) = alongX
+                ? (c.X - (c.Outline.X / 2), c.Outline.X, c.My(k))
+                : (c.Y - (c.Outline.Y / 2), c.Outline.Y, -c.Mx(k));
             if (x <= low)
             {
                 continue;
@@ -65,7 +71,8 @@ internal static class LongForces
         {
             // The part lies alike on both sides of the axis: what the pressure changes across it cancels.
             var (middle, slope) = (p.A, alongX ? p.B : p.C);
-            return new PartForce(pushed.Force + (middle * plane.Area) + (slope * plane.First), pushed.Moment + (middle * plane.First) + (slope * plane.Second));
+            return new PartForce(pushed.Force + (middle * plane.Area) + (slope * plane.First),
+                pushed.Moment + (middle * plane.First) + (slope * plane.Second));
         }
 
         PressureResultant ground;
@@ -147,17 +154,24 @@ internal static class LongForces
         var p = body.Contact(k).Pressure;
         var (from, to) = body.Chord(alongX, x);
         var (low, high) = alongX ? (p.Plane(x, from), p.Plane(x, to)) : (p.Plane(from, x), p.Plane(to, x));
-        return low >= 0 && high >= 0 ? (low + high) / 2 : low <= 0 && high <= 0 ? 0 : Math.Max(low, high) * Math.Max(low, high) / (2 * Math.Abs(high - low));
+        return low >= 0 && high >= 0 ? (low + high) / 2
+            : low <= 0 && high <= 0 ? 0
+            : Math.Max(low, high) * Math.Max(low, high) / (2 * Math.Abs(high - low));
     }
 
-    /// <summary>What loads beside the columns and soil that rises beside the base press on a metre of an axis, kN/m; what lies over the whole of a trapezoid stands in <see cref="Slope"/>.</summary>
+    /// <summary>
+    /// What loads beside the columns and soil that rises beside the base press on a metre of an axis, kN/m; what lies over the whole of a
+    /// trapezoid stands in <see cref="Slope"/>.
+    /// </summary>
     public static double LoadSlope(GroundBody body, bool alongX, int k, double x)
     {
         var sum = 0.0;
         for (var i = 0; i < body.PlacedLoads.Length; i++)
         {
             var load = body.PlacedLoads[i];
-            var (a, b) = alongX ? (Math.Min(load.X0, load.X1), Math.Max(load.X0, load.X1)) : (Math.Min(load.Y0, load.Y1), Math.Max(load.Y0, load.Y1));
+            var (a, b) = alongX
+                ? (Math.Min(load.X0, load.X1), Math.Max(load.X0, load.X1))
+                : (Math.Min(load.Y0, load.Y1), Math.Max(load.Y0, load.Y1));
             var whole = !body.IsRectangle && body.Place.Loads[i].Shape == PlanLoadShape.WholeBase;
             sum += !whole && b > a && x > a && x < b ? body.Place.LoadTerms[k][i].Factor * load.N / (b - a) : 0;
         }

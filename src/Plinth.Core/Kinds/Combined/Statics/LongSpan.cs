@@ -11,7 +11,8 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>
-/// A base under several columns as it spans along an axis over its whole breadth: sections at both faces of every column, and where the shear passes through nil. Along x
+/// A base under several columns as it spans along an axis over its whole breadth: sections at both faces of every column, and where the
+/// shear passes through nil. Along x
 /// it is what holds the columns together; along y it is looked at beside the bands where the columns do not stand on one line.
 /// </summary>
 internal sealed class LongSpan : SlabSpan
@@ -43,10 +44,12 @@ internal sealed class LongSpan : SlabSpan
     }
 
     /// <summary>
-    /// The most sections there may be: two faces a column, where loads beside the columns begin and end, and in every stretch that these, corners and the line of zero pressure
+    /// The most sections there may be: two faces a column, where loads beside the columns begin and end, and in every stretch that these,
+    /// corners and the line of zero pressure
     /// leave three points of zero shear.
     /// </summary>
-    public int Most => (2 * columns.Length) + (2 * Body.PlacedLoads.Length) + (3 * (columns.Length + 1 + MostBreaks + (2 * Body.PlacedLoads.Length)));
+    public int Most =>
+        (2 * columns.Length) + (2 * Body.PlacedLoads.Length) + (3 * (columns.Length + 1 + MostBreaks + (2 * Body.PlacedLoads.Length)));
 
     /// <summary>Takes the sides of the body.</summary>
     public void Resize() => Set(AlongX ? Body.Length : Body.Width, AlongX ? Math.Max(Body.LowWidth, Body.HighWidth) : Body.Length);
@@ -110,7 +113,9 @@ internal sealed class LongSpan : SlabSpan
     /// <summary>The columns.</summary>
     public ReadOnlySpan<Standing> Columns => columns;
 
-    /// <summary>Clear length from a face to the next column on its side, or to the end of the base, m; negative where a column stands in the way.</summary>
+    /// <summary>
+    /// Clear length from a face to the next column on its side, or to the end of the base, m; negative where a column stands in the way.
+    /// </summary>
     /// <returns>Where that is, and whether it is a column's face.</returns>
     public (double To, bool IsColumn) Next(Standing from, int side)
     {
@@ -128,7 +133,8 @@ internal sealed class LongSpan : SlabSpan
     }
 
     /// <summary>
-    /// Sections at which flexure is looked at in a combination: the faces of all columns within the base, and between them where the shear passes through nil; found once
+    /// Sections at which flexure is looked at in a combination: the faces of all columns within the base, and between them where the shear
+    /// passes through nil; found once
     /// for each combination and size.
     /// </summary>
     public ReadOnlySpan<LongSection> Sections(int k)
@@ -187,7 +193,8 @@ internal sealed class LongSpan : SlabSpan
         return count;
     }
 
-    // Where the breadth of sections begins to change, and where a part of them begins to lift: between these the net pressure is a polynomial of the second degree.
+    // Where the breadth of sections begins to change, and where a part of them begins to lift: between these the net pressure is a
+    // polynomial of the second degree.
     private int Breaks(int k, Span<double> into)
     {
         var (count, p) = (0, Body.Contact(k).Pressure);
@@ -306,7 +313,9 @@ internal sealed class LongSpan : SlabSpan
 
             foreach (ref readonly var s in Sections(k))
             {
-                var plain = IsBeyond(s.X) && PlainOnTop(k) && Code.PlainThickness(Thickness) is > 0 and var h ? Code.PlainFlexure(ref none, Rules.Concrete, BreadthAt(s.X), h) : 0;
+                var plain = IsBeyond(s.X) && PlainOnTop(k) && Code.PlainThickness(Thickness) is > 0 and var h
+                    ? Code.PlainFlexure(ref none, Rules.Concrete, BreadthAt(s.X), h)
+                    : 0;
                 if (-s.Moment > Math.Max(plain, Close * Body.Loads(k).N * Length))
                 {
                     return true;
@@ -333,12 +342,15 @@ internal sealed class LongSpan : SlabSpan
         }
 
         double Turning(PartForce f) => side * (f.Moment - (at * f.Force));
-        return new SectionForces(side, at, overhang, up.Force, Turning(up), down.Force, Turning(down), Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
+        return new SectionForces(side, at, overhang, up.Force, Turning(up), down.Force, Turning(down),
+            Rules.Concrete.Pressure == SectionPressure.Net ? 1 : 0);
     }
 
     internal override void Tell<T>(in SectionForces forces, int k, bool up, bool moment, ref T trace)
     {
-        trace.Given(Axis + ",s", forces.At, Unit.Length, $"section from the base's centroid, the part beyond it towards {(forces.Side > 0 ? "+" : "−")}{Axis}");
-        trace.Given(moment ? "Mu" : "Vu", moment ? (up ? forces.MomentUp : forces.MomentDown) : up ? forces.ShearUp : forces.ShearDown, moment ? Unit.Moment : Unit.Force, "of the part beyond: ∫(p + u − w) dA, exact");
+        trace.Given(Axis + ",s", forces.At, Unit.Length,
+            $"section from the base's centroid, the part beyond it towards {(forces.Side > 0 ? "+" : "−")}{Axis}");
+        trace.Given(moment ? "Mu" : "Vu", moment ? (up ? forces.MomentUp : forces.MomentDown) : up ? forces.ShearUp : forces.ShearDown,
+            moment ? Unit.Moment : Unit.Force, "of the part beyond: ∫(p + u − w) dA, exact");
     }
 }

@@ -4,7 +4,8 @@ using Plinth.Core.Bodies;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>
-/// How stiff a base under several columns is against the ground along x: λ·ℓ with λ = (k·B/(4·Ec·I))^¼ of the whole section (M. Hetényi 1946), and ℓ the longest clear
+/// How stiff a base under several columns is against the ground along x: λ·ℓ with λ = (k·B/(4·Ec·I))^¼ of the whole section (M. Hetényi
+/// 1946), and ℓ the longest clear
 /// span, or twice the longest overhang.
 /// </summary>
 internal static class Rigidity
@@ -21,7 +22,8 @@ internal static class Rigidity
         }
 
         // I = B·h³/12: the breadth cancels.
-        var stiffness = trial.Code.Elasticity(trial.Rules.Concrete.Strength) * trial.Body.Thickness * trial.Body.Thickness * trial.Body.Thickness;
+        var stiffness = trial.Code.Elasticity(trial.Rules.Concrete.Strength) * trial.Body.Thickness * trial.Body.Thickness
+            * trial.Body.Thickness;
         return Math.Pow(3 * modulus / stiffness, 0.25) * Longest(trial);
     }
 
@@ -42,7 +44,10 @@ internal static class Rigidity
     public static string? Doubt(Trial trial) => Of((CombinedTrial)trial) switch
     {
         null => "no subgrade modulus is known ([ground] subgrade-modulus): whether the base is rigid is not looked at",
-        > Most and var product => string.Create(CultureInfo.InvariantCulture, $"λ·ℓ = {product:0.00} exceeds {Most:0.00}: the base is flexible, the ground presses more under the columns and less between them than is found here"),
+        > Most and var product =>
+            string.Create(CultureInfo.InvariantCulture,
+                $"λ·ℓ = {product:0.00} exceeds {Most:0.00}: the base is flexible, the ground presses more under the columns and less "
+                    + $"between them than is found here"),
         _ => null,
     };
 }

@@ -30,7 +30,8 @@ internal sealed class CostBound
         var none = default(Tracing.NoTrace);
         bool Sought(string id) => !foundation.Waives(id);
         ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y") ? states[0].Code.MinimumSteelRatio(ref none, rules.Steel.Yield) : 0;
-        flexure = [Sought("flexure-bottom-x") ? Index("flexure-bottom-x") : -1, Sought("flexure-bottom-y") ? Index("flexure-bottom-y") : -1];
+        flexure = [Sought("flexure-bottom-x") ? Index("flexure-bottom-x") : -1,
+            Sought("flexure-bottom-y") ? Index("flexure-bottom-y") : -1];
         topIsSought = Sought("flexure-top-x") && Sought("flexure-top-y") && Sought("one-way-shear-x") && Sought("one-way-shear-y");
         shear = [Sought("one-way-shear-x") ? Index("one-way-shear-x") : -1, Sought("one-way-shear-y") ? Index("one-way-shear-y") : -1];
         int Index(string id) => states[0].Checks.Find(id)!.Index;
@@ -47,7 +48,8 @@ internal sealed class CostBound
         var ground = states[0].Ground;
         var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + rules.Concrete.Blinding;
         var steel = ratio * thickness * ((width * (length - side)) + (length * (width - side)));
-        return (length * width * ((r.Concrete * thickness) + (r.Excavation * depth))) + (r.Formwork * 2 * (length + width) * thickness) + (r.Steel * lightest * steel) + standing;
+        return (length * width * ((r.Concrete * thickness) + (r.Excavation * depth))) + (r.Formwork * 2 * (length + width) * thickness)
+            + (r.Steel * lightest * steel) + standing;
     }
 
     /// <summary>The same with the steel that some combinations are known to need, for the size that the states hold.</summary>
@@ -79,16 +81,21 @@ internal sealed class CostBound
         return Floor(size.Length, size.Width, size.Thickness, standing) + (rules.Rates.Steel * lightest * more);
     }
 
-    /// <summary>What top bars cost at least where the size that the states hold needs any: the code's least steel both ways. What is waived asks for none.</summary>
+    /// <summary>
+    /// What top bars cost at least where the size that the states hold needs any: the code's least steel both ways. What is waived asks for
+    /// none.
+    /// </summary>
     public double TopMat()
     {
-        if (held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == Concrete.TopSteel.None || (rules.Steel.TopSteel != Concrete.TopSteel.Least && !(topIsSought && states.Any(s => s.NeedsTopSteel))))
+        if (held.TopX is not null || held.TopY is not null || rules.Steel.TopSteel == Concrete.TopSteel.None
+            || (rules.Steel.TopSteel != Concrete.TopSteel.Least && !(topIsSought && states.Any(s => s.NeedsTopSteel))))
         {
             return 0;
         }
 
         var (size, side) = (states[0].Size, 2 * rules.Concrete.CoverSide);
-        return rules.Rates.Steel * lightestOnTop * ratio * size.Thickness * ((size.Width * (size.Length - side)) + (size.Length * (size.Width - side)));
+        return rules.Rates.Steel * lightestOnTop * ratio * size.Thickness * ((size.Width * (size.Length - side))
+            + (size.Length * (size.Width - side)));
     }
 
     // At least so much by the combinations that failed last; the lever arm is never longer than the depth of the thinnest bars.
@@ -99,7 +106,8 @@ internal sealed class CostBound
         var none = default(Tracing.NoTrace);
         foreach (var (index, isShear) in (ReadOnlySpan<(int, bool)>)[(flexure[i], false), (shear[i], true)])
         {
-            if (index < 0 || !s.Combinations[s.Hints[index]].IsFor(Family.Concrete) || s.Body.Contact(s.Hints[index]).State == Contact.ContactState.NoEquilibrium)
+            if (index < 0 || !s.Combinations[s.Hints[index]].IsFor(Family.Concrete)
+                || s.Body.Contact(s.Hints[index]).State == Contact.ContactState.NoEquilibrium)
             {
                 continue;
             }
@@ -109,7 +117,9 @@ internal sealed class CostBound
                 var f = s.Along(alongX).Beyond(s.Hints[index], side, isShear ? depth : 0);
                 var steel = isShear
                     ? s.Code.LeastSteelForShear(rules.Concrete, breadth, depth, f.ShearUp)
-                    : f.MomentUp <= 0 ? 0 : f.MomentUp / (s.Code.Flexure(ref none, rules.Concrete, rules.Steel.Yield, 1e-9, breadth, depth).Strength / 1e-9) * (rules.Steel.Banded ? 1 : s.Along(alongX).ShortWayFactor);
+                    : f.MomentUp <= 0 ? 0
+                    : f.MomentUp / (s.Code.Flexure(ref none, rules.Concrete, rules.Steel.Yield, 1e-9, breadth, depth).Strength / 1e-9)
+                        * (rules.Steel.Banded ? 1 : s.Along(alongX).ShortWayFactor);
                 needed = Math.Max(needed, steel);
             }
         }

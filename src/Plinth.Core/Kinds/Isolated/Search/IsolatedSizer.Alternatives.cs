@@ -27,7 +27,8 @@ internal sealed partial class IsolatedSizer
             var first = FirstOfArea((smallest.Length * smallest.Width) - 1e-9);
             for (var i = first; i < Math.Min(plans.Count, first + PlanStepsLooked + 1); i++)
             {
-                if (Placed(new BaseSize(plans[i].Length, plans[i].Width, thicknesses[t]), Pedestal(t)) is { } size && !PlanExceeds(size, Pedestal(t)) && Complete(size, t) is { } design)
+                if (Placed(new BaseSize(plans[i].Length, plans[i].Width, thicknesses[t]), Pedestal(t)) is { } size
+                    && !PlanExceeds(size, Pedestal(t)) && Complete(size, t) is { } design)
                 {
                     found.Add(new Alternative(design, Quantities.Of(project, foundation, design), Cost(design), []));
                 }

@@ -23,7 +23,8 @@ internal sealed partial class IsolatedSizer
             var pedestal = smaller.Pedestal;
             if (anyBars && Placed(smaller.Size with { ShiftX = 0, ShiftY = 0 }, pedestal) is not { })
             {
-                result.Add((step, new SizingStop(null, null, null, 0, "the column would stand beyond the base, or the base beyond the site", null)));
+                result.Add((step,
+                    new SizingStop(null, null, null, 0, "the column would stand beyond the base, or the base beyond the site", null)));
                 return;
             }
 
@@ -39,14 +40,23 @@ internal sealed partial class IsolatedSizer
 
                 if (search.Find() is not { } bars)
                 {
-                    result.Add((step, search.Nearest() is { } lacking ? Stop(lacking, "") : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null)));
+                    result.Add((step,
+                        search.Nearest() is { } lacking
+                            ? Stop(lacking, "")
+                            : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null)));
                     return;
                 }
 
                 if (joints.FindDowels() is not { } dowels)
                 {
                     // With the dowels of the design, as a check of this step would find it.
-                    checker.Set(smaller with { BottomX = BarSpec.Of(bars.BottomX), BottomY = BarSpec.Of(bars.BottomY), TopX = BarSpec.Of(bars.TopX), TopY = BarSpec.Of(bars.TopY) });
+                    checker.Set(smaller with
+                    {
+                        BottomX = BarSpec.Of(bars.BottomX),
+                        BottomY = BarSpec.Of(bars.BottomY),
+                        TopX = BarSpec.Of(bars.TopX),
+                        TopY = BarSpec.Of(bars.TopY)
+                    });
                     result.Add((step, Stop(joints.LastFailure!.Value, "")));
                     return;
                 }
@@ -83,7 +93,8 @@ internal sealed partial class IsolatedSizer
             {
                 result.Add((name, new SizingStop(null, null, null, 0, "below the range [sizing] range.plan", null)));
             }
-            else if (Math.Max(smaller.Length / smaller.Width, smaller.Width / smaller.Length) > rules.Aspect + 1e-9 && heldLength is null && heldWidth is null)
+            else if (Math.Max(smaller.Length / smaller.Width, smaller.Width / smaller.Length) > rules.Aspect + 1e-9 && heldLength is null
+                && heldWidth is null)
             {
                 result.Add((name, new SizingStop(null, null, null, 0, "beyond [sizing] aspect", null)));
             }
@@ -134,7 +145,8 @@ internal sealed partial class IsolatedSizer
         }
 
         var h = thicknesses[Math.Min(at, thicknesses.Length - 1)];
-        return Failed(new SizingStop(null, null, null, 0, BaseLevels.Fault(foundation, h, project.Units) ?? "[sizing] range.thickness", null));
+        return Failed(new SizingStop(null, null, null, 0, BaseLevels.Fault(foundation, h, project.Units) ?? "[sizing] range.thickness",
+            null));
     }
 
     private SizingStop PlanStop(int at)
@@ -162,14 +174,18 @@ internal sealed partial class IsolatedSizer
 
         return plans.Any(p => Placed(new BaseSize(p.Length, p.Width, thicknesses[at]), Pedestal(at)) is not null)
             ? Nearest(at, bound)
-            : new SizingStop("boundary", null, null, Outcome.NoCapacity, bound + ": no base lies within the site with its column on it", null);
+            : new SizingStop("boundary", null, null, Outcome.NoCapacity, bound + ": no base lies within the site with its column on it",
+                null);
     }
 
     private SizingStop PedestalStop()
     {
         var rules = foundation.Rules.Pedestal;
         var bound = rules is { SizeX: not null } or { Bars: not null } ? "what [pedestal] holds"
-            : rules.HoldsInSocket(foundation.Places[0].Support) ? $"[socket] walls up to {Dimension.Section(rules.Sockets.MostWall, project.Units)}, depth up to {rules.Sockets.MostDepthRatio.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)} times the column's side, their bars and ties"
+            : rules.HoldsInSocket(foundation.Places[0].Support)
+                ? $"[socket] walls up to {Dimension.Section(rules.Sockets.MostWall, project.Units)}, depth up to "
+                    + $"{rules.Sockets.MostDepthRatio.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)} times the "
+                    + "column's side, their bars and ties"
             : $"[pedestal] up to {Dimension.Section(rules.MostSize, project.Units)}, its bars and ties";
         return joints.LastFailure is { } failure ? Stop(failure, bound) : new SizingStop("pedestal", null, null, 0, bound, null);
     }
@@ -188,8 +204,11 @@ internal sealed partial class IsolatedSizer
             }
 
             Set(size, Pedestal(at));
-            var worst = trials.SelectMany(s => planChecks.Select(c => (Check: c, State: s, Worst: c.Worst(s)))).Where(w => w.Worst is not null)
-                .MaxBy(w => w.Worst!.Value.Outcome.FailsAnyhow ? Math.Max(Outcome.NoCapacity, w.Worst.Value.Outcome.Utilisation) : w.Worst.Value.Outcome.Utilisation);
+            var worst = trials.SelectMany(s => planChecks.Select(c => (Check: c, State: s, Worst: c.Worst(s))))
+                .Where(w => w.Worst is not null)
+                .MaxBy(w => w.Worst!.Value.Outcome.FailsAnyhow
+                    ? Math.Max(Outcome.NoCapacity, w.Worst.Value.Outcome.Utilisation)
+                    : w.Worst.Value.Outcome.Utilisation);
             var utilisation = worst.Worst!.Value.Outcome.FailsAnyhow ? double.MaxValue : worst.Worst.Value.Outcome.Utilisation;
             if (best is null || utilisation < best.Value.Utilisation)
             {
@@ -199,7 +218,9 @@ internal sealed partial class IsolatedSizer
 
         var b = best!.Value;
         Set(b.Size, Pedestal(at));
-        return Stop((b.Check, b.State), $"{bound}; the nearest to passing is {Unit.Length.Format(b.Size.Length, project.Units)} × {Unit.Length.FormatWithSymbol(b.Size.Width, project.Units)}");
+        return Stop((b.Check, b.State),
+            $"{bound}; the nearest to passing is {Unit.Length.Format(b.Size.Length, project.Units)} × "
+                + $"{Unit.Length.FormatWithSymbol(b.Size.Width, project.Units)}");
     }
 
     private SizingStop ThicknessStop(BaseSize plan, int at)
@@ -217,6 +238,8 @@ internal sealed partial class IsolatedSizer
     private static SizingStop Stop((Check Check, Trial State) failure, string bound)
     {
         var worst = failure.Check.Worst(failure.State);
-        return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name, worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0, bound, worst?.Note);
+        return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name,
+            worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0,
+            bound, worst?.Note);
     }
 }

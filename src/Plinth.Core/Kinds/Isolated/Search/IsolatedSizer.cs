@@ -8,12 +8,14 @@ using Plinth.Core.Sizing;
 namespace Plinth.Core.Kinds.Isolated;
 
 /// <summary>
-/// Finds the sizes and bars of a foundation: of all plans and thicknesses on the steps the cheapest that passes. It has no formulas of its own: it only asks
+/// Finds the sizes and bars of a foundation: of all plans and thicknesses on the steps the cheapest that passes. It has no formulas of its
+/// own: it only asks
 /// the checks, and leaves out what costs more than a design in hand by what any design of its size costs at least.
 /// </summary>
 internal sealed partial class IsolatedSizer : FoundationSizer
 {
-    // A base that must move to keep within the site moves by so much of the plan's step: an even part, so that its edge may lie flush with a boundary on the step.
+    // A base that must move to keep within the site moves by so much of the plan's step: an even part, so that its edge may lie flush with
+    // a boundary on the step.
     private const double MetricShifts = 10;
     private const double InchShifts = 6;
 
@@ -69,7 +71,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
 
     /// <inheritdoc/>
     /// <remarks>
-    /// The search looks at the combinations that lie farthest out, then asks all: those that the design fails are taken in and it is sought again. What fewer
+    /// The search looks at the combinations that lie farthest out, then asks all: those that the design fails are taken in and it is sought
+    /// again. What fewer
     /// combinations leave cheapest and all allow is the cheapest of all; where fewer leave none there is none.
     /// </remarks>
     public override SizingResult Size(bool check = false)
@@ -117,7 +120,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
         planFailure = null;
     }
 
-    // A design that passes, from which costs are compared: the smallest plan at a thickness, or the thickness that it needs, whose weight may need more plan again.
+    // A design that passes, from which costs are compared: the smallest plan at a thickness, or the thickness that it needs, whose weight
+    // may need more plan again.
     private (IsolatedDesign? Design, Func<SizingStop>? Stop) First(int last)
     {
         Func<SizingStop>? stop = null;
@@ -158,7 +162,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
         return Larger(last) is { } larger ? (larger, null) : (null, stop);
     }
 
-    // Where no smallest plan can be completed at any thickness, larger ones are looked at: an overhang that bars can take hold in, a lower pressure.
+    // Where no smallest plan can be completed at any thickness, larger ones are looked at: an overhang that bars can take hold in, a lower
+    // pressure.
     private IsolatedDesign? Larger(int last)
     {
         for (var t = 0; t < last; t++)
@@ -171,7 +176,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
             var first = FirstOfArea((smallest.Length * smallest.Width) - 1e-9);
             for (var i = first; i < Math.Min(plans.Count, first + PlansBeyond); i++)
             {
-                if (Placed(new BaseSize(plans[i].Length, plans[i].Width, thicknesses[t]), Pedestal(t)) is { } size && !PlanExceeds(size, Pedestal(t)) && Complete(size, t) is { } design)
+                if (Placed(new BaseSize(plans[i].Length, plans[i].Width, thicknesses[t]), Pedestal(t)) is { } size
+                    && !PlanExceeds(size, Pedestal(t)) && Complete(size, t) is { } design)
                 {
                     steps.Add(new SizingStep("a larger plan", design.Size));
                     return design;
@@ -206,7 +212,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
                     break;
                 }
 
-                if (bound.Floor(length, width, h, standing) >= cost * Near || Placed(new BaseSize(length, width, h), pedestal) is not { } size
+                if (bound.Floor(length, width, h, standing) >= cost * Near
+                    || Placed(new BaseSize(length, width, h), pedestal) is not { } size
                     || (barsFound.TryGetValue(size, out var known) && known is null) || size == best.Size)
                 {
                     continue;
@@ -226,7 +233,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
                 }
 
                 failed = 0;
-                if (!PlanExceeds(size, pedestal) && least + bound.TopMat() < cost * Near && Complete(size, t) is { } design && Cost(design) is var c && c < cost - 1e-9)
+                if (!PlanExceeds(size, pedestal) && least + bound.TopMat() < cost * Near && Complete(size, t) is { } design
+                    && Cost(design) is var c && c < cost - 1e-9)
                 {
                     steps.Add(new SizingStep("cheaper", design.Size));
                     (best, cost) = (design, c);
@@ -236,7 +244,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
 
         return best;
 
-        IsolatedDesign Bare(double h, Pedestal? pedestal) => new(new BaseSize(1, 1, h), BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None) { Pedestal = pedestal };
+        IsolatedDesign Bare(double h, Pedestal? pedestal) =>
+            new(new BaseSize(1, 1, h), BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None) { Pedestal = pedestal };
     }
 
     private SizingResult Found(IsolatedDesign design) => new(design, null, steps);
@@ -244,10 +253,15 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     private SizingResult Failed(SizingStop stop) => new(null, stop, steps);
 
     private static IsolatedDesign Design(BaseSize size, Reinforcement bars, Pedestal? pedestal = null, BarLayer dowels = default) =>
-        new(size, BarSpec.Of(bars.BottomX), BarSpec.Of(bars.BottomY), BarSpec.Of(bars.TopX), BarSpec.Of(bars.TopY)) { Pedestal = pedestal, Dowels = BarSpec.Of(dowels) };
+        new(size, BarSpec.Of(bars.BottomX), BarSpec.Of(bars.BottomY), BarSpec.Of(bars.TopX), BarSpec.Of(bars.TopY))
+        {
+            Pedestal = pedestal,
+            Dowels = BarSpec.Of(dowels)
+        };
 
     // The least bars and dowels for a plan at a thickness; null if none pass.
-    // Whether the base alone costs so much at a thickness, whatever pedestal stands on it: what the pedestal weighs more than the soil in its place only needs more plan.
+    // Whether the base alone costs so much at a thickness, whatever pedestal stands on it: what the pedestal weighs more than the soil in
+    // its place only needs more plan.
     private bool DearerThan(double cost, double thickness)
     {
         var ground = trials[0].Ground;
@@ -279,7 +293,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
         return found is { } f ? Design(size, f.Bars, pedestal, f.Dowels) : null;
     }
 
-    // The pedestal does not depend on the plan but for what of the base surrounds it: the largest plan leaves that to the checks of the base.
+    // The pedestal does not depend on the plan but for what of the base surrounds it: the largest plan leaves that to the checks of the
+    // base.
     private Pedestal? Pedestal(int thickness)
     {
         if (!joints.HasPedestal)
@@ -315,7 +330,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     }
 
     // The base where it lies within the site and under its column; null if it cannot.
-    private BaseSize? Placed(BaseSize size, Pedestal? pedestal) => Shifted(size, pedestal) is { } placed && Fits(placed, pedestal) ? placed : null;
+    private BaseSize? Placed(BaseSize size, Pedestal? pedestal) =>
+        Shifted(size, pedestal) is { } placed && Fits(placed, pedestal) ? placed : null;
 
     // The site asks for the same shift at any thickness.
     private BaseSize? Shifted(BaseSize size, Pedestal? pedestal)
@@ -336,7 +352,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     }
 
     // 5 mm of 50 mm, half an inch of 3 in, which is no whole number of millimetres.
-    private static double ShiftStep(double planStep) => planStep / (Math.Abs((planStep * 1000) - Math.Round(planStep * 1000)) < 1e-6 ? MetricShifts : InchShifts);
+    private static double ShiftStep(double planStep) =>
+        planStep / (Math.Abs((planStep * 1000) - Math.Round(planStep * 1000)) < 1e-6 ? MetricShifts : InchShifts);
 
     private int FirstOfArea(double area)
     {
@@ -383,7 +400,8 @@ internal sealed partial class IsolatedSizer : FoundationSizer
         var (held, o) = (foundation.Held, BaseGeometry.Offset(foundation.Held, outline, size));
         var (x, y) = ((size.Length - outline.FaceX) / 2, (size.Width - outline.FaceY) / 2);
         bool Enough(double overhang, HeldEdge? edge, double shift) => edge is not null || shift != 0 || overhang >= least - 1e-9;
-        return Enough(x + o.X, held.EdgeX0, size.ShiftX) && Enough(x - o.X, held.EdgeX1, size.ShiftX) && Enough(y + o.Y, held.EdgeY0, size.ShiftY) && Enough(y - o.Y, held.EdgeY1, size.ShiftY);
+        return Enough(x + o.X, held.EdgeX0, size.ShiftX) && Enough(x - o.X, held.EdgeX1, size.ShiftX)
+            && Enough(y + o.Y, held.EdgeY0, size.ShiftY) && Enough(y - o.Y, held.EdgeY1, size.ShiftY);
     }
 
     private bool PlanExceeds(in BaseSize size, Pedestal? pedestal)

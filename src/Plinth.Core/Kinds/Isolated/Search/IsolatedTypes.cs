@@ -18,7 +18,10 @@ internal sealed class IsolatedTypes : TypesOfKind
     public override bool Joins => true;
 
     /// <inheritdoc/>
-    /// <remarks>Every plan with every thickness among the designs, with the densest bars of those that are no larger; bases moved under their columns stand for themselves.</remarks>
+    /// <remarks>
+    /// Every plan with every thickness among the designs, with the densest bars of those that are no larger; bases moved under their
+    /// columns stand for themselves.
+    /// </remarks>
     public override IReadOnlyList<FoundationDesign> Joined(Project project, Foundation first, IReadOnlyList<FoundationDesign> adopted)
     {
         var designs = adopted.Cast<IsolatedDesign>().Where(d => d.Size is { ShiftX: 0, ShiftY: 0 }).ToList();
@@ -29,28 +32,40 @@ internal sealed class IsolatedTypes : TypesOfKind
         if (plans.Count > 0 && first.Rules.Sizing is var sizing)
         {
             var (length, width) = (plans.Max(p => p.Length), plans.Max(p => p.Width));
-            double More(double side, int steps) => Math.Max(side, Math.Min(Math.Round(side + (steps * sizing.PlanStep), 6), sizing.MostPlan));
-            plans.AddRange(Enumerable.Range(0, StepsLarger).Select(i => (More(length, i), More(width, i))).Where(p => !plans.Contains(p)).ToList());
+            double More(double side, int steps) =>
+                Math.Max(side, Math.Min(Math.Round(side + (steps * sizing.PlanStep), 6), sizing.MostPlan));
+            plans.AddRange(Enumerable.Range(0, StepsLarger)
+                .Select(i => (More(length, i), More(width, i)))
+                .Where(p => !plans.Contains(p))
+                .ToList());
         }
 
-        var all = plans.SelectMany((p, i) => thicknesses.Select((h, j) => (Plan: p, H: h, Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
+        var all =
+            plans.SelectMany(
+                (p, i) => thicknesses.Select((h, j) => (Plan: p, H: h,
+                    Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
         var result = new List<FoundationDesign>();
         var none = default(Tracing.NoTrace);
         var ratio = project.Code.MinimumSteelRatio(ref none, first.Rules.Steel.Yield);
         foreach (var (plan, h, _) in all)
         {
             var size = new BaseSize(plan.Length, plan.Width, h);
-            var within = designs.Where(d => d.Size.Length <= plan.Length + 1e-9 && d.Size.Width <= plan.Width + 1e-9 && d.Size.Thickness <= h + 1e-9).ToList();
+            var within =
+                designs.Where(d => d.Size.Length <= plan.Length + 1e-9 && d.Size.Width <= plan.Width + 1e-9 && d.Size.Thickness <= h + 1e-9)
+                    .ToList();
             if (within.Count == 0)
             {
                 continue;
             }
 
             var side = first.Rules.Concrete.CoverSide;
-            BarSpec Densest(Func<IsolatedDesign, BarSpec> of, bool alongX) => JoinedBars.Densest(within.Select(d => (of(d), d.Size)), size, alongX, side, ratio);
+            BarSpec Densest(Func<IsolatedDesign, BarSpec> of, bool alongX) =>
+                JoinedBars.Densest(within.Select(d => (of(d), d.Size)), size, alongX, side, ratio);
             var upright = within.MaxBy(d => (d.Dowels.Size?.Area ?? 0) * d.Dowels.Count)!;
             var pedestal = within.Select(d => d.Pedestal).MaxBy(p => p?.Area ?? 0);
-            var joined = new IsolatedDesign(size, Densest(d => d.BottomX, true), Densest(d => d.BottomY, false), Densest(d => d.TopX, true), Densest(d => d.TopY, false)) { Dowels = upright.Dowels, Pedestal = pedestal };
+            var joined = new IsolatedDesign(size, Densest(d => d.BottomX, true), Densest(d => d.BottomY, false), Densest(d => d.TopX, true),
+                Densest(d => d.TopY, false))
+            { Dowels = upright.Dowels, Pedestal = pedestal };
             if (!adopted.Contains(joined) && !result.Contains(joined))
             {
                 result.Add(joined);

@@ -7,7 +7,10 @@ namespace Plinth.Core.Kinds.Isolated;
 /// <summary>What no base of a thickness can do without, found without a trial.</summary>
 internal static class PlanBound
 {
-    /// <summary>Plan area below which bearing cannot pass, m2: the mean pressure never exceeds the highest. A small margin leaves the decision to the check.</summary>
+    /// <summary>
+    /// Plan area below which bearing cannot pass, m2: the mean pressure never exceeds the highest. A small margin leaves the decision to
+    /// the check.
+    /// </summary>
     /// <param name="states">The states of the foundation; what they hold is lost.</param>
     /// <param name="foundation">The foundation.</param>
     /// <param name="thickness">Thickness of the base, m.</param>

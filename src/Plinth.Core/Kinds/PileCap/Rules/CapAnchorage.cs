@@ -8,7 +8,8 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Kinds.PileCap;
 
 /// <summary>
-/// Development of a cap's bars beyond the faces of its columns, to both sides; where a strut-and-tie model must hold a pile, from the inner face of each pile outwards
+/// Development of a cap's bars beyond the faces of its columns, to both sides; where a strut-and-tie model must hold a pile, from the inner
+/// face of each pile outwards
 /// (ACI 318 13.2.8, 23.8). No plain concrete stands in for it.
 /// </summary>
 internal readonly struct CapAnchorage<TAxis> : ICheckRule<CapSpan, AnchorageLengths>
@@ -19,10 +20,12 @@ internal readonly struct CapAnchorage<TAxis> : ICheckRule<CapSpan, AnchorageLeng
     public static AnchorageLengths Capacity(CapSpan s)
     {
         var none = default(NoTrace);
-        var (bottom, top) = (s.LooksAt(Face.Bottom) ? Anchorage.Length(s, true, 1, ref none) : 0, s.LooksAt(Face.Top) ? Anchorage.Length(s, false, 1, ref none) : 0);
+        var (bottom, top) = (s.LooksAt(Face.Bottom) ? Anchorage.Length(s, true, 1, ref none) : 0,
+            s.LooksAt(Face.Top) ? Anchorage.Length(s, false, 1, ref none) : 0);
         var hook = Math.Max(Anchorage.HookFits(s, true), Anchorage.HookFits(s, false));
         var (there, needed) = (CapAnchorage.Shortest(s), Math.Max(bottom, top));
-        return new AnchorageLengths(bottom, top, hook, Math.Max(hook, needed <= 0 ? 0 : there > 0 ? needed / there : double.PositiveInfinity));
+        return new AnchorageLengths(bottom, top, hook,
+            Math.Max(hook, needed <= 0 ? 0 : there > 0 ? needed / there : double.PositiveInfinity));
     }
 
     public static double UpperBound(CapSpan s, in AnchorageLengths lengths, int k) => lengths.Most;
@@ -58,12 +61,14 @@ internal readonly struct CapAnchorage<TAxis> : ICheckRule<CapSpan, AnchorageLeng
         var layer = s.Layer(bottom);
         if (T.Records)
         {
-            trace.Heading($"Anchorage of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}, {(layer.Hooked ? "hooked" : "straight")}");
+            trace.Heading(
+                $"Anchorage of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}, {(layer.Hooked ? "hooked" : "straight")}");
             trace.Given("there", there, Unit.Section, CapAnchorage.Where(from) + ", less the cover", $"{s.Code.Name} 13.2.8.2");
             var needed = Anchorage.Length(s, bottom, 1, ref trace);
             if (there > 0)
             {
-                trace.Let("utilisation", needed / there, Unit.Ratio, $"{new Sym(layer.Hooked ? "ldh" : "ld", needed, Unit.Section)}/{new Sym("there", there, Unit.Section)}");
+                trace.Let("utilisation", needed / there, Unit.Ratio,
+                    $"{new Sym(layer.Hooked ? "ldh" : "ld", needed, Unit.Section)}/{new Sym("there", there, Unit.Section)}");
             }
         }
 
@@ -106,7 +111,8 @@ internal static class CapAnchorage
             // A tie takes hold between its pile's inner face and its end.
             foreach (var p in s.Cap.Piles)
             {
-                if (must && side * (p.Along(s.AlongX) - s.Face(side)) > 0 && half - (side * p.Along(s.AlongX)) + (s.Cap.PileRules.Side / 2) is var length && length < least - Alike)
+                if (must && side * (p.Along(s.AlongX) - s.Face(side)) > 0
+                    && half - (side * p.Along(s.AlongX)) + (s.Cap.PileRules.Side / 2) is var length && length < least - Alike)
                 {
                     (least, from) = (length, p);
                 }
@@ -116,7 +122,8 @@ internal static class CapAnchorage
         return (double.IsInfinity(least) ? least : Math.Max(0, least - s.Rules.Concrete.CoverSide), from);
     }
 
-    // Of the bars over each pile beyond a face: they end where the outline does. Of all others flexure and tie count what is developed at their sections.
+    // Of the bars over each pile beyond a face: they end where the outline does. Of all others flexure and tie count what is developed at
+    // their sections.
     private static (double Length, Pile? From) InPolygon(CapSpan s, bool must)
     {
         var (least, from) = (double.PositiveInfinity, default(Pile));
@@ -142,7 +149,8 @@ internal static class CapAnchorage
     }
 
     /// <summary>From where to where a bar takes hold, in words.</summary>
-    public static string Where(Pile? from) => from is null ? "from the column's face to the bar's end" : $"from the inner face of {from.Name} to the bar's end";
+    public static string Where(Pile? from) =>
+        from is null ? "from the column's face to the bar's end" : $"from the inner face of {from.Name} to the bar's end";
 
     // Lengths that differ by less are one, m.
     private const double Alike = 1e-12;

@@ -5,7 +5,10 @@ using Plinth.Core.Checks.OnGround;
 
 namespace Plinth.Core.Kinds.PileCap;
 
-/// <summary>The checks of a cap on piles: of its piles in place of the ground, of sections across it, of its strut-and-tie model, and those that all bases have.</summary>
+/// <summary>
+/// The checks of a cap on piles: of its piles in place of the ground, of sections across it, of its strut-and-tie model, and those that all
+/// bases have.
+/// </summary>
 internal static class CapChecks
 {
     /// <summary>Makes them.</summary>

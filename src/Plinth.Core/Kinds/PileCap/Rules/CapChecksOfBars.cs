@@ -16,8 +16,10 @@ internal readonly struct CapDepth : ICheckRule<GroundBody, Nothing>
         where T : struct, ITrace
     {
         trace.Heading("Least effective depth");
-        var d = trace.Given("d", Math.Min(s.Trial.Spans(true)[0].Depth(true), s.Trial.Spans(false)[0].Depth(true)), Unit.Section, "of the shallower bottom layer, over the larger of cover and embedment of the piles");
-        var least = trace.Given("d,least", s.Code.LeastDepthOverPiles, Unit.Section, "bottom bars of a cap on piles", s.Code.PileCapDepthClause);
+        var d = trace.Given("d", Math.Min(s.Trial.Spans(true)[0].Depth(true), s.Trial.Spans(false)[0].Depth(true)), Unit.Section,
+            "of the shallower bottom layer, over the larger of cover and embedment of the piles");
+        var least = trace.Given("d,least", s.Code.LeastDepthOverPiles, Unit.Section, "bottom bars of a cap on piles",
+            s.Code.PileCapDepthClause);
         if (d > 0)
         {
             trace.Let("utilisation", least / d, Unit.Ratio, $"{new Sym("d,least", least, Unit.Section)}/{new Sym("d", d, Unit.Section)}");
@@ -51,7 +53,10 @@ internal readonly struct CapEquilibrium : ICheckRule<GroundBody, Nothing>
 
         ref readonly var l = ref group.Loads(k);
         var left = Math.Sqrt((l.Left.X * l.Left.X) + (l.Left.Y * l.Left.Y)) + (Math.Abs(l.N) * group.Deviation);
-        trace.Given("utilisation", l.Held ? 0 : Outcome.NoCapacity, Unit.Ratio, l.Held ? "tie beams or fixed heads hold what the piles do not" : "nothing holds what the piles do not");
-        return l.Held ? new Outcome { Done = true, Demand = left, Capacity = left } : new Outcome { Done = true, Demand = left, Capacity = 0, Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
+        trace.Given("utilisation", l.Held ? 0 : Outcome.NoCapacity, Unit.Ratio,
+            l.Held ? "tie beams or fixed heads hold what the piles do not" : "nothing holds what the piles do not");
+        return l.Held
+            ? new Outcome { Done = true, Demand = left, Capacity = left }
+            : new Outcome { Done = true, Demand = left, Capacity = 0, Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
     }
 }

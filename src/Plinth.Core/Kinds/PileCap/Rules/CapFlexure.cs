@@ -8,7 +8,10 @@ using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds.PileCap;
 
-/// <summary>Moment of the piles, at their centres, about the faces of each column over the whole cap, and between columns, against the bars of a face.</summary>
+/// <summary>
+/// Moment of the piles, at their centres, about the faces of each column over the whole cap, and between columns, against the bars of a
+/// face.
+/// </summary>
 internal readonly struct CapFlexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStrength>
     where TAxis : struct, IAxis
     where TFace : struct, IFace
@@ -63,7 +66,8 @@ internal readonly struct CapFlexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStr
             if (worst.Capacity > 0)
             {
                 Strength(s, governing.At, ref trace);
-                trace.Let("utilisation", worst.Demand / worst.Capacity, Unit.Ratio, $"{new Sym("Mu", worst.Demand, Unit.Moment)}/{new Sym("φMn", worst.Capacity, Unit.Moment)}");
+                trace.Let("utilisation", worst.Demand / worst.Capacity, Unit.Ratio,
+                    $"{new Sym("Mu", worst.Demand, Unit.Moment)}/{new Sym("φMn", worst.Capacity, Unit.Moment)}");
             }
         }
 

@@ -14,15 +14,20 @@ namespace Plinth.Core.Kinds.PileCap;
 internal readonly record struct CapShearStrength(double Bottom, double Top, double Steep);
 
 /// <summary>
-/// Shear across a whole cap at d from the faces of each column, each pile by the share of its size beyond (ACI 318 13.4.2.5 of -14, 13.4.6.5 of -19); where a pile
-/// stands nearer to the face than d, at the face too, against the most that a deep member may carry (9.9.2.1): the strut-and-tie model must hold that pile.
+/// Shear across a whole cap at d from the faces of each column, each pile by the share of its size beyond (ACI 318 13.4.2.5 of -14,
+/// 13.4.6.5 of -19); where a pile
+/// stands nearer to the face than d, at the face too, against the most that a deep member may carry (9.9.2.1): the strut-and-tie model must
+/// hold that pile.
 /// </summary>
 internal readonly struct CapShear<TAxis> : ICheckRule<CapSpan, CapShearStrength>
     where TAxis : struct, IAxis
 {
     public static ReadOnlySpan<CapSpan> Of(Trial trial) => ((CapTrial)trial).CapSpans(TAxis.IsX);
 
-    public static double GoverningKey(CapSpan s) => s.Trial.Looking == Face.Bottom && s.Body.IsRectangle && s.Cap.Columns.Length == 1 && !s.Code.OneWayShearGrowsWithSteel ? s.Depth(true) : double.NaN;
+    public static double GoverningKey(CapSpan s) =>
+        s.Trial.Looking == Face.Bottom && s.Body.IsRectangle && s.Cap.Columns.Length == 1 && !s.Code.OneWayShearGrowsWithSteel
+            ? s.Depth(true)
+            : double.NaN;
 
     public static bool BoundsBars => true;
 
@@ -71,7 +76,8 @@ internal readonly struct CapShear<TAxis> : ICheckRule<CapSpan, CapShearStrength>
                 // Bars that cross reach farther by the cover.
                 var cover = side * s.Rules.Concrete.CoverSide;
                 var area = s.Most(bars.Layer, s.Widest(near + cover, far + cover));
-                worst = Math.Max(worst, demand / s.Code.OneWayShear(ref none, s.Rules.Concrete, s.Widest(near, far), depth, area, ofFooting: false));
+                worst = Math.Max(worst,
+                    demand / s.Code.OneWayShear(ref none, s.Rules.Concrete, s.Widest(near, far), depth, area, ofFooting: false));
             }
         }
 
@@ -86,7 +92,8 @@ internal readonly struct CapShear<TAxis> : ICheckRule<CapSpan, CapShearStrength>
         }
 
         var none = default(NoTrace);
-        return new CapShearStrength(Strength(s, true, ref none), Strength(s, false, ref none), s.Code.SteepShear(ref none, s.Rules.Concrete, s.Breadth, s.Depth(true)));
+        return new CapShearStrength(Strength(s, true, ref none), Strength(s, false, ref none),
+            s.Code.SteepShear(ref none, s.Rules.Concrete, s.Breadth, s.Depth(true)));
     }
 
     public static Outcome Evaluate<T>(CapSpan s, in CapShearStrength strength, int k, ref T trace)
@@ -98,7 +105,8 @@ internal readonly struct CapShear<TAxis> : ICheckRule<CapSpan, CapShearStrength>
         }
 
         var own = strength;
-        var (worst, governing, how, upward) = (Outcome.Ratio(0, strength.Bottom) with { Face = Face.Bottom }, default(SectionForces), How.AtDepth, true);
+        var (worst, governing, how, upward) = (Outcome.Ratio(0, strength.Bottom) with { Face = Face.Bottom }, default(SectionForces),
+            How.AtDepth, true);
         for (var side = -1; side <= 1; side += 2)
         {
             var between = HasColumnBeyond(s, side);
@@ -135,8 +143,10 @@ internal readonly struct CapShear<TAxis> : ICheckRule<CapSpan, CapShearStrength>
         {
             trace.Note(worst.Utilisation == 0 ? "no pile stands beyond the section at d"
                 : how == How.Steep ? "at the face, as a pile stands nearer than d; the strut-and-tie model must hold it too"
-                : how == How.Down ? s.Layer(false).Any ? "piles pull beyond the face" : "piles or weights pull down beyond the face: top steel is needed"
-                : how == How.Between ? "at d from the face, between columns" : "at d from the face");
+                : how == How.Down
+                    ? s.Layer(false).Any ? "piles pull beyond the face" : "piles or weights pull down beyond the face: top steel is needed"
+                : how == How.Between ? "at d from the face, between columns"
+                : "at d from the face");
         }
 
         return worst;
@@ -215,12 +225,14 @@ internal readonly struct CapShear<TAxis> : ICheckRule<CapSpan, CapShearStrength>
         if (how == How.Steep)
         {
             Steep(s, governing.At, ref trace);
-            trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVn", worst.Capacity, Unit.Force)}");
+            trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVn", worst.Capacity, Unit.Force)}");
             return;
         }
 
         StrengthAt(s, bottom, governing.At, ref trace);
-        trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
+        trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+            $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
     }
 
     // At a section of a cap that is no rectangle by its breadth and bars there.
@@ -245,5 +257,7 @@ internal readonly struct CapShear<TAxis> : ICheckRule<CapSpan, CapShearStrength>
 
     private static double Strength<T>(CapSpan s, bool bottom, ref T trace)
         where T : struct, ITrace =>
-        !s.Layer(bottom).Any ? 0 : s.Code.OneWayShear(ref trace, s.Rules.Concrete, s.Breadth, s.Depth(bottom), s.Steel(bottom), ofFooting: false);
+        !s.Layer(bottom).Any
+            ? 0
+            : s.Code.OneWayShear(ref trace, s.Rules.Concrete, s.Breadth, s.Depth(bottom), s.Steel(bottom), ofFooting: false);
 }

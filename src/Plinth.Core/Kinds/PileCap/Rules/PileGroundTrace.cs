@@ -25,15 +25,20 @@ internal static class PileGroundTrace
             if (c.Under.Undrained is { } su)
             {
                 trace.Given("su", su, Unit.Pressure, $"of {name} under the base");
-                trace.Let("qb", c.Base, Unit.Pressure, $"{new Sym("9", PileCapacity.BaseInClay, Unit.Ratio)}·{new Sym("su", su, Unit.Pressure)}");
+                trace.Let("qb", c.Base, Unit.Pressure,
+                    $"{new Sym("9", PileCapacity.BaseInClay, Unit.Ratio)}·{new Sym("su", su, Unit.Pressure)}");
             }
             else
             {
-                trace.Given("qb", c.Base, Unit.Pressure, c.Under.Base is null ? $"{name} is under the base, and no base pressure is stated for it: none counts" : $"stated for {name} under the base");
+                trace.Given("qb", c.Base, Unit.Pressure,
+                    c.Under.Base is null
+                        ? $"{name} is under the base, and no base pressure is stated for it: none counts"
+                        : $"stated for {name} under the base");
             }
 
             trace.Let("Qb", c.BaseForce, Unit.Force, $"{new Sym("qb", c.Base, Unit.Pressure)}·{area}");
-            trace.Let("Rc", c.Compression, Unit.Force, $"({friction} + {new Sym("Qb", c.BaseForce, Unit.Force)})/{new Sym("F", cap.PileRules.Safety, Unit.Ratio)}");
+            trace.Let("Rc", c.Compression, Unit.Force,
+                $"({friction} + {new Sym("Qb", c.BaseForce, Unit.Force)})/{new Sym("F", cap.PileRules.Safety, Unit.Ratio)}");
         }
 
         return c.Compression;
@@ -47,8 +52,12 @@ internal static class PileGroundTrace
         if (T.Records)
         {
             var friction = Friction(cap, c, ref trace);
-            trace.Given("W'", c.Weight, Unit.Force, (c.Weight > 0 ? "of the shaft below the cap, less the water it displaces at its highest" : "the weight of a shaft of steel or timber does not count") + (cap.PileRules.OfStrength ? ", 0.9 of it" : ""));
-            trace.Let("Rt", c.Tension, Unit.Force, $"{new Sym("share", cap.PileRules.TensionShare, Unit.Ratio)}·{friction}/{new Sym("F", cap.PileRules.Safety, Unit.Ratio)} + {new Sym("W'", c.Weight, Unit.Force)}");
+            trace.Given("W'", c.Weight, Unit.Force,
+                (c.Weight > 0
+                    ? "of the shaft below the cap, less the water it displaces at its highest"
+                    : "the weight of a shaft of steel or timber does not count") + (cap.PileRules.OfStrength ? ", 0.9 of it" : ""));
+            trace.Let("Rt", c.Tension, Unit.Force,
+                $"{new Sym("share", cap.PileRules.TensionShare, Unit.Ratio)}·{friction}/{new Sym("F", cap.PileRules.Safety, Unit.Ratio)} + {new Sym("W'", c.Weight, Unit.Force)}");
         }
 
         return c.Tension;
@@ -74,7 +83,8 @@ internal static class PileGroundTrace
             {
                 var limit = s.Layer.ShaftLimit is { } most ? $", no more than {Unit.Pressure.FormatWithSymbol(most, cap.Units)}" : "";
                 trace.Given("β", beta, Unit.Ratio, $"of {name}");
-                trace.Given(mean.Symbol, s.Friction, Unit.Pressure, $"mean of β·σ'v along the shaft in {name}, by the highest water{limit}");
+                trace.Given(mean.Symbol, s.Friction, Unit.Pressure,
+                    $"mean of β·σ'v along the shaft in {name}, by the highest water{limit}");
             }
             else
             {
@@ -82,7 +92,8 @@ internal static class PileGroundTrace
             }
 
             trace.Given(length.Symbol, length.Value, Unit.Length, $"of the shaft in {name}");
-            parts.AddRange([new FormulaPart(i == 0 ? "" : " + ", default), new FormulaPart(null, mean), new FormulaPart("·", default), new FormulaPart(null, length)]);
+            parts.AddRange([new FormulaPart(i == 0 ? "" : " + ", default), new FormulaPart(null, mean), new FormulaPart("·", default),
+                new FormulaPart(null, length)]);
         }
 
         trace.Add(new TraceStep(TraceKind.Formula, "Σf·l", c.Friction / perimeter.Value, Unit.LineLoad, parts, null));

@@ -11,11 +11,15 @@ namespace Plinth.Core.Kinds.PileCap;
 /// <summary>What the checks of piles share.</summary>
 internal static class PileLoading
 {
-    /// <summary>Whether a pile is checked in a combination: by allowable capacities in those of the ground (and of stability), by resistances in those of the concrete.</summary>
+    /// <summary>
+    /// Whether a pile is checked in a combination: by allowable capacities in those of the ground (and of stability), by resistances in
+    /// those of the concrete.
+    /// </summary>
     public static bool Counts(Pile p, int k, Family allowable)
     {
         var c = p.Combinations[k];
-        return (p.Rules.Piles.OfStrength ? c.IsFor(Family.Concrete) : c.IsFor(allowable)) && p.Trial.Body.Contact(k).State != ContactState.NoEquilibrium;
+        return (p.Rules.Piles.OfStrength ? c.IsFor(Family.Concrete) : c.IsFor(allowable))
+            && p.Trial.Body.Contact(k).State != ContactState.NoEquilibrium;
     }
 
     /// <summary>What wind and earthquake add to a capacity: nothing to a resistance.</summary>
@@ -28,7 +32,8 @@ internal static class PileLoading
 
     /// <summary>Tells where a capacity comes from.</summary>
     public static string Source<T>(Pile p, string key)
-        where T : struct, ITrace => !T.Records ? "" : $"[piles] {key}" + (p.Rules.Piles.Source.Length > 0 ? ": " + p.Rules.Piles.Source : "");
+        where T : struct, ITrace =>
+        !T.Records ? "" : $"[piles] {key}" + (p.Rules.Piles.Source.Length > 0 ? ": " + p.Rules.Piles.Source : "");
 
     /// <summary>What a group keeps of the compression of a pile.</summary>
     public static double Efficiency<T>(Pile p, ref T trace)
@@ -83,19 +88,26 @@ internal readonly struct PileCompression : ICheckRule<Pile, Nothing>
             trace.Given("ΔR", off, Unit.Force, "|ΣN|·δ·√(b'² + c'²), by its response to moments of one each way");
         }
 
-        var demand = trace.Let("R,most", force + off, Unit.Force, $"{new Sym($"R[{p.Number}]", force, Unit.Force)} + {new Sym("ΔR", off, Unit.Force)}");
-        var stated = rules.Compression is { } given ? trace.Given("Rc", given, Unit.Force, PileLoading.Source<T>(p, "compression")) : PileGroundTrace.Compression(cap, ref trace);
+        var demand = trace.Let("R,most", force + off, Unit.Force,
+            $"{new Sym($"R[{p.Number}]", force, Unit.Force)} + {new Sym("ΔR", off, Unit.Force)}");
+        var stated = rules.Compression is { } given
+            ? trace.Given("Rc", given, Unit.Force, PileLoading.Source<T>(p, "compression"))
+            : PileGroundTrace.Compression(cap, ref trace);
         var (eta, transient) = (PileLoading.Efficiency(p, ref trace), PileLoading.Transient(p, k, ref trace));
-        var held = trace.Let("Rc,group", stated * eta * transient, Unit.Force, $"{new Sym("Rc", stated, Unit.Force)}·{new Sym("η", eta, Unit.Ratio)}·{new Sym("ft", transient, Unit.Ratio)}");
+        var held = trace.Let("Rc,group", stated * eta * transient, Unit.Force,
+            $"{new Sym("Rc", stated, Unit.Force)}·{new Sym("η", eta, Unit.Ratio)}·{new Sym("ft", transient, Unit.Ratio)}");
         var outcome = Outcome.Ratio(demand, held);
         if (held > 0)
         {
-            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"max(0; {new Sym("R,most", demand, Unit.Force)}/{new Sym("Rc,group", held, Unit.Force)})");
+            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,
+                $"max(0; {new Sym("R,most", demand, Unit.Force)}/{new Sym("Rc,group", held, Unit.Force)})");
         }
 
         if (T.Notes)
         {
-            trace.Note(cap.Capacity is not null ? "capacity from the ground's layers" : rules.Source.Length > 0 ? $"capacity: {rules.Source}" : "capacity as stated, its source is not");
+            trace.Note(cap.Capacity is not null ? "capacity from the ground's layers"
+                : rules.Source.Length > 0 ? $"capacity: {rules.Source}"
+                : "capacity as stated, its source is not");
         }
 
         return outcome;
@@ -140,20 +152,29 @@ internal readonly struct PileTension : ICheckRule<Pile, Nothing>
             }
         }
 
-        var demand = trace.Let("T", off - force, Unit.Force, $"{new Sym("ΔR", off, Unit.Force)} − {new Sym($"R[{p.Number}]", force, Unit.Force)}");
+        var demand = trace.Let("T", off - force, Unit.Force,
+            $"{new Sym("ΔR", off, Unit.Force)} − {new Sym($"R[{p.Number}]", force, Unit.Force)}");
         var isFound = rules.Tension is null && cap.Capacity is not null;
-        var stated = isFound ? PileGroundTrace.Tension(cap, ref trace) : trace.Given("Rt", rules.Tension ?? 0, Unit.Force, rules.Tension is null ? "[piles] tension is not given: no pile may be pulled" : PileLoading.Source<T>(p, "tension"));
+        var stated = isFound
+            ? PileGroundTrace.Tension(cap, ref trace)
+            : trace.Given("Rt", rules.Tension ?? 0, Unit.Force,
+                rules.Tension is null ? "[piles] tension is not given: no pile may be pulled" : PileLoading.Source<T>(p, "tension"));
         var transient = PileLoading.Transient(p, k, ref trace);
-        var held = trace.Let("Rt,held", stated * transient, Unit.Force, $"{new Sym("Rt", stated, Unit.Force)}·{new Sym("ft", transient, Unit.Ratio)}");
+        var held = trace.Let("Rt,held", stated * transient, Unit.Force,
+            $"{new Sym("Rt", stated, Unit.Force)}·{new Sym("ft", transient, Unit.Ratio)}");
         var outcome = Outcome.Ratio(demand, held);
         if (held > 0)
         {
-            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym("T", demand, Unit.Force)}/{new Sym("Rt,held", held, Unit.Force)}");
+            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,
+                $"{new Sym("T", demand, Unit.Force)}/{new Sym("Rt,held", held, Unit.Force)}");
         }
 
         if (T.Notes)
         {
-            trace.Note(rules.Tension is null && !isFound ? $"{p.Name} is pulled by {Unit.Force.FormatWithSymbol(demand, p.Units)} and [piles] tension is not given; give what one pile may carry in tension, or more weight or fewer piles" : "uplift of the group as a block is not checked");
+            trace.Note(rules.Tension is null && !isFound
+                ? $"{p.Name} is pulled by {Unit.Force.FormatWithSymbol(demand, p.Units)} and [piles] tension is not given; give what one "
+                    + "pile may carry in tension, or more weight or fewer piles"
+                : "uplift of the group as a block is not checked");
         }
 
         return outcome;
@@ -196,8 +217,10 @@ internal readonly struct PileLateral : ICheckRule<Pile, Nothing>
                 trace.Given("Mz", twist, Unit.Moment, "about the vertical through the piles' centroid");
                 var polar = new Sym("Σr²", cap.Group.Group.SumXX + cap.Group.Group.SumYY, Unit.Area);
                 trace.Given("Σr²", polar.Value, Unit.Area, "of the piles about their centroid");
-                trace.Let("Hx", hx, Unit.Force, $"{new Sym("ΣFx", l.Fx, Unit.Force)}/{n} − {new Sym("Mz", twist, Unit.Moment)}·{new Sym("y", at.Y, Unit.Length)}/{polar}");
-                trace.Let("Hy", hy, Unit.Force, $"{new Sym("ΣFy", l.Fy, Unit.Force)}/{n} + {new Sym("Mz", twist, Unit.Moment)}·{new Sym("x", at.X, Unit.Length)}/{polar}");
+                trace.Let("Hx", hx, Unit.Force,
+                    $"{new Sym("ΣFx", l.Fx, Unit.Force)}/{n} − {new Sym("Mz", twist, Unit.Moment)}·{new Sym("y", at.Y, Unit.Length)}/{polar}");
+                trace.Let("Hy", hy, Unit.Force,
+                    $"{new Sym("ΣFy", l.Fy, Unit.Force)}/{n} + {new Sym("Mz", twist, Unit.Moment)}·{new Sym("x", at.X, Unit.Length)}/{polar}");
             }
             else
             {
@@ -208,19 +231,26 @@ internal readonly struct PileLateral : ICheckRule<Pile, Nothing>
             trace.Let("H", demand, Unit.Force, $"√({new Sym("Hx", hx, Unit.Force)}^2 + {new Sym("Hy", hy, Unit.Force)}^2)");
         }
 
-        var stated = trace.Given("Rh", rules.Lateral ?? 0, Unit.Force, rules.Lateral is null ? "[piles] lateral is not given" : PileLoading.Source<T>(p, "lateral"));
-        var share = trace.Given("fg", rules.LateralGroup, Unit.Ratio, "[piles] lateral-group: at three diameters groups often keep 0.5 to 0.7 of it");
+        var stated = trace.Given("Rh", rules.Lateral ?? 0, Unit.Force,
+            rules.Lateral is null ? "[piles] lateral is not given" : PileLoading.Source<T>(p, "lateral"));
+        var share = trace.Given("fg", rules.LateralGroup, Unit.Ratio,
+            "[piles] lateral-group: at three diameters groups often keep 0.5 to 0.7 of it");
         var transient = PileLoading.Transient(p, k, ref trace);
-        var held = trace.Let("Rh,group", stated * share * transient, Unit.Force, $"{new Sym("Rh", stated, Unit.Force)}·{new Sym("fg", share, Unit.Ratio)}·{new Sym("ft", transient, Unit.Ratio)}");
+        var held = trace.Let("Rh,group", stated * share * transient, Unit.Force,
+            $"{new Sym("Rh", stated, Unit.Force)}·{new Sym("fg", share, Unit.Ratio)}·{new Sym("ft", transient, Unit.Ratio)}");
         var outcome = Outcome.Ratio(demand, held);
         if (held > 0)
         {
-            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym("H", demand, Unit.Force)}/{new Sym("Rh,group", held, Unit.Force)}");
+            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,
+                $"{new Sym("H", demand, Unit.Force)}/{new Sym("Rh,group", held, Unit.Force)}");
         }
 
         if (T.Notes)
         {
-            trace.Note(rules.Lateral is null ? $"{Unit.Force.FormatWithSymbol(demand, p.Units)} across a pile and [piles] lateral is not given; give what one pile may carry across its axis, or waive the check where something else holds the cap" : "no passive pressure or friction of the cap counts");
+            trace.Note(rules.Lateral is null
+                ? $"{Unit.Force.FormatWithSymbol(demand, p.Units)} across a pile and [piles] lateral is not given; give what one pile may "
+                    + "carry across its axis, or waive the check where something else holds the cap"
+                : "no passive pressure or friction of the cap counts");
         }
 
         return outcome;
@@ -240,8 +270,10 @@ internal readonly struct PileSpacing : ICheckRule<GroundBody, Nothing>
         var (cap, rules) = ((CapTrial)s.Trial, s.Rules.Piles);
         trace.Heading("Distance of the piles");
         var (pitch, edge) = (cap.Group.LeastPitch, ToEdge(cap));
-        var least = trace.Let("s,least", rules.Pitch * rules.Side, Unit.Section, $"{new Sym("pitch", rules.Pitch, Unit.Ratio)}·{new Sym("D", rules.Side, Unit.Section)}");
-        var beyond = trace.Let("e,least", rules.ToEdge, Unit.Section, $"{new Sym("D", rules.Side, Unit.Section)}/2 + {new Sym("edge", rules.Edge, Unit.Section)}");
+        var least = trace.Let("s,least", rules.Pitch * rules.Side, Unit.Section,
+            $"{new Sym("pitch", rules.Pitch, Unit.Ratio)}·{new Sym("D", rules.Side, Unit.Section)}");
+        var beyond = trace.Let("e,least", rules.ToEdge, Unit.Section,
+            $"{new Sym("D", rules.Side, Unit.Section)}/2 + {new Sym("edge", rules.Edge, Unit.Section)}");
         var e = trace.Given("e", edge, Unit.Section, "least distance of a pile's centre from the edge of the cap");
         var (a, b) = (double.IsInfinity(pitch) ? 0 : least / pitch, edge > 0 ? beyond / edge : Outcome.NoCapacity);
         if (!double.IsInfinity(pitch))

@@ -49,7 +49,8 @@ internal sealed class CapPunching
             foreach (var q in t.Piles)
             {
                 var (dx, dy) = (q.X - p.X, q.Y - p.Y);
-                if (q.Index > p.Index && Math.Sqrt((dx * dx) + (dy * dy)) < t.PileRules.Side + depth - 1e-9 && PilePunching.Section(p, q) is { } pair)
+                if (q.Index > p.Index && Math.Sqrt((dx * dx) + (dy * dy)) < t.PileRules.Side + depth - 1e-9
+                    && PilePunching.Section(p, q) is { } pair)
                 {
                     sections.Add(new PunchedPiles(p.Index, q.Index, pair.Area, PilePunching.Strength(p, pair, ref none)));
                 }
@@ -109,14 +110,19 @@ internal readonly struct PilePunching : ICheckRule<Pile, Nothing>
             Tell(cap, k, p, other, ref trace);
             if (worst.Capacity > 0)
             {
-                trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
+                trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                    $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
             }
         }
 
         if (T.Notes)
         {
             var open = Section(p, other ?? p)!.Value.Open;
-            trace.Note((other is null ? "round the pile" : $"round it and {other.Name} together") + (open == 0 ? ", closed" : open == 1 ? ", open to an edge" : open == 2 ? ", open to two edges" : ", open to the three edges of its tip"));
+            trace.Note((other is null ? "round the pile" : $"round it and {other.Name} together")
+                + (open == 0 ? ", closed"
+                    : open == 1 ? ", open to an edge"
+                    : open == 2 ? ", open to two edges"
+                    : ", open to the three edges of its tip"));
         }
 
         return worst with { Face = Face.Bottom };
@@ -144,14 +150,18 @@ internal readonly struct PilePunching : ICheckRule<Pile, Nothing>
     internal static PileSection? Section(Pile p, Pile q)
     {
         var depth = Depth(p);
-        return depth <= 0 ? null : PileSection.Shortest(p.Trial.Body.Outline, new PlanPoint(p.X, p.Y), new PlanPoint(q.X, q.Y), (Side(p) + depth) / 2, p.Rules.Piles.Shape == PileShape.Square);
+        return depth <= 0
+            ? null
+            : PileSection.Shortest(p.Trial.Body.Outline, new PlanPoint(p.X, p.Y), new PlanPoint(q.X, q.Y), (Side(p) + depth) / 2,
+                p.Rules.Piles.Shape == PileShape.Square);
     }
 
     internal static double Strength<T>(Pile p, in PileSection section, ref T trace)
         where T : struct, ITrace
     {
         var depth = Depth(p);
-        return p.Code.TwoWayShear(ref trace, p.Rules.Concrete, new TwoWaySection(1, section.AlphaS, section.Perimeter, depth), ofFooting: false) * section.Perimeter * depth;
+        return p.Code.TwoWayShear(ref trace, p.Rules.Concrete, new TwoWaySection(1, section.AlphaS, section.Perimeter, depth),
+            ofFooting: false) * section.Perimeter * depth;
     }
 
     // The pile, or both, in place and out of it in the direction that is worst, with the water and less the weight within.
@@ -173,23 +183,34 @@ internal readonly struct PilePunching : ICheckRule<Pile, Nothing>
         BaseLoadCase.Contact(cap.Body, k, true, ref trace);
         var section = Section(p, q ?? p)!.Value;
         trace.Heading($"Punching by {p.Name}" + (q is null ? "" : $" and {q.Name}"));
-        var (dx, dy) = (new Sym("dx", cap.Columns[0].Depth(true, true), Unit.Section), new Sym("dy", cap.Columns[0].Depth(false, true), Unit.Section));
+        var (dx, dy) = (new Sym("dx", cap.Columns[0].Depth(true, true), Unit.Section),
+            new Sym("dy", cap.Columns[0].Depth(false, true), Unit.Section));
         var depth = trace.Let("d", Depth(p), Unit.Section, $"({dx} + {dy})/2");
-        trace.Let("r", (Side(p) + depth) / 2, Unit.Section, $"({new Sym("D", Side(p), Unit.Section)} + {new Sym("d", depth, Unit.Section)})/2");
+        trace.Let("r", (Side(p) + depth) / 2, Unit.Section,
+            $"({new Sym("D", Side(p), Unit.Section)} + {new Sym("d", depth, Unit.Section)})/2");
         trace.Given("bo", section.Perimeter, Unit.Section, section.Open == 0
             ? "closed: 2π·r" + (q is null ? "" : " and twice the distance of both")
-            : "r·(π − ω), ω the turn between the open edges, and the straight runs to them" + (q is null ? "" : ", with the sides between both that face away"));
+            : "r·(π − ω), ω the turn between the open edges, and the straight runs to them"
+                + (q is null ? "" : ", with the sides between both that face away"));
         var force = cap.Group.Force(k, p.Index) + (q is null ? 0 : cap.Group.Force(k, q.Index));
         var (g, h) = (cap.Group.Group.Response(p.Index), q is null ? default : cap.Group.Group.Response(q.Index));
         var off = cap.Group.SpreadOf(k, new PlanPoint(g.X + h.X, g.Y + h.Y));
-        var load = q is null ? new Sym($"R[{p.Number}]", force, Unit.Force) : new Sym("R", trace.Let("R", force, Unit.Force, $"{new Sym($"R[{p.Number}]", cap.Group.Force(k, p.Index), Unit.Force)} + {new Sym($"R[{q.Number}]", cap.Group.Force(k, q.Index), Unit.Force)}"), Unit.Force);
+        var load = q is null
+            ? new Sym($"R[{p.Number}]", force, Unit.Force)
+            : new Sym("R",
+                trace.Let("R", force, Unit.Force,
+                    $"{new Sym($"R[{p.Number}]", cap.Group.Force(k, p.Index), Unit.Force)} + {new Sym($"R[{q.Number}]", cap.Group.Force(k, q.Index), Unit.Force)}"),
+                Unit.Force);
         trace.Given("ΔR", off, Unit.Force, "more where the piles stand out of place in the direction that is worst: |ΣN|·δ·√(b'² + c'²)");
         var (w, u, area) = (cap.Body.PressedPerArea(k), cap.Body.GroundLoad(k).WaterPressure, section.Area);
         trace.Given("w", w, Unit.Pressure, "factored weight of cap, soil and surcharge per area");
         trace.Given("u", u, Unit.Pressure, "pressure of the water");
         trace.Given("A,in", area, Unit.Area, q is null ? "within the section" : "within the section, no more than it has");
-        trace.Let("Vu", Math.Max(0, force + off - ((w - u) * area)), Unit.Force, $"max(0; {load} + {new Sym("ΔR", off, Unit.Force)} − ({new Sym("w", w, Unit.Pressure)} − {new Sym("u", u, Unit.Pressure)})·{new Sym("A,in", area, Unit.Area)})");
-        var strength = p.Code.TwoWayShear(ref trace, p.Rules.Concrete, new TwoWaySection(1, section.AlphaS, section.Perimeter, depth), ofFooting: false);
-        trace.Let("φVc", strength * section.Perimeter * depth, Unit.Force, $"{new Sym("φvc", strength, Unit.Stress)}·{new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", depth, Unit.Section)}");
+        trace.Let("Vu", Math.Max(0, force + off - ((w - u) * area)), Unit.Force,
+            $"max(0; {load} + {new Sym("ΔR", off, Unit.Force)} − ({new Sym("w", w, Unit.Pressure)} − {new Sym("u", u, Unit.Pressure)})·{new Sym("A,in", area, Unit.Area)})");
+        var strength = p.Code.TwoWayShear(ref trace, p.Rules.Concrete, new TwoWaySection(1, section.AlphaS, section.Perimeter, depth),
+            ofFooting: false);
+        trace.Let("φVc", strength * section.Perimeter * depth, Unit.Force,
+            $"{new Sym("φvc", strength, Unit.Stress)}·{new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", depth, Unit.Section)}");
     }
 }

@@ -17,7 +17,9 @@ internal sealed class Shaft
     /// <summary>Its section.</summary>
     public ColumnSection Section { get; }
 
-    /// <summary>Greatest moment by one of load across its head, m; NaN where nothing is stated by which it bends, or it is too short for the rule.</summary>
+    /// <summary>
+    /// Greatest moment by one of load across its head, m; NaN where nothing is stated by which it bends, or it is too short for the rule.
+    /// </summary>
     public double MomentPerLoad { get; }
 
     /// <summary>The shaft of the piles of a trial; null where its concrete or its bars are not stated, or it is not of concrete.</summary>
@@ -33,7 +35,9 @@ internal sealed class Shaft
         var round = p.Shape == PileShape.Round;
         var around = ColumnSection.Around(p.Side, p.Side, round, new BarLayer(bars.Count, bar), p.Cover + tie + (bar.Diameter / 2));
         var stiffness = t.Group.Stiffness;
-        var bends = t.PileLength is { } length && length >= PileShaft.LeastLength(p, stiffness) ? PileShaft.MomentPerLoad(p, stiffness) : double.NaN;
+        var bends = t.PileLength is { } length && length >= PileShaft.LeastLength(p, stiffness)
+            ? PileShaft.MomentPerLoad(p, stiffness)
+            : double.NaN;
         return new Shaft(t.Code.Section(p.Side, p.Side, round, around, fc, t.Rules.Steel.Yield), bends);
     }
 
@@ -46,7 +50,9 @@ internal sealed class Shaft
             return "shafts of steel and timber are not checked";
         }
 
-        string[] keys = [.. new[] { p.Strength is null ? "strength" : "", p.Bars is null ? "bars" : "", p.ModulusRise is null && p.Modulus is null ? "modulus-rise or subgrade-modulus" : "", p.Length is null && !f.Places.All(x => p.IsFoundFrom(x.Ground)) ? "length" : "" }.Where(k => k.Length > 0)];
+        string[] keys = [.. new[] { p.Strength is null ? "strength" : "", p.Bars is null ? "bars" : "",
+            p.ModulusRise is null && p.Modulus is null ? "modulus-rise or subgrade-modulus" : "",
+            p.Length is null && !f.Places.All(x => p.IsFoundFrom(x.Ground)) ? "length" : "" }.Where(k => k.Length > 0)];
         return keys.Length == 0 ? null : "give [piles] " + string.Join(", ", keys);
     }
 
@@ -58,7 +64,10 @@ internal sealed class Shaft
     }
 }
 
-/// <summary>The greatest force in a shaft against its axial strength by how it is made (ACI 318-19 13.4.3; 318-14 leaves it to the general building code).</summary>
+/// <summary>
+/// The greatest force in a shaft against its axial strength by how it is made (ACI 318-19 13.4.3; 318-14 leaves it to the general building
+/// code).
+/// </summary>
 internal readonly struct PileAxial : ICheckRule<Pile, Nothing>
 {
     public static ReadOnlySpan<Pile> Of(Trial trial) => trial.Piles;
@@ -70,7 +79,8 @@ internal readonly struct PileAxial : ICheckRule<Pile, Nothing>
     {
         var (cap, rules) = ((CapTrial)p.Trial, p.Rules.Piles);
         var driven = rules.Made == PileMaking.DrivenConcrete;
-        if (rules.Strength is not { } fc || !rules.IsConcrete || p.Code.DeepMemberPhi(driven) is not { } phi || p.Trial.Body.Contact(k).State == ContactState.NoEquilibrium)
+        if (rules.Strength is not { } fc || !rules.IsConcrete || p.Code.DeepMemberPhi(driven) is not { } phi
+            || p.Trial.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return Outcome.NotDone;
         }
@@ -81,16 +91,21 @@ internal readonly struct PileAxial : ICheckRule<Pile, Nothing>
             trace.Heading($"Axial strength of {p.Name}");
         }
 
-        var (force, off, steel) = (cap.Group.Force(k, p.Index), cap.Group.Spread(k, p.Index), rules.Bars is { Size: { } bar } bars ? bars.Count * bar.Area : 0);
+        var (force, off, steel) = (cap.Group.Force(k, p.Index), cap.Group.Spread(k, p.Index),
+            rules.Bars is { Size: { } bar } bars ? bars.Count * bar.Area : 0);
         trace.Given("ΔR", off, Unit.Force, "more where the piles stand out of place");
-        var demand = trace.Let("Pu", Math.Max(0, force + off), Unit.Force, $"max(0; {new Sym($"R[{p.Number}]", force, Unit.Force)} + {new Sym("ΔR", off, Unit.Force)})");
+        var demand = trace.Let("Pu", Math.Max(0, force + off), Unit.Force,
+            $"max(0; {new Sym($"R[{p.Number}]", force, Unit.Force)} + {new Sym("ΔR", off, Unit.Force)})");
         trace.Given("Ag", rules.Area, Unit.Area, "of the shaft");
         trace.Given("Ast", steel, Unit.SteelArea, rules.Bars is null ? "no bars are stated" : "[piles] bars");
-        var nominal = trace.Let("Pn,max", MostShare * ((0.85 * fc * (rules.Area - steel)) + (p.Rules.Steel.Yield * steel)), Unit.Force, $"0.80·(0.85·{new Sym("f'c", fc, Unit.Stress)}·({new Sym("Ag", rules.Area, Unit.SteelArea)} − {new Sym("Ast", steel, Unit.SteelArea)}) + {new Sym("fy", p.Rules.Steel.Yield, Unit.Stress)}·{new Sym("Ast", steel, Unit.SteelArea)})", $"{p.Code.Name} 22.4.2");
+        var nominal = trace.Let("Pn,max", MostShare * ((0.85 * fc * (rules.Area - steel)) + (p.Rules.Steel.Yield * steel)), Unit.Force,
+            $"0.80·(0.85·{new Sym("f'c", fc, Unit.Stress)}·({new Sym("Ag", rules.Area, Unit.SteelArea)} − {new Sym("Ast", steel, Unit.SteelArea)}) + {new Sym("fy", p.Rules.Steel.Yield, Unit.Stress)}·{new Sym("Ast", steel, Unit.SteelArea)})",
+            $"{p.Code.Name} 22.4.2");
         trace.Given("φ", phi, Unit.Ratio, driven ? "precast concrete pile" : "uncased, cast in place", $"{p.Code.Name} 13.4.3.2");
         var held = trace.Let("φPn", phi * nominal, Unit.Force, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("Pn,max", nominal, Unit.Force)}");
         var outcome = Outcome.Ratio(demand, held);
-        trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym("Pu", demand, Unit.Force)}/{new Sym("φPn", held, Unit.Force)}");
+        trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,
+            $"{new Sym("Pu", demand, Unit.Force)}/{new Sym("φPn", held, Unit.Force)}");
         return outcome;
     }
 
@@ -98,7 +113,9 @@ internal readonly struct PileAxial : ICheckRule<Pile, Nothing>
     private const double MostShare = 0.80;
 }
 
-/// <summary>Force with bending in a shaft, by the load across its head in elastic ground, and by its share of moments that axial forces do not take.</summary>
+/// <summary>
+/// Force with bending in a shaft, by the load across its head in elastic ground, and by its share of moments that axial forces do not take.
+/// </summary>
 internal readonly struct PileBending : ICheckRule<Pile, Nothing>
 {
     public static ReadOnlySpan<Pile> Of(Trial trial) => trial.Piles;
@@ -109,7 +126,8 @@ internal readonly struct PileBending : ICheckRule<Pile, Nothing>
         where T : struct, ITrace
     {
         var cap = (CapTrial)p.Trial;
-        if (cap.Shaft is not { MomentPerLoad: var arm } shaft || double.IsNaN(arm) || p.Trial.Body.Contact(k).State == ContactState.NoEquilibrium)
+        if (cap.Shaft is not { MomentPerLoad: var arm } shaft || double.IsNaN(arm)
+            || p.Trial.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return Outcome.NotDone;
         }
@@ -133,14 +151,18 @@ internal readonly struct PileBending : ICheckRule<Pile, Nothing>
             TellArm(cap, arm, ref trace);
             trace.Given("Hx", hx, Unit.Force, "across the pile along x");
             trace.Given("Hy", hy, Unit.Force, "across the pile along y");
-            trace.Given("Mleft,x", leftX, Unit.Moment, shared ? "its share of what axial forces do not take, out of place included" : "axial forces, or tie beams, take all");
+            trace.Given("Mleft,x", leftX, Unit.Moment,
+                shared ? "its share of what axial forces do not take, out of place included" : "axial forces, or tie beams, take all");
             trace.Given("Mleft,y", leftY, Unit.Moment, "the same along y");
 
-            trace.Let("Mx", mx, Unit.Moment, $"{new Sym("M/H", arm, Unit.Length)}·|{new Sym("Hx", hx, Unit.Force)}| + {new Sym("Mleft,x", leftX, Unit.Moment)}");
-            trace.Let("My", my, Unit.Moment, $"{new Sym("M/H", arm, Unit.Length)}·|{new Sym("Hy", hy, Unit.Force)}| + {new Sym("Mleft,y", leftY, Unit.Moment)}");
+            trace.Let("Mx", mx, Unit.Moment,
+                $"{new Sym("M/H", arm, Unit.Length)}·|{new Sym("Hx", hx, Unit.Force)}| + {new Sym("Mleft,x", leftX, Unit.Moment)}");
+            trace.Let("My", my, Unit.Moment,
+                $"{new Sym("M/H", arm, Unit.Length)}·|{new Sym("Hy", hy, Unit.Force)}| + {new Sym("Mleft,y", leftY, Unit.Moment)}");
             trace.Given("ΔR", spread, Unit.Force, "more or less where the piles stand out of place");
             var atMost = most >= least;
-            trace.Let("Pu", atMost ? force + spread : force - spread, Unit.Force, $"{new Sym($"R[{p.Number}]", force, Unit.Force)} {(atMost ? "+" : "−")} {new Sym("ΔR", spread, Unit.Force)}");
+            trace.Let("Pu", atMost ? force + spread : force - spread, Unit.Force,
+                $"{new Sym($"R[{p.Number}]", force, Unit.Force)} {(atMost ? "+" : "−")} {new Sym("ΔR", spread, Unit.Force)}");
             Used(p, shaft, atMost ? force + spread : force - spread, mx, my, ref trace);
             trace.Let("utilisation", worst, Unit.Ratio, $"{new Sym("1/times", worst, Unit.Ratio)}");
         }
@@ -166,7 +188,10 @@ internal readonly struct PileBending : ICheckRule<Pile, Nothing>
         return ((Math.Abs(l.Left.X) + off) / n, (Math.Abs(l.Left.Y) + off) / n, true);
     }
 
-    /// <summary>Force and moments in the shafts in all combinations of the concrete, at the greatest and the least force, as the figure shows them; none where the bending is not checked.</summary>
+    /// <summary>
+    /// Force and moments in the shafts in all combinations of the concrete, at the greatest and the least force, as the figure shows them;
+    /// none where the bending is not checked.
+    /// </summary>
     public static IEnumerable<(string Combination, string Where, double N, double Mx, double My)> Acting(CapTrial cap)
     {
         if (cap.Shaft is not { MomentPerLoad: var arm } || double.IsNaN(arm))
@@ -187,7 +212,8 @@ internal readonly struct PileBending : ICheckRule<Pile, Nothing>
                 var (force, spread) = (cap.Group.Force(k, i), cap.Group.Spread(k, i));
                 foreach (var n in (double[])[force + spread, force - spread])
                 {
-                    yield return (cap.Combinations[k].Name, $"on {cap.Piles[i].Name}", n, (arm * Math.Abs(hy)) + leftY, (arm * Math.Abs(hx)) + leftX);
+                    yield return (cap.Combinations[k].Name, $"on {cap.Piles[i].Name}", n, (arm * Math.Abs(hy)) + leftY,
+                        (arm * Math.Abs(hx)) + leftX);
                 }
             }
         }
@@ -215,7 +241,8 @@ internal readonly struct PileBending : ICheckRule<Pile, Nothing>
         else
         {
             trace.Given("k", rules.Modulus!.Value, Unit.Subgrade, "[piles] subgrade-modulus");
-            trace.Given("β", PileShaft.EvenFactor(stiffness, rules.Modulus!.Value, rules.Side), Unit.Ratio, "1/m, (k·D/(4·E·I))^¼; Hetényi 1946");
+            trace.Given("β", PileShaft.EvenFactor(stiffness, rules.Modulus!.Value, rules.Side), Unit.Ratio,
+                "1/m, (k·D/(4·E·I))^¼; Hetényi 1946");
             trace.Given("M/H", arm, Unit.Length, rules.FixedHead ? "1/(2·β) at the head" : "0.32/β below the ground");
         }
     }

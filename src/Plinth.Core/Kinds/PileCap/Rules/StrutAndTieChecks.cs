@@ -12,7 +12,8 @@ namespace Plinth.Core.Kinds.PileCap;
 internal static class StrutAndTieChecks
 {
     /// <summary>Whether the model is asked for in a combination.</summary>
-    public static bool Arises(CapTrial t, int k) => t.LooksAt(Face.Bottom) && StrutAndTie.IsShown(t) && t.Body.Contact(k).State != ContactState.NoEquilibrium;
+    public static bool Arises(CapTrial t, int k) =>
+        t.LooksAt(Face.Bottom) && StrutAndTie.IsShown(t) && t.Body.Contact(k).State != ContactState.NoEquilibrium;
 
     /// <summary>What is found where the model does not apply: where it must hold it fails.</summary>
     public static Outcome None<T>(bool must, string why, ref T trace)
@@ -25,7 +26,9 @@ internal static class StrutAndTieChecks
 
         if (T.Notes)
         {
-            trace.Note($"a pile stands within d of the column's face, and {why}: no strut-and-tie model holds it; a thinner cap or a wider pitch takes the pile beyond d");
+            trace.Note(
+                $"a pile stands within d of the column's face, and {why}: no strut-and-tie model holds it; a thinner cap or a wider pitch "
+                    + "takes the pile beyond d");
         }
 
         trace.Given("utilisation", Outcome.NoCapacity, Unit.Ratio, why);
@@ -41,8 +44,10 @@ internal static class StrutAndTieChecks
     {
         trace.Given("ex", load.Off.X, Unit.Section, $"of the column's load at the top of the cap{(c.At is null ? "" : ", " + c.At)}: M/N");
         trace.Given("ey", load.Off.Y, Unit.Section, "the same along y");
-        trace.Let("cx'", load.X, Unit.Section, $"{new Sym("cx", c.Outline.X, Unit.Section)} − 2·|{new Sym("ex", load.Off.X, Unit.Section)}|");
-        trace.Let("cy'", load.Y, Unit.Section, $"{new Sym("cy", c.Outline.Y, Unit.Section)} − 2·|{new Sym("ey", load.Off.Y, Unit.Section)}|");
+        trace.Let("cx'", load.X, Unit.Section,
+            $"{new Sym("cx", c.Outline.X, Unit.Section)} − 2·|{new Sym("ex", load.Off.X, Unit.Section)}|");
+        trace.Let("cy'", load.Y, Unit.Section,
+            $"{new Sym("cy", c.Outline.Y, Unit.Section)} − 2·|{new Sym("ey", load.Off.Y, Unit.Section)}|");
     }
 }
 
@@ -83,7 +88,14 @@ internal readonly struct CapTie<TAxis> : ICheckRule<CapSpan, Nothing>
 
                 var none = default(NoTrace);
                 var height = StrutAndTie.Height(s.Depth(bottom));
-                var o = Outcome.Ratio(height > 0 ? moment / height : 0, s.Layer(bottom).Any ? s.Code.Tie(ref none, Steel(s, bottom, at), s.Rules.Steel.Yield) : 0) with { Face = bottom ? Face.Bottom : Face.Top, Shown = !must };
+                var o = Outcome.Ratio(height > 0 ? moment / height : 0,
+                    s.Layer(bottom).Any ? s.Code.Tie(ref none, Steel(s, bottom, at), s.Rules.Steel.Yield) : 0) with
+                {
+                    Face = bottom
+                        ? Face.Bottom
+                        : Face.Top,
+                    Shown = !must
+                };
                 if (!worst.Done || o.Utilisation > worst.Utilisation)
                 {
                     (worst, governing) = (o, f);
@@ -109,9 +121,13 @@ internal readonly struct CapTie<TAxis> : ICheckRule<CapSpan, Nothing>
             trace.Let("T", worst.Demand, Unit.Force, $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("z", z, Unit.Section)}");
             if (worst.Capacity > 0)
             {
-                trace.Given("As", Steel(s, bottom, governing.At), Unit.SteelArea, s.Body.IsRectangle ? "of the bars that tie the piles" : "of the bars that tie the piles, each as far as it is developed there on both sides");
+                trace.Given("As", Steel(s, bottom, governing.At), Unit.SteelArea,
+                    s.Body.IsRectangle
+                        ? "of the bars that tie the piles"
+                        : "of the bars that tie the piles, each as far as it is developed there on both sides");
                 s.Code.Tie(ref trace, Steel(s, bottom, governing.At), s.Rules.Steel.Yield);
-                trace.Let("utilisation", worst.Utilisation, Unit.Ratio, $"{new Sym("T", worst.Demand, Unit.Force)}/{new Sym("φFnt", worst.Capacity, Unit.Force)}");
+                trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                    $"{new Sym("T", worst.Demand, Unit.Force)}/{new Sym("φFnt", worst.Capacity, Unit.Force)}");
             }
         }
 
@@ -127,7 +143,9 @@ internal readonly struct CapTie<TAxis> : ICheckRule<CapSpan, Nothing>
     private static double Steel(CapSpan s, bool bottom, double section)
     {
         var layer = s.Layer(bottom);
-        var spacing = layer.Count < 2 ? double.PositiveInfinity : (s.Breadth - (2 * s.Rules.Concrete.CoverSide) - layer.Diameter) / (layer.Count - 1);
+        var spacing = layer.Count < 2
+            ? double.PositiveInfinity
+            : (s.Breadth - (2 * s.Rules.Concrete.CoverSide) - layer.Diameter) / (layer.Count - 1);
         if (spacing <= s.Code.MostTieSpacing + 1e-9)
         {
             return s.Body.IsRectangle ? layer.Area : CapMat.Developed(s, bottom, section);
@@ -178,7 +196,8 @@ internal readonly struct CapStrutCheck : ICheckRule<Pile, Nothing>
     public static double LowerBound(Pile p, in BarRange range, int k)
     {
         var t = (CapTrial)p.Trial;
-        if (range.Thinner > 0 || !StrutAndTie.Must(t, range.Less(true), range.Less(false)) || t.Body.Contact(k).State == ContactState.NoEquilibrium || StrutAndTie.Strut(t, p, k, range.LessMean) is not { } strut)
+        if (range.Thinner > 0 || !StrutAndTie.Must(t, range.Less(true), range.Less(false))
+            || t.Body.Contact(k).State == ContactState.NoEquilibrium || StrutAndTie.Strut(t, p, k, range.LessMean) is not { } strut)
         {
             return 0;
         }
@@ -242,14 +261,17 @@ internal readonly struct CapStrutCheck : ICheckRule<Pile, Nothing>
         StrutAndTieChecks.TellLoad(strut.Column, StrutAndTie.Load(t, strut.Column, k)!.Value, ref trace);
         var a = new Sym("a", strut.Run, Unit.Section);
         trace.Given("a", strut.Run, Unit.Section, "in plan from the pile to the nearest quarter point of the column's load");
-        var d = trace.Let("d", strut.Column.MeanDepth(true), Unit.Section, $"({new Sym("dx", strut.Column.Depth(true, true), Unit.Section)} + {new Sym("dy", strut.Column.Depth(false, true), Unit.Section)})/2");
+        var d = trace.Let("d", strut.Column.MeanDepth(true), Unit.Section,
+            $"({new Sym("dx", strut.Column.Depth(true, true), Unit.Section)} + {new Sym("dy", strut.Column.Depth(false, true), Unit.Section)})/2");
         var z = trace.Let("z", strut.Height, Unit.Section, $"0.9·{new Sym("d", d, Unit.Section)}");
         var length = Math.Sqrt((strut.Run * strut.Run) + (strut.Height * strut.Height));
-        var sin = trace.Let("sin θ", strut.Height / length, Unit.Ratio, $"{new Sym("z", z, Unit.Section)}/√({a}^2 + {new Sym("z", z, Unit.Section)}^2)");
+        var sin = trace.Let("sin θ", strut.Height / length, Unit.Ratio,
+            $"{new Sym("z", z, Unit.Section)}/√({a}^2 + {new Sym("z", z, Unit.Section)}^2)");
         var cos = trace.Let("cos θ", strut.Run / length, Unit.Ratio, $"{a}/√({a}^2 + {new Sym("z", z, Unit.Section)}^2)");
         var size = new Sym("D", t.PileRules.Side, Unit.Section);
         var (s, c) = (new Sym("sin θ", sin, Unit.Ratio), new Sym("cos θ", cos, Unit.Ratio));
-        var wide = trace.Let("w,strut", (size.Value * sin) + (2 * (t.Body.Thickness - d - t.PileRules.Embedment) * cos), Unit.Section, $"{size}·{s} + 2·({new Sym("h", t.Body.Thickness, Unit.Section)} − {new Sym("d", d, Unit.Section)} − {new Sym("embedment", t.PileRules.Embedment, Unit.Section)})·{c}");
+        var wide = trace.Let("w,strut", (size.Value * sin) + (2 * (t.Body.Thickness - d - t.PileRules.Embedment) * cos), Unit.Section,
+            $"{size}·{s} + 2·({new Sym("h", t.Body.Thickness, Unit.Section)} − {new Sym("d", d, Unit.Section)} − {new Sym("embedment", t.PileRules.Embedment, Unit.Section)})·{c}");
         if (t.PileRules.Shape == Piles.PileShape.Round)
         {
             trace.Let("A,strut", strut.Area, Unit.Area, $"3.14159265/4·{size}·{new Sym("w,strut", wide, Unit.Section)}");
@@ -261,9 +283,11 @@ internal readonly struct CapStrutCheck : ICheckRule<Pile, Nothing>
 
         var (inPlace, off) = (t.Group.Force(k, p.Index), t.Group.Spread(k, p.Index));
         trace.Given("ΔR", off, Unit.Force, "more where the pile stands out of place");
-        trace.Let("F", outcome.Demand, Unit.Force, $"({new Sym($"R[{p.Number}]", inPlace, Unit.Force)} + {new Sym("ΔR", off, Unit.Force)})/{s}");
+        trace.Let("F", outcome.Demand, Unit.Force,
+            $"({new Sym($"R[{p.Number}]", inPlace, Unit.Force)} + {new Sym("ΔR", off, Unit.Force)})/{s}");
         p.Code.Strut(ref trace, p.Rules.Concrete, strut.Area);
-        trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym("F", outcome.Demand, Unit.Force)}/{new Sym("φFns", outcome.Capacity, Unit.Force)}");
+        trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,
+            $"{new Sym("F", outcome.Demand, Unit.Force)}/{new Sym("φFns", outcome.Capacity, Unit.Force)}");
     }
 }
 
@@ -284,7 +308,9 @@ internal readonly struct CapNode : ICheckRule<Subject, Nothing>
         }
 
         var must = StrutAndTie.Must(t);
-        return s is Node { Column: { } c } ? AtColumn(t, c, k, must, ref trace) : s is Node { Pile: { } p } ? AtPile(t, p, k, must, ref trace) : Outcome.NotDone;
+        return s is Node { Column: { } c } ? AtColumn(t, c, k, must, ref trace)
+            : s is Node { Pile: { } p } ? AtPile(t, p, k, must, ref trace)
+            : Outcome.NotDone;
     }
 
     private static Outcome AtPile<T>(CapTrial t, Pile p, int k, bool must, ref T trace)
@@ -305,10 +331,12 @@ internal readonly struct CapNode : ICheckRule<Subject, Nothing>
             BaseLoadCase.Contact(t.Body, k, true, ref trace);
             trace.Heading($"Node at {p.Name}");
             trace.Given("ΔR", off, Unit.Force, "more where the pile stands out of place");
-            var r = trace.Let("R,most", force + off, Unit.Force, $"{new Sym($"R[{p.Number}]", force, Unit.Force)} + {new Sym("ΔR", off, Unit.Force)}");
+            var r = trace.Let("R,most", force + off, Unit.Force,
+                $"{new Sym($"R[{p.Number}]", force, Unit.Force)} + {new Sym("ΔR", off, Unit.Force)}");
             trace.Given("A,node", t.PileRules.Area, Unit.Area, "of the pile's section");
             p.Code.Node(ref trace, p.Rules.Concrete, t.PileRules.Area, ties);
-            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym("R,most", r, Unit.Force)}/{new Sym("φFnn", outcome.Capacity, Unit.Force)}");
+            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,
+                $"{new Sym("R,most", r, Unit.Force)}/{new Sym("φFnn", outcome.Capacity, Unit.Force)}");
         }
 
         if (T.Notes)
@@ -336,7 +364,8 @@ internal readonly struct CapNode : ICheckRule<Subject, Nothing>
             StrutAndTieChecks.TellLoad(c, load, ref trace);
             trace.Let("A,node", area, Unit.Area, $"{new Sym("cx'", load.X, Unit.Section)}·{new Sym("cy'", load.Y, Unit.Section)}");
             c.Code.Node(ref trace, c.Rules.Concrete, area, NodeTies.None);
-            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio, $"{new Sym(BaseLoadCase.Of<T>("N", c), n, Unit.Force)}/{new Sym("φFnn", outcome.Capacity, Unit.Force)}");
+            trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,
+                $"{new Sym(BaseLoadCase.Of<T>("N", c), n, Unit.Force)}/{new Sym("φFnn", outcome.Capacity, Unit.Force)}");
         }
 
         if (T.Notes)

@@ -32,8 +32,10 @@ internal sealed partial class CapSizer
         {
             var h = Math.Round(design.Size.Thickness - rules.ThicknessStep, 6);
             result.Add(h < rules.LeastThickness - 1e-9
-                ? ($"thickness {Dimension.Section(h, Project.Units)}", new SizingStop(null, null, null, 0, "below the range [sizing] range.thickness", null))
-                : ($"thickness {Dimension.Section(h, Project.Units)}", Try(design with { Size = design.Size with { Thickness = h } }, true)));
+                ? ($"thickness {Dimension.Section(h, Project.Units)}",
+                    new SizingStop(null, null, null, 0, "below the range [sizing] range.thickness", null))
+                : ($"thickness {Dimension.Section(h, Project.Units)}",
+                    Try(design with { Size = design.Size with { Thickness = h } }, true)));
         }
 
         var step = Project.Units == UnitSystem.Us ? FeetStep : LengthStep;
@@ -45,8 +47,10 @@ internal sealed partial class CapSizer
 
         (string Name, BarSpec Spec, BarSpec? Held, Func<BarSpec, CapDesign> With)[] layers =
         [
-            ("bottom-x", design.BottomX, Foundation.Held.BottomX, b => design with { BottomX = b }), ("bottom-y", design.BottomY, Foundation.Held.BottomY, b => design with { BottomY = b }),
-            ("top-x", design.TopX, Foundation.Held.TopX, b => design with { TopX = b }), ("top-y", design.TopY, Foundation.Held.TopY, b => design with { TopY = b }),
+            ("bottom-x", design.BottomX, Foundation.Held.BottomX, b => design with { BottomX = b }),
+            ("bottom-y", design.BottomY, Foundation.Held.BottomY, b => design with { BottomY = b }),
+            ("top-x", design.TopX, Foundation.Held.TopX, b => design with { TopX = b }),
+            ("top-y", design.TopY, Foundation.Held.TopY, b => design with { TopY = b }),
         ];
         foreach (var (name, spec, held, with) in layers)
         {
@@ -93,7 +97,9 @@ internal sealed partial class CapSizer
     {
         var failure = joints.Select(j => j.LastFailure).FirstOrDefault(f => f is not null);
         return search.Find() is null
-            ? search.Nearest() is { } lacking ? Stop(lacking, bound) : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null)
+            ? search.Nearest() is { } lacking
+                ? Stop(lacking, bound)
+                : new SizingStop(null, null, null, 0, "no number of bars fits the spacing", null)
             : failure is { } joint ? Stop(joint, bound) : new SizingStop(null, null, null, 0, bound, null);
     }
 
@@ -127,13 +133,17 @@ internal sealed partial class CapSizer
             var sized = plan with { Size = plan.Size with { Thickness = thicknesses[t] } };
             if (Pedestals(sized, t) is not { } standing)
             {
-                return joints.Select(j => j.LastFailure).FirstOrDefault(f => f is not null) is { } joint ? Stop(joint, "[pedestal]") : new SizingStop("pedestal", null, null, 0, "[pedestal]", null);
+                return joints.Select(j => j.LastFailure).FirstOrDefault(f => f is not null) is { } joint
+                    ? Stop(joint, "[pedestal]")
+                    : new SizingStop("pedestal", null, null, 0, "[pedestal]", null);
             }
 
             planFailure = null;
             if (Carried(sized, standing) is not var (carried, passes))
             {
-                return new SizingStop(null, null, null, Outcome.NoCapacity, CapFaults.Of(Foundation, With(sized with { PileLength = Lengths().LastOrDefault() }, standing), Project.Units)?.Message ?? "[piles] longest", null);
+                return new SizingStop(null, null, null, Outcome.NoCapacity,
+                    CapFaults.Of(Foundation, With(sized with { PileLength = Lengths().LastOrDefault() }, standing), Project.Units)?.Message
+                        ?? "[piles] longest", null);
             }
 
             if (!passes)
@@ -145,7 +155,8 @@ internal sealed partial class CapSizer
         return Lacking($"{Bound(plan)}, thickness up to {Dimension.Section(thicknesses[last - 1], Project.Units)} and the bars of [steel]");
     }
 
-    private string Bound(CapDesign plan) => (plan.Own.IsEmpty ? $"layout {plan.Layout} at {Dimension.Section(plan.Pitch, Project.Units)}" : "the places of piles.at")
+    private string Bound(CapDesign plan) =>
+        (plan.Own.IsEmpty ? $"layout {plan.Layout} at {Dimension.Section(plan.Pitch, Project.Units)}" : "the places of piles.at")
         + (lengthIsSought && plan.PileLength is { } length ? $", piles {Dimension.Plan(length, Project.Units)} long" : "");
 
     // Of all layouts that which comes nearest, with what more would do.
@@ -156,14 +167,17 @@ internal sealed partial class CapSizer
         {
             return new SizingStop(null, null, null, 0, Piles.Count is { } n
                 ? $"no layout of [piles] layouts has {n} piles; write one there, for example \"1 x {n}\""
-                : "every layout of [piles] layouts is a single row; give piles.tie-beams or piles.head = \"fixed\", or a layout of more rows", null);
+                : "every layout of [piles] layouts is a single row; give piles.tie-beams or piles.head = \"fixed\", or a layout "
+                    + "of more rows", null);
         }
 
         SizingStop? best = null;
         foreach (var layout in all)
         {
             var stop = StopOf(layout);
-            best = stop is not null && (best is null || (ByPiles(stop), stop.Utilisation).CompareTo((ByPiles(best), best.Utilisation)) < 0) ? stop : best;
+            best = stop is not null && (best is null || (ByPiles(stop), stop.Utilisation).CompareTo((ByPiles(best), best.Utilisation)) < 0)
+                ? stop
+                : best;
         }
 
         // Where enough piles do, what stops their cap is what matters.
@@ -180,14 +194,20 @@ internal sealed partial class CapSizer
     private string More(double utilisation)
     {
         var most = Layouts().Max(g => g.Key);
-        var each = Piles.Compression is { } held ? $"{Unit.Force.FormatWithSymbol(held * utilisation, Project.Units)} a pile" : "longer piles ([piles] longest)";
-        return string.Create(System.Globalization.CultureInfo.InvariantCulture, $"about {Math.Ceiling(most * utilisation):0} piles, or {each} would do") + (own is null ? ": add layouts to [piles] layouts" : "");
+        var each = Piles.Compression is { } held
+            ? $"{Unit.Force.FormatWithSymbol(held * utilisation, Project.Units)} a pile"
+            : "longer piles ([piles] longest)";
+        return string.Create(System.Globalization.CultureInfo.InvariantCulture,
+            $"about {Math.Ceiling(most * utilisation):0} piles, or {each} would do")
+            + (own is null ? ": add layouts to [piles] layouts" : "");
     }
 
     private static SizingStop Stop((Check Check, Trial State) failure, string bound)
     {
         var worst = failure.Check.Worst(failure.State);
-        return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name, worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0, bound, worst?.Note);
+        return new SizingStop(failure.Check.Id, failure.State.Place.Place.Name,
+            worst is { Combination: >= 0 } w ? failure.State.Combinations[w.Combination].Name : null, worst?.Outcome.Utilisation ?? 0,
+            bound, worst?.Note);
     }
 
     /// <inheritdoc/>

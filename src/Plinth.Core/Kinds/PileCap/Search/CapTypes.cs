@@ -4,7 +4,9 @@ using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Kinds.PileCap;
 
-/// <summary>How caps are built alike: on like piles, where their columns stand alike; any may take another's design that passes its checks.</summary>
+/// <summary>
+/// How caps are built alike: on like piles, where their columns stand alike; any may take another's design that passes its checks.
+/// </summary>
 internal sealed class CapTypes : TypesOfKind
 {
     // Of a layout so many joined designs are enough.
@@ -31,7 +33,10 @@ internal sealed class CapTypes : TypesOfKind
     public override bool Joins => true;
 
     /// <inheritdoc/>
-    /// <remarks>Of each layout every pitch with every thickness among its designs, with the densest bars and the longest piles of those that are no larger.</remarks>
+    /// <remarks>
+    /// Of each layout every pitch with every thickness among its designs, with the densest bars and the longest piles of those that are no
+    /// larger.
+    /// </remarks>
     public override IReadOnlyList<FoundationDesign> Joined(Project project, Foundation first, IReadOnlyList<FoundationDesign> adopted)
     {
         ArgumentNullException.ThrowIfNull(project);
@@ -43,17 +48,23 @@ internal sealed class CapTypes : TypesOfKind
         {
             var plans = like.DistinctBy(d => (d.Pitch, d.Size.Length, d.Size.Width)).OrderBy(d => d.Area).ToList();
             var thicknesses = like.Select(d => d.Size.Thickness).Distinct().Order().ToList();
-            var all = plans.SelectMany((p, i) => thicknesses.Select((h, j) => (Plan: p, H: h, Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
+            var all =
+                plans.SelectMany(
+                    (p, i) => thicknesses.Select((h, j) => (Plan: p, H: h,
+                        Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
             foreach (var (plan, h, _) in all)
             {
                 var size = plan.Size with { Thickness = h };
-                var within = like.Where(d => d.Pitch <= plan.Pitch + 1e-9 && d.Size.Length <= size.Length + 1e-9 && d.Size.Width <= size.Width + 1e-9 && d.Size.Thickness <= h + 1e-9).ToList();
+                var within =
+                    like.Where(d => d.Pitch <= plan.Pitch + 1e-9 && d.Size.Length <= size.Length + 1e-9 && d.Size.Width <= size.Width + 1e-9
+                        && d.Size.Thickness <= h + 1e-9).ToList();
                 if (within.Count == 0)
                 {
                     continue;
                 }
 
-                BarSpec Densest(Func<CapDesign, BarSpec> of, bool alongX) => JoinedBars.Densest(within.Select(d => (of(d), d.Size)), size, alongX, side, ratio);
+                BarSpec Densest(Func<CapDesign, BarSpec> of, bool alongX) =>
+                    JoinedBars.Densest(within.Select(d => (of(d), d.Size)), size, alongX, side, ratio);
                 var joined = plan with
                 {
                     Size = size,
@@ -66,7 +77,8 @@ internal sealed class CapTypes : TypesOfKind
                     [
                         .. plan.At.Select((a, i) => a with
                         {
-                            Upright = new Upright(within.Select(d => d.Under(i).Pedestal).MaxBy(p => p?.Area ?? 0), within.Select(d => d.Under(i).Dowels).MaxBy(b => (b.Size?.Area ?? 0) * b.Count)!),
+                            Upright = new Upright(within.Select(d => d.Under(i).Pedestal).MaxBy(p => p?.Area ?? 0),
+                                within.Select(d => d.Under(i).Dowels).MaxBy(b => (b.Size?.Area ?? 0) * b.Count)!),
                         }),
                     ],
                 };

@@ -8,7 +8,9 @@ using Plinth.Core.Tracing;
 
 namespace Plinth.Core.Kinds.PileCap;
 
-/// <summary>The bars of a layer in a cap that is no rectangle: each as long as the cap where it lies, and so not all of them across every section.</summary>
+/// <summary>
+/// The bars of a layer in a cap that is no rectangle: each as long as the cap where it lies, and so not all of them across every section.
+/// </summary>
 public static class CapMat
 {
     /// <summary>Where the bars of a layer lie across, m from the cap's centroid.</summary>
@@ -34,7 +36,8 @@ public static class CapMat
     }
 
     /// <summary>
-    /// Area of the bars across a section, each as far as it is developed there on both sides, m2: of straight bars the share of the development length that they have on
+    /// Area of the bars across a section, each as far as it is developed there on both sides, m2: of straight bars the share of the
+    /// development length that they have on
     /// the shorter side (25.4.2.1 taken as even along the bar), hooked ones wholly or not at all.
     /// </summary>
     /// <param name="s">The span with the bars.</param>
@@ -77,7 +80,9 @@ internal interface ICapSpan
     MatExtents Mats { get; }
 }
 
-/// <summary>Where the bars of a layer lie, begin and end, and what they need to develop; found again only when size or bars have changed.</summary>
+/// <summary>
+/// Where the bars of a layer lie, begin and end, and what they need to develop; found again only when size or bars have changed.
+/// </summary>
 internal sealed class MatExtents
 {
     private readonly MatBarsAt[] layers = [new(), new()];
@@ -116,7 +121,8 @@ internal sealed class MatBarsAt
     public ref double? AtDepth(int side) => ref atDepth[side < 0 ? 0 : 1];
 
     /// <summary>Whether it holds the bars that a span has now.</summary>
-    public bool IsOf(SlabSpan s, bool bottom) => of.Generation == s.Trial.Generation && of.Depth == s.Depth(bottom) && of.Layer == s.Layer(bottom);
+    public bool IsOf(SlabSpan s, bool bottom) =>
+        of.Generation == s.Trial.Generation && of.Depth == s.Depth(bottom) && of.Layer == s.Layer(bottom);
 
     /// <summary>Finds them.</summary>
     public void Find(SlabSpan s, bool bottom)

@@ -155,7 +155,9 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
         return group.Force(pile, l.N, l.X, l.Y);
     }
 
-    /// <summary>By how much it may be more or less, as the piles may stand out of place, kN: each takes the direction that is worst for it.</summary>
+    /// <summary>
+    /// By how much it may be more or less, as the piles may stand out of place, kN: each takes the direction that is worst for it.
+    /// </summary>
     public double Spread(int k, int pile)
     {
         var g = group.Response(pile);
@@ -210,9 +212,12 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
     /// <summary>What a sum Σw·R of the piles may be more or less, kN: one direction out of place for all.</summary>
     /// <param name="k">The combination.</param>
     /// <param name="weighted">Σw·(b, c) of the piles' responses.</param>
-    public double SpreadOf(int k, in PlanPoint weighted) => Math.Abs(Loads(k).N) * Deviation * Math.Sqrt((weighted.X * weighted.X) + (weighted.Y * weighted.Y));
+    public double SpreadOf(int k, in PlanPoint weighted) =>
+        Math.Abs(Loads(k).N) * Deviation * Math.Sqrt((weighted.X * weighted.X) + (weighted.Y * weighted.Y));
 
-    /// <summary>Share of a pile that lies outside a line, its centre so far outside: whole from half its size, none from half its size inside.</summary>
+    /// <summary>
+    /// Share of a pile that lies outside a line, its centre so far outside: whole from half its size, none from half its size inside.
+    /// </summary>
     public double ShareOutside(double distance) => Math.Clamp(0.5 + (distance / trial.PileRules.Side), 0, 1);
 
     // How far a pile's centre lies outside a section round a column, to the corner at corners; an open side is none.
@@ -267,7 +272,8 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
             var inside = 1 - ShareOutside(Outside(section, p.X, p.Y));
             if (inside > 0)
             {
-                var w = -inside * ((1 / properties.Area) + (properties.SlopeX * (p.X - properties.CentroidX) * x) + (properties.SlopeY * (p.Y - properties.CentroidY) * y));
+                var w = -inside * ((1 / properties.Area) + (properties.SlopeX * (p.X - properties.CentroidX) * x)
+                    + (properties.SlopeY * (p.Y - properties.CentroidY) * y));
                 var g = group.Response(p.Index);
                 weighted = new PlanPoint(weighted.X + (w * g.X), weighted.Y + (w * g.Y));
             }
@@ -285,7 +291,9 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
             if (inside > 0)
             {
                 trace.Given($"R[{p.Number}]", Force(k, p.Index), Unit.Force, $"of {p.Name}");
-                trace.Given($"share[{p.Number}]", inside, Unit.Ratio, "of it within the section: whole from half its size inside, none from half its size outside", trial.Code.PileShareClause);
+                trace.Given($"share[{p.Number}]", inside, Unit.Ratio,
+                    "of it within the section: whole from half its size inside, none from half its size outside",
+                    trial.Code.PileShareClause);
             }
         }
     }
@@ -302,8 +310,10 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
         {
             trace.Given("Mhead,x", headX, Unit.Moment, "of the shafts at their fixed heads, by ΣFx");
             trace.Given("Mhead,y", headY, Unit.Moment, "the same by ΣFy");
-            trace.Let("X", p.X, Unit.Moment, $"{new Sym("ΣMy", l.My, Unit.Moment)} − {n}·{new Sym("xp", centroid.X, Unit.Length)} + {new Sym("Mhead,x", headX, Unit.Moment)}");
-            trace.Let("Y", p.Y, Unit.Moment, $"−{new Sym("ΣMx", l.Mx, Unit.Moment)} − {n}·{new Sym("yp", centroid.Y, Unit.Length)} + {new Sym("Mhead,y", headY, Unit.Moment)}");
+            trace.Let("X", p.X, Unit.Moment,
+                $"{new Sym("ΣMy", l.My, Unit.Moment)} − {n}·{new Sym("xp", centroid.X, Unit.Length)} + {new Sym("Mhead,x", headX, Unit.Moment)}");
+            trace.Let("Y", p.Y, Unit.Moment,
+                $"−{new Sym("ΣMx", l.Mx, Unit.Moment)} − {n}·{new Sym("yp", centroid.Y, Unit.Length)} + {new Sym("Mhead,y", headY, Unit.Moment)}");
         }
         else
         {
@@ -314,7 +324,8 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
         var (b, c) = (default(Sym), default(Sym));
         if (group.Rank == 2)
         {
-            var (xx, yy, xy) = (new Sym("Σx²", group.SumXX, Unit.Area), new Sym("Σy²", group.SumYY, Unit.Area), new Sym("Σxy", group.SumXY, Unit.Area));
+            var (xx, yy, xy) = (new Sym("Σx²", group.SumXX, Unit.Area), new Sym("Σy²", group.SumYY, Unit.Area),
+                new Sym("Σxy", group.SumXY, Unit.Area));
             trace.Given("Σx²", group.SumXX, Unit.Area, "of the piles about their centroid");
             trace.Given("Σy²", group.SumYY, Unit.Area, "the same along y");
             trace.Given("Σxy", group.SumXY, Unit.Area, "the same of both");
@@ -336,17 +347,21 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
             var (symbol, force) = ($"R[{pile.Number}]", group.Force(pile.Index, p.N, p.X, p.Y));
             if (group.Rank == 2)
             {
-                trace.Let(symbol, force, Unit.Force, $"{n}/{new Sym("n", group.Count, Unit.Ratio)} + {b}·{new Sym($"x[{pile.Number}]", at.X, Unit.Length)} + {c}·{new Sym($"y[{pile.Number}]", at.Y, Unit.Length)}");
+                trace.Let(symbol, force, Unit.Force,
+                    $"{n}/{new Sym("n", group.Count, Unit.Ratio)} + {b}·{new Sym($"x[{pile.Number}]", at.X, Unit.Length)} + {c}·{new Sym($"y[{pile.Number}]", at.Y, Unit.Length)}");
             }
             else
             {
-                trace.Given(symbol, force, Unit.Force, group.Rank == 0 ? "the one pile carries all" : "ΣN/n, and the moment along the row by its distance from the middle");
+                trace.Given(symbol, force, Unit.Force,
+                    group.Rank == 0 ? "the one pile carries all" : "ΣN/n, and the moment along the row by its distance from the middle");
             }
         }
 
         if (Deviation > 0)
         {
-            trace.Given("δ", Deviation, Unit.Length, "by which the piles' centroid may lie out of place, in any direction" + (group.Count > 3 ? ": [piles] deviation over √n" : ": [piles] deviation"));
+            trace.Given("δ", Deviation, Unit.Length,
+                "by which the piles' centroid may lie out of place, in any direction"
+                    + (group.Count > 3 ? ": [piles] deviation over √n" : ": [piles] deviation"));
         }
     }
 
@@ -355,7 +370,9 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
     {
         trace.Given("Mleft,x", p.Left.X, Unit.Moment, "of X, that axial forces cannot take");
         trace.Given("Mleft,y", p.Left.Y, Unit.Moment, "of Y, that axial forces cannot take");
-        trace.Remark(trial.PileRules.FixedHead ? "The fixed heads of the piles take it, shared evenly; their shafts bend." : "Tie beams must take it with ΣN·δ; their sections are not checked.");
+        trace.Remark(trial.PileRules.FixedHead
+            ? "The fixed heads of the piles take it, shared evenly; their shafts bend."
+            : "Tie beams must take it with ΣN·δ; their sections are not checked.");
     }
 
     /// <summary>What is said of moments that the piles cannot take; null: they take all.</summary>
@@ -368,15 +385,24 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
 
         var (p, units) = (Loads(k), trial.Units);
         var off = Math.Abs(p.N) * Deviation;
-        var (mx, my) = group.Rank == 0 ? (Math.Abs(p.Left.X) + off, Math.Abs(p.Left.Y) + off) : (Math.Abs(p.Left.X) + (off * Math.Abs(group.Line.Y)), Math.Abs(p.Left.Y) + (off * Math.Abs(group.Line.X)));
-        var moments = string.Join(" and ", new[] { (mx, "x"), (my, "y") }.Where(m => m.Item1 > Nil * Math.Max(1, Math.Abs(p.N))).Select(m => $"{Unit.Moment.FormatWithSymbol(m.Item1, units)} along {m.Item2}"));
+        var (mx, my) = group.Rank == 0
+            ? (Math.Abs(p.Left.X) + off, Math.Abs(p.Left.Y) + off)
+            : (Math.Abs(p.Left.X) + (off * Math.Abs(group.Line.Y)), Math.Abs(p.Left.Y) + (off * Math.Abs(group.Line.X)));
+        var moments = string.Join(" and ",
+            new[] { (mx, "x"), (my, "y") }.Where(m => m.Item1 > Nil * Math.Max(1, Math.Abs(p.N)))
+                .Select(m => $"{Unit.Moment.FormatWithSymbol(m.Item1, units)} along {m.Item2}"));
         if (!p.Held)
         {
             var (x, y) = Needs(k, p.N, p.Left);
-            return $"{(group.Rank == 0 ? "one pile" : "piles on one line")} cannot take {(moments.Length > 0 ? moments : "a moment about the vertical")}, {Unit.Length.FormatWithSymbol(Deviation, units)} out of place included: give piles.tie-beams = \"{(x && y ? "both" : x ? "x" : "y")}\", piles.head = \"fixed\", or a layout of more rows";
+            return $"{(group.Rank == 0 ? "one pile" : "piles on one line")} cannot take "
+                + $"{(moments.Length > 0 ? moments : "a moment about the vertical")}, {Unit.Length.FormatWithSymbol(Deviation, units)} out "
+                + $"of place included: give piles.tie-beams = \"{(x && y ? "both" : x ? "x" : "y")}\", piles.head = \"fixed\", or a layout "
+                + "of more rows";
         }
 
         return trial.PileRules.FixedHead ? $"the shafts take {moments}"
-            : string.Create(CultureInfo.InvariantCulture, $"tie beams take {moments}, and {Unit.Force.FormatWithSymbol(TieForce * Math.Abs(p.N), units)} along them; their sections are not checked");
+            : string.Create(CultureInfo.InvariantCulture,
+                $"tie beams take {moments}, and {Unit.Force.FormatWithSymbol(TieForce * Math.Abs(p.N), units)} along them; their sections "
+                    + $"are not checked");
     }
 }

@@ -2,7 +2,9 @@ using Plinth.Core.Contact;
 
 namespace Plinth.Core.Kinds.PileCap;
 
-/// <summary>A critical section at half the depth round a pile, or round two whose sections overlap: closed, or open to edges of the cap.</summary>
+/// <summary>
+/// A critical section at half the depth round a pile, or round two whose sections overlap: closed, or open to edges of the cap.
+/// </summary>
 /// <param name="Perimeter">bo, m.</param>
 /// <param name="Area">Plan area within it, m2; of two piles no more than it has.</param>
 /// <param name="Open">To how many edges it is open: the tip of a hexagon has three.</param>
@@ -17,7 +19,8 @@ internal readonly record struct PileSection(double Perimeter, double Area, int O
     public double AlphaS => 40 - (10 * Math.Min(Open, 2));
 
     /// <summary>
-    /// The shortest section that lies within the cap: of its perimeter r·(π − ω) round, ω the turn between the first and the last open edge, the straight sides of two
+    /// The shortest section that lies within the cap: of its perimeter r·(π − ω) round, ω the turn between the first and the last open
+    /// edge, the straight sides of two
     /// piles, and straight runs to the open edges. Null where opposite edges would be open.
     /// </summary>
     /// <param name="outline">Corners of the cap, anticlockwise.</param>
@@ -50,7 +53,8 @@ internal readonly record struct PileSection(double Perimeter, double Area, int O
         return best;
     }
 
-    private static PileSection? Of(ReadOnlySpan<PlanPoint> outline, ReadOnlySpan<Edge> edges, in PlanPoint a, in PlanPoint b, double r, bool square, int first, int open)
+    private static PileSection? Of(ReadOnlySpan<PlanPoint> outline, ReadOnlySpan<Edge> edges, in PlanPoint a, in PlanPoint b, double r,
+        bool square, int first, int open)
     {
         // Every edge that is not open must leave room for the section.
         for (var i = 0; i < edges.Length; i++)
@@ -95,23 +99,29 @@ internal readonly record struct PileSection(double Perimeter, double Area, int O
         }
 
         var arc = r * (Math.PI - turn) * round;
-        var area = run > Slack ? ((Math.PI * r * r / 2) + (r * run)) / open : (square ? 4 / Math.PI : 1) * r * r * (Math.PI - turn) / 2 + (r * (start + end)) + (open == 2 ? Corner(start, end, turn) : open == 3 ? Tip(outline, edges, a, first) : 0);
+        var area = run > Slack
+            ? ((Math.PI * r * r / 2) + (r * run)) / open
+            : (square ? 4 / Math.PI : 1) * r * r * (Math.PI - turn) / 2 + (r * (start + end))
+                + (open == 2 ? Corner(start, end, turn) : open == 3 ? Tip(outline, edges, a, first) : 0);
         return new PileSection(arc + sides + start + end, area, open);
     }
 
     // Between a pile and the corner of two open edges.
-    private static double Corner(double a, double b, double turn) => (((a * a) + (b * b)) * Math.Cos(turn) / (2 * Math.Sin(turn))) + (a * b / Math.Sin(turn));
+    private static double Corner(double a, double b, double turn) =>
+        (((a * a) + (b * b)) * Math.Cos(turn) / (2 * Math.Sin(turn))) + (a * b / Math.Sin(turn));
 
     // Between a pile and three open edges, from the foot of its distance from the first to that from the last.
     private static double Tip(ReadOnlySpan<PlanPoint> outline, ReadOnlySpan<Edge> edges, in PlanPoint pile, int first)
     {
         var last = (first + 2) % edges.Length;
         PlanPoint Foot(in Edge e, in PlanPoint p) => new(p.X + (e.ToA * e.Normal.X), p.Y + (e.ToA * e.Normal.Y));
-        return ConvexPolygon.Moments([pile, Foot(edges[first], pile), outline[(first + 1) % outline.Length], outline[last], Foot(edges[last], pile)]).Area;
+        return ConvexPolygon.Moments([pile, Foot(edges[first], pile), outline[(first + 1) % outline.Length], outline[last],
+            Foot(edges[last], pile)]).Area;
     }
 
     // Whether a side with a normal is left: it faces neither open edge, nor anything between them.
-    private static bool Remains(in PlanPoint n, in PlanPoint from, in PlanPoint to) => (n.X * from.X) + (n.Y * from.Y) <= Slack && (n.X * to.X) + (n.Y * to.Y) <= Slack;
+    private static bool Remains(in PlanPoint n, in PlanPoint from, in PlanPoint to) =>
+        (n.X * from.X) + (n.Y * from.Y) <= Slack && (n.X * to.X) + (n.Y * to.Y) <= Slack;
 
     // From the pile farthest in a direction to an edge; of two that are as far the one nearer to it.
     private static double Run(in Edge edge, in PlanPoint a, in PlanPoint b, in PlanPoint towards)
@@ -137,7 +147,8 @@ internal readonly record struct PileSection(double Perimeter, double Area, int O
 
     private static double Turn(in PlanPoint from, in PlanPoint to) => Math.Acos(Math.Clamp((from.X * to.X) + (from.Y * to.Y), -1, 1));
 
-    private static double Distance(in PlanPoint corner, in PlanPoint normal, in PlanPoint p) => (normal.X * (corner.X - p.X)) + (normal.Y * (corner.Y - p.Y));
+    private static double Distance(in PlanPoint corner, in PlanPoint normal, in PlanPoint p) =>
+        (normal.X * (corner.X - p.X)) + (normal.Y * (corner.Y - p.Y));
 
     // An edge of the cap: its normal outwards, and how far both piles' centres stand from it.
     private readonly record struct Edge(PlanPoint Normal, double ToA, double ToB);

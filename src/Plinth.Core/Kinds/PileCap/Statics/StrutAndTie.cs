@@ -28,14 +28,17 @@ internal readonly record struct CapStrut(Standing Column, double Run, double Hei
 }
 
 /// <summary>
-/// The strut-and-tie model of a cap (ACI 318 chapter 23): struts from each pile to the nearest quarter point of the nearest column, ties at the level of the bars. Where a
+/// The strut-and-tie model of a cap (ACI 318 chapter 23): struts from each pile to the nearest quarter point of the nearest column, ties at
+/// the level of the bars. Where a
 /// pile's centre stands within d of the line of a face it must hold; within 2d it is shown.
 /// </summary>
 internal static class StrutAndTie
 {
     private const double LeverArm = 0.9;
 
-    /// <summary>Whether a pile's centre stands within so many times d beyond the line of a face of the nearest column, each direction by itself.</summary>
+    /// <summary>
+    /// Whether a pile's centre stands within so many times d beyond the line of a face of the nearest column, each direction by itself.
+    /// </summary>
     public static bool IsNear(CapTrial t, Pile p, double times)
     {
         var c = Nearest(t, p);
@@ -91,7 +94,10 @@ internal static class StrutAndTie
         return best;
     }
 
-    /// <summary>Where a column's load stands at the top of the cap, from its centre, and the sides of what it stands on; null: it pulls, or its moment takes it beyond a third of a side.</summary>
+    /// <summary>
+    /// Where a column's load stands at the top of the cap, from its centre, and the sides of what it stands on; null: it pulls, or its
+    /// moment takes it beyond a third of a side.
+    /// </summary>
     /// <param name="t">The trial.</param>
     /// <param name="c">The column.</param>
     /// <param name="k">The combination.</param>

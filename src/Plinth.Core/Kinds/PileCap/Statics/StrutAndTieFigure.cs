@@ -35,15 +35,18 @@ internal static class StrutAndTieFigure
             var ends = new PlanPoint(Quarter(p.X, c.X + off.X, x), Quarter(p.Y, c.Y + off.Y, y));
             var load = t.Group.Force(k, p.Index) + t.Group.Spread(k, p.Index);
             var counts = load > 0 && !strut.IsFlat;
-            struts.Add(new StrutLine(p.Number, new PlanPoint(p.X, p.Y), ends, strut.Slope * 180 / Math.PI, load, counts ? load / strut.Sine : 0,
-                p.Code.Strut(ref none, p.Rules.Concrete, strut.Area), p.Code.Node(ref none, p.Rules.Concrete, t.PileRules.Area, tied), strut.IsFlat));
+            struts.Add(new StrutLine(p.Number, new PlanPoint(p.X, p.Y), ends, strut.Slope * 180 / Math.PI, load,
+                counts ? load / strut.Sine : 0,
+                p.Code.Strut(ref none, p.Rules.Concrete, strut.Area), p.Code.Node(ref none, p.Rules.Concrete, t.PileRules.Area, tied),
+                strut.IsFlat));
         }
 
         foreach (var c in t.Columns)
         {
             if (StrutAndTie.Load(t, c, k) is var (off, x, y))
             {
-                nodes.Add(new ColumnNode(c.At ?? "", new PlanPoint(c.X + off.X, c.Y + off.Y), x, y, c.Action(k).N, c.Code.Node(ref none, c.Rules.Concrete, x * y, NodeTies.None)));
+                nodes.Add(new ColumnNode(c.At ?? "", new PlanPoint(c.X + off.X, c.Y + off.Y), x, y, c.Action(k).N,
+                    c.Code.Node(ref none, c.Rules.Concrete, x * y, NodeTies.None)));
             }
         }
 
