@@ -305,7 +305,7 @@ public class PileCapPropertyTests
                 (found?.Piles.Length, Round(found)).Should().Be((best?.Piles.Length, Round(best)),
                     $"N {n:0} Mx {mx:0} My {my:0}: found {found}, there is {best}");
             },
-            iter: 12,
+            iter: 100,
             threads: 1);
 
         static double? Round(CapDesign? d) => d is null ? null : Math.Round(d.Area * d.Size.Thickness, 6);
