@@ -129,6 +129,12 @@ public class PileCapPropertyTests
                     foreach (var share in (double[])[-0.31, -0.13, 0.17, 0.36])
                     {
                         var at = share * (alongX ? t.Body.Length : t.Body.Width);
+                        if (t.Columns.ToArray().Any(c => Math.Abs((alongX ? c.X : c.Y) - at) < 1e-6))
+                        {
+                            // The load of a column above a section is on neither side of it.
+                            continue;
+                        }
+
                         var (a, b) = (CapSections.At(t, k, alongX, 1, at), CapSections.At(t, k, alongX, -1, at));
                         (a.UpShear - a.DownShear + b.UpShear - b.DownShear).Should().BeApproximately(0, 20 * scale);
                         (a.UpMoment - a.DownMoment).Should().BeApproximately(b.UpMoment - b.DownMoment, 20 * scale);
@@ -286,29 +292,32 @@ public class PileCapPropertyTests
         iter: 25);
 
     [Fact]
-    public void No_allowed_cap_has_fewer_piles_or_as_many_with_less_concrete()
-    {
-        var sizing = DefaultSizing with { LeastThickness = 0.4, MostThickness = 0.9, ThicknessStep = 0.1, PlanStep = 0.3 };
+    public void No_allowed_cap_has_fewer_piles_or_as_many_with_less_concrete() =>
         Gen.Select(Gen.Double[300, 2600], Gen.Double[-60, 60], Gen.Double[-60, 60], Gen.Int[0, 1]).Sample(
-            (n, mx, my, code) =>
-            {
-                var rules = PileCapTests.Weightless(0.075,
-                    new PileRules { Size = 0.4, Compression = 520, Tension = 100, Lateral = 60, Layouts = ["3", "4", "5", "6"] }) with
-                {
-                    Sizing = sizing,
-                    Steel = DefaultSteel with { Bars = Sizes("T16", "T25"), BothWaysAlike = AlikeBars.Never },
-                };
-                rules = rules with { Ground = rules.Ground with { FoundingDepth = 1 } };
-                var project = PileCapTests.Project(rules, code == 0 ? "aci318m-14" : "aci318m-19", (0, 0.5, 0.4, new(n, 0, 0, mx, my, 0)));
-                var found = (CapDesign?)FoundationSizer.Of(project, project.Foundations[0]).Size().Design;
-                var best = Best(project, rules);
-                (found?.Piles.Length, Round(found)).Should().Be((best?.Piles.Length, Round(best)),
-                    $"N {n:0} Mx {mx:0} My {my:0}: found {found}, there is {best}");
-            },
+            (n, mx, my, code) => IsLeast(n, mx, my, code == 0 ? "aci318m-14" : "aci318m-19"),
             iter: 100,
             threads: 1);
 
-        static double? Round(CapDesign? d) => d is null ? null : Math.Round(d.Area * d.Size.Thickness, 6);
+    // Of the bars across its narrow part one number passes, and those next to it do not.
+    [Fact]
+    public void A_hexagon_is_found_where_more_bars_are_no_better() => IsLeast(1333.487767818304, -1, 31.65575043926896, "aci318m-19");
+
+    private static void IsLeast(double n, double mx, double my, string code)
+    {
+        var rules = PileCapTests.Weightless(0.075,
+            new PileRules { Size = 0.4, Compression = 520, Tension = 100, Lateral = 60, Layouts = ["3", "4", "5", "6"] }) with
+        {
+            Sizing = DefaultSizing with { LeastThickness = 0.4, MostThickness = 0.9, ThicknessStep = 0.1, PlanStep = 0.3 },
+            Steel = DefaultSteel with { Bars = Sizes("T16", "T25"), BothWaysAlike = AlikeBars.Never },
+        };
+        rules = rules with { Ground = rules.Ground with { FoundingDepth = 1 } };
+        var project = PileCapTests.Project(rules, code, (0, 0.5, 0.4, new(n, 0, 0, mx, my, 0)));
+        var found = (CapDesign?)FoundationSizer.Of(project, project.Foundations[0]).Size().Design;
+        var best = Best(project, rules);
+        (found?.Piles.Length, Volume(found)).Should().Be((best?.Piles.Length, Volume(best)),
+            $"N {n:0} Mx {mx:0} My {my:0}: found {found}, there is {best}");
+
+        static double? Volume(CapDesign? d) => d is null ? null : Math.Round(d.Area * d.Size.Thickness, 6);
     }
 
     // Every layout, turn, pitch, thickness, and bars of every size and number each way.

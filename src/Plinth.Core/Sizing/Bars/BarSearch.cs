@@ -347,8 +347,9 @@ internal sealed partial class BarSearch
             return !QuicklyExceeds(checks);
         }
 
-        // A bar more may bring all into the band, too close, and the next none: every count is looked at.
-        if (bottom && IsBanded(alongX))
+        // A bar more may bring all into the band, too close, and the next none; or in an outline that is cut take one from where it is
+        // long to where it is short: every count is looked at.
+        if ((bottom && IsBanded(alongX)) || !states[0].Body.IsRectangle)
         {
             for (var count = low; count <= high; count++)
             {
