@@ -6,6 +6,9 @@ namespace Plinth.Fuzz;
 /// <summary>Says what of a run must never be.</summary>
 internal static class Judge
 {
+    /// <summary>What is found of a call that takes too long.</summary>
+    public const string TooSlow = "over 5 s";
+
     private const double Above = 1 + 1e-9;
     private const double SecondsOfGroup = 8;
 
@@ -32,7 +35,7 @@ internal static class Judge
         // The choice of types searches for its eight seconds, and says so.
         if (ran.Seconds > Target.MostSeconds + (call[0] == "group" ? SecondsOfGroup : 0))
         {
-            return "over 5 s";
+            return TooSlow;
         }
 
         if (ran.Megabytes > Target.MostMegabytes)

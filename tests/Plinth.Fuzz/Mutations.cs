@@ -59,6 +59,12 @@ internal sealed class Mutations(Target target, string keep)
                 var done = Mutate(folder, call, random, corpus);
                 using var mutated = new Kept(folder);
                 var (ran, fault) = Try(mutated, call);
+                if (fault == Judge.TooSlow)
+                {
+                    // A machine that stood still for a moment is no finding.
+                    (ran, fault) = Try(mutated, call);
+                }
+
                 exits.AddOrUpdate(ran.Exit, 1, (_, n) => n + 1);
                 lock (turn)
                 {
