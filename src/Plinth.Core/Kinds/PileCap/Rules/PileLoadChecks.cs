@@ -22,6 +22,24 @@ internal static class PileLoading
             && p.Trial.Body.Contact(k).State != ContactState.NoEquilibrium;
     }
 
+    /// <summary>Tells what holds the cap in a combination, and begins what is told of a pile.</summary>
+    public static void Head<T>(Pile p, int k, string title, ref T trace)
+        where T : struct, ITrace
+    {
+        BaseLoadCase.Contact(p.Trial.Body, k, true, ref trace);
+        trace.Heading($"{title} {p.Name}");
+    }
+
+    /// <summary>Tells by how much a pile may carry more or less as it may stand out of place.</summary>
+    public static void Spread<T>(double off, ref T trace)
+        where T : struct, ITrace
+    {
+        if (off > 0)
+        {
+            trace.Given("ΔR", off, Unit.Force, "|ΣN|·δ·√(b'² + c'²), by its response to moments of one each way");
+        }
+    }
+
     /// <summary>What wind and earthquake add to a capacity: nothing to a resistance.</summary>
     public static double Transient<T>(Pile p, int k, ref T trace)
         where T : struct, ITrace
@@ -78,16 +96,11 @@ internal readonly struct PileCompression : ICheckRule<Pile, Nothing>
         var (cap, rules) = ((CapTrial)p.Trial, p.Rules.Piles);
         if (T.Records)
         {
-            BaseLoadCase.Contact(p.Trial.Body, k, true, ref trace);
-            trace.Heading($"Compression of {p.Name}");
+            PileLoading.Head(p, k, "Compression of", ref trace);
         }
 
         var (force, off) = (cap.Group.Force(k, p.Index), cap.Group.Spread(k, p.Index));
-        if (off > 0)
-        {
-            trace.Given("ΔR", off, Unit.Force, "|ΣN|·δ·√(b'² + c'²), by its response to moments of one each way");
-        }
-
+        PileLoading.Spread(off, ref trace);
         var demand = trace.Let("R,most", force + off, Unit.Force,
             $"{new Sym($"R[{p.Number}]", force, Unit.Force)} + {new Sym("ΔR", off, Unit.Force)}");
         var stated = rules.Compression is { } given
@@ -139,17 +152,13 @@ internal readonly struct PileTension : ICheckRule<Pile, Nothing>
 
         if (T.Records)
         {
-            BaseLoadCase.Contact(p.Trial.Body, k, true, ref trace);
-            trace.Heading($"Tension of {p.Name}");
+            PileLoading.Head(p, k, "Tension of", ref trace);
             if (!with)
             {
                 trace.Given($"R[{p.Number}]", force, Unit.Force, "without the surcharge, which may be absent");
             }
 
-            if (off > 0)
-            {
-                trace.Given("ΔR", off, Unit.Force, "|ΣN|·δ·√(b'² + c'²), by its response to moments of one each way");
-            }
+            PileLoading.Spread(off, ref trace);
         }
 
         var demand = trace.Let("T", off - force, Unit.Force,
@@ -205,8 +214,7 @@ internal readonly struct PileLateral : ICheckRule<Pile, Nothing>
 
         if (T.Records)
         {
-            BaseLoadCase.Contact(p.Trial.Body, k, true, ref trace);
-            trace.Heading($"Load across {p.Name}");
+            PileLoading.Head(p, k, "Load across", ref trace);
             ref readonly var l = ref p.Trial.Body.Loads(k);
             var (n, at, twist) = (new Sym("n", cap.Group.Group.Count, Unit.Ratio), cap.Group.Group.At(p.Index), cap.Group.Twist(k));
             var (hx, hy) = cap.Group.LateralParts(k, p.Index);
@@ -218,9 +226,11 @@ internal readonly struct PileLateral : ICheckRule<Pile, Nothing>
                 var polar = new Sym("Σr²", cap.Group.Group.SumXX + cap.Group.Group.SumYY, Unit.Area);
                 trace.Given("Σr²", polar.Value, Unit.Area, "of the piles about their centroid");
                 trace.Let("Hx", hx, Unit.Force,
-                    $"{new Sym("ΣFx", l.Fx, Unit.Force)}/{n} − {new Sym("Mz", twist, Unit.Moment)}·{new Sym("y", at.Y, Unit.Length)}/{polar}");
+                    $"{new Sym("ΣFx", l.Fx, Unit.Force)}/{n} − {new Sym("Mz", twist, Unit.Moment)}·"
+                        + $"{new Sym("y", at.Y, Unit.Length)}/{polar}");
                 trace.Let("Hy", hy, Unit.Force,
-                    $"{new Sym("ΣFy", l.Fy, Unit.Force)}/{n} + {new Sym("Mz", twist, Unit.Moment)}·{new Sym("x", at.X, Unit.Length)}/{polar}");
+                    $"{new Sym("ΣFy", l.Fy, Unit.Force)}/{n} + {new Sym("Mz", twist, Unit.Moment)}·"
+                        + $"{new Sym("x", at.X, Unit.Length)}/{polar}");
             }
             else
             {
