@@ -188,9 +188,9 @@ internal sealed class GitHistory(string directory)
             feeding.Wait();
             var said = errors.Result.Trim();
             fault = late
-                    ? string.Create(CultureInfo.InvariantCulture,
-                        $"git had not answered after {Patience.TotalSeconds:0} s, so no revision was read; name a folder or a table "
-                            + $"of reactions")
+                ? string.Create(CultureInfo.InvariantCulture,
+                    $"git had not answered after {Patience.TotalSeconds:0} s, so no revision was read; name a folder or a table "
+                        + $"of reactions")
                 : process.ExitCode == 0 || said.Length == 0 ? null
                 : "git: " + said.Split('\n')[0];
             return process.ExitCode == 0 ? output.ToArray() : null;

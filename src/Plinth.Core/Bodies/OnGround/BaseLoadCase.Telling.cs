@@ -42,7 +42,8 @@ internal static partial class BaseLoadCase
             trace.Given(ey.Symbol, c.Y, Unit.Length, "column's centre from the base's centre along y");
             var (n, at) = (new Sym(Of("N", c), c.Action(k).N, Unit.Force), new Sym(Of("Wcol", c), prism, Unit.Force));
             trace.Let(at.Symbol, prism, Unit.Force,
-                $"{new Sym("fw", f, Unit.Ratio)}·({new Sym(Of("Wped", c), c.PedestalWeight, Unit.Force)} − {new Sym(Of("Wdis", c), c.Displacing(k).Displaced, Unit.Force)})");
+                $"{new Sym("fw", f, Unit.Ratio)}·({new Sym(Of("Wped", c), c.PedestalWeight, Unit.Force)} − "
+                    + $"{new Sym(Of("Wdis", c), c.Displacing(k).Displaced, Unit.Force)})");
             x.AddRange([new FormulaPart(first, default), new FormulaPart(null, mx), new FormulaPart(" − (", default),
                 new FormulaPart(null, n), new FormulaPart(" + ", default), new FormulaPart(null, at), new FormulaPart(")·", default),
                 new FormulaPart(null, ey)]);
@@ -106,7 +107,8 @@ internal static partial class BaseLoadCase
             if (c.Pedestal is { } pedestal)
             {
                 trace.Let(Of("Wped", c), c.PedestalWeight, Unit.Force,
-                    $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym(Of("Aped", c), pedestal.Area, Unit.Area)}·{new Sym(Of("hp", c), c.PedestalHeight, Unit.Length)}");
+                    $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{new Sym(Of("Aped", c), pedestal.Area, Unit.Area)}·"
+                        + $"{new Sym(Of("hp", c), c.PedestalHeight, Unit.Length)}");
             }
         }
 
@@ -119,7 +121,8 @@ internal static partial class BaseLoadCase
         if (column.IsWet && dry < s.SoilDepth)
         {
             trace.Let("σs", load.SoilPerArea, Unit.Pressure,
-                $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("d,moist", dry, Unit.Length)} + {new Sym("γsat", g.SaturatedWeight, Unit.UnitWeight)}·{new Sym("d,wet", s.SoilDepth - dry, Unit.Length)}");
+                $"{new Sym("γs", g.SoilWeight, Unit.UnitWeight)}·{new Sym("d,moist", dry, Unit.Length)} + "
+                    + $"{new Sym("γsat", g.SaturatedWeight, Unit.UnitWeight)}·{new Sym("d,wet", s.SoilDepth - dry, Unit.Length)}");
         }
         else
         {
@@ -135,7 +138,8 @@ internal static partial class BaseLoadCase
             if (c.Pedestal is { } p)
             {
                 trace.Let(Of("Wdis", c), displaced, Unit.Force,
-                    $"{new Sym(Of("Aped", c), p.Area, Unit.Area)}·{new Sym(Of("σped", c), load.SoilPerArea - above, Unit.Pressure)} + {new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym(Of("σcol", c), above, Unit.Pressure)}");
+                    $"{new Sym(Of("Aped", c), p.Area, Unit.Area)}·{new Sym(Of("σped", c), load.SoilPerArea - above, Unit.Pressure)} + "
+                        + $"{new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym(Of("σcol", c), above, Unit.Pressure)}");
             }
             else
             {
@@ -162,7 +166,8 @@ internal static partial class BaseLoadCase
         if (load.WaterPressure > 0)
         {
             trace.Let("u", load.WaterPressure, Unit.Pressure,
-                $"{new Sym("γw", g.WaterWeight, Unit.UnitWeight)}·({new Sym("Df", s.FoundingDepth, Unit.Length)} − {new Sym("dw", column.Water, Unit.Length)})");
+                $"{new Sym("γw", g.WaterWeight, Unit.UnitWeight)}·({new Sym("Df", s.FoundingDepth, Unit.Length)} − "
+                    + $"{new Sym("dw", column.Water, Unit.Length)})");
             if (s.IsPolygon)
             {
                 trace.Let("U", load.WaterPressure * s.Area, Unit.Force, $"{new Sym("u", load.WaterPressure, Unit.Pressure)}·{area}");
@@ -228,9 +233,11 @@ internal static partial class BaseLoadCase
             trace.Let("a", p.A, Unit.Pressure,
                 $"{new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", length, Unit.Length)}·{new Sym("B", width, Unit.Length)})");
             trace.Let("b·L/2", p.B * length / 2, Unit.Pressure,
-                $"6·{new Sym("ΣN", l.N, Unit.Force)}·{new Sym("xR", l.XR, Unit.Length)}/({new Sym("L", length, Unit.Length)}^2·{new Sym("B", width, Unit.Length)})");
+                $"6·{new Sym("ΣN", l.N, Unit.Force)}·{new Sym("xR", l.XR, Unit.Length)}/({new Sym("L", length, Unit.Length)}^2·"
+                    + $"{new Sym("B", width, Unit.Length)})");
             trace.Let("c·B/2", p.C * width / 2, Unit.Pressure,
-                $"6·{new Sym("ΣN", l.N, Unit.Force)}·{new Sym("yR", l.YR, Unit.Length)}/({new Sym("L", length, Unit.Length)}·{new Sym("B", width, Unit.Length)}^2)");
+                $"6·{new Sym("ΣN", l.N, Unit.Force)}·{new Sym("yR", l.YR, Unit.Length)}/({new Sym("L", length, Unit.Length)}·"
+                    + $"{new Sym("B", width, Unit.Length)}^2)");
         }
         else
         {
@@ -248,7 +255,8 @@ internal static partial class BaseLoadCase
             ("p(+x,−y)", 1, -1)])
         {
             trace.Let(name, p.At(sx * length / 2, sy * width / 2), Unit.Pressure,
-                $"max(0; {new Sym("a", p.A, Unit.Pressure)} {(sx > 0 ? "+" : "−")} {new Sym("b·L/2", p.B * length / 2, Unit.Pressure)} {(sy > 0 ? "+" : "−")} {new Sym("c·B/2", p.C * width / 2, Unit.Pressure)})");
+                $"max(0; {new Sym("a", p.A, Unit.Pressure)} {(sx > 0 ? "+" : "−")} {new Sym("b·L/2", p.B * length / 2, Unit.Pressure)} "
+                    + $"{(sy > 0 ? "+" : "−")} {new Sym("c·B/2", p.C * width / 2, Unit.Pressure)})");
         }
 
         return solution;

@@ -74,7 +74,8 @@ internal static partial class BaseLoadCase
         if (rising != 0)
         {
             n = trace.Let("ΣN", n + rising, Unit.Force,
-                $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("Wspread", trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it"), Unit.Force)}");
+                $"{new Sym("ΣN", n, Unit.Force)} + "
+                    + $"{new Sym("Wspread", trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it"), Unit.Force)}");
         }
 
         // The pedestal stands, and soil is missing, where the column stands.
@@ -101,7 +102,8 @@ internal static partial class BaseLoadCase
         if (rising != 0 && s.RisingMoment(k) is var turn and not 0)
         {
             sumY = trace.Let("ΣMy", sumY + turn, Unit.Moment,
-                $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("Mspread", trace.Given("Mspread", turn, Unit.Moment, "of that soil, which hangs on the outline, about the centroid of the area"), Unit.Moment)}");
+                $"{new Sym("ΣMy", sumY, Unit.Moment)} + "
+                    + $"{new Sym("Mspread", trace.Given("Mspread", turn, Unit.Moment, "of that soil, which hangs on the outline, about the centroid of the area"), Unit.Moment)}");
         }
 
         var result = new BaseLoads(n, fx, fy, sumX, sumY);
@@ -130,6 +132,7 @@ internal static partial class BaseLoadCase
             ? trace.Let("W", f * (s.BaseWeight + soil), Unit.Force,
                 $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)})")
             : trace.Let("W", f * (s.BaseWeight + soil + s.PedestalWeight), Unit.Force,
-                $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)} + {new Sym("Wped", s.PedestalWeight, Unit.Force)})");
+                $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)} + "
+                    + $"{new Sym("Wped", s.PedestalWeight, Unit.Force)})");
     }
 }

@@ -179,7 +179,8 @@ internal static class Anchorage
         var rules = s.Rules.Concrete;
         var (db, breadth) = (size.Diameter, s.NarrowBreadth);
         var spacing = trace.Let("s", (breadth - (2 * rules.CoverSide) - db) / (layer.Count - 1), Unit.Section,
-            $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", rules.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+            $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", rules.CoverSide, Unit.Section)} − "
+                + $"{new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         if (layer.Band > 0)
         {
             spacing = BarGaps.Of(s, layer).Least;

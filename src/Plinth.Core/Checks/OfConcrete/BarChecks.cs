@@ -113,13 +113,15 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
             ? trace.Let("s", breadth / layer.Count, Unit.Section,
                 $"{new Sym("b", breadth, Unit.Section)}/{new Sym("n", layer.Count, Unit.Ratio)}")
             : trace.Let("s", (breadth - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section,
-                $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+                $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − "
+                    + $"{new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         var most = Most(s, bottom, ref trace);
         var (narrow, near) = (s.NarrowBreadth, centres);
         if (narrow < breadth)
         {
             near = trace.Let("s,narrow", (narrow - (2 * s.Rules.Concrete.CoverSide) - db) / (layer.Count - 1), Unit.Section,
-                $"({new Sym("b,narrow", narrow, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − {new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+                $"({new Sym("b,narrow", narrow, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − "
+                    + $"{new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         }
 
         var leastClear = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section,
@@ -138,7 +140,8 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
         if (clear <= 0 || leastClear / clear > rules.LeastSpacing / near)
         {
             trace.Let("utilisation", leastClear / clear, Unit.Ratio,
-                $"{new Sym("clear,least", leastClear, Unit.Section)}/({new Sym("s", near, Unit.Section)} − {new Sym("db", db, Unit.Section)})");
+                $"{new Sym("clear,least", leastClear, Unit.Section)}/({new Sym("s", near, Unit.Section)} − "
+                    + $"{new Sym("db", db, Unit.Section)})");
             return Outcome.Ratio(leastClear, clear) with { Face = face };
         }
 

@@ -145,7 +145,8 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStreng
             var b = new Sym("β", beta, Unit.Ratio);
             area = layer.Band > 0
                 ? trace.Let("As,eff", Math.Min(area, layer.Band * layer.Size!.Area * (beta + 1) / 2), Unit.SteelArea,
-                    $"min({new Sym("As", area, Unit.SteelArea)}; {new Sym("nband", layer.Band, Unit.Ratio)}·{new Sym("Ab", layer.Size.Area, Unit.SteelArea)}·({b} + 1)/2)",
+                    $"min({new Sym("As", area, Unit.SteelArea)}; {new Sym("nband", layer.Band, Unit.Ratio)}·"
+                        + $"{new Sym("Ab", layer.Size.Area, Unit.SteelArea)}·({b} + 1)/2)",
                     s.Code.ShortWayClause)
                 : trace.Let("As,eff", area / spread, Unit.SteelArea, $"{new Sym("As", area, Unit.SteelArea)}/(2·{b}/({b} + 1))",
                     s.Code.ShortWayClause);

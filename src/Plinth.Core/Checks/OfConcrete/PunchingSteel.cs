@@ -37,7 +37,8 @@ internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
             var vu = trace.Given("Vu", TwoWayShear.Direct(s, k, face, at), Unit.Force,
                 "of the section without moments, as for two-way shear");
             trace.Let("vuv", vu / (section.Perimeter * section.Depth), Unit.Stress,
-                $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
+                $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·"
+                    + $"{new Sym("d", section.Depth, Unit.Section)})");
             One(s, alongX, section, vu, ref trace);
             trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
                 $"{new Sym("As,strip", worst.Demand, Unit.SteelArea)}/{new Sym("As", worst.Capacity, Unit.SteelArea)}");

@@ -146,12 +146,14 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         {
             var u = wholly
                 ? trace.Let("Mp", UpMoment, Unit.Moment,
-                    $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2·({new Sym("ps", inner, Unit.Pressure)} + 2·{new Sym("pe", outer, Unit.Pressure)})/6")
+                    $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2·({new Sym("ps", inner, Unit.Pressure)} + "
+                        + $"2·{new Sym("pe", outer, Unit.Pressure)})/6")
                 : trace.Given("Mp", UpMoment, Unit.Moment,
                     u0 > 0 ? "∫(p + u)·distance dA over the part beyond, exact" : "∫p·distance dA over the part beyond, exact");
             var own = s.WeightPerArea(k) * across * Overhang * Overhang / 2;
             var w = trace.Let("Mw", own, Unit.Moment,
-                $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}^2/2");
+                $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·"
+                    + $"{new Sym("l", Overhang, Unit.Length)}^2/2");
             if (s.PlacedLoads.Length > 0 || s.RisingWeight(k) != 0)
             {
                 w = trace.Let("Mw", DownMoment, Unit.Moment,
@@ -164,12 +166,14 @@ internal readonly record struct SectionForces(int Side, double At, double Overha
         {
             var u = wholly
                 ? trace.Let("Vp", UpShear, Unit.Force,
-                    $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}·({new Sym("ps", inner, Unit.Pressure)} + {new Sym("pe", outer, Unit.Pressure)})/2")
+                    $"{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}·({new Sym("ps", inner, Unit.Pressure)} + "
+                        + $"{new Sym("pe", outer, Unit.Pressure)})/2")
                 : trace.Given("Vp", UpShear, Unit.Force,
                     u0 > 0 ? "∫(p + u) dA over the part beyond, exact" : "∫p dA over the part beyond, exact");
             var own = s.WeightPerArea(k) * across * Overhang;
             var w = trace.Let("Vw", own, Unit.Force,
-                $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·{new Sym("l", Overhang, Unit.Length)}");
+                $"{new Sym("w", s.WeightPerArea(k), Unit.Pressure)}·{new Sym("b", across, Unit.Length)}·"
+                    + $"{new Sym("l", Overhang, Unit.Length)}");
             if (s.PlacedLoads.Length > 0 || s.RisingWeight(k) != 0)
             {
                 w = trace.Let("Vw", DownShear, Unit.Force,

@@ -287,7 +287,8 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         return closed
             ? trace.Let(symbol, value, Unit.FourthPower, $"{n}({d}·{a}^3/12 + {a}·{d}^3/12) + 2·{d}·{b}·({a}/2)^2")
             : trace.Let(symbol, value, Unit.FourthPower,
-                $"{n}({d}·{a}^3/12 + {a}·{d}^3/12 + {d}·{a}·{new Sym("e", Math.Abs(middle), Unit.Length)}^2) + {d}·{b}·{new Sym("f", Math.Abs(face), Unit.Length)}^2");
+                $"{n}({d}·{a}^3/12 + {a}·{d}^3/12 + {d}·{a}·{new Sym("e", Math.Abs(middle), Unit.Length)}^2) + {d}·{b}·"
+                    + $"{new Sym("f", Math.Abs(face), Unit.Length)}^2");
     }
 
     private static Outcome Worst(PunchedArea s, PunchingFace face, int k, int sign, out PunchingStress stress, out PunchingSection section)
@@ -341,7 +342,8 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
             var middle = trace.Given("pm", inside.Force / (section.SideX * section.SideY), Unit.Pressure,
                 water > 0 ? "pressure in the middle of the section, the water's included" : "pressure in the middle of the section");
             trace.Let("P", inside.Force, Unit.Force,
-                $"{new Sym("pm", middle, Unit.Pressure)}·{new Sym("bx", section.SideX, Unit.Length)}·{new Sym("by", section.SideY, Unit.Length)}");
+                $"{new Sym("pm", middle, Unit.Pressure)}·{new Sym("bx", section.SideX, Unit.Length)}·"
+                    + $"{new Sym("by", section.SideY, Unit.Length)}");
         }
         else
         {
@@ -359,7 +361,8 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         var qy = trace.Given("∫q·y dA", inside.MomentY - weightY - (cy * up), Unit.Moment, "the same along y");
         var (mx, my) = s.Columns.Length == 1 ? OfOne(s.First, k, cx, cy, qx, qy, ref trace) : OfSeveral(s, k, cx, cy, qx, qy, ref trace);
         var direct = trace.Let("v0", vu / properties.Area, Unit.Stress,
-            $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", section.Depth, Unit.Section)})");
+            $"{new Sym("Vu", vu, Unit.Force)}/({new Sym("bo", section.Perimeter, Unit.Section)}·"
+                + $"{new Sym("d", section.Depth, Unit.Section)})");
 
         var worst = new PunchingStress(double.NegativeInfinity, vu, mx, my, 0, 0);
         for (var i = 0; i < 4; i++)
@@ -383,7 +386,11 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
             trace.Given("x", worst.X, Unit.Length, "worst corner from the section's centroid");
             trace.Given("y", worst.Y, Unit.Length, "worst corner from the section's centroid");
             trace.Let("vu", worst.Value - (s.Body.Rest?.Spread(k, section, properties, worst.X, worst.Y) ?? 0), Unit.Stress,
-                $"{(sign > 0 ? "" : "−")}({new Sym("v0", direct, Unit.Stress)} − {new Sym("γv,x", properties.SlopeY * section.PolarY, Unit.Ratio)}·{new Sym("Mx,c", mx, Unit.Moment)}·{new Sym("y", worst.Y, Unit.Length)}/{new Sym("Jx", section.PolarY, Unit.FourthPower)} + {new Sym("γv,y", properties.SlopeX * section.PolarX, Unit.Ratio)}·{new Sym("My,c", my, Unit.Moment)}·{new Sym("x", worst.X, Unit.Length)}/{new Sym("Jy", section.PolarX, Unit.FourthPower)})",
+                $"{(sign > 0 ? "" : "−")}({new Sym("v0", direct, Unit.Stress)} − "
+                    + $"{new Sym("γv,x", properties.SlopeY * section.PolarY, Unit.Ratio)}·{new Sym("Mx,c", mx, Unit.Moment)}·"
+                    + $"{new Sym("y", worst.Y, Unit.Length)}/{new Sym("Jx", section.PolarY, Unit.FourthPower)} + "
+                    + $"{new Sym("γv,y", properties.SlopeX * section.PolarX, Unit.Ratio)}·{new Sym("My,c", my, Unit.Moment)}·"
+                    + $"{new Sym("x", worst.X, Unit.Length)}/{new Sym("Jy", section.PolarX, Unit.FourthPower)})",
                 $"{s.Code.Name} R8.4.4.2.3");
         }
 
@@ -413,9 +420,11 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         var (n, x, y) = (c.Action(k).N, c.Mx(k), c.My(k));
         var (dx, dy) = (c.X - cx, c.Y - cy);
         var mx = trace.Let("Mx,c", x - (n * dy) + qy, Unit.Moment,
-            $"{new Sym("Mx,col", x, Unit.Moment)} − {new Sym("N", n, Unit.Force)}·{new Sym("y'", dy, Unit.Length)} + {new Sym("∫q·y dA", qy, Unit.Moment)}");
+            $"{new Sym("Mx,col", x, Unit.Moment)} − {new Sym("N", n, Unit.Force)}·{new Sym("y'", dy, Unit.Length)} + "
+                + $"{new Sym("∫q·y dA", qy, Unit.Moment)}");
         var my = trace.Let("My,c", y + (n * dx) - qx, Unit.Moment,
-            $"{new Sym("My,col", y, Unit.Moment)} + {new Sym("N", n, Unit.Force)}·{new Sym("x'", dx, Unit.Length)} − {new Sym("∫q·x dA", qx, Unit.Moment)}");
+            $"{new Sym("My,col", y, Unit.Moment)} + {new Sym("N", n, Unit.Force)}·{new Sym("x'", dx, Unit.Length)} − "
+                + $"{new Sym("∫q·x dA", qx, Unit.Moment)}");
         return (mx, my);
     }
 
@@ -471,7 +480,8 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         trace.Given("by", section.SideY, Unit.Section, "side of the section along y");
         var (nx, ny) = (section.OpenY == 0 ? 2 : 1, section.OpenX == 0 ? 2 : 1);
         trace.Let("bo", section.Perimeter, Unit.Section,
-            $"{(nx == 2 ? "2·" : "")}{new Sym("bx", section.SideX, Unit.Section)} + {(ny == 2 ? "2·" : "")}{new Sym("by", section.SideY, Unit.Section)}");
+            $"{(nx == 2 ? "2·" : "")}{new Sym("bx", section.SideX, Unit.Section)} + "
+                + $"{(ny == 2 ? "2·" : "")}{new Sym("by", section.SideY, Unit.Section)}");
         trace.Given("x'", s.X - section.CentroidX, Unit.Length, "column from the section's centroid");
         trace.Given("y'", s.Y - section.CentroidY, Unit.Length, "column from the section's centroid");
         trace.Given("w", s.Body.PressedPerArea(k), Unit.Pressure,

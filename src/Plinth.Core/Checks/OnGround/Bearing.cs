@@ -69,7 +69,8 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
             pressure = !s.IsRectangle
                 ? Reduced(s, l, ref trace)
                 : trace.Let("p", l.N / ((s.Length - (2 * Math.Abs(l.XR))) * (s.Width - (2 * Math.Abs(l.YR)))), Unit.Pressure,
-                    $"{new Sym("ΣN", l.N, Unit.Force)}/(({new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|)·({new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|))");
+                    $"{new Sym("ΣN", l.N, Unit.Force)}/(({new Sym("L", s.Length, Unit.Length)} − 2·|{new Sym("xR", l.XR, Unit.Length)}|)·"
+                        + $"({new Sym("B", s.Width, Unit.Length)} − 2·|{new Sym("yR", l.YR, Unit.Length)}|))");
         }
         else if (!s.IsRectangle)
         {
@@ -147,7 +148,9 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
 
         return ground.IsWet && ground.Water < df
             ? trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure,
-                $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("dw", ground.Water, Unit.Length)} + ({new Sym("γsat", ground.Saturated, Unit.UnitWeight)} − {new Sym("γw", ground.WaterWeight, Unit.UnitWeight)})·({new Sym("Df", df, Unit.Length)} − {new Sym("dw", ground.Water, Unit.Length)})")
+                $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("dw", ground.Water, Unit.Length)} + "
+                    + $"({new Sym("γsat", ground.Saturated, Unit.UnitWeight)} − {new Sym("γw", ground.WaterWeight, Unit.UnitWeight)})·"
+                    + $"({new Sym("Df", df, Unit.Length)} − {new Sym("dw", ground.Water, Unit.Length)})")
             : trace.Let("p0", ground.EffectiveStress(df), Unit.Pressure,
                 $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("Df", df, Unit.Length)}");
     }
@@ -225,6 +228,7 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         return water <= df
             ? trace.Let("γ", buoyant, Unit.UnitWeight, $"{sat} − {w}")
             : trace.Let("γ", buoyant + ((ground.Moist - buoyant) * (water - df) / breadth), Unit.UnitWeight,
-                $"({sat} − {w}) + ({new Sym("γs", ground.Moist, Unit.UnitWeight)} − ({sat} − {w}))·({new Sym("dw", water, Unit.Length)} − {new Sym("Df", df, Unit.Length)})/{new Sym("B", breadth, Unit.Length)}");
+                $"({sat} − {w}) + ({new Sym("γs", ground.Moist, Unit.UnitWeight)} − ({sat} − {w}))·({new Sym("dw", water, Unit.Length)} − "
+                    + $"{new Sym("Df", df, Unit.Length)})/{new Sym("B", breadth, Unit.Length)}");
     }
 }

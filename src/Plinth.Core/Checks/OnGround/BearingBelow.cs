@@ -68,10 +68,12 @@ internal readonly struct BearingBelow : ICheckRule<GroundBody, Nothing>
         var (lx, ly) = Bearing.Sides(s, l, ref trace);
         var p0 = Bearing.Overburden(s, k, ref trace);
         var extra = trace.Let("ΔN", Math.Max(0, l.N - (p0 * lx * ly)), Unit.Force,
-            $"max(0; {new Sym("ΣN", l.N, Unit.Force)} − {new Sym("p0", p0, Unit.Pressure)}·{new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
+            $"max(0; {new Sym("ΣN", l.N, Unit.Force)} − {new Sym("p0", p0, Unit.Pressure)}·{new Sym("Lx'", lx, Unit.Length)}·"
+                + $"{new Sym("Ly'", ly, Unit.Length)})");
         var (spread, deep) = (new Sym("t", g.LoadSpread, Unit.Ratio), new Sym("z", z, Unit.Length));
         var added = trace.Let("Δp", extra / ((lx + (2 * g.LoadSpread * z)) * (ly + (2 * g.LoadSpread * z))), Unit.Pressure,
-            $"{new Sym("ΔN", extra, Unit.Force)}/(({new Sym("Lx'", lx, Unit.Length)} + 2·{spread}·{deep})·({new Sym("Ly'", ly, Unit.Length)} + 2·{spread}·{deep}))");
+            $"{new Sym("ΔN", extra, Unit.Force)}/(({new Sym("Lx'", lx, Unit.Length)} + 2·{spread}·{deep})·"
+                + $"({new Sym("Ly'", ly, Unit.Length)} + 2·{spread}·{deep}))");
         var pressure = added;
         if (g.Basis == BearingBasis.Gross)
         {

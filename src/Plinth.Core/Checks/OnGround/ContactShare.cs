@@ -54,7 +54,8 @@ internal readonly struct ContactShare : ICheckRule<GroundBody, Nothing>
         // While the whole base bears, its reserve shows as the share of the kern that is used.
         var l = s.LoadsWithoutSurcharge(k);
         var kern = trace.Let("kern used", 6 * ((Math.Abs(l.XR) / s.Length) + (Math.Abs(l.YR) / s.Width)), Unit.Ratio,
-            $"6·|{new Sym("xR", l.XR, Unit.Length)}|/{new Sym("L", s.Length, Unit.Length)} + 6·|{new Sym("yR", l.YR, Unit.Length)}|/{new Sym("B", s.Width, Unit.Length)}");
+            $"6·|{new Sym("xR", l.XR, Unit.Length)}|/{new Sym("L", s.Length, Unit.Length)} + 6·|{new Sym("yR", l.YR, Unit.Length)}|/"
+                + $"{new Sym("B", s.Width, Unit.Length)}");
         trace.Let("utilisation", required * kern, Unit.Ratio,
             $"{new Sym("required", required, Unit.Ratio)}·{new Sym("kern used", kern, Unit.Ratio)}");
         return new Outcome { Done = true, Demand = required, Capacity = 1, Utilisation = required * kern };

@@ -87,7 +87,8 @@ internal readonly struct Equilibrium : ICheckRule<GroundBody, Nothing>
         trace.Given("ny", y, Unit.Ratio, "the same along y");
         trace.Given("h,edge", h, Unit.Length, "distance of that edge from the centroid");
         trace.Let("utilisation", used, Unit.Ratio,
-            $"({new Sym("nx", x, Unit.Ratio)}·{new Sym("xR", l.XR, Unit.Length)} + {new Sym("ny", y, Unit.Ratio)}·{new Sym("yR", l.YR, Unit.Length)})/{new Sym("h,edge", h, Unit.Length)}");
+            $"({new Sym("nx", x, Unit.Ratio)}·{new Sym("xR", l.XR, Unit.Length)} + {new Sym("ny", y, Unit.Ratio)}·"
+                + $"{new Sym("yR", l.YR, Unit.Length)})/{new Sym("h,edge", h, Unit.Length)}");
         if (T.Notes && lost)
         {
             trace.Note(

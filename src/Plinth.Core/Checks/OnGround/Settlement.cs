@@ -60,7 +60,8 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
         trace.Heading("Settlement");
         var p0 = Bearing.Overburden(s, k, ref trace);
         var q = trace.Let("q", Math.Max(0, (l.N / (s.Length * s.Width)) - p0), Unit.Pressure,
-            $"max(0; {new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}) − {new Sym("p0", p0, Unit.Pressure)})");
+            $"max(0; {new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}) − "
+                + $"{new Sym("p0", p0, Unit.Pressure)})");
         var settles = 0.0;
         if (g.SubgradeModulus is { } modulus)
         {
@@ -117,7 +118,8 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
                     $"the same down to its bottom, {(double.IsInfinity(to) ? "without end" : Unit.Length.FormatWithSymbol(to, s.Units))}",
                     "Steinbrenner 1934");
                 trace.Let("s" + n, own, Unit.Settlement,
-                    $"{new Sym("q", q, Unit.Pressure)}·(1 − {new Sym("ν", layer.Poisson, Unit.Ratio)}^2)/{new Sym("E", e, Unit.Stress)}·({new Sym("F2" + n, f2, Unit.Length)} − {new Sym("F1" + n, f1, Unit.Length)})",
+                    $"{new Sym("q", q, Unit.Pressure)}·(1 − {new Sym("ν", layer.Poisson, Unit.Ratio)}^2)/{new Sym("E", e, Unit.Stress)}·"
+                        + $"({new Sym("F2" + n, f2, Unit.Length)} − {new Sym("F1" + n, f1, Unit.Length)})",
                     "Steinbrenner 1934");
                 if (parts.Count > 0)
                 {

@@ -77,7 +77,11 @@ public abstract class BearingTheory
             (s.Cohesion * n.C * sh.C * d.C * i.C) + (s.Overburden * n.Q * sh.Q * d.Q * i.Q)
                 + (s.UnitWeight / 2 * s.EffectiveBreadth * n.G * sh.G * d.G * i.G),
             Unit.Pressure,
-            $"{c}·{new Sym("Nc", n.C, Unit.Ratio)}·{new Sym("sc", sh.C, Unit.Ratio)}·{new Sym("dc", d.C, Unit.Ratio)}·{new Sym("ic", i.C, Unit.Ratio)} + {q}·{new Sym("Nq", n.Q, Unit.Ratio)}·{new Sym("sq", sh.Q, Unit.Ratio)}·{new Sym("dq", d.Q, Unit.Ratio)}·{new Sym("iq", i.Q, Unit.Ratio)} + {new Sym("γ", s.UnitWeight, Unit.UnitWeight)}/2·{b}·{new Sym("Nγ", n.G, Unit.Ratio)}·{new Sym("sγ", sh.G, Unit.Ratio)}·{new Sym("dγ", d.G, Unit.Ratio)}·{new Sym("iγ", i.G, Unit.Ratio)}",
+            $"{c}·{new Sym("Nc", n.C, Unit.Ratio)}·{new Sym("sc", sh.C, Unit.Ratio)}·{new Sym("dc", d.C, Unit.Ratio)}·"
+                + $"{new Sym("ic", i.C, Unit.Ratio)} + {q}·{new Sym("Nq", n.Q, Unit.Ratio)}·{new Sym("sq", sh.Q, Unit.Ratio)}·"
+                + $"{new Sym("dq", d.Q, Unit.Ratio)}·{new Sym("iq", i.Q, Unit.Ratio)} + {new Sym("γ", s.UnitWeight, Unit.UnitWeight)}/2·"
+                + $"{b}·{new Sym("Nγ", n.G, Unit.Ratio)}·{new Sym("sγ", sh.G, Unit.Ratio)}·{new Sym("dγ", d.G, Unit.Ratio)}·"
+                + $"{new Sym("iγ", i.G, Unit.Ratio)}",
             Source);
     }
 
@@ -86,7 +90,9 @@ public abstract class BearingTheory
         in BearingFactors depth, in BearingFactors inclination)
         where T : struct, ITrace =>
         trace.Let("q,ult", (s.Cohesion * n.C * shape.C * depth.C * inclination.C) + s.Overburden, Unit.Pressure,
-            $"{new Sym("su", s.Cohesion, Unit.Pressure)}·{new Sym("Nc", n.C, Unit.Ratio)}·{new Sym("sc", shape.C, Unit.Ratio)}·{new Sym("dc", depth.C, Unit.Ratio)}·{new Sym("ic", inclination.C, Unit.Ratio)} + {new Sym("q", s.Overburden, Unit.Pressure)}",
+            $"{new Sym("su", s.Cohesion, Unit.Pressure)}·{new Sym("Nc", n.C, Unit.Ratio)}·{new Sym("sc", shape.C, Unit.Ratio)}·"
+                + $"{new Sym("dc", depth.C, Unit.Ratio)}·{new Sym("ic", inclination.C, Unit.Ratio)} + "
+                + $"{new Sym("q", s.Overburden, Unit.Pressure)}",
             Source);
 
     /// <summary>Nγ.</summary>

@@ -32,7 +32,9 @@ internal sealed class BrinchHansen : BearingTheory
         in BearingFactors depth, in BearingFactors inclination) =>
         trace.Let("q,ult", (s.Cohesion * n.C * Math.Max(0, 1 + (shape.C - 1) + (depth.C - 1) - (1 - inclination.C))) + s.Overburden,
             Unit.Pressure,
-            $"{new Sym("su", s.Cohesion, Unit.Pressure)}·{new Sym("Nc", n.C, Unit.Ratio)}·max(0; {new Sym("sc", shape.C, Unit.Ratio)} + {new Sym("dc", depth.C, Unit.Ratio)} + {new Sym("ic", inclination.C, Unit.Ratio)} − 2) + {new Sym("q", s.Overburden, Unit.Pressure)}",
+            $"{new Sym("su", s.Cohesion, Unit.Pressure)}·{new Sym("Nc", n.C, Unit.Ratio)}·max(0; {new Sym("sc", shape.C, Unit.Ratio)} + "
+                + $"{new Sym("dc", depth.C, Unit.Ratio)} + {new Sym("ic", inclination.C, Unit.Ratio)} − 2) + "
+                + $"{new Sym("q", s.Overburden, Unit.Pressure)}",
             Source);
 
     protected override double SelfWeight<T>(ref T trace, in BearingSituation s, double nq) =>

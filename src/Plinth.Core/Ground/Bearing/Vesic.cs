@@ -46,7 +46,8 @@ internal sealed class Vesic : BearingTheory
         if (s.Friction <= 0)
         {
             return new BearingFactors(trace.Let("ic", Math.Max(0, 1 - (m * s.Horizontal / (s.CohesionForce * n.C))), Unit.Ratio,
-                $"max(0; 1 − {new Sym("m", m, Unit.Ratio)}·{h}/({new Sym("A'·su", s.CohesionForce, Unit.Force)}·{new Sym("Nc", n.C, Unit.Ratio)}))"),
+                $"max(0; 1 − {new Sym("m", m, Unit.Ratio)}·{h}/({new Sym("A'·su", s.CohesionForce, Unit.Force)}·"
+                    + $"{new Sym("Nc", n.C, Unit.Ratio)}))"),
                 1, 1);
         }
 

@@ -33,7 +33,8 @@ internal static class IsolatedFields
             Held = (f, d) => held(f.Held) is { } stated ? new HeldField(new FieldValue.Length(stated), key)
                 : edges(f.Held) is var (low, high)
                     && BaseGeometry.HeldSide(low, high, face(BaseGeometry.Outline(f.Places[0], d.Under(0).Pedestal))) is { } side
-                    ? new HeldField(new FieldValue.Length(side), $"edge-{(key == "length" ? "x0 and edge-x1" : "y0 and edge-y1")}, together")
+                    ? new HeldField(new FieldValue.Length(side),
+                        $"edge-{(key == "length" ? "x0 and edge-x1" : "y0 and edge-y1")}, together")
                 : null,
         };
 

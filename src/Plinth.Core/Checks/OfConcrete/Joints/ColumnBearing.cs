@@ -170,7 +170,8 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
         var own = s.Support.Area;
         var concrete = s.Code.BearingOnConcrete(ref trace, strength, own, own);
         var bars = trace.Let("φFs", s.Code.BearingPhi * s.Dowels.Area * s.Rules.Steel.Yield, Unit.Force,
-            $"{new Sym("φ", s.Code.BearingPhi, Unit.Ratio)}·{new Sym("As", s.Dowels.Area, Unit.SteelArea)}·{new Sym("fy", s.Rules.Steel.Yield, Unit.Stress)}");
+            $"{new Sym("φ", s.Code.BearingPhi, Unit.Ratio)}·{new Sym("As", s.Dowels.Area, Unit.SteelArea)}·"
+                + $"{new Sym("fy", s.Rules.Steel.Yield, Unit.Stress)}");
         return Outcome.Ratio(n,
             trace.Let("φBn", concrete + bars, Unit.Force, $"{new Sym("φBn", concrete, Unit.Force)} + {new Sym("φFs", bars, Unit.Force)}"));
     }

@@ -150,7 +150,8 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         var gross = ofColumn ? s.Support.Area : s.Pedestal!.OwnArea;
         trace.Heading(ofColumn ? "Dowels of the column" : "Bars of the pedestal into the base");
         var least = trace.Let("As,least", s.Code.LeastDowels * gross, Unit.SteelArea,
-            $"{s.Code.LeastDowels.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture)}·{new Sym("Ag", gross, Unit.SteelArea)}",
+            $"{s.Code.LeastDowels.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture)}·"
+                + $"{new Sym("Ag", gross, Unit.SteelArea)}",
             s.Code.InterfaceClause);
         if (bars.Size is not { } size)
         {
@@ -163,7 +164,8 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         var (concrete, db) = (s.Rules.Concrete, size.Diameter);
         var foot = ofColumn ? s.ColumnFoot - s.Body.Underside : s.Body.Thickness;
         var room = trace.Let("room", foot - concrete.CoverBottom - s.Diameter(true) - s.Diameter(false), Unit.Section,
-            $"{new Sym("from the joint to the underside", foot, Unit.Section)} − {new Sym("cover", concrete.CoverBottom, Unit.Section)} − {new Sym("bottom bars", s.Diameter(true) + s.Diameter(false), Unit.Section)}");
+            $"{new Sym("from the joint to the underside", foot, Unit.Section)} − {new Sym("cover", concrete.CoverBottom, Unit.Section)} − "
+                + $"{new Sym("bottom bars", s.Diameter(true) + s.Diameter(false), Unit.Section)}");
         var bend = (s.Code.BendDiameter(db) / 2) + db;
         var straight = trace.Let("room,c", room - bend, Unit.Section,
             $"{new Sym("room", room, Unit.Section)} − {new Sym("bend", bend, Unit.Section)}");

@@ -83,7 +83,8 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         if (beyond > Outcome.Limit)
         {
             trace.Let("utilisation", worst, Unit.Ratio,
-                $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", limits.Least, Unit.Ratio)}; {new Sym("most", limits.Most, Unit.Ratio)}; {new Sym("ties", limits.Ties, Unit.Ratio)})");
+                $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", limits.Least, Unit.Ratio)}; "
+                    + $"{new Sym("most", limits.Most, Unit.Ratio)}; {new Sym("ties", limits.Ties, Unit.Ratio)})");
         }
         else
         {

@@ -29,7 +29,8 @@ internal readonly struct SocketFloor : ICheckRule<Standing, Nothing>
 
         trace.Heading("The column's foot on the floor of the socket");
         var below = trace.Let("hf", s.PedestalHeight - socket.Depth - rules.Bed, Unit.Section,
-            $"{new Sym("hp", s.PedestalHeight, Unit.Section)} − {new Sym("l", socket.Depth, Unit.Section)} − {new Sym("bed", rules.Bed, Unit.Section)}");
+            $"{new Sym("hp", s.PedestalHeight, Unit.Section)} − {new Sym("l", socket.Depth, Unit.Section)} − "
+                + $"{new Sym("bed", rules.Bed, Unit.Section)}");
         var d = trace.Let("d", Math.Max(0, below) + s.MeanDepth(true), Unit.Section,
             $"max(0; {new Sym("hf", below, Unit.Section)}) + {new Sym("d,base", s.MeanDepth(true), Unit.Section)}");
         var (cx, cy) = (s.Loaded.Outline.X, s.Loaded.Outline.Y);

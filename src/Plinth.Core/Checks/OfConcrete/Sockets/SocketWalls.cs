@@ -82,7 +82,8 @@ internal readonly struct SocketWalls : ICheckRule<Standing, Nothing>
         var tension = s.Code.TensionStrength(ref trace, both, rules.Steel.Yield);
         var bent = trace.Let("u,bent",
             flexure.Ductile && flexure.Strength > 0 ? (moment / flexure.Strength) + (pulled / tension) : Outcome.NoCapacity, Unit.Ratio,
-            $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("φMn", flexure.Strength, Unit.Moment)} + {new Sym("Tu", pulled, Unit.Force)}/{new Sym("φTn", tension, Unit.Force)}");
+            $"{new Sym("Mu", moment, Unit.Moment)}/{new Sym("φMn", flexure.Strength, Unit.Moment)} + {new Sym("Tu", pulled, Unit.Force)}/"
+                + $"{new Sym("φTn", tension, Unit.Force)}");
 
         // The load spreads over the column's face; what stands within d of the walls beside passes straight into them.
         var from = trace.Let("x", Math.Max(0, d - ((span - socket.Wall - face) / 2)), Unit.Section,

@@ -141,7 +141,8 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
             if (pressing != 0 && (pressing < 0 || c.IsPermanent || variableResists))
             {
                 trace.Let(pressing < 0 ? $"T{i + 1}[{c.Name}]" : $"R{i + 1}[{c.Name}]", Math.Abs(pressing), Unit.Moment,
-                    $"|{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{c.Name}]", load.N, Unit.Force)}·{new Sym($"arm{i + 1}", lever, Unit.Length)}|");
+                    $"|{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{c.Name}]", load.N, Unit.Force)}·"
+                        + $"{new Sym($"arm{i + 1}", lever, Unit.Length)}|");
                 tips += Math.Max(0, -pressing);
                 holds += Math.Max(0, pressing);
             }
@@ -181,7 +182,8 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
                 var prism = column.PrismWeight(k);
                 var at = BaseLoadCase.Of("Wcol", column);
                 trace.Let(at, prism, Unit.Force,
-                    $"{fwSym}·({new Sym(BaseLoadCase.Of("Wped", column), column.PedestalWeight, Unit.Force)} − {new Sym(BaseLoadCase.Of("Wdis", column), column.Displacing(k).Displaced, Unit.Force)})");
+                    $"{fwSym}·({new Sym(BaseLoadCase.Of("Wped", column), column.PedestalWeight, Unit.Force)} − "
+                        + $"{new Sym(BaseLoadCase.Of("Wdis", column), column.Displacing(k).Displaced, Unit.Force)})");
                 parts.AddRange([new(" + ", default), new(null, new Sym(at, prism, Unit.Force)), new("·", default),
                     new(null, new Sym(BaseLoadCase.Of("arm", column), Arm(column, edge), Unit.Length))]);
             }
@@ -196,9 +198,12 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
             var lies = edge.X * s.RisingMoment(k) / rising;
             weights = lies == 0
                 ? trace.Let("R[weights]", weights + (rising * half), Unit.Moment,
-                    $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·{new Sym("half", half, Unit.Length)}")
+                    $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·"
+                        + $"{new Sym("half", half, Unit.Length)}")
                 : trace.Let("R[weights]", weights + (rising * (half - lies)), Unit.Moment,
-                    $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·({new Sym("half", half, Unit.Length)} − {new Sym("x,spread", trace.Given("x,spread", lies, Unit.Length, "how far its middle lies from the centroid towards the edge"), Unit.Length)})");
+                    $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·"
+                        + $"({new Sym("half", half, Unit.Length)} − "
+                        + $"{new Sym("x,spread", trace.Given("x,spread", lies, Unit.Length, "how far its middle lies from the centroid towards the edge"), Unit.Length)})");
         }
 
         trace.Given("acting", tips, Unit.Moment, "sum of T");

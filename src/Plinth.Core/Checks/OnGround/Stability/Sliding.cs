@@ -34,7 +34,8 @@ internal readonly struct Sliding : ICheckRule<GroundBody, Nothing>
         if (g.Adhesion > 0 && contact.State != ContactState.NoEquilibrium)
         {
             adhesion = trace.Let("Ra", g.Adhesion * contact.Share * s.Length * s.Width, Unit.Force,
-                $"{new Sym("adhesion", g.Adhesion, Unit.Pressure)}·{new Sym("share", contact.Share, Unit.Ratio)}·{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
+                $"{new Sym("adhesion", g.Adhesion, Unit.Pressure)}·{new Sym("share", contact.Share, Unit.Ratio)}·"
+                    + $"{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
         }
 
         var passive = 0.0;
@@ -42,7 +43,8 @@ internal readonly struct Sliding : ICheckRule<GroundBody, Nothing>
         {
             var front = s.IsRectangle
                 ? trace.Let("front", ((s.Length * Math.Abs(fy)) + (s.Width * Math.Abs(fx))) / force, Unit.Length,
-                    $"({new Sym("L", s.Length, Unit.Length)}·|{new Sym("Fy", fy, Unit.Force)}| + {new Sym("B", s.Width, Unit.Length)}·|{new Sym("Fx", fx, Unit.Force)}|)/{new Sym("F", force, Unit.Force)}")
+                    $"({new Sym("L", s.Length, Unit.Length)}·|{new Sym("Fy", fy, Unit.Force)}| + {new Sym("B", s.Width, Unit.Length)}·"
+                        + $"|{new Sym("Fx", fx, Unit.Force)}|)/{new Sym("F", force, Unit.Force)}")
                 : trace.Given("front", s.Front(fx / force, fy / force), Unit.Length, "length of the outline's projection across the force");
             passive = Passive(s, k, front, ref trace);
         }
@@ -63,7 +65,8 @@ internal readonly struct Sliding : ICheckRule<GroundBody, Nothing>
         if (!ground.IsWet || ground.Water >= df)
         {
             return trace.Let("Rp", g.PassiveCoefficient * stress * front, Unit.Force,
-                $"{new Sym("Kp", g.PassiveCoefficient, Unit.Ratio)}·{new Sym("γs", ground.Moist, Unit.UnitWeight)}/2·({to}^2 − {from}^2)·{width}");
+                $"{new Sym("Kp", g.PassiveCoefficient, Unit.Ratio)}·{new Sym("γs", ground.Moist, Unit.UnitWeight)}/2·({to}^2 − "
+                    + $"{from}^2)·{width}");
         }
 
         // In two parts, above the water and below it.
@@ -72,10 +75,13 @@ internal readonly struct Sliding : ICheckRule<GroundBody, Nothing>
         var above = trace.Let("S,moist", ground.EffectiveStressOver(top, level), Unit.LineLoad,
             $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}/2·({new Sym("d1", level, Unit.Length)}^2 − {from}^2)");
         var at = trace.Let("σ'1", ground.EffectiveStress(level), Unit.Pressure,
-            $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("dw", dry, Unit.Length)} + {new Sym("γ'", buoyant, Unit.UnitWeight)}·({new Sym("d1", level, Unit.Length)} − {new Sym("dw", dry, Unit.Length)})");
+            $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("dw", dry, Unit.Length)} + {new Sym("γ'", buoyant, Unit.UnitWeight)}·"
+                + $"({new Sym("d1", level, Unit.Length)} − {new Sym("dw", dry, Unit.Length)})");
         var below = trace.Let("S,wet", stress - above, Unit.LineLoad,
-            $"{new Sym("σ'1", at, Unit.Pressure)}·({to} − {new Sym("d1", level, Unit.Length)}) + {new Sym("γ'", buoyant, Unit.UnitWeight)}/2·({to} − {new Sym("d1", level, Unit.Length)})^2");
+            $"{new Sym("σ'1", at, Unit.Pressure)}·({to} − {new Sym("d1", level, Unit.Length)}) + {new Sym("γ'", buoyant, Unit.UnitWeight)}/"
+                + $"2·({to} − {new Sym("d1", level, Unit.Length)})^2");
         return trace.Let("Rp", g.PassiveCoefficient * stress * front, Unit.Force,
-            $"{new Sym("Kp", g.PassiveCoefficient, Unit.Ratio)}·({new Sym("S,moist", above, Unit.LineLoad)} + {new Sym("S,wet", below, Unit.LineLoad)})·{width}");
+            $"{new Sym("Kp", g.PassiveCoefficient, Unit.Ratio)}·({new Sym("S,moist", above, Unit.LineLoad)} + "
+                + $"{new Sym("S,wet", below, Unit.LineLoad)})·{width}");
     }
 }

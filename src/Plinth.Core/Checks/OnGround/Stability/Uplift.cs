@@ -107,11 +107,14 @@ internal readonly struct Uplift : ICheckRule<GroundBody, Nothing>
             var corners = trace.Given("corners", s.Corners(-1) + s.Corners(1), Unit.Ratio,
                 "sum of tan θ/2 of the angles by which its corners turn");
             return trace.Let("Wspread", fw * ((around * wedge) + (corners * corner)), Unit.Force,
-                $"{new Sym("fw", fw, Unit.Ratio)}·({new Sym("around", around, Unit.Length)}·{new Sym("w,edge", wedge, Unit.LineLoad)} + {new Sym("corners", corners, Unit.Ratio)}·{new Sym("w,corner", corner, Unit.Force)})");
+                $"{new Sym("fw", fw, Unit.Ratio)}·({new Sym("around", around, Unit.Length)}·{new Sym("w,edge", wedge, Unit.LineLoad)} + "
+                    + $"{new Sym("corners", corners, Unit.Ratio)}·{new Sym("w,corner", corner, Unit.Force)})");
         }
 
         return trace.Let("Wspread", s.Combinations[k].WeightFactor * ((2 * (s.Length + s.Width) * wedge) + (4 * corner)), Unit.Force,
-            $"{new Sym("fw", s.Combinations[k].WeightFactor, Unit.Ratio)}·(2·({new Sym("L", s.Length, Unit.Length)} + {new Sym("B", s.Width, Unit.Length)})·{new Sym("w,edge", wedge, Unit.LineLoad)} + 4·{new Sym("w,corner", corner, Unit.Force)})");
+            $"{new Sym("fw", s.Combinations[k].WeightFactor, Unit.Ratio)}·(2·({new Sym("L", s.Length, Unit.Length)} + "
+                + $"{new Sym("B", s.Width, Unit.Length)})·{new Sym("w,edge", wedge, Unit.LineLoad)} + 4·"
+                + $"{new Sym("w,corner", corner, Unit.Force)})");
     }
 
     private static void Tell<T>(ref T trace, string letter, string name, double value, string sign, double factor, double n)

@@ -27,7 +27,8 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
             $"{AciEdition.Text(e.OneWay)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}", OneWayShearClause);
         var phi = Phi(ref trace, concrete);
         return trace.Let("φVc", phi * vc * breadth * depth, Unit.Force,
-            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}·{new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)}",
+            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}·{new Sym("bw", breadth, Unit.Section)}·"
+                + $"{new Sym("d", depth, Unit.Section)}",
             OneWayShearClause);
     }
 
@@ -85,7 +86,9 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
             covered ? "side cover of at least 65 mm (2-1/2 in)" : "small side cover", $"{Name} 25.4.3.2");
         return trace.Empirical("ldh,0", e.Hook14 * (bar.Yield / e.StressFactor) * cover / (concrete.Lightweight * root) * bar.Size.Diameter,
             Unit.Section,
-            $"{AciEdition.Text(e.Hook14)}·{new Sym("fy", bar.Yield, e.Stress)}·{new Sym("ψc", cover, Unit.Ratio)}/({new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})·{new Sym("db", bar.Size.Diameter, Unit.Section)}",
+            $"{AciEdition.Text(e.Hook14)}·{new Sym("fy", bar.Yield, e.Stress)}·{new Sym("ψc", cover, Unit.Ratio)}/"
+                + $"({new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})·"
+                + $"{new Sym("db", bar.Size.Diameter, Unit.Section)}",
             $"{Name} 25.4.3.1(a)");
     }
 
@@ -100,7 +103,8 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
         var factor = column.Axial >= 0 ? 1 + (press / e.AxialShear) : Math.Max(0, 1 + (press / e.AxialTension));
         var divisor = column.Axial >= 0 ? e.AxialShear : e.AxialTension;
         return trace.Empirical("vc", e.OneWay * factor * concrete.Lightweight * root * e.StressFactor, e.Stress,
-            $"{AciEdition.Text(e.OneWay)}·max(0; 1 + {new Sym("Nu/Ag", column.Axial / column.Gross, e.Stress)}/{AciEdition.Text(divisor, 6)})·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}",
+            $"{AciEdition.Text(e.OneWay)}·max(0; 1 + {new Sym("Nu/Ag", column.Axial / column.Gross, e.Stress)}/"
+                + $"{AciEdition.Text(divisor, 6)})·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}",
             $"{Name} 22.5.6.1, 22.5.7.1");
     }
 

@@ -34,11 +34,14 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
         var free = e.OneWaySteel * size * lambda * Math.Cbrt(rho) * root;
         var most = e.OneWayMost * lambda * root;
         var vc = trace.Empirical("vc", Math.Min(free, most) * e.StressFactor, e.Stress,
-            $"min({AciEdition.Text(e.OneWaySteel)}·{new Sym("λs", size, Unit.Ratio)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("ρw", rho, Unit.Ratio)}^(1/3)·{new Sym("√f'c", root, Unit.Ratio)}; {AciEdition.Text(e.OneWayMost)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})",
+            $"min({AciEdition.Text(e.OneWaySteel)}·{new Sym("λs", size, Unit.Ratio)}·{new Sym("λ", lambda, Unit.Ratio)}·"
+                + $"{new Sym("ρw", rho, Unit.Ratio)}^(1/3)·{new Sym("√f'c", root, Unit.Ratio)}; {AciEdition.Text(e.OneWayMost)}·"
+                + $"{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})",
             $"{Name} 22.5.5.1(c), 22.5.5.1.1");
         var phi = Phi(ref trace, concrete);
         return trace.Let("φVc", phi * vc * breadth * depth, Unit.Force,
-            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}·{new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)}",
+            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vc", vc, e.Stress)}·{new Sym("bw", breadth, Unit.Section)}·"
+                + $"{new Sym("d", depth, Unit.Section)}",
             OneWayShearClause);
     }
 
@@ -77,7 +80,8 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
         var root = Root(ref trace, concrete);
         var phi = Phi(ref trace, concrete);
         var least = trace.Empirical("φv0", phi * e.OneWay * concrete.Lightweight * root * e.StressFactor, e.Stress,
-            $"{new Sym("φ", phi, Unit.Ratio)}·{AciEdition.Text(e.OneWay)}·{new Sym("λs", 1, Unit.Ratio)}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}",
+            $"{new Sym("φ", phi, Unit.Ratio)}·{AciEdition.Text(e.OneWay)}·{new Sym("λs", 1, Unit.Ratio)}·"
+                + $"{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}",
             PunchingSteelClause);
         if (stress <= least)
         {
@@ -86,7 +90,9 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
         }
 
         return trace.Let("As,strip", 5 * stress * strip * section.Perimeter / (phi * section.AlphaS * yield), Unit.SteelArea,
-            $"5·{new Sym("vuv", stress, Unit.Stress)}·{new Sym("bslab", strip, Unit.Section)}·{new Sym("bo", section.Perimeter, Unit.Section)}/({new Sym("φ", phi, Unit.Ratio)}·{new Sym("αs", section.AlphaS, Unit.Ratio)}·{new Sym("fy", yield, Unit.Stress)})",
+            $"5·{new Sym("vuv", stress, Unit.Stress)}·{new Sym("bslab", strip, Unit.Section)}·"
+                + $"{new Sym("bo", section.Perimeter, Unit.Section)}/({new Sym("φ", phi, Unit.Ratio)}·"
+                + $"{new Sym("αs", section.AlphaS, Unit.Ratio)}·{new Sym("fy", yield, Unit.Stress)})",
             PunchingSteelClause);
     }
 
@@ -136,7 +142,10 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
         return trace.Let("ldh,0",
             bar.Yield / e.StressFactor * spaced * cover * strength / (e.Hook19 * concrete.Lightweight * root) * Math.Pow(own,
                 1.5) * e.LengthFactor, Unit.Section,
-            $"{new Sym("fy[" + e.Stress.Symbol(UnitSystem.Metric) + "]", bar.Yield / e.StressFactor, Unit.Ratio)}·{new Sym("ψr", spaced, Unit.Ratio)}·{new Sym("ψo", cover, Unit.Ratio)}·{new Sym("ψc", strength, Unit.Ratio)}/({AciEdition.Text(e.Hook19)}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})·{new Sym("db[" + e.LengthName + "]", own, Unit.Ratio)}^1.5·{new Sym("1 " + e.LengthName, e.LengthFactor, Unit.Section)}",
+            $"{new Sym("fy[" + e.Stress.Symbol(UnitSystem.Metric) + "]", bar.Yield / e.StressFactor, Unit.Ratio)}·"
+                + $"{new Sym("ψr", spaced, Unit.Ratio)}·{new Sym("ψo", cover, Unit.Ratio)}·{new Sym("ψc", strength, Unit.Ratio)}/"
+                + $"({AciEdition.Text(e.Hook19)}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})·"
+                + $"{new Sym("db[" + e.LengthName + "]", own, Unit.Ratio)}^1.5·{new Sym("1 " + e.LengthName, e.LengthFactor, Unit.Section)}",
             $"{Name} 25.4.3.1(a)");
     }
 
@@ -151,7 +160,8 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
             new Sym("Nu/Ag", column.Axial / column.Gross, e.Stress));
         var free = (e.OneWay * concrete.Lightweight * root) + Math.Min(press / e.AxialSteelShear, limit);
         return trace.Empirical("vc", Math.Clamp(free, 0, e.OneWayMost * concrete.Lightweight * root) * e.StressFactor, e.Stress,
-            $"min(max(0; {AciEdition.Text(e.OneWay)}·{l}·{r} + min({a}/6; {new Sym("0.05f'c", limit * e.StressFactor, e.Stress)})); {AciEdition.Text(e.OneWayMost)}·{l}·{r})",
+            $"min(max(0; {AciEdition.Text(e.OneWay)}·{l}·{r} + min({a}/6; {new Sym("0.05f'c", limit * e.StressFactor, e.Stress)})); "
+                + $"{AciEdition.Text(e.OneWayMost)}·{l}·{r})",
             $"{Name} 22.5.5.1(a)");
     }
 

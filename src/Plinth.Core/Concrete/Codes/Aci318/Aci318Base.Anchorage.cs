@@ -25,7 +25,9 @@ public abstract partial class Aci318Base
             "ld,0",
             bar.Yield / e.StressFactor * top * size * grade / (e.Straight * concrete.Lightweight * root * confined) * db,
             Unit.Section,
-            $"{new Sym("fy", bar.Yield, e.Stress)}·{new Sym("ψt", top, Unit.Ratio)}·{new Sym("ψs", size, Unit.Ratio)}·{new Sym("ψg", grade, Unit.Ratio)}/({e.StraightText}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}·{new Sym("cb/db", confined, Unit.Ratio)})·{new Sym("db", db, Unit.Section)}",
+            $"{new Sym("fy", bar.Yield, e.Stress)}·{new Sym("ψt", top, Unit.Ratio)}·{new Sym("ψs", size, Unit.Ratio)}·"
+                + $"{new Sym("ψg", grade, Unit.Ratio)}/({e.StraightText}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·"
+                + $"{new Sym("√f'c", root, Unit.Ratio)}·{new Sym("cb/db", confined, Unit.Ratio)})·{new Sym("db", db, Unit.Section)}",
             AnchorageClause);
         straight = Reduced(ref trace, "ld,0", straight, bar.Share);
         if (!bar.WithLeast)
@@ -60,7 +62,8 @@ public abstract partial class Aci318Base
         var (y, db) = (new Sym("fy", yield, e.Stress), new Sym("db", diameter, Unit.Section));
         var pressed = trace.Empirical("ldc,0", Math.Max(e.Compression * fy / (lightweight * root), e.CompressionLeast * fy) * diameter,
             Unit.Section,
-            $"max({AciEdition.Text(e.Compression)}·{y}/({new Sym("λ", lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}); {e.CompressionLeastText}·{y})·{db}",
+            $"max({AciEdition.Text(e.Compression)}·{y}/({new Sym("λ", lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}); "
+                + $"{e.CompressionLeastText}·{y})·{db}",
             $"{Name} 25.4.9.2");
         return trace.Let("ldc", Math.Max(pressed, e.LeastCompression), Unit.Section,
             $"max({new Sym("ldc,0", pressed, Unit.Section)}; {new Sym("ldc,least", e.LeastCompression, Unit.Section)})",

@@ -66,7 +66,8 @@ public abstract partial class Aci318Base
             $"{Name} 14.5.5.1(a)");
         var phi = trace.Given("φ", PlainPhi, Unit.Ratio, "plain concrete", $"{Name} 21.2.1");
         return trace.Let("φVn", phi * stress * breadth * thickness, Unit.Force,
-            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vn", stress, e.Stress)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h'", thickness, Unit.Section)}",
+            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vn", stress, e.Stress)}·{new Sym("b", breadth, Unit.Section)}·"
+                + $"{new Sym("h'", thickness, Unit.Section)}",
             PlainClause);
     }
 
@@ -78,7 +79,8 @@ public abstract partial class Aci318Base
         var root = Root(ref trace, concrete);
         var stress = trace.Empirical("vn", Math.Min(1 + (2 / beta), 2) * e.PlainShear * concrete.Lightweight * root * e.StressFactor,
             e.Stress,
-            $"min(1 + 2/{new Sym("β", beta, Unit.Ratio)}; 2)·{e.PlainShearText}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}",
+            $"min(1 + 2/{new Sym("β", beta, Unit.Ratio)}; 2)·{e.PlainShearText}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·"
+                + $"{new Sym("√f'c", root, Unit.Ratio)}",
             $"{Name} 14.5.5.1(b)");
         var phi = trace.Given("φ", PlainPhi, Unit.Ratio, "plain concrete", $"{Name} 21.2.1");
         return trace.Let("φvn", phi * stress, e.Stress, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("vn", stress, e.Stress)}", PlainClause);
@@ -115,12 +117,14 @@ public abstract partial class Aci318Base
         var rough = joint.Surface != JointSurface.Plain;
         var limit = rough
             ? trace.Empirical("vmax", Math.Min(0.2 * fc, Math.Min(e.FrictionBase + (0.08 * fc), e.FrictionMost)) * e.StressFactor, e.Stress,
-                $"min(0.2·{new Sym("f'c", joint.Strength, e.Stress)}; {AciEdition.Text(e.FrictionBase)} + 0.08·{new Sym("f'c", joint.Strength, e.Stress)}; {AciEdition.Text(e.FrictionMost)})",
+                $"min(0.2·{new Sym("f'c", joint.Strength, e.Stress)}; {AciEdition.Text(e.FrictionBase)} + 0.08·"
+                    + $"{new Sym("f'c", joint.Strength, e.Stress)}; {AciEdition.Text(e.FrictionMost)})",
                 $"{Name} 22.9.4.4")
             : trace.Empirical("vmax", Math.Min(0.2 * fc, e.FrictionPlain) * e.StressFactor, e.Stress,
                 $"min(0.2·{new Sym("f'c", joint.Strength, e.Stress)}; {AciEdition.Text(e.FrictionPlain)})", $"{Name} 22.9.4.4");
         return trace.Let("φVn", FrictionPhi * Math.Min(mu * clamp, limit * joint.Area), Unit.Force,
-            $"0.75·min({new Sym("μ", mu, Unit.Ratio)}·{new Sym("C", clamp, Unit.Force)}; {new Sym("vmax", limit, e.Stress)}·{new Sym("Ac", joint.Area, Unit.Area)})",
+            $"0.75·min({new Sym("μ", mu, Unit.Ratio)}·{new Sym("C", clamp, Unit.Force)}; {new Sym("vmax", limit, e.Stress)}·"
+                + $"{new Sym("Ac", joint.Area, Unit.Area)})",
             ShearFrictionClause);
     }
 
@@ -174,7 +178,9 @@ public abstract partial class Aci318Base
             if (T.Records)
             {
                 trace.Let("Po", po, Unit.Force,
-                    $"0.85·{new Sym("f'c", section.Block / 0.85, Unit.Stress)}·({new Sym("Ag", section.Gross, Unit.SteelArea)} − {new Sym("Ast", section.Steel, Unit.SteelArea)}) + {new Sym("fy", section.Yield, Unit.Stress)}·{new Sym("Ast", section.Steel, Unit.SteelArea)}",
+                    $"0.85·{new Sym("f'c", section.Block / 0.85, Unit.Stress)}·({new Sym("Ag", section.Gross, Unit.SteelArea)} − "
+                        + $"{new Sym("Ast", section.Steel, Unit.SteelArea)}) + {new Sym("fy", section.Yield, Unit.Stress)}·"
+                        + $"{new Sym("Ast", section.Steel, Unit.SteelArea)}",
                     $"{Name} 22.4.2.2");
                 trace.Let("times,cap", cap / n, Unit.Ratio, $"0.65·0.80·{new Sym("Po", po, Unit.Force)}/{new Sym("Pu", n, Unit.Force)}",
                     $"{Name} 22.4.2.1");
@@ -249,7 +255,8 @@ public abstract partial class Aci318Base
             $"{Name} 22.5.1.2");
         var least = trace.Empirical("Av,least",
             Math.Max(e.LeastTies * root, e.LeastTiesFlat) * e.StressFactor * column.Breadth * column.Spacing / column.Yield, Unit.SteelArea,
-            $"max({AciEdition.Text(e.LeastTies)}·{new Sym("√f'c", root, Unit.Ratio)}; {AciEdition.Text(e.LeastTiesFlat)})·{b}·{s}/{new Sym("fyt", column.Yield, e.Stress)}",
+            $"max({AciEdition.Text(e.LeastTies)}·{new Sym("√f'c", root, Unit.Ratio)}; {AciEdition.Text(e.LeastTiesFlat)})·{b}·{s}/"
+                + $"{new Sym("fyt", column.Yield, e.Stress)}",
             $"{Name} 10.6.2.2");
         if (column.Ties < least)
         {
@@ -260,7 +267,8 @@ public abstract partial class Aci318Base
 
         var phi = Phi(ref trace, concrete);
         return trace.Let("φVn", phi * (vc + vs) * column.Breadth * column.Depth, Unit.Force,
-            $"{new Sym("φ", phi, Unit.Ratio)}·({new Sym("vc", vc, e.Stress)} + {new Sym("vs", vs, e.Stress)})·{b}·{new Sym("d", column.Depth, Unit.Section)}",
+            $"{new Sym("φ", phi, Unit.Ratio)}·({new Sym("vc", vc, e.Stress)} + {new Sym("vs", vs, e.Stress)})·{b}·"
+                + $"{new Sym("d", column.Depth, Unit.Section)}",
             ColumnShearClause);
     }
 

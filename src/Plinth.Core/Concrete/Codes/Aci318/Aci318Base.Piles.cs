@@ -45,7 +45,8 @@ public abstract partial class Aci318Base
             $"{AciEdition.Text(Edition.ShearMost)}·{new Sym("√f'c", root, Unit.Ratio)}", $"{Name} 9.9.2.1");
         var phi = Phi(ref trace, concrete);
         return trace.Let("φVn", phi * most * breadth * depth, Unit.Force,
-            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("v,most", most, Edition.Stress)}·{new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)}");
+            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("v,most", most, Edition.Stress)}·{new Sym("bw", breadth, Unit.Section)}·"
+                + $"{new Sym("d", depth, Unit.Section)}");
     }
 
     /// <inheritdoc/>
@@ -55,7 +56,8 @@ public abstract partial class Aci318Base
         var beta = trace.Let("βs", 0.60 * concrete.Lightweight, Unit.Ratio, $"0.60·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}",
             CapStrutClause);
         return trace.Let("φFns", StrutAndTiePhi * 0.85 * beta * concrete.Strength * area, Unit.Force,
-            $"0.75·0.85·{new Sym("βs", beta, Unit.Ratio)}·{new Sym("f'c", concrete.Strength, Unit.Stress)}·{new Sym("A,strut", area, Unit.Area)}",
+            $"0.75·0.85·{new Sym("βs", beta, Unit.Ratio)}·{new Sym("f'c", concrete.Strength, Unit.Stress)}·"
+                + $"{new Sym("A,strut", area, Unit.Area)}",
             $"{Name} 23.4.3, 21.2.1");
     }
 
@@ -71,7 +73,8 @@ public abstract partial class Aci318Base
                 _ => "ties along both directions"
             }, $"{Name} 23.9.2");
         return trace.Let("φFnn", StrutAndTiePhi * 0.85 * beta * concrete.Strength * area, Unit.Force,
-            $"0.75·0.85·{new Sym("βn", beta, Unit.Ratio)}·{new Sym("f'c", concrete.Strength, Unit.Stress)}·{new Sym("A,node", area, Unit.Area)}",
+            $"0.75·0.85·{new Sym("βn", beta, Unit.Ratio)}·{new Sym("f'c", concrete.Strength, Unit.Stress)}·"
+                + $"{new Sym("A,node", area, Unit.Area)}",
             $"{Name} 23.9.1, 21.2.1");
     }
 

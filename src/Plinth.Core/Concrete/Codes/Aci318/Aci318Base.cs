@@ -75,9 +75,11 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
         var first = trace.Empirical("vc(a)", e.TwoWay * lambda * root, Unit.Ratio,
             $"{AciEdition.Text(e.TwoWay)}·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}");
         var second = trace.Empirical("vc(b)", e.TwoWayShape * (1 + (2 / beta)) * lambda * root, Unit.Ratio,
-            $"{AciEdition.Text(e.TwoWayShape)}·(1 + 2/{new Sym("β", beta, Unit.Ratio)})·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}");
+            $"{AciEdition.Text(e.TwoWayShape)}·(1 + 2/{new Sym("β", beta, Unit.Ratio)})·{new Sym("λ", lambda, Unit.Ratio)}·"
+                + $"{new Sym("√f'c", root, Unit.Ratio)}");
         var third = trace.Empirical("vc(c)", e.TwoWayPerimeter * (2 + (alpha * d / bo)) * lambda * root, Unit.Ratio,
-            $"{AciEdition.Text(e.TwoWayPerimeter)}·(2 + {new Sym("αs", alpha, Unit.Ratio)}·{new Sym("d", d, Unit.Section)}/{new Sym("bo", bo, Unit.Section)})·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}");
+            $"{AciEdition.Text(e.TwoWayPerimeter)}·(2 + {new Sym("αs", alpha, Unit.Ratio)}·{new Sym("d", d, Unit.Section)}/"
+                + $"{new Sym("bo", bo, Unit.Section)})·{new Sym("λ", lambda, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}");
         var vc = trace.Empirical("vc", Math.Min(first, Math.Min(second, third)) * e.StressFactor, e.Stress,
             $"min({new Sym("vc(a)", first, Unit.Ratio)}; {new Sym("vc(b)", second, Unit.Ratio)}; {new Sym("vc(c)", third, Unit.Ratio)})",
             TwoWayShearClause);
@@ -111,7 +113,8 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
         var beta = Beta1(fc);
         trace.Given("β1", beta, Unit.Ratio, "from f'c", $"{Name} 22.2.2.4.3");
         var a = trace.Let("a", steelArea * yield / (0.85 * fc * breadth), Unit.Section,
-            $"{new Sym("As", steelArea, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}/(0.85·{new Sym("f'c", fc, Unit.Stress)}·{new Sym("b", breadth, Unit.Section)})",
+            $"{new Sym("As", steelArea, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}/(0.85·{new Sym("f'c", fc, Unit.Stress)}·"
+                + $"{new Sym("b", breadth, Unit.Section)})",
             $"{Name} 22.2.2.4");
         var c = trace.Let("c", a / beta, Unit.Section, $"{new Sym("a", a, Unit.Section)}/{new Sym("β1", beta, Unit.Ratio)}");
         var strain = trace.Let("εt", UltimateStrain * (depth - c) / c, Unit.Ratio,
@@ -122,7 +125,8 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
         var phi = trace.Given("φ", Math.Clamp(0.65 + (0.25 * (strain - yieldStrain) / (limit - yieldStrain)), 0.65, 0.90), Unit.Ratio,
             strain >= limit ? "tension-controlled" : "between compression- and tension-controlled", $"{Name} 21.2.2");
         var strength = trace.Let("φMn", phi * steelArea * yield * (depth - (a / 2)), Unit.Moment,
-            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("As", steelArea, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}·({new Sym("d", depth, Unit.Section)} − {new Sym("a", a, Unit.Section)}/2)",
+            $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("As", steelArea, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}·"
+                + $"({new Sym("d", depth, Unit.Section)} − {new Sym("a", a, Unit.Section)}/2)",
             FlexureClause);
         return new FlexuralStrength(strength, strain >= LeastStrain(yieldStrain), strain);
     }

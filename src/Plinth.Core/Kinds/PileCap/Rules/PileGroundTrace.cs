@@ -57,7 +57,8 @@ internal static class PileGroundTrace
                     ? "of the shaft below the cap, less the water it displaces at its highest"
                     : "the weight of a shaft of steel or timber does not count") + (cap.PileRules.OfStrength ? ", 0.9 of it" : ""));
             trace.Let("Rt", c.Tension, Unit.Force,
-                $"{new Sym("share", cap.PileRules.TensionShare, Unit.Ratio)}·{friction}/{new Sym("F", cap.PileRules.Safety, Unit.Ratio)} + {new Sym("W'", c.Weight, Unit.Force)}");
+                $"{new Sym("share", cap.PileRules.TensionShare, Unit.Ratio)}·{friction}/{new Sym("F", cap.PileRules.Safety, Unit.Ratio)} + "
+                    + $"{new Sym("W'", c.Weight, Unit.Force)}");
         }
 
         return c.Tension;

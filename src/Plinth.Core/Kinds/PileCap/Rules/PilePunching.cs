@@ -199,7 +199,8 @@ internal readonly struct PilePunching : ICheckRule<Pile, Nothing>
             ? new Sym($"R[{p.Number}]", force, Unit.Force)
             : new Sym("R",
                 trace.Let("R", force, Unit.Force,
-                    $"{new Sym($"R[{p.Number}]", cap.Group.Force(k, p.Index), Unit.Force)} + {new Sym($"R[{q.Number}]", cap.Group.Force(k, q.Index), Unit.Force)}"),
+                    $"{new Sym($"R[{p.Number}]", cap.Group.Force(k, p.Index), Unit.Force)} + "
+                        + $"{new Sym($"R[{q.Number}]", cap.Group.Force(k, q.Index), Unit.Force)}"),
                 Unit.Force);
         trace.Given("ΔR", off, Unit.Force, "more where the piles stand out of place in the direction that is worst: |ΣN|·δ·√(b'² + c'²)");
         var (w, u, area) = (cap.Body.PressedPerArea(k), cap.Body.GroundLoad(k).WaterPressure, section.Area);
@@ -207,7 +208,8 @@ internal readonly struct PilePunching : ICheckRule<Pile, Nothing>
         trace.Given("u", u, Unit.Pressure, "pressure of the water");
         trace.Given("A,in", area, Unit.Area, q is null ? "within the section" : "within the section, no more than it has");
         trace.Let("Vu", Math.Max(0, force + off - ((w - u) * area)), Unit.Force,
-            $"max(0; {load} + {new Sym("ΔR", off, Unit.Force)} − ({new Sym("w", w, Unit.Pressure)} − {new Sym("u", u, Unit.Pressure)})·{new Sym("A,in", area, Unit.Area)})");
+            $"max(0; {load} + {new Sym("ΔR", off, Unit.Force)} − ({new Sym("w", w, Unit.Pressure)} − {new Sym("u", u, Unit.Pressure)})·"
+                + $"{new Sym("A,in", area, Unit.Area)})");
         var strength = p.Code.TwoWayShear(ref trace, p.Rules.Concrete, new TwoWaySection(1, section.AlphaS, section.Perimeter, depth),
             ofFooting: false);
         trace.Let("φVc", strength * section.Perimeter * depth, Unit.Force,

@@ -99,7 +99,9 @@ internal readonly struct PileAxial : ICheckRule<Pile, Nothing>
         trace.Given("Ag", rules.Area, Unit.Area, "of the shaft");
         trace.Given("Ast", steel, Unit.SteelArea, rules.Bars is null ? "no bars are stated" : "[piles] bars");
         var nominal = trace.Let("Pn,max", MostShare * ((0.85 * fc * (rules.Area - steel)) + (p.Rules.Steel.Yield * steel)), Unit.Force,
-            $"0.80·(0.85·{new Sym("f'c", fc, Unit.Stress)}·({new Sym("Ag", rules.Area, Unit.SteelArea)} − {new Sym("Ast", steel, Unit.SteelArea)}) + {new Sym("fy", p.Rules.Steel.Yield, Unit.Stress)}·{new Sym("Ast", steel, Unit.SteelArea)})",
+            $"0.80·(0.85·{new Sym("f'c", fc, Unit.Stress)}·({new Sym("Ag", rules.Area, Unit.SteelArea)} − "
+                + $"{new Sym("Ast", steel, Unit.SteelArea)}) + {new Sym("fy", p.Rules.Steel.Yield, Unit.Stress)}·"
+                + $"{new Sym("Ast", steel, Unit.SteelArea)})",
             $"{p.Code.Name} 22.4.2");
         trace.Given("φ", phi, Unit.Ratio, driven ? "precast concrete pile" : "uncased, cast in place", $"{p.Code.Name} 13.4.3.2");
         var held = trace.Let("φPn", phi * nominal, Unit.Force, $"{new Sym("φ", phi, Unit.Ratio)}·{new Sym("Pn,max", nominal, Unit.Force)}");

@@ -262,7 +262,8 @@ internal readonly struct CapStrutCheck : ICheckRule<Pile, Nothing>
         var a = new Sym("a", strut.Run, Unit.Section);
         trace.Given("a", strut.Run, Unit.Section, "in plan from the pile to the nearest quarter point of the column's load");
         var d = trace.Let("d", strut.Column.MeanDepth(true), Unit.Section,
-            $"({new Sym("dx", strut.Column.Depth(true, true), Unit.Section)} + {new Sym("dy", strut.Column.Depth(false, true), Unit.Section)})/2");
+            $"({new Sym("dx", strut.Column.Depth(true, true), Unit.Section)} + "
+                + $"{new Sym("dy", strut.Column.Depth(false, true), Unit.Section)})/2");
         var z = trace.Let("z", strut.Height, Unit.Section, $"0.9·{new Sym("d", d, Unit.Section)}");
         var length = Math.Sqrt((strut.Run * strut.Run) + (strut.Height * strut.Height));
         var sin = trace.Let("sin θ", strut.Height / length, Unit.Ratio,
@@ -271,7 +272,8 @@ internal readonly struct CapStrutCheck : ICheckRule<Pile, Nothing>
         var size = new Sym("D", t.PileRules.Side, Unit.Section);
         var (s, c) = (new Sym("sin θ", sin, Unit.Ratio), new Sym("cos θ", cos, Unit.Ratio));
         var wide = trace.Let("w,strut", (size.Value * sin) + (2 * (t.Body.Thickness - d - t.PileRules.Embedment) * cos), Unit.Section,
-            $"{size}·{s} + 2·({new Sym("h", t.Body.Thickness, Unit.Section)} − {new Sym("d", d, Unit.Section)} − {new Sym("embedment", t.PileRules.Embedment, Unit.Section)})·{c}");
+            $"{size}·{s} + 2·({new Sym("h", t.Body.Thickness, Unit.Section)} − {new Sym("d", d, Unit.Section)} − "
+                + $"{new Sym("embedment", t.PileRules.Embedment, Unit.Section)})·{c}");
         if (t.PileRules.Shape == Piles.PileShape.Round)
         {
             trace.Let("A,strut", strut.Area, Unit.Area, $"3.14159265/4·{size}·{new Sym("w,strut", wide, Unit.Section)}");

@@ -311,9 +311,11 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
             trace.Given("Mhead,x", headX, Unit.Moment, "of the shafts at their fixed heads, by ΣFx");
             trace.Given("Mhead,y", headY, Unit.Moment, "the same by ΣFy");
             trace.Let("X", p.X, Unit.Moment,
-                $"{new Sym("ΣMy", l.My, Unit.Moment)} − {n}·{new Sym("xp", centroid.X, Unit.Length)} + {new Sym("Mhead,x", headX, Unit.Moment)}");
+                $"{new Sym("ΣMy", l.My, Unit.Moment)} − {n}·{new Sym("xp", centroid.X, Unit.Length)} + "
+                    + $"{new Sym("Mhead,x", headX, Unit.Moment)}");
             trace.Let("Y", p.Y, Unit.Moment,
-                $"−{new Sym("ΣMx", l.Mx, Unit.Moment)} − {n}·{new Sym("yp", centroid.Y, Unit.Length)} + {new Sym("Mhead,y", headY, Unit.Moment)}");
+                $"−{new Sym("ΣMx", l.Mx, Unit.Moment)} − {n}·{new Sym("yp", centroid.Y, Unit.Length)} + "
+                    + $"{new Sym("Mhead,y", headY, Unit.Moment)}");
         }
         else
         {
@@ -348,7 +350,8 @@ internal sealed class CapPiles(CapTrial trial) : BodyRest
             if (group.Rank == 2)
             {
                 trace.Let(symbol, force, Unit.Force,
-                    $"{n}/{new Sym("n", group.Count, Unit.Ratio)} + {b}·{new Sym($"x[{pile.Number}]", at.X, Unit.Length)} + {c}·{new Sym($"y[{pile.Number}]", at.Y, Unit.Length)}");
+                    $"{n}/{new Sym("n", group.Count, Unit.Ratio)} + {b}·{new Sym($"x[{pile.Number}]", at.X, Unit.Length)} + {c}·"
+                        + $"{new Sym($"y[{pile.Number}]", at.Y, Unit.Length)}");
             }
             else
             {
