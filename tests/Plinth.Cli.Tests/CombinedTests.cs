@@ -235,6 +235,8 @@ public class CombinedTests
     [InlineData("supports = [\"C1\", \"C2\"]\nsoil = \"springs\"", "soil = \"springs\" is not designed in this version")]
     [InlineData("supports = [\"C1\", \"C2\"]\nbottom-y = \"9 T16\"", "bottom-y of a combined footing goes by columns and between them")]
     [InlineData("supports = [\"C1\", \"C2\"]\nbottom-y = { at.C3 = \"9 T16\" }", "has no key \"C3\"")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nbottom-x = { band = \"9 T16\", rest = \"4 T16\" }", "bottom-x: bars of a combined footing lie "
+        + "closer only under its columns, by bottom-y.at; write them in one number, for example \"13 T16\"")]
     [InlineData("kind = \"combined\"\nsupports = [\"C1\"]", "kind \"combined\" carries several supports on one base, and one is named")]
     [InlineData("kind = \"isolated\"\nsupports = [\"C1\", \"C2\"]", "kind \"isolated\" carries one support")]
     [InlineData("kind = \"raft\"\nsupports = [\"C1\", \"C2\"]", "kind \"raft\" is not designed in this version")]
@@ -271,6 +273,7 @@ public class CombinedTests
         {
             ("length = \"", "length = \"1500 mm\" # ", "stands beyond the base"),
             ("bottom-y.at.C1 = \"", "bottom-y.at.C1 = \"none\" # ", "has no bottom bars across at C1"),
+            ("top-x = \"", "top-x = { band = \"9 T16\", rest = \"4 T16\" } # ", "top-x: bars of a combined footing lie closer only under"),
             ("kind = \"combined\"", "kind = \"isolated\"", "carries several supports"),
         })
         {

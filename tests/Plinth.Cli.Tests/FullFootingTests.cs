@@ -53,9 +53,14 @@ public class FullFootingTests
         f.Run("set", "F1", "bottom-x=14 T16 hooked");
         f["adopted.toml"].Should().Contain("bottom-x = { bars = \"14 T16\", ends = \"hooked\" }");
         Checked(f).GetProperty("bars").GetProperty("bottom-x").GetString().Should().Be("14 T16 hooked");
-        f.Run("set", "F1", "bottom-y=9 + 4 T16 banded");
+
+        // Of a square base the band is as wide as itself.
+        f.Run("set", "F1", "bottom-y=9 + 4 T16 banded").Error.Should().Contain("nothing beside the bands for 4 bars");
+        f.Run("set", "F1", "length=2600 mm", "bottom-y=9 + 4 T16 banded");
         f["adopted.toml"].Should().Contain("bottom-y = { band = \"9 T16\", rest = \"4 T16\" }");
-        f.Run("set", "F1", "bottom-y=9 + 3 T16 banded").Error.Should().Contain("an even number beside it");
+        f.Run("set", "F1", "bottom-y=9 + 3 T16 banded").Error.Should()
+            .Contain("9 bars in bands and 3 beside them do not share alike over 1 and 2 strips")
+            .And.Contain("rest = \"4 T16\"");
         f["adopted.toml"] = f["adopted.toml"].Replace("rest = \"4 T16\"", "rest = \"4 T20\"", StringComparison.Ordinal);
         f.Run("check").Error.Should().MatchRegex(
             @"adopted\.toml:\d+:\d+: error: bottom-y as a table has bars and ends, or band and rest of one size");

@@ -155,6 +155,30 @@ public class PileCapTests
     }
 
     [Fact]
+    public void Bars_lie_closer_over_the_piles_where_that_is_asked()
+    {
+        using var f = Given(Piles + "pitch = 5\nlayouts = [\"4\"]\nbands = true\n" + Each + "thickness = \"800 mm\"\n");
+        f.Run("size").Exit.Should().Be(0);
+        f["adopted.toml"].Should().MatchRegex("bottom-x = \\{ band = \"\\d+ T\\d+\", rest = \"\\d T\\d+\" \\}");
+        f.Run("check").Exit.Should().Be(0);
+        f.Run("draw", "PC1", "--to", "d.svg").Exit.Should().Be(0);
+        f["d.svg"].Should().MatchRegex("B2 from −x: \\d+ at \\d+ mm, \\d+ at \\d+ mm, \\d+ at \\d+ mm\\.");
+        f.Run("schedule", "--what", "bars").Out.Should().Contain("bottom along x");
+        f.Run("size", "--why", "PC1").Out.Should().Contain("banded");
+        f.Run("set", "PC1", "bottom-x=9 + 2 T20 banded").Error.Should().Contain("9 bars in bands and 2 beside them do not share alike")
+            .And.Contain("write for example { band = \"10 T20\", rest = \"2 T20\" }");
+    }
+
+    // The short way of a footing has nothing to do with where piles stand.
+    [Fact]
+    public void The_short_way_of_a_cap_is_not_banded()
+    {
+        using var f = Given("short-way = \"band\"\n" + Piles + "layouts = [\"6\"]\n" + Each, dead: "2400");
+        f.Run("size").Exit.Should().Be(0);
+        f["adopted.toml"].Should().Contain("layout = \"6\"").And.NotContain("band =");
+    }
+
+    [Fact]
     public void Nothing_of_the_ground_is_told_of_a_cap()
     {
         using var f = Given(Piles + Each);

@@ -236,7 +236,7 @@ public class FigureTests
         Gen.Select(Gen.Int[2, 30], Gen.Double[1, 4], Gen.Double[1, 4], Gen.Int[0, 5]).Sample((count, breadth, span, beside) =>
     {
         var size = Given.Sizes("T16")[0];
-        var even = BarPositions.Across(new BarLayer(count, size), breadth, span, 0.075);
+        var even = BarPositions.Across(new BarLayer(count, size), breadth, 0.075, []);
         even.Should().HaveCount(count);
         even[0].Should().BeApproximately((-breadth / 2) + 0.075 + 0.008, 1e-12);
         even[^1].Should().BeApproximately(-even[0], 1e-12);
@@ -246,7 +246,8 @@ public class FigureTests
         // Across the longer side, the band as wide as the shorter.
         var (longer, shorter) = (Math.Max(breadth, span) + 0.5, Math.Min(breadth, span));
         var layer = new BarLayer(count + (2 * beside), size) { Band = count };
-        var banded = BarPositions.Across(layer, longer, shorter, 0.075);
+        var strips = BandedBars.Strips((longer / 2) - 0.075 - 0.008, [(-shorter / 2, shorter / 2)]);
+        var banded = BarPositions.Across(layer, longer, 0.075, strips);
         banded.Should().HaveCount(count + (2 * beside)).And.BeInAscendingOrder();
         banded.Zip(banded.Reverse(), (a, b) => a + b).Should().OnlyContain(v => Math.Abs(v) < 1e-9, "they lie alike on both sides");
         banded.Count(p => Math.Abs(p) < shorter / 2).Should().BeGreaterThanOrEqualTo(count);

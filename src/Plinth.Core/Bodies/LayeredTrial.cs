@@ -1,4 +1,5 @@
 using Plinth.Core.Buildings;
+using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 
@@ -21,6 +22,24 @@ public abstract class LayeredTrial : Trial
 
     /// <summary>Whether the bars along x lie outermost.</summary>
     public bool OuterIsX => Rules.Steel.OuterIsX(Size);
+
+    /// <summary>Whether bottom bars along an axis are to lie closer in bands: of a rectangular footing those the short way.</summary>
+    internal virtual bool IsBanded(bool alongX) =>
+        Rules.Steel.Banded && (alongX ? Size.Length < Size.Width - 1e-6 : Size.Width < Size.Length - 1e-6);
+
+    /// <summary>Bottom bars along an axis with so many of them in the bands as belong there; they may become more.</summary>
+    internal virtual BarLayer Banded(in BarLayer layer, bool alongX)
+    {
+        var band = BarGaps.InBand(layer.Count, alongX ? Size.Width / Size.Length : Size.Length / Size.Width);
+        return layer with { Band = Math.Min(band, layer.Count) };
+    }
+
+    /// <summary>How many bars there may be at most where they lie in bands, of so many that spacing allows evenly.</summary>
+    internal virtual int MostBanded(int even, bool alongX)
+    {
+        var (own, other) = alongX ? (Size.Length, Size.Width) : (Size.Width, Size.Length);
+        return (int)(even * (1 + (own / other)) / 2);
+    }
 
     /// <summary>Sets the bars; sizes stay.</summary>
     internal abstract void Take(in Reinforcement bars);

@@ -1,5 +1,7 @@
 using System.Buffers;
 using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Concrete;
+using Plinth.Core.Schedules;
 
 namespace Plinth.Core.Bodies;
 
@@ -52,6 +54,24 @@ public abstract class SlabSpan : BarZone
             return 2 * beta / (beta + 1);
         }
     }
+
+    /// <summary>From where to where the bands reach in which bars of a banded layer lie closer, m from the middle of the breadth.</summary>
+    /// <param name="bottom">The bottom layer, or the top.</param>
+    public virtual IEnumerable<(double From, double To)> Bands(bool bottom) => [(-Length / 2, Length / 2)];
+
+    /// <summary>The strips of a banded layer, from the first bar to the last.</summary>
+    /// <param name="bottom">The bottom layer, or the top.</param>
+    public IReadOnlyList<BarStrip> Strips(bool bottom) =>
+        BandedBars.Strips((Breadth - (2 * Rules.Concrete.CoverSide) - Layer(bottom).Diameter) / 2, Bands(bottom));
+
+    /// <summary>Breadth beside the bands of a banded layer that needs the code's least steel of its own, m.</summary>
+    /// <param name="bottom">The bottom layer, or the top.</param>
+    public virtual double BesideBands(bool bottom) => 0;
+
+    /// <summary>Where the bars of a layer lie, m from the middle of the breadth.</summary>
+    /// <param name="bottom">The bottom layer, or the top.</param>
+    public IReadOnlyList<double> Bars(bool bottom) => BarPositions.Across(Layer(bottom), Breadth, Rules.Concrete.CoverSide,
+        Layer(bottom).Band > 0 ? Strips(bottom) : []);
 
     /// <summary>Length of the slab beyond a face of what stands on it, m; none or negative where it ends there.</summary>
     /// <param name="side">+1: towards the axis's end; −1: towards its beginning.</param>

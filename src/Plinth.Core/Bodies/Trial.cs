@@ -281,11 +281,7 @@ public abstract class Trial
     public virtual IReadOnlyList<Figures.BarRun> Runs(bool alongX, bool bottom)
     {
         var zone = Spans(alongX)[0];
-        var (breadth, span) = alongX ? (Body.Width, Body.Length) : (Body.Length, Body.Width);
-        return zone.Layer(bottom).Any
-            ? [new("", zone.Layer(bottom), zone.Depth(bottom),
-                Schedules.BarPositions.Across(zone.Layer(bottom), breadth, span, Rules.Concrete.CoverSide))]
-            : [];
+        return zone.Layer(bottom).Any ? [new("", zone.Layer(bottom), zone.Depth(bottom), zone.Bars(bottom))] : [];
     }
 
     /// <summary>Whether some combination stretches the top by more than plain concrete may hold there.</summary>

@@ -79,13 +79,15 @@ public sealed record BarSize(string Name, double Diameter, double Area, double M
 /// <param name="Spacing">Greatest distance centre to centre, m; 0 if a count is given.</param>
 public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
 {
+    private const int MostBars = 1000;
+
     /// <summary>No bars.</summary>
     public static readonly BarSpec None = new(null, 0, 0);
 
     /// <summary>Whether both ends have standard 90° hooks.</summary>
     public bool Hooked { get; init; }
 
-    /// <summary>How many of them lie in the middle band of a rectangular base; 0: they lie evenly.</summary>
+    /// <summary>How many of them lie in the bands: of a rectangular footing in its middle, of a cap over its piles; 0: evenly.</summary>
     public int Band { get; init; }
 
     /// <summary>The bars in a base of a breadth: count = ⌈(breadth − 2·side cover − db)/s⌉ + 1.</summary>
@@ -126,13 +128,13 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
         : Size.Name[0] == '#' ? string.Create(CultureInfo.InvariantCulture, $"{Size.Name} @ {Spacing / 0.0254:0.###} in")
         : string.Create(CultureInfo.InvariantCulture, $"{Size.Name} @ {Spacing * 1000:0.###} mm");
 
-    /// <summary>A layer with some of its bars in the middle band; null if the rest cannot be shared by both sides.</summary>
-    /// <param name="band">How many lie in the band.</param>
-    /// <param name="rest">Those beside it, an even number of the same size.</param>
+    /// <summary>A layer with some of its bars in bands; null if they are none.</summary>
+    /// <param name="band">How many lie in the bands.</param>
+    /// <param name="rest">Those beside them, of the same size.</param>
     public static BarSpec? WithBand(int band, BarSpec rest)
     {
         ArgumentNullException.ThrowIfNull(rest);
-        return band >= 2 && rest.Size is not null && rest.Count % 2 == 0 && rest.Spacing == 0
+        return band >= 2 && rest.Size is not null && rest.Spacing == 0
             ? rest with { Count = band + rest.Count, Band = band }
             : null;
     }
@@ -141,7 +143,15 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
     /// <param name="text">The text.</param>
     /// <param name="spec">What it says.</param>
     /// <param name="fault">Why it cannot be read; null if it can.</param>
-    public static bool TryParse(string text, out BarSpec spec, out string? fault)
+    public static bool TryParse(string text, out BarSpec spec, out string? fault) => TryParse(text, 2, out spec, out fault);
+
+    /// <summary>The same of those beside bands, where one may lie alone.</summary>
+    /// <param name="text">The text.</param>
+    /// <param name="spec">What it says.</param>
+    /// <param name="fault">Why it cannot be read; null if it can.</param>
+    public static bool TryParseBeside(string text, out BarSpec spec, out string? fault) => TryParse(text, 1, out spec, out fault);
+
+    private static bool TryParse(string text, int least, out BarSpec spec, out string? fault)
     {
         ArgumentNullException.ThrowIfNull(text);
         spec = None;
@@ -163,15 +173,14 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
         if (t.EndsWith(" banded", StringComparison.Ordinal) && t.IndexOf('+', StringComparison.Ordinal) is > 0 and var plus)
         {
             if (int.TryParse(t.AsSpan(0, plus), NumberStyles.None | NumberStyles.AllowTrailingWhite, CultureInfo.InvariantCulture,
-                out var band) && TryParse(t[(plus + 1)..^" banded".Length], out var rest, out fault) && rest.Count > 0
+                out var band) && TryParseBeside(t[(plus + 1)..^" banded".Length], out var rest, out fault) && rest.Count > 0
                 && WithBand(band, rest) is { } whole)
             {
                 spec = whole;
                 return true;
             }
 
-            fault ??= $"\"{text}\" is not a banded layer; write for example \"9 + 4 T16 banded\": those in the band, and an even "
-                + "number beside it";
+            fault ??= $"\"{text}\" is not a banded layer; write for example \"9 + 4 T16 banded\": those in the band, and those beside it";
             return false;
         }
 
@@ -213,9 +222,9 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
         if (gap > 0 && int.TryParse(t.AsSpan(0, gap), NumberStyles.None, CultureInfo.InvariantCulture, out var count)
             && BarSize.TryParse(t.AsSpan(gap), out var counted))
         {
-            if (count is < 2 or > 1000)
+            if (count < least || count > MostBars)
             {
-                fault = $"\"{text}\": a layer has 2 to 1000 bars, or is \"none\"";
+                fault = $"\"{text}\": a layer has {least} to {MostBars} bars, or is \"none\"";
                 return false;
             }
 
@@ -239,7 +248,7 @@ public readonly record struct BarLayer(int Count, BarSize? Size)
     /// <summary>Whether both ends have standard 90° hooks.</summary>
     public bool Hooked { get; init; }
 
-    /// <summary>How many lie in the middle band; 0: they lie evenly.</summary>
+    /// <summary>How many lie in the bands; 0: they lie evenly.</summary>
     public int Band { get; init; }
 
     /// <summary>The spacing as written, m; 0: they are counted. They stand evenly, no farther apart.</summary>

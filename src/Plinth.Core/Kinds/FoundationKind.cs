@@ -1,6 +1,7 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
@@ -70,6 +71,11 @@ public abstract class FoundationKind
     /// there, m.
     /// </summary>
     public abstract PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design);
+
+    /// <summary>Why bars of a layer may not be as they are written, whatever else there is; null: they may.</summary>
+    /// <param name="key">The layer's key.</param>
+    /// <param name="bars">The bars.</param>
+    public virtual string? FaultOfBars(string key, BarSpec bars) => null;
 
     /// <summary>What makes a design impossible on its plan, whatever its loads; null: nothing.</summary>
     /// <param name="foundation">The foundation.</param>

@@ -138,6 +138,9 @@ public sealed record PileRules
     /// <summary>Own places, from the cap's origin in its axes, m; empty: a layout.</summary>
     public IReadOnlyList<Contact.PlanPoint> At { get; init; } = [];
 
+    /// <summary>Whether bottom bars lie closer over the rows of piles, within their size and twice the depth.</summary>
+    public bool Banded { get; init; }
+
     /// <summary>Outline of a cap on three piles.</summary>
     public CapOutline Outline { get; init; }
 

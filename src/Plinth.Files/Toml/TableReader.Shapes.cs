@@ -14,11 +14,11 @@ public sealed partial class TableReader
     /// <summary>A layer of bars: "13 T16", "T16 @ 180 mm", "none"; null if the key is absent or wrong.</summary>
     public BarSpec? Bars(string key)
     {
-        var bars = ReadBars(key);
+        var bars = ReadBars(key, false);
         return Keep(key, bars, bars?.ToString(), null);
     }
 
-    private BarSpec? ReadBars(string key)
+    private BarSpec? ReadBars(string key, bool beside)
     {
         if (Node(key) is { Value: TomlTable written })
         {
@@ -30,7 +30,7 @@ public sealed partial class TableReader
             return null;
         }
 
-        if (BarSpec.TryParse(text, out var spec, out var fault))
+        if (beside ? BarSpec.TryParseBeside(text, out var spec, out var fault) : BarSpec.TryParse(text, out spec, out fault))
         {
             return spec;
         }
@@ -43,7 +43,7 @@ public sealed partial class TableReader
     private BarSpec? BarsOf(string key, TomlTable written)
     {
         var t = new TableReader(written, key, bag);
-        var (all, band, rest) = (t.Bars("bars"), t.Bars("band"), t.Bars("rest"));
+        var (all, band, rest) = (t.Bars("bars"), t.Bars("band"), t.ReadBars("rest", true));
         var hooked = t.Choice("ends", false, ("straight", false), ("hooked", true));
         t.Done();
         var spec = (all, band, rest) switch
@@ -57,7 +57,7 @@ public sealed partial class TableReader
         if (spec is null)
         {
             Fault(key,
-                $"{key} as a table has bars and ends, or band and rest of one size, an even number of them beside the band; write for example {key} = {{ bars = \"13 T16\", ends = \"hooked\" }} or {{ band = \"9 T16\", rest = \"4 T16\" }}");
+                $"{key} as a table has bars and ends, or band and rest of one size; write for example {key} = {{ bars = \"13 T16\", ends = \"hooked\" }} or {{ band = \"9 T16\", rest = \"4 T16\" }}");
             return null;
         }
 

@@ -199,7 +199,7 @@ internal static class FootingChapter
 
     private static Figure Cut(DetailModel m)
     {
-        var (across, up) = DetailSection.Around;
+        var (across, up) = DetailSection.Around(m);
         return DetailSection.Of(m, true, Fit(m, (m.State.Body.Length, PageWidth - across), (DetailSection.Height(m), CutHeight - up)));
     }
 

@@ -183,8 +183,8 @@ internal static class Anchorage
                 + $"{new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         if (layer.Band > 0)
         {
-            spacing = BarGaps.Of(s, layer).Least;
-            trace.Given("s", spacing, Unit.Section, "least distance, in the band");
+            spacing = BarGaps.Of(s, bottom).Least;
+            trace.Given("s", spacing, Unit.Section, "least distance, in a band");
         }
 
         var depth = s.Depth(bottom);

@@ -56,12 +56,41 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
                 $"{new Sym("As,min", least, Unit.SteelArea)}/{new Sym("As", area, Unit.SteelArea)}");
         }
 
+        if (layer.Band > 0 && ((SlabSpan)s).BesideBands(bottom) is > 0 and var breadth
+            && Beside(s, layer, breadth, least, ref trace) is var of && of.Utilisation > least / layer.Area)
+        {
+            return of with { Face = bottom ? Face.Bottom : Face.Top };
+        }
+
         if (!bottom && !layer.Any)
         {
             trace.Note("top steel is asked ([steel] top-steel = \"least\"), and there is none");
         }
 
         return Outcome.Ratio(least, layer.Area) with { Face = bottom ? Face.Bottom : Face.Top };
+    }
+
+    // Beside the bands the code's least is asked of its own.
+    private static Outcome Beside<T>(BarZone s, in BarLayer layer, double breadth, double least, ref T trace)
+        where T : struct, ITrace
+    {
+        var (of, there) = (least * breadth / s.GrossBreadth, (layer.Count - layer.Band) * (layer.Size?.Area ?? 0));
+        if (T.Records)
+        {
+            trace.Remark("Beside the bands");
+            of = trace.Let("As,min,beside", of, Unit.SteelArea,
+                $"{new Sym("As,min", least, Unit.SteelArea)}·{new Sym("b,beside", breadth, Unit.Section)}/"
+                    + $"{new Sym("b", s.GrossBreadth, Unit.Section)}");
+            if (there > 0)
+            {
+                trace.Let("As,beside", there, Unit.SteelArea,
+                    $"{new Sym("n", layer.Count - layer.Band, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
+                trace.Let("utilisation", of / there, Unit.Ratio,
+                    $"{new Sym("As,min,beside", of, Unit.SteelArea)}/{new Sym("As,beside", there, Unit.SteelArea)}");
+            }
+        }
+
+        return Outcome.Ratio(of, there);
     }
 }
 
@@ -166,8 +195,13 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
     private static Outcome Banded<T>(BarZone s, BarLayer layer, Face face, ref T trace)
         where T : struct, ITrace
     {
-        var (gaps, db) = (BarGaps.Of((SlabSpan)s, layer), layer.Diameter);
+        var (gaps, db) = (BarGaps.Of((SlabSpan)s, face == Face.Bottom), layer.Diameter);
         var most = Most(s, face == Face.Bottom, ref trace);
+        if (gaps.Least <= 0)
+        {
+            trace.Note($"{layer}: so many do not share alike over the strips in the bands and beside them");
+        }
+
         trace.Given("s,wide", gaps.Most, Unit.Section, "greatest distance of a banded layer");
         trace.Given("s,near", gaps.Least, Unit.Section, "least distance of a banded layer");
         var least = trace.Given("s,least", Math.Max(s.Rules.Steel.LeastSpacing, s.Code.LeastClear(db, s.Rules.Concrete.Aggregate) + db),

@@ -4,37 +4,39 @@ using Plinth.Core.Concrete;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>Distances between the bars of a layer, centre to centre, m.</summary>
-/// <param name="Least">The least.</param>
-/// <param name="Most">The greatest.</param>
+/// <param name="Least">The least; 0 where bars of a banded layer do not share alike over its strips.</param>
+/// <param name="Most">The greatest; infinite there.</param>
 internal readonly record struct BarGaps(double Least, double Most)
 {
-    /// <summary>
-    /// The distances: even, or for a banded layer those in the middle band, as wide as the base's shorter side, and those beside it (ACI
-    /// 318 13.3.3.3).
-    /// </summary>
-    public static BarGaps Of(SlabSpan s, BarLayer layer)
+    /// <summary>The distances: even, or of a banded layer those that there are, a strip without bars at its edge among them.</summary>
+    public static BarGaps Of(SlabSpan s, bool bottom)
     {
-        var breadth = s.Breadth;
-        var within = breadth - (2 * s.Rules.Concrete.CoverSide) - layer.Diameter;
+        ref readonly var layer = ref s.Layer(bottom);
         if (layer.Band == 0)
         {
-            var even = within / (layer.Count - 1);
+            var even = (s.Breadth - (2 * s.Rules.Concrete.CoverSide) - layer.Diameter) / (layer.Count - 1);
             return new BarGaps(even, even);
         }
 
-        // Bars of the band stand in the middle of equal strips; those beside it begin half a distance off its edge.
-        var band = Math.Min(s.Length, within);
-        var inBand = band / layer.Band;
-        var beside = (layer.Count - layer.Band) / 2;
-        if (beside == 0)
+        var strips = s.Strips(bottom);
+        if (BandedBars.At(layer, strips) is not { Count: > 1 } at)
         {
-            var last = (within - band) / 2;
-            return new BarGaps(inBand, Math.Max(inBand, last));
+            return new BarGaps(0, double.PositiveInfinity);
         }
 
-        var outside = (within - band) / 2 / (beside - 0.5);
-        var between = (inBand + outside) / 2;
-        return new BarGaps(Math.Min(inBand, Math.Min(outside, between)), Math.Max(inBand, Math.Max(outside, between)));
+        var (least, most) = (double.PositiveInfinity, 0.0);
+        for (var i = 1; i < at.Count; i++)
+        {
+            (least, most) = (Math.Min(least, at[i] - at[i - 1]), Math.Max(most, at[i] - at[i - 1]));
+        }
+
+        // Without bars beside the bands the layer ends at one of them.
+        foreach (var strip in strips)
+        {
+            most = layer.Count == layer.Band && !strip.InBand && strip.Ends > 0 ? Math.Max(most, strip.Breadth) : most;
+        }
+
+        return new BarGaps(least, most);
     }
 
     /// <summary>The bars of a short-way layer that must lie in the band, for an even number beside it.</summary>

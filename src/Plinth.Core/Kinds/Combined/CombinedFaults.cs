@@ -1,3 +1,4 @@
+using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
 
@@ -25,6 +26,11 @@ internal static class CombinedFaults
                 return ("length",
                     $"a load of [[foundation.load]] lies beyond the base at {place.Name}; make the base larger, or mend its place");
             }
+        }
+
+        if (Banded(design) is { } banded)
+        {
+            return banded;
         }
 
         var (low, high) = (Math.Min(design.Size.Width, design.HighWidth), Math.Max(design.Size.Width, design.HighWidth));
@@ -57,6 +63,27 @@ internal static class CombinedFaults
         }
 
         return Within(load.X0, load.Y0) && Within(load.X1, load.Y1) && Within(load.X0, load.Y1) && Within(load.X1, load.Y0);
+    }
+
+    /// <summary>Its bands across stand under the columns: none of its layers is banded in itself.</summary>
+    public static string? OfBars(string key, BarSpec bars) =>
+        bars.Band > 0
+            ? $"{key}: bars of a combined footing lie closer only under its columns, by bottom-y.at; write them in one number, for example "
+                + $"\"{bars.Count} {bars.Size!.Name}\""
+            : null;
+
+    private static (string Key, string Message)? Banded(CombinedDesign d)
+    {
+        foreach (var (key, spec) in ((string, BarSpec)[])[("bottom-x", d.BottomX), ("top-x", d.TopX), ("top-y", d.TopY),
+            ("bottom-y.rest", d.Rest), .. d.At.Select(c => (Key(c.Label), c.Band))])
+        {
+            if (OfBars(key, spec) is { } fault)
+            {
+                return (key, fault);
+            }
+        }
+
+        return null;
     }
 
     // Columns side by side share a band, whose bars stand under the first of them.

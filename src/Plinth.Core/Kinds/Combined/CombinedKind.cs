@@ -29,6 +29,13 @@ public sealed class CombinedKind : FoundationKind
     public override bool UnderSeveral => true;
 
     /// <inheritdoc/>
+    public override string? FaultOfBars(string key, BarSpec bars)
+    {
+        ArgumentNullException.ThrowIfNull(bars);
+        return CombinedFaults.OfBars(key, bars);
+    }
+
+    /// <inheritdoc/>
     public override CheckList Checks(ConcreteCode code) => List;
 
     /// <inheritdoc/>

@@ -23,7 +23,7 @@ internal static class CombinedMats
         list.Add(new MatBars(BarRole.TopX, t.Long.Layer(false), along));
         var top = t.Zones(false)[t.Bands.Length + 1].Layer(false);
         list.AddRange(Across(t, BarRole.TopY, top,
-            BarPositions.Across(top, t.Body.Length, t.Body.Width, side).Select(x => x + ((t.Body.LowX + t.Body.HighX) / 2)), ""));
+            BarPositions.Across(top, t.Body.Length, side, []).Select(x => x + ((t.Body.LowX + t.Body.HighX) / 2)), ""));
         return list;
     }
 

@@ -14,7 +14,7 @@ public sealed partial class CombinedTrial
         {
             var widest = Math.Max(Body.LowWidth, Body.HighWidth);
             return Long.Layer(bottom).Any
-                ? [new("", Long.Layer(bottom), Long.Depth(bottom), BarPositions.Across(Long.Layer(bottom), widest, Body.Length, side))]
+                ? [new("", Long.Layer(bottom), Long.Depth(bottom), BarPositions.Across(Long.Layer(bottom), widest, side, []))]
                 : [];
         }
 
@@ -23,7 +23,7 @@ public sealed partial class CombinedTrial
             var middle = (Body.LowX + Body.HighX) / 2;
             return top.Layer(false).Any
                 ? [new("", top.Layer(false), top.Depth(false),
-                    [.. BarPositions.Across(top.Layer(false), Body.Length, Body.Width, side).Select(x => x + middle)])]
+                    [.. BarPositions.Across(top.Layer(false), Body.Length, side, []).Select(x => x + middle)])]
                 : [];
         }
 

@@ -1,3 +1,4 @@
+using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
 
@@ -25,6 +26,24 @@ internal static class IsolatedFaults
             {
                 return ("length",
                     $"a load of [[foundation.load]] lies beyond the base at {place.Name}; make the base larger, or mend its place");
+            }
+        }
+
+        return Bands(f, design);
+    }
+
+    // Bars in a band, and on both sides of it as many.
+    private static (string Key, string Message)? Bands(Foundation f, IsolatedDesign design)
+    {
+        var cover = f.Rules.Concrete.CoverSide;
+        var (bars, (x, y)) = (design.Bars(cover), (design.Size.Length, design.Size.Width));
+        foreach (var (key, layer, span, breadth) in ((string, BarLayer, double, double)[])[("bottom-x", bars.BottomX, x, y),
+            ("bottom-y", bars.BottomY, y, x), ("top-x", bars.TopX, x, y), ("top-y", bars.TopY, y, x)])
+        {
+            var within = breadth - (2 * cover) - layer.Diameter;
+            if (layer.Band > 0 && BandedBars.Fault(layer, BandedBars.Strips(within / 2, [(-span / 2, span / 2)])) is { } fault)
+            {
+                return (key, $"{key}: {fault}");
             }
         }
 

@@ -1,3 +1,4 @@
+using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
@@ -63,6 +64,11 @@ internal static class CapFaults
             return ("to-edge", $"the piles stand beyond the cap; make to-edge at least {Dimension.Section(rules.ToEdge, units)}");
         }
 
+        if (OfBands(f, d) is { } ofBands)
+        {
+            return ofBands;
+        }
+
         var outline = d.ToEdge is null ? null : d.Outline;
         var (low, high) = CapPlan.Extent(d.Piles.AsSpan());
         if (outline is null && rules.Size is { } side
@@ -103,6 +109,27 @@ internal static class CapFaults
             {
                 return ("length",
                     $"a load of [[foundation.load]] lies beyond the cap at {place.Name}; make the cap larger, or mend its place");
+            }
+        }
+
+        return null;
+    }
+
+    // Of bars that lie closer over the piles.
+    private static (string Key, string Message)? OfBands(Foundation f, CapDesign d)
+    {
+        if (f.Rules.Piles.Size is null)
+        {
+            return null;
+        }
+
+        var bars = d.Bars(f.Rules.Concrete.CoverSide);
+        foreach (var (key, alongX, bottom, layer) in ((string, bool, bool, BarLayer)[])[("bottom-x", true, true, bars.BottomX),
+            ("bottom-y", false, true, bars.BottomY), ("top-x", true, false, bars.TopX), ("top-y", false, false, bars.TopY)])
+        {
+            if (CapStrips.Fault(f, d, alongX, bottom, layer) is { } fault)
+            {
+                return (key, $"{key}: {fault}");
             }
         }
 

@@ -280,6 +280,15 @@ public sealed class CapTrial : LayeredTrial
     }
 
     /// <inheritdoc/>
+    internal override bool IsBanded(bool alongX) => PileRules.Banded && polygon is null;
+
+    /// <inheritdoc/>
+    internal override BarLayer Banded(in BarLayer layer, bool alongX) => CapStrips.Of(alongX ? spansX[0] : spansY[0], layer);
+
+    /// <inheritdoc/>
+    internal override int MostBanded(int even, bool alongX) => even;
+
+    /// <inheritdoc/>
     internal override void Take(in Reinforcement bars)
     {
         foreach (var s in flexedX)

@@ -25,34 +25,17 @@ public static class BarPositions
         return Math.Round(Math.Floor((length / step) + 1e-9) * step, 6);
     }
 
-    /// <summary>
-    /// Distances of the bars from the base's middle, in order, m. Even from cover to cover; of a banded layer those of the band stand in
-    /// the middle of equal
-    /// strips as wide together as the base's shorter side, and those beside it begin half a distance off its edge (ACI 318 13.3.3.3).
-    /// </summary>
+    /// <summary>Distances of bars of a layer from the middle of the breadth, in order, m: even from cover to cover, or banded.</summary>
     /// <param name="layer">The bars.</param>
-    /// <param name="breadth">Breadth of the base across the bars, m.</param>
-    /// <param name="span">Side of the base along the bars, m.</param>
+    /// <param name="breadth">Breadth across the bars, edges included, m.</param>
     /// <param name="sideCover">Cover at the sides, m.</param>
-    public static IReadOnlyList<double> Across(BarLayer layer, double breadth, double span, double sideCover)
+    /// <param name="strips">The strips of a banded layer; of others none are asked for.</param>
+    /// <exception cref="ArgumentException">The bars do not share alike over the strips.</exception>
+    public static IReadOnlyList<double> Across(BarLayer layer, double breadth, double sideCover, IReadOnlyList<BarStrip> strips)
     {
-        if (!layer.Any)
-        {
-            return [];
-        }
-
         var within = breadth - (2 * sideCover) - layer.Diameter;
-        if (layer.Band == 0)
-        {
-            return [.. Enumerable.Range(0, layer.Count).Select(i => Even(i, layer.Count, within))];
-        }
-
-        var band = Math.Min(span, within);
-        var inBand = band / layer.Band;
-        var beside = (layer.Count - layer.Band) / 2;
-        var outside = beside == 0 ? 0 : (within - band) / 2 / (beside - 0.5);
-        var right = Enumerable.Range(0, beside).Select(j => (band / 2) + (outside * (j + 0.5))).ToList();
-        return [.. right.AsEnumerable().Reverse().Select(v => -v),
-            .. Enumerable.Range(0, layer.Band).Select(i => (-band / 2) + (inBand * (i + 0.5))), .. right];
+        return layer.Band == 0
+            ? [.. Enumerable.Range(0, layer.Count).Select(i => Even(i, layer.Count, within))]
+            : BandedBars.At(layer, strips) ?? throw new ArgumentException($"{layer} does not share alike over its strips", nameof(layer));
     }
 }

@@ -1,7 +1,6 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
-using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete;
 
 namespace Plinth.Core.Sizing;
@@ -21,11 +20,10 @@ internal sealed partial class BarSearch
         var least = Math.Max(rules.Steel.LeastSpacing, s.Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter);
         var most = Math.Min(rules.Steel.MostSpacing, s.Code.MostSpacing(s.Size.Thickness));
         var high = (int)Math.Floor((room / least) + 1e-9) + 1;
-        var (own, other) = alongX ? (s.Size.Length, s.Size.Width) : (s.Size.Width, s.Size.Length);
-        if (rules.Steel.Banded && own < other)
+        if (s.IsBanded(alongX))
         {
-            // In the band they stand closer.
-            high = (int)(high * (1 + (own / other)) / 2);
+            // In a band they stand closer.
+            high = s.MostBanded(high, alongX);
         }
 
         // At whole steps a bar more may stand there than was asked for, and all of them too close.
@@ -52,21 +50,16 @@ internal sealed partial class BarSearch
         return Schedules.Quantities.MassOf(s.Code, layer, (alongX ? s.Size.Length : s.Size.Width) - (2 * rules.Concrete.CoverSide));
     }
 
-    // Whether bottom bars along an axis are banded: those the short way.
-    private bool IsBanded(bool alongX) =>
-        rules.Steel.Banded
-            && (alongX ? states[0].Size.Length < states[0].Size.Width - 1e-6 : states[0].Size.Width < states[0].Size.Length - 1e-6);
-
-    // Bars of a number, banded where they run the short way and that is asked, hooked where they are too short without.
+    // Bars of a number, banded where that is asked, hooked where they are too short without.
     private BarLayer PutFound(bool bottom, int count, BarSize size, bool alongX, double spacing = 0)
     {
         var s = states[0];
         var layer = spacing > 0 ? new BarLayer(count, size) { Spacing = spacing } : Spaced(new BarLayer(count, size), alongX);
-        if (bottom && IsBanded(alongX))
+        if (bottom && s.IsBanded(alongX) && s.Banded(new BarLayer(count, size), alongX) is { Band: > 0 } banded)
         {
-            var band = BarGaps.InBand(count, alongX ? s.Size.Width / s.Size.Length : s.Size.Length / s.Size.Width);
-            layer = layer with { Count = count, Spacing = 0, Band = Math.Min(band, count) };
+            layer = banded;
         }
+
 
         Put(bottom, layer, alongX);
         Set(bars);

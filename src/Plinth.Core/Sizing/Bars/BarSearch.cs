@@ -349,7 +349,7 @@ internal sealed partial class BarSearch
 
         // A bar more may bring all into the band, too close, and the next none; or in an outline that is cut take one from where it is
         // long to where it is short: every count is looked at.
-        if ((bottom && IsBanded(alongX)) || !states[0].Body.IsRectangle)
+        if ((bottom && states[0].IsBanded(alongX)) || !states[0].Body.IsRectangle)
         {
             for (var count = low; count <= high; count++)
             {

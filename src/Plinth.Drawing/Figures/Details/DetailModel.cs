@@ -87,16 +87,32 @@ public sealed class DetailModel
         return $"{g.Count} {g.Size.Name}-{row.BarMark}{spacing}{(g.Layer.Length > 0 ? " " + g.Layer : "")}";
     }
 
+    /// <summary>How bars of a banded layer lie: "T16-02 B2 from −x: 6 at 130 mm, 2 at 262 mm, 6 at 130 mm."; empty of others.</summary>
+    public string Banded(bool alongX, bool bottom)
+    {
+        var span = State.Spans(alongX)[0];
+        if (span.Layer(bottom) is not { Band: > 0 } layer || BandedBars.Parts(layer, span.Strips(bottom)) is not { } parts
+            || Row(Role(alongX, bottom)) is not { } row)
+        {
+            return "";
+        }
+
+        var told = parts.Select(p => p.Bars switch
+        {
+            0 => "none over " + Dimension.Section(p.Strip.Breadth, Units),
+            1 => "1",
+            _ => $"{p.Bars} at {Dimension.Section(p.Spacing, Units)}",
+        });
+        return $"{row.Group.Size.Name}-{row.BarMark} {row.Group.Layer} from −{(alongX ? "y" : "x")}: {string.Join(", ", told)}.";
+    }
+
     /// <summary>Height of a layer's centre over the underside, m.</summary>
     public double Height(bool alongX, bool bottom) =>
         bottom ? State.Body.Thickness - State.Spans(alongX)[0].Depth(true) : State.Spans(alongX)[0].Depth(false);
 
     /// <summary>Where the bars of a layer lie across the base, m from its centre.</summary>
     public IReadOnlyList<double> Across(bool alongX, bool bottom) =>
-        State.Spans(alongX)[0] is var span && !State.Body.IsPolygon
-            ? BarPositions.Across(span.Layer(bottom), alongX ? State.Body.Width : State.Body.Length,
-                alongX ? State.Body.Length : State.Body.Width, State.Rules.Concrete.CoverSide)
-            : [.. CapMat.At(span.Layer(bottom), (span.From, span.From + span.Breadth), State.Rules.Concrete.CoverSide)];
+        State.Spans(alongX)[0] is var span ? [.. span.Bars(bottom).Select(at => at + (span.From + (span.Breadth / 2)))] : [];
 
     /// <summary>From where to where a bar of a layer lies along its axis, m from the base's centroid.</summary>
     /// <param name="row">Its row; of a base that is no rectangle bars of a layer have rows by their lengths.</param>

@@ -18,7 +18,15 @@ public static class DetailSection
     private const double Stub = 0.3;
 
     /// <summary>Space that it takes beside what is drawn to scale, mm.</summary>
-    public static (double Across, double Up) Around => (Left + Right, Below + Above);
+    public static (double Across, double Up) Around(DetailModel m)
+    {
+        ArgumentNullException.ThrowIfNull(m);
+        return (Left + Right, Math.Max(Under(m, true), Under(m, false)) + Above);
+    }
+
+    // Banded bars take a line of words each.
+    private static double Under(DetailModel m, bool alongX) =>
+        Below + (Canvas.Line * ((m.Banded(!alongX, true).Length > 0 ? 1 : 0) + (m.Banded(!alongX, false).Length > 0 ? 1 : 0)));
 
     /// <summary>Height of what is drawn to scale, from the underside of the blinding up, m.</summary>
     public static double Height(DetailModel m)
@@ -47,7 +55,8 @@ public static class DetailSection
         var side = alongX ? s.Body.Length : s.Body.Width;
         var column = alongX ? s.Columns[0].X : s.Columns[0].Y;
         var (lowest, highest) = (s.Body.Low(alongX), s.Body.High(alongX));
-        At P(double u, double z) => new(Left + ((u - lowest) * per), Below + ((z + DetailPiles.Below(s)) * per));
+        var below = Under(m, alongX);
+        At P(double u, double z) => new(Left + ((u - lowest) * per), below + ((z + DetailPiles.Below(s)) * per));
         var to = new Canvas();
         var calls = new List<(At From, string Text)>();
 
@@ -92,9 +101,14 @@ public static class DetailSection
             $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top "
                 + $"{S(concrete.CoverTop)}{(s.Columns[0].Pedestal is null ? "" : $", pedestal {S(s.Rules.Pedestal.Cover)} to the ties")}.";
         var width = Left + Right + (side * per);
-        if (DetailPiles.Words(s, units).Trim() is { Length: > 0 } piles)
+        var over = 1 + Canvas.Line;
+        foreach (var words in (string[])[DetailPiles.Words(s, units).Trim(), m.Banded(!alongX, true), m.Banded(!alongX, false)])
         {
-            to.Write(Layers.Note, new(2, 1 + (2 * Canvas.Line)), piles, Anchor.Left, Drawings.Layout.Fitted(piles, Canvas.Text, width - 4));
+            if (words.Length > 0)
+            {
+                over += Canvas.Line;
+                to.Write(Layers.Note, new(2, over), words, Anchor.Left, Drawings.Layout.Fitted(words, Canvas.Text, width - 4));
+            }
         }
 
         to.Write(Layers.Note, new(2, 1 + Canvas.Line), cover, Anchor.Left, Drawings.Layout.Fitted(cover, Canvas.Text, width - 4));
@@ -103,7 +117,7 @@ public static class DetailSection
                 + $"{Wording.Blinding(units)}{(concrete.BlindingBeyond > 0 ? $", {S(concrete.BlindingBeyond)} beyond the base" : "")}."
             : $"No {Wording.Blinding(units)}.") + " " + Drawings.PlanNotes.Materials(m.Project, m.Foundation);
         to.Write(Layers.Note, new(2, 1), materials, Anchor.Left, Drawings.Layout.Fitted(materials, Canvas.Text, width - 4));
-        return new Figure($"{m.Foundation.Mark}: section {(alongX ? "A–A" : "B–B")}", width, Below + Above + (Height(m) * per), scale,
+        return new Figure($"{m.Foundation.Mark}: section {(alongX ? "A–A" : "B–B")}", width, below + Above + (Height(m) * per), scale,
             to.Items);
 
         string S(double v) => Dimension.Section(v, units);

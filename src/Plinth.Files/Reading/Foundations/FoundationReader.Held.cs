@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds;
 using Plinth.Core.Units;
@@ -67,10 +68,10 @@ internal sealed partial class FoundationReader
             OffsetY = t.Quantity("offset-y", Measure.Length, 0, Sign.Any),
             OffsetXGiven = t.Has("offset-x"),
             OffsetYGiven = t.Has("offset-y"),
-            BottomX = t.Bars("bottom-x"),
-            BottomY = kind.UnderSeveral ? null : t.Bars("bottom-y"),
-            TopX = t.Bars("top-x"),
-            TopY = t.Bars("top-y"),
+            BottomX = Bars(t, kind, "bottom-x"),
+            BottomY = kind.UnderSeveral ? null : Bars(t, kind, "bottom-y"),
+            TopX = Bars(t, kind, "top-x"),
+            TopY = Bars(t, kind, "top-y"),
             Exposed = t.Flag("exposed", false),
             Built = t.Flag("built", false),
         };
@@ -112,7 +113,7 @@ internal sealed partial class FoundationReader
         var at = inner.Inner("at");
         foreach (var field in kind.Fields(labels).Where(f => f is { Form: FieldForm.Bars, Path: ["bottom-y", ..] }))
         {
-            if ((field.Path.Count == 3 ? at : inner).Bars(field.Path[^1]) is { } bars)
+            if (Bars(field.Path.Count == 3 ? at : inner, kind, field.Path[^1]) is { } bars)
             {
                 found = found.Add(string.Join('.', field.Path), new FieldValue.Bars(bars));
             }
@@ -121,6 +122,22 @@ internal sealed partial class FoundationReader
         at.Done();
         inner.Done();
         return found;
+    }
+
+    private static BarSpec? Bars(TableReader t, FoundationKind kind, string key)
+    {
+        if (t.Bars(key) is not { } bars)
+        {
+            return null;
+        }
+
+        if (kind.FaultOfBars(key, bars) is { } fault)
+        {
+            t.Fault(key, fault);
+            return null;
+        }
+
+        return bars;
     }
 
     private static void Conflict(TableReader t, string axis, HeldEdge? low, HeldEdge? high, string side, double? given)

@@ -43,6 +43,7 @@ internal static class PileReader
             Safety = t.Number("safety", basis.Safety, Sign.Positive),
             TensionShare = Share(t, "tension-share", basis.TensionShare),
             At = Own(t) ?? basis.At,
+            Banded = t.Flag("bands", basis.Banded),
             Outline = t.Choice("outline", basis.Outline, ("either", CapOutline.Either), ("hexagon", CapOutline.Hexagon),
                 ("rectangle", CapOutline.Rectangle)),
             Strength = t.QuantityOrNull("strength", Measure.Pressure, Sign.Positive) ?? basis.Strength,

@@ -143,6 +143,11 @@ internal readonly struct CapTie<TAxis> : ICheckRule<CapSpan, Nothing>
     private static double Steel(CapSpan s, bool bottom, double section)
     {
         var layer = s.Layer(bottom);
+        if (layer.Band > 0)
+        {
+            return BarGaps.Of(s, bottom).Most <= s.Code.MostTieSpacing + 1e-9 ? layer.Area : layer.Area * layer.Band / layer.Count;
+        }
+
         var spacing = layer.Count < 2
             ? double.PositiveInfinity
             : (s.Breadth - (2 * s.Rules.Concrete.CoverSide) - layer.Diameter) / (layer.Count - 1);

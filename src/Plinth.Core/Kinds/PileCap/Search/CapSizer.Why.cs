@@ -56,8 +56,12 @@ internal sealed partial class CapSizer
         {
             if (spec is { Size: not null, Count: > 2 } && held is null)
             {
-                var fewer = spec with { Count = spec.Count - 1 };
-                result.Add(($"{name} {fewer}", Try(with(fewer), false)));
+                // Of those in bands as many as leave like bands alike.
+                var least = spec.Band > 0 ? 2 : 1;
+                BarSpec Fewer(int n) => spec with { Count = spec.Count - n, Band = spec.Band > 0 ? spec.Band - n : 0 };
+                var n = Enumerable.Range(1, Math.Max(1, (spec.Band > 0 ? spec.Band : spec.Count) - least))
+                    .FirstOrDefault(n => CapFaults.Of(Foundation, with(Fewer(n)), Project.Units) is null, 1);
+                result.Add(($"{name} {Fewer(n)}", Try(with(Fewer(n)), false)));
             }
         }
 

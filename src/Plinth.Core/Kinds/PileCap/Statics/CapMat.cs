@@ -20,7 +20,7 @@ public static class CapMat
     public static IEnumerable<double> At(BarLayer layer, (double From, double To) reach, double cover)
     {
         var middle = (reach.From + reach.To) / 2;
-        return BarPositions.Across(layer, reach.To - reach.From, reach.To - reach.From, cover).Select(x => x + middle);
+        return BarPositions.Across(layer, reach.To - reach.From, cover, []).Select(x => x + middle);
     }
 
     /// <summary>Length to which a bar is cut where it lies, in steps of 50 mm or 2 in, m.</summary>

@@ -37,8 +37,12 @@ internal sealed class CapSpan(CapTrial trial, Standing column, bool alongX) : Sl
     // 14.1.5 of ACI 318: no cap on piles is of plain concrete.
     public override bool PlainOnTop(int k) => false;
 
-    // Piles do not press evenly: bars are spread evenly both ways.
+    // Piles do not press evenly: bars are spread evenly both ways, or lie closer over the piles.
     public override double ShortWayFactor => 1;
+
+    public override IEnumerable<(double From, double To)> Bands(bool bottom) => CapStrips.Bands(this, Depth(bottom));
+
+    public override double BesideBands(bool bottom) => CapStrips.Beside(this, bottom);
 
     internal override SectionForces Beyond(int k, int side, double fromFace) =>
         CapSections.At(trial, k, AlongX, side, Face(side) + (side * fromFace));
@@ -121,6 +125,8 @@ internal sealed class CapBetween(CapTrial trial, int index, Standing low, Standi
     public override bool PlainOnTop(int k) => false;
 
     public override double ShortWayFactor => 1;
+
+    public override IEnumerable<(double From, double To)> Bands(bool bottom) => CapStrips.Bands(this, Depth(bottom));
 
     internal override SectionForces Beyond(int k, int side, double fromFace)
     {
