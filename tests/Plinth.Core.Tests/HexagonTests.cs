@@ -3,6 +3,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Contact;
 using Plinth.Core.Kinds.PileCap;
 using Plinth.Core.Piles;
+using Plinth.Core.Schedules;
 using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
@@ -128,7 +129,7 @@ public class HexagonTests
             foreach (var at in CapMat.At(span.Layer(true), (span.From, span.From + span.Breadth), cover))
             {
                 var (from, to) = t.Body.Chord(!alongX, at);
-                CapMat.Cut(t.Body.Outline, alongX, at, span.Layer(true).Size!, cover)
+                BarPositions.Cut(t.Body.Outline, alongX, at, span.Layer(true).Size!, cover)
                     .Should().BeInRange(Math.Max(0.1, to - from - (2 * cover) - 0.05), to - from - (2 * cover) + 1e-9);
             }
 

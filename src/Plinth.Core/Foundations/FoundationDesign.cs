@@ -30,6 +30,9 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <summary>The same as on drawings and in schedules, where inches bear their mark: #3 @ 10".</summary>
     public virtual string Drawn(bool alongX, bool bottom) => Bars(alongX, bottom);
 
+    /// <summary>Bars along its sides, at a spacing up its height; none of most.</summary>
+    public virtual BarSpec SideBars => BarSpec.None;
+
     /// <summary>Whether it has bars on top.</summary>
     public bool HasTop => Bars(true, false) != NoBars || Bars(false, false) != NoBars;
 

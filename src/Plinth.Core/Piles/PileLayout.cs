@@ -38,6 +38,14 @@ public sealed record PileLayout(string Name, ImmutableArray<PlanPoint> Unit, int
     /// <summary>Names of the layouts that have one.</summary>
     public static IEnumerable<string> Names => Named.Select(l => l.Name);
 
+    /// <summary>What is wrong with the name of a layout; null: nothing.</summary>
+    /// <param name="name">The name.</param>
+    public static string? Fault(string name) =>
+        Find(name) is null
+            ? $"there is no layout \"{name}\"; layouts are {string.Join(", ", Names)}, and \"m x n\" for m rows of n, up to {MostAlong} "
+                + "each way"
+            : null;
+
     /// <summary>The layout with a name, or so many rows of so many: "3 x 5"; null: there is none.</summary>
     public static PileLayout? Find(string name)
     {

@@ -185,6 +185,34 @@ public sealed record PileRules
     /// <exception cref="InvalidOperationException">It is not.</exception>
     public double Side => Size ?? throw new InvalidOperationException("the size of the piles is not stated");
 
+    /// <summary>What must be stated for the bending of a shaft to be checked; null: nothing is missing.</summary>
+    /// <param name="foundation">The foundation whose rules these are.</param>
+    public static string? MissingForBending(Foundations.Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        var p = foundation.Rules.Piles;
+        if (!p.IsConcrete)
+        {
+            return NotOfConcrete;
+        }
+
+        string[] keys = [.. new[] { p.Strength is null ? "strength" : "", p.Bars is null ? "bars" : "",
+            p.ModulusRise is null && p.Modulus is null ? "modulus-rise or subgrade-modulus" : "",
+            p.Length is null && !foundation.Places.All(x => p.IsFoundFrom(x.Ground)) ? "length" : "" }.Where(k => k.Length > 0)];
+        return keys.Length == 0 ? null : "give [piles] " + string.Join(", ", keys);
+    }
+
+    /// <summary>What must be stated for the axial strength of a shaft to be checked; null: nothing is missing.</summary>
+    /// <param name="foundation">The foundation whose rules these are.</param>
+    public static string? MissingForAxial(Foundations.Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        var p = foundation.Rules.Piles;
+        return !p.IsConcrete ? NotOfConcrete : p.Strength is null ? "give [piles] strength" : null;
+    }
+
+    private const string NotOfConcrete = "shafts of steel and timber are not checked";
+
     /// <summary>Area of a pile's section, m2.</summary>
     public double Area => Shape == PileShape.Round ? Math.PI * Side * Side / 4 : Side * Side;
 

@@ -1,5 +1,4 @@
 using Plinth.Core.Buildings;
-using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Foundations;
 using Plinth.Core.Piles;
 using Plinth.Core.Schedules;
@@ -7,34 +6,12 @@ using Plinth.Core.Schedules;
 namespace Plinth.Core.Kinds.PileCap;
 
 /// <summary>Bars of a cap that lie in no layer, and bars of its piles.</summary>
-public static class CapBars
+internal static class CapBars
 {
-    /// <summary>
-    /// Heights of the bars along the sides of a cap over its underside, m: at no more than their spacing, from the bottom bars up to the
-    /// top cover, below top bars.
-    /// </summary>
-    /// <param name="foundation">The foundation.</param>
-    /// <param name="design">The design.</param>
-    public static IReadOnlyList<double> SideLevels(Foundation foundation, CapDesign design)
-    {
-        ArgumentNullException.ThrowIfNull(foundation);
-        ArgumentNullException.ThrowIfNull(design);
-        if (design.Sides is not { Size: { } size, Spacing: > 0 and var spacing })
-        {
-            return [];
-        }
-
-        var concrete = foundation.Rules.Concrete;
-        var (low, high) = (Math.Max(concrete.CoverBottom, foundation.Rules.Piles.Embedment),
-            design.Size.Thickness - concrete.CoverTop - (size.Diameter / 2));
-        var n = (int)Math.Ceiling(((high - low) / spacing) - 1e-9);
-        return [.. Enumerable.Range(1, Math.Max(0, design.HasTop ? n - 1 : n)).Select(i => low + (i * (high - low) / n))];
-    }
-
     /// <summary>Bars along the four sides.</summary>
-    internal static IReadOnlyList<BarGroup> Sides(Project project, Foundation foundation, CapDesign design)
+    public static IReadOnlyList<BarGroup> Sides(Project project, Foundation foundation, CapDesign design)
     {
-        var levels = SideLevels(foundation, design);
+        var levels = SideBars.Levels(foundation, design);
         if (levels.Count == 0 || design.Sides.Size is not { } size)
         {
             return [];
@@ -67,33 +44,9 @@ public static class CapBars
     }
 
     /// <summary>
-    /// How far the bars of piles run on into a cap above their heads, m: their development length, no farther than the top cover.
-    /// </summary>
-    /// <param name="project">The project.</param>
-    /// <param name="foundation">The foundation.</param>
-    /// <param name="design">The design.</param>
-    public static double IntoCap(Project project, Foundation foundation, CapDesign design)
-    {
-        ArgumentNullException.ThrowIfNull(project);
-        ArgumentNullException.ThrowIfNull(foundation);
-        ArgumentNullException.ThrowIfNull(design);
-        if (foundation.Rules.Piles.Bars is not { Size: { } size } bars)
-        {
-            return 0;
-        }
-
-        var (rules, none) = (foundation.Rules, default(Tracing.NoTrace));
-        var round = Math.PI * (rules.Piles.Side - (2 * rules.Piles.Cover)) / Math.Max(1, bars.Count);
-        var length = project.Code.StraightDevelopment(ref none, rules.Concrete,
-            new DevelopedBar(size, rules.Steel.Yield, round,
-                rules.Piles.Cover + (rules.Piles.Ties?.Size?.Diameter ?? 0) + (size.Diameter / 2), rules.Piles.ToEdge, 0));
-        return Math.Max(0, Math.Min(size.CutUp(length), design.Size.Thickness - rules.Piles.Embedment - rules.Concrete.CoverTop));
-    }
-
-    /// <summary>
     /// Bars of all piles of one cap. Laps of bars longer than those that are sold are not counted; those of driven piles come with them.
     /// </summary>
-    internal static IReadOnlyList<BarGroup> OfPiles(Project project, Foundation foundation, CapDesign design)
+    public static IReadOnlyList<BarGroup> OfPiles(Project project, Foundation foundation, CapDesign design)
     {
         var rules = foundation.Rules.Piles;
         if (rules is not { Made: PileMaking.Bored, Bars: { Size: { } size } bars } || (design.PileLength ?? rules.Length) is not { } length)
@@ -103,7 +56,7 @@ public static class CapBars
 
         var n = design.Piles.Length;
         List<BarGroup> list = [new BarGroup(BarRole.PileBars, size, n * bars.Count,
-            BarShape.Straight(size.CutUp(length - rules.Cover + IntoCap(project, foundation, design))), "")];
+            BarShape.Straight(size.CutUp(length - rules.Cover + PileHeads.BarsIntoCap(project, foundation, design))), "")];
         if (rules.Ties is { Size: { } tie, Spacing: > 0 and var spacing })
         {
             var (bend, extension) = project.Code.TieHook(tie.Diameter);

@@ -112,6 +112,9 @@ public sealed record CapDesign(BaseSize Size, string Layout, double Pitch, BarSp
     /// <summary>Bars along the sides, at a spacing up its height; none where they are not asked for.</summary>
     public BarSpec Sides { get; init; } = BarSpec.None;
 
+    /// <inheritdoc/>
+    public override BarSpec SideBars => Sides;
+
     /// <summary>Length of the piles, m; null: not stated.</summary>
     public double? PileLength { get; init; }
 

@@ -1,6 +1,7 @@
 using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
+using Plinth.Core.Piles;
 using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds.PileCap;
@@ -16,7 +17,7 @@ internal static class CapFaults
     {
         var rules = f.Rules.Piles;
         var where = d.Own.IsEmpty ? "layout" : "piles.at";
-        if (d.Own.IsEmpty && CapFields.FaultOf(d.Layout) is { } unknown)
+        if (d.Own.IsEmpty && PileLayout.Fault(d.Layout) is { } unknown)
         {
             return (where, unknown);
         }

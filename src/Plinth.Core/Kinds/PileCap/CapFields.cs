@@ -44,13 +44,6 @@ internal static class CapFields
     /// <summary>The bars along the sides that plinth.toml holds; null: none.</summary>
     public static BarSpec? HeldSides(HeldValues held) => held.Own.GetValueOrDefault(SideLinks) is FieldValue.Bars bars ? bars.Spec : null;
 
-    /// <summary>What is wrong with the name of a layout; null: nothing.</summary>
-    public static string? FaultOf(string layout) =>
-        PileLayout.Find(layout) is null
-            ? $"there is no layout \"{layout}\"; layouts are {string.Join(", ", PileLayout.Names)}, and \"m x n\" for m rows of n, up to "
-                + "12 each way"
-            : null;
-
     private static DesignField[] Own() =>
     [
         new(Layout, FieldForm.Word)
@@ -59,7 +52,7 @@ internal static class CapFields
             Unless = At,
             Example = "\"4\"",
             HeldByKey = true,
-            IsWord = FaultOf,
+            IsWord = PileLayout.Fault,
             Get = d => ((CapDesign)d).Own.IsEmpty ? new FieldValue.Word(((CapDesign)d).Layout) : null,
             Put = (d, v) => (CapDesign)d is { ToEdge: not null } hexagon && ((FieldValue.Word)v).Text != CapPlan.OfThree
                 ? hexagon with { Layout = ((FieldValue.Word)v).Text, ToEdge = null }

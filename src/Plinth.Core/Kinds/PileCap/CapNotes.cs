@@ -1,3 +1,4 @@
+using Plinth.Core.Piles;
 using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds.PileCap;
@@ -31,7 +32,7 @@ internal static class CapNotes
             yield return $"piles up to {Unit.Section.FormatWithSymbol(rules.Deviation, trial.Units)} out of place, any way";
         }
 
-        if (trial.Shaft is { } shaft && double.IsNaN(shaft.MomentPerLoad) && Shaft.Missing(trial.Foundation) is null)
+        if (trial.Shaft is { } shaft && double.IsNaN(shaft.MomentPerLoad) && PileRules.MissingForBending(trial.Foundation) is null)
         {
             yield return "the bending of the shafts is not checked: they are shorter than "
                 + $"{Unit.Length.FormatWithSymbol(Piles.PileShaft.LeastLength(rules, trial.Group.Stiffness), trial.Units)}, for which the "

@@ -50,9 +50,6 @@ public sealed class PileCapKind : FoundationKind
     public override IReadOnlyList<string> NeverChecked { get; } = ["pile-anchorage", "tie-beams", "group-settlement", "group-block",
         "group-uplift", "downdrag", "raked-piles"];
 
-    /// <summary>What is wrong with the name of a layout; null: nothing.</summary>
-    public static string? FaultOfLayout(string layout) => CapFields.FaultOf(layout);
-
     /// <inheritdoc/>
     public override CheckList Checks(ConcreteCode code) => List;
 
@@ -138,7 +135,7 @@ public sealed class PileCapKind : FoundationKind
             return !layer.Any
                 ? []
                 : CapMat.At(layer, d.MatReach(along), side)
-                    .Select(at => CapMat.Cut(outline, along, at, layer.Size!, side))
+                    .Select(at => BarPositions.Cut(outline, along, at, layer.Size!, side))
                     .GroupBy(l => l)
                     .OrderByDescending(g => g.Key)
                 .Select(g => new MatBars(role, layer with { Count = g.Count() }, g.Key));

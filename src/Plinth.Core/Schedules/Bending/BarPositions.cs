@@ -1,4 +1,5 @@
 using Plinth.Core.Concrete;
+using Plinth.Core.Contact;
 
 namespace Plinth.Core.Schedules;
 
@@ -23,6 +24,18 @@ public static class BarPositions
         ArgumentNullException.ThrowIfNull(size);
         var step = size.IsUs ? InchCut : MetricCut;
         return Math.Round(Math.Floor((length / step) + 1e-9) * step, 6);
+    }
+
+    /// <summary>Length to which a bar is cut where it lies, in steps of 50 mm or 2 in, m.</summary>
+    /// <param name="outline">Corners of the base, anticlockwise.</param>
+    /// <param name="alongX">Whether it runs along x, or along y.</param>
+    /// <param name="at">Where it lies across, m.</param>
+    /// <param name="size">The bar.</param>
+    /// <param name="cover">Cover at its ends, m.</param>
+    public static double Cut(ReadOnlySpan<PlanPoint> outline, bool alongX, double at, BarSize size, double cover)
+    {
+        var (from, to) = ConvexPolygon.Chord(outline, !alongX, at);
+        return CutDown(to - from - (2 * cover), size);
     }
 
     /// <summary>Distances of bars of a layer from the middle of the breadth, in order, m: even from cover to cover, or banded.</summary>

@@ -3,7 +3,6 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
-using Plinth.Core.Kinds.PileCap;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
 
@@ -71,10 +70,10 @@ public sealed class DetailModel
         var under = Math.Max(0, Array.FindIndex(State.Columns.ToArray(), c => g.Where == "at " + c.Support.Label));
         var spacing = g.Role is BarRole.Ties or BarRole.InnerTies or BarRole.CrossTiesX or BarRole.CrossTiesY
             && Design.Under(under).Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
-        spacing = (g.Role, Design) switch
+        spacing = g.Role switch
         {
-            (BarRole.Sides, Core.Kinds.PileCap.CapDesign { Sides.Spacing: > 0 } cap) => " @ " + Dimension.Section(cap.Sides.Spacing, Units),
-            (BarRole.PileTies, _) when Foundation.Rules.Piles.Ties is { } ties => " @ " + Dimension.Section(ties.Spacing, Units),
+            BarRole.Sides when Design.SideBars.Spacing > 0 => " @ " + Dimension.Section(Design.SideBars.Spacing, Units),
+            BarRole.PileTies when Foundation.Rules.Piles.Ties is { } ties => " @ " + Dimension.Section(ties.Spacing, Units),
             _ => spacing,
         };
         if (State.Body.IsPolygon
@@ -127,7 +126,7 @@ public sealed class DetailModel
         }
 
         var (from, to) = State.Body.Chord(!alongX, at);
-        half = CapMat.Cut(State.Body.Outline, alongX, at, row.Group.Size, State.Rules.Concrete.CoverSide) / 2;
+        half = BarPositions.Cut(State.Body.Outline, alongX, at, row.Group.Size, State.Rules.Concrete.CoverSide) / 2;
         return (((from + to) / 2) - half, ((from + to) / 2) + half);
     }
 

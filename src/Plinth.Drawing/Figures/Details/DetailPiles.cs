@@ -1,7 +1,6 @@
 using System.Globalization;
 using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
-using Plinth.Core.Kinds.PileCap;
 using Plinth.Core.Piles;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
@@ -132,18 +131,13 @@ internal static class DetailPiles
     /// <param name="calls">Receives how they are called.</param>
     public static void Bars(Canvas to, DetailModel m, bool alongX, Func<double, double, At> p, List<(At From, string Text)> calls)
     {
-        if (m.Design is not CapDesign design)
-        {
-            return;
-        }
-
         var (s, rules) = (m.State, m.Foundation.Rules);
         if (m.Rows.FirstOrDefault(r => r.Group.Role == BarRole.Sides
             && (s.Body.IsPolygon || r.Group.Where == (alongX ? "along y" : "along x"))) is { } links)
         {
             var inset = rules.Concrete.CoverSide + (links.Group.Size.Diameter / 2);
             double[] ends = [s.Body.Low(alongX) + inset, s.Body.High(alongX) - inset];
-            foreach (var z in CapBars.SideLevels(m.Foundation, design))
+            foreach (var z in SideBars.Levels(m.Foundation, m.Design))
             {
                 foreach (var end in ends)
                 {
@@ -151,7 +145,7 @@ internal static class DetailPiles
                 }
             }
 
-            calls.Add((p(ends[1], CapBars.SideLevels(m.Foundation, design)[^1]), m.Call(links)));
+            calls.Add((p(ends[1], SideBars.Levels(m.Foundation, m.Design)[^1]), m.Call(links)));
         }
 
         if (m.Row(BarRole.PileBars) is not { } bars)
@@ -160,7 +154,7 @@ internal static class DetailPiles
         }
 
         var (piles, tie) = (rules.Piles, rules.Piles.Ties?.Size?.Diameter ?? 0);
-        var (across, reach) = ((piles.Side / 2) - piles.Cover, piles.Embedment + CapBars.IntoCap(m.Project, m.Foundation, design));
+        var (across, reach) = ((piles.Side / 2) - piles.Cover, piles.Embedment + PileHeads.BarsIntoCap(m.Project, m.Foundation, m.Design));
         var at = s.Piles.ToArray().Select(q => q.Along(alongX)).Order().ToList();
         foreach (var x in at)
         {

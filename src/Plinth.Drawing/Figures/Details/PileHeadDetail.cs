@@ -1,4 +1,3 @@
-using Plinth.Core.Kinds.PileCap;
 using Plinth.Core.Piles;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
@@ -29,14 +28,14 @@ public static class PileHeadDetail
     {
         ArgumentNullException.ThrowIfNull(m);
         ArgumentNullException.ThrowIfNull(scale);
-        if (m.Design is not CapDesign || m.State.Piles.IsEmpty)
+        if (m.State.Piles.IsEmpty)
         {
             return null;
         }
 
         var (s, rules, units, per) = (m.State, m.Foundation.Rules, m.Units, 1000 / scale.Ratio);
         var (piles, half) = (rules.Piles, rules.Piles.Side / 2);
-        var run = m.Row(BarRole.PileBars) is null ? 0 : CapBars.IntoCap(m.Project, m.Foundation, (CapDesign)m.Design);
+        var run = m.Row(BarRole.PileBars) is null ? 0 : PileHeads.BarsIntoCap(m.Project, m.Foundation, m.Design);
         var (foot, top) = (-Math.Max(Stub, 1.5 * piles.Side),
             Math.Min(s.Body.Thickness, piles.Embedment + Math.Max(run, piles.Side) + Over));
         var wide = half + Math.Max(Beside, half);

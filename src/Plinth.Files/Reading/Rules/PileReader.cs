@@ -1,5 +1,4 @@
 using Plinth.Core.Contact;
-using Plinth.Core.Kinds.PileCap;
 using Plinth.Core.Piles;
 using Plinth.Core.Units;
 using Plinth.Files.Toml;
@@ -176,7 +175,7 @@ internal static class PileReader
         var names = new List<string>();
         foreach (var (text, place) in written)
         {
-            if (PileCapKind.FaultOfLayout(text.Trim()) is { } fault)
+            if (PileLayout.Fault(text.Trim()) is { } fault)
             {
                 t.Bag.Error(place, fault);
             }

@@ -2,7 +2,6 @@ using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
-using Plinth.Core.Foundations;
 using Plinth.Core.Piles;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -39,28 +38,6 @@ internal sealed class Shaft
             ? PileShaft.MomentPerLoad(p, stiffness)
             : double.NaN;
         return new Shaft(t.Code.Section(p.Side, p.Side, round, around, fc, t.Rules.Steel.Yield), bends);
-    }
-
-    /// <summary>What must be stated for its bending to be checked; null: nothing is missing.</summary>
-    public static string? Missing(Foundation f)
-    {
-        var p = f.Rules.Piles;
-        if (!p.IsConcrete)
-        {
-            return "shafts of steel and timber are not checked";
-        }
-
-        string[] keys = [.. new[] { p.Strength is null ? "strength" : "", p.Bars is null ? "bars" : "",
-            p.ModulusRise is null && p.Modulus is null ? "modulus-rise or subgrade-modulus" : "",
-            p.Length is null && !f.Places.All(x => p.IsFoundFrom(x.Ground)) ? "length" : "" }.Where(k => k.Length > 0)];
-        return keys.Length == 0 ? null : "give [piles] " + string.Join(", ", keys);
-    }
-
-    /// <summary>What must be stated for its axial strength to be checked; null: nothing is missing.</summary>
-    public static string? MissingAxial(Foundation f)
-    {
-        var p = f.Rules.Piles;
-        return !p.IsConcrete ? "shafts of steel and timber are not checked" : p.Strength is null ? "give [piles] strength" : null;
     }
 }
 

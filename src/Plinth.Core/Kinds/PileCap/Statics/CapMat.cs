@@ -2,7 +2,6 @@ using Plinth.Core.Bodies;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
-using Plinth.Core.Contact;
 using Plinth.Core.Schedules;
 using Plinth.Core.Tracing;
 
@@ -21,18 +20,6 @@ public static class CapMat
     {
         var middle = (reach.From + reach.To) / 2;
         return BarPositions.Across(layer, reach.To - reach.From, cover, []).Select(x => x + middle);
-    }
-
-    /// <summary>Length to which a bar is cut where it lies, in steps of 50 mm or 2 in, m.</summary>
-    /// <param name="outline">Corners of the cap, anticlockwise.</param>
-    /// <param name="alongX">Whether it runs along x, or along y.</param>
-    /// <param name="at">Where it lies across, m.</param>
-    /// <param name="size">The bar.</param>
-    /// <param name="cover">Cover at its ends, m.</param>
-    public static double Cut(ReadOnlySpan<PlanPoint> outline, bool alongX, double at, BarSize size, double cover)
-    {
-        var (from, to) = ConvexPolygon.Chord(outline, !alongX, at);
-        return BarPositions.CutDown(to - from - (2 * cover), size);
     }
 
     /// <summary>
