@@ -6,45 +6,6 @@ using Plinth.Core.Schedules;
 
 namespace Plinth.Core.Sizing;
 
-/// <summary>A type of footing and the foundations that it serves.</summary>
-/// <param name="Design">Its design.</param>
-/// <param name="Foundations">The foundations that take it, in order of mark.</param>
-/// <param name="Number">How many are built.</param>
-/// <param name="Each">Quantities of one.</param>
-/// <param name="Cost">Cost of one.</param>
-public sealed record FootingType(FoundationDesign Design, IReadOnlyList<Foundation> Foundations, int Number, Quantities Each, double Cost);
-
-/// <summary>A building built with few types.</summary>
-/// <param name="Types">Types, those kept as they are included, dearest last.</param>
-/// <param name="Cost">Total cost.</param>
-/// <param name="Concrete">Total concrete, m3.</param>
-/// <param name="Steel">Total steel, kg.</param>
-/// <param name="Gap">By how much, as a share, it may cost more than the least possible among the candidates; 0: nothing is cheaper.</param>
-public sealed record TypedBuilding(IReadOnlyList<FootingType> Types, double Cost, double Concrete, double Steel, double Gap)
-{
-    /// <summary>Whether no cheaper choice exists among the candidates.</summary>
-    public bool Proven => Gap <= 1e-9;
-}
-
-/// <summary>How a building is grouped.</summary>
-/// <param name="Within">Choices that would save less than this share are not looked for.</param>
-/// <param name="Time">How long the whole may take.</param>
-/// <param name="Shift">Whether a footing may be moved under its column to join a type.</param>
-public sealed record GroupingOptions(double Within, TimeSpan Time, bool Shift)
-{
-    /// <summary>
-    /// Which foundations keep their mark, since something is written for it: they may take a type's design as it is drawn, and stand apart
-    /// from the others.
-    /// </summary>
-    public Func<Foundation, bool> KeepsMark { get; init; } = f => f.Chosen is not null;
-
-    /// <summary>One percent, eight seconds, no shifts.</summary>
-    public static readonly GroupingOptions Default = new(0.01, TimeSpan.FromSeconds(8), false);
-
-    /// <summary>Time for so many footings: eight seconds up to two thousand, then in proportion, forty at most.</summary>
-    public static TimeSpan TimeFor(int footings) => TimeSpan.FromSeconds(Math.Clamp(footings / 250.0, 8, 40));
-}
-
 /// <summary>
 /// Finds the few types of footing with which a building costs least. Candidates are the designs adopted for the foundations, what their
 /// kind joins from them
@@ -52,7 +13,7 @@ public sealed record GroupingOptions(double Within, TimeSpan Time, bool Shift)
 /// <see cref="TypeChoice"/> chooses
 /// among them all. Only foundations of a family may share a design: of one kind and one set of rules, with columns that stand alike.
 /// </summary>
-public sealed class Grouping
+public sealed partial class Grouping
 {
     // Of so many footings every set is sized together, so that the choice is the best of all ways to part them; of somewhat more every run
     // in order of cost.
@@ -386,131 +347,6 @@ public sealed class Grouping
         }
 
         return sets;
-    }
-
-    // Which footings the candidates from one on serve, the dearest first, while there is time; whether there was.
-    private bool Ask(int from, DateTime until, Action? progress)
-    {
-        tried.AddRange(Enumerable.Range(from, candidates.Count - from).Select(_ => new sbyte[open.Count]));
-        int[] dearest = [.. Enumerable.Range(from, candidates.Count - from).OrderByDescending(t => CostOf(candidates[t])).ThenBy(t => t)];
-        Parallel.For(0, open.Count, i =>
-        {
-            Array.ForEach(dearest, t => _ = DateTime.UtcNow < until && Serves(t, i));
-            progress?.Invoke();
-        });
-        return dearest.Length == 0 || DateTime.UtcNow < until;
-    }
-
-    private bool Serves(int candidate, int footing)
-    {
-        ref var known = ref tried[candidate][footing];
-        if (known == 0)
-        {
-            known = candidates[candidate] == open[footing].AsAdopted ? (sbyte)1 : cut ? (sbyte)-1 : Found(candidates[candidate], footing);
-        }
-
-        return known > 0;
-    }
-
-    // The way in which a candidate serves a footing, counted from one; −1: none. One that stands in the middle under its column stays
-    // there.
-    private sbyte Found(Candidate candidate, int footing)
-    {
-        var (design, types) = (candidate.Design, candidate.Family.Types);
-        if (candidate.Family != open[footing].Family
-            || (!options.Shift && types.IsOffCentre(design) && !types.IsOffCentre(open[footing].Design))
-            || design.Area < LeastArea(footing, candidate))
-        {
-            return -1;
-        }
-
-        sbyte way = 0;
-        foreach (var lie in types.Lies(design))
-        {
-            var f = Lying(footing, lie);
-            var checker = checkers[footing, way] ??= Few(new Checker(project, f));
-            way++;
-            if (Fits(checker, f, design))
-            {
-                return way;
-            }
-
-            if (options.KeepsMark(f))
-            {
-                break;
-            }
-        }
-
-        return -1;
-    }
-
-    // Asked by the combinations that lie farthest out; what is chosen is asked by all.
-    private static Checker Few(Checker checker)
-    {
-        foreach (var s in checker.Trials)
-        {
-            s.LookAt(OutermostCombinations.Of(s));
-        }
-
-        return checker;
-    }
-
-    // Whether a chosen type serves its footings under all combinations; those that it does not serve are remembered.
-    private bool ServesAll(ChosenTypes chosen)
-    {
-        var wrong = 0;
-        Parallel.For(0, open.Count, i =>
-        {
-            var t = chosen.Of[i];
-            if (candidates[t] == open[i].AsAdopted)
-            {
-                return;
-            }
-
-            var f = Lying(i, candidates[t].Family.Types.Lies(candidates[t].Design).ElementAt(tried[t][i] - 1));
-            var checker = new Checker(project, f);
-            var fits = Fits(checker, f, candidates[t].Design);
-            checker.Release();
-            if (!fits)
-            {
-                tried[t][i] = -1;
-                Interlocked.Increment(ref wrong);
-            }
-        });
-        return wrong == 0;
-    }
-
-    private double LeastArea(int footing, Candidate candidate)
-    {
-        var known = leastAreas[footing] ??= [];
-        var key = (candidate.Design.Size.Thickness, candidate.Design.Under(0).Pedestal);
-        if (!known.TryGetValue(key, out var least))
-        {
-            known.Add(key,
-                least = candidate.Family.Types.LeastArea(checkers[footing, 0]!.Trials, open[footing].Foundation, candidate.Design));
-        }
-
-        return least;
-    }
-
-    private bool Fits(Checker checker, Foundation f, FoundationDesign design)
-    {
-        if (f.Kind.FaultOfPlan(f, design, project.Units) is not null)
-        {
-            return false;
-        }
-
-        if (BaseGeometry.Standing(f, design).Fit != PedestalFit.Fits
-            || BaseLevels.Fault(f, design.Size.Thickness, project.Units) is not null)
-        {
-            return false;
-        }
-
-        // Under the combinations that failed last first: what fails is most often told by one of them.
-        checker.Set(design);
-        var target = f.Rules.Sizing.Target;
-        return !checker.List.Listed.Any(c => checker.Trials.Any(s => c.ExceedsAtHint(s, target)))
-            && !checker.List.Listed.Any(c => checker.Trials.Any(s => c.Exceeds(s, target)));
     }
 
     // Foundations that may share a design, as it stands under the first of them.
