@@ -165,6 +165,8 @@ public class PileCapTests
         f["d.svg"].Should().MatchRegex("B2 from −x: \\d+ at \\d+ mm, \\d+ at \\d+ mm, \\d+ at \\d+ mm\\.");
         f.Run("schedule", "--what", "bars").Out.Should().Contain("bottom along x");
         f.Run("size", "--why", "PC1").Out.Should().Contain("banded");
+        f.Run("show", "PC1", "bar-spacing-x").Out.Should().Contain("A band over each row of piles, as wide as they are and twice d.")
+            .And.Contain("strip 2, beside").And.MatchRegex("s\\[2\\] += w\\[2\\]/n\\[2\\]");
         f.Run("set", "PC1", "bottom-x=9 + 2 T20 banded").Error.Should().Contain("9 bars in bands and 2 beside them do not share alike")
             .And.Contain("write for example { band = \"10 T20\", rest = \"2 T20\" }");
     }

@@ -59,6 +59,9 @@ public abstract class SlabSpan : BarZone
     /// <param name="bottom">The bottom layer, or the top.</param>
     public virtual IEnumerable<(double From, double To)> Bands(bool bottom) => [(-Length / 2, Length / 2)];
 
+    /// <summary>Where the bands lie, in words for a trace.</summary>
+    public virtual string BandWords => "The band is as wide as the base's shorter side.";
+
     /// <summary>The strips of a banded layer, from the first bar to the last.</summary>
     /// <param name="bottom">The bottom layer, or the top.</param>
     public IReadOnlyList<BarStrip> Strips(bool bottom) =>

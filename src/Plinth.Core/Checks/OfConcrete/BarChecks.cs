@@ -1,3 +1,4 @@
+using System.Globalization;
 using Plinth.Core.Bodies;
 using Plinth.Core.Concrete;
 using Plinth.Core.Tracing;
@@ -192,6 +193,37 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
             : most;
     }
 
+    private const string AtEnd = ", from the bar at the end of the layer, which has half a part";
+
+    // Strip by strip: each bar in the middle of an equal part of it, but for one at an end of the layer.
+    private static void Tell<T>(SlabSpan s, in BarLayer layer, bool bottom, ref T trace)
+        where T : struct, ITrace
+    {
+        trace.Remark(s.BandWords);
+        var parts = BandedBars.Parts(layer, s.Strips(bottom)) ?? [];
+        for (var i = 0; i < parts.Count; i++)
+        {
+            var (strip, bars, spacing) = parts[i];
+            var (number, where) = ((i + 1).ToString(CultureInfo.InvariantCulture), strip.InBand ? "in a band" : "beside");
+            var w = new Sym($"w[{number}]", strip.Breadth, Unit.Section);
+            trace.Given(w.Symbol, strip.Breadth, Unit.Section, $"strip {number}, {where}{(strip.Ends > 0 ? AtEnd : "")}");
+            if (bars == 0)
+            {
+                continue;
+            }
+
+            var (n, ends) = (new Sym($"n[{number}]", bars, Unit.Ratio), new Sym("ends", strip.Ends / 2.0, Unit.Ratio));
+            if (strip.Ends == 0)
+            {
+                trace.Let($"s[{number}]", spacing, Unit.Section, $"{w}/{n}");
+            }
+            else
+            {
+                trace.Let($"s[{number}]", spacing, Unit.Section, $"{w}/({n} − {ends})");
+            }
+        }
+    }
+
     private static Outcome Banded<T>(BarZone s, BarLayer layer, Face face, ref T trace)
         where T : struct, ITrace
     {
@@ -200,6 +232,11 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
         if (gaps.Least <= 0)
         {
             trace.Note($"{layer}: so many do not share alike over the strips in the bands and beside them");
+        }
+
+        if (T.Records)
+        {
+            Tell((SlabSpan)s, layer, face == Face.Bottom, ref trace);
         }
 
         trace.Given("s,wide", gaps.Most, Unit.Section, "greatest distance of a banded layer");

@@ -42,6 +42,8 @@ internal sealed class CapSpan(CapTrial trial, Standing column, bool alongX) : Sl
 
     public override IEnumerable<(double From, double To)> Bands(bool bottom) => CapStrips.Bands(this, Depth(bottom));
 
+    public override string BandWords => CapStrips.Words;
+
     public override double BesideBands(bool bottom) => CapStrips.Beside(this, bottom);
 
     internal override SectionForces Beyond(int k, int side, double fromFace) =>

@@ -29,6 +29,9 @@ internal static class CapStrips
         return bands;
     }
 
+    /// <summary>Where they lie, in words.</summary>
+    public const string Words = "A band over each row of piles, as wide as they are and twice d.";
+
     /// <summary>Breadth of the cap beside the bands, cover at the edges included, m.</summary>
     public static double Beside(SlabSpan s, bool bottom) =>
         Beside(s.Strips(bottom), s.Rules.Concrete.CoverSide, s.Layer(bottom).Diameter);
