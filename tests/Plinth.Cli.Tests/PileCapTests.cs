@@ -162,7 +162,7 @@ public class PileCapTests
         f["adopted.toml"].Should().MatchRegex("bottom-x = \\{ band = \"\\d+ T\\d+\", rest = \"\\d T\\d+\" \\}");
         f.Run("check").Exit.Should().Be(0);
         f.Run("draw", "PC1", "--to", "d.svg").Exit.Should().Be(0);
-        f["d.svg"].Should().MatchRegex("B2 from −x: \\d+ at \\d+ mm, \\d+ at \\d+ mm, \\d+ at \\d+ mm\\.");
+        f["d.svg"].Should().MatchRegex("B2 from −x: \\d+ × \\d+, (.*, )?\\d+ × \\d+ mm\\.");
         f.Run("schedule", "--what", "bars").Out.Should().Contain("bottom along x");
         f.Run("size", "--why", "PC1").Out.Should().Contain("banded");
         f.Run("show", "PC1", "bar-spacing-x").Out.Should().Contain("A band over each row of piles, as wide as they are and twice d.")

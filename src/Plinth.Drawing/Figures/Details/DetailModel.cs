@@ -86,22 +86,32 @@ public sealed class DetailModel
         return $"{g.Count} {g.Size.Name}-{row.BarMark}{spacing}{(g.Layer.Length > 0 ? " " + g.Layer : "")}";
     }
 
-    /// <summary>How bars of a banded layer lie: "T16-02 B2 from −x: 6 at 130 mm, 2 at 262 mm, 6 at 130 mm."; empty of others.</summary>
+    /// <summary>
+    /// How far apart bars of a banded layer lie, from the first: "T16-02 B2 from −x: 5 × 129, 192, 255, 192, 5 × 129 mm."; empty of others.
+    /// </summary>
     public string Banded(bool alongX, bool bottom)
     {
         var span = State.Spans(alongX)[0];
-        if (span.Layer(bottom) is not { Band: > 0 } layer || BandedBars.Parts(layer, span.Strips(bottom)) is not { } parts
-            || Row(Role(alongX, bottom)) is not { } row)
+        if (span.Layer(bottom).Band == 0 || Row(Role(alongX, bottom)) is not { } row)
         {
             return "";
         }
 
-        var told = parts.Select(p => p.Bars switch
+        var (at, gaps) = (span.Bars(bottom), new List<(int Times, string Plain, string Whole)>());
+        for (var i = 1; i < at.Count; i++)
         {
-            0 => "none over " + Dimension.Section(p.Strip.Breadth, Units),
-            1 => "1",
-            _ => $"{p.Bars} at {Dimension.Section(p.Spacing, Units)}",
-        });
+            var (plain, whole) = (Dimension.PlainSection(at[i] - at[i - 1], Units), Dimension.Section(at[i] - at[i - 1], Units));
+            if (gaps.Count > 0 && gaps[^1].Plain == plain)
+            {
+                gaps[^1] = (gaps[^1].Times + 1, plain, whole);
+            }
+            else
+            {
+                gaps.Add((1, plain, whole));
+            }
+        }
+
+        var told = gaps.Select((g, i) => (g.Times > 1 ? $"{g.Times} × " : "") + (i == gaps.Count - 1 ? g.Whole : g.Plain));
         return $"{row.Group.Size.Name}-{row.BarMark} {row.Group.Layer} from −{(alongX ? "y" : "x")}: {string.Join(", ", told)}.";
     }
 
