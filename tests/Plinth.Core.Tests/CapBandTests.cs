@@ -48,6 +48,19 @@ public class CapBandTests
         Of("12 T20 banded", "minimum-steel-x").Passes.Should().BeFalse();
     }
 
+    // Whichever governs, the last line of the trace is what the check says.
+    [Theory]
+    [InlineData("8 + 1 T20 banded")]
+    [InlineData("10 + 2 T20 banded")]
+    public void The_trace_of_least_steel_ends_with_what_governs(string bars)
+    {
+        var project = PileCapTests.Project(PileCapTests.Weightless(0.075), "aci318m-14", (0, 0.4, 0.4, new(1600, 0, 0, 0, 120, 0)));
+        var checker = new Checker(project, project.Foundations[0]);
+        var design = PileCapTests.Design("4", 1.8, 2.5, 2.5, 0.6, bars);
+        var told = checker.Trace(design, "minimum-steel-x", null, null)!.Value.Steps.Last(s => s.Symbol == "utilisation").Value;
+        told.Should().Be(checker.Check(design).Of("minimum-steel-x").Outcome.Utilisation);
+    }
+
     private static (Project Project, FoundationDesign? Design) Sized(double n, double mx, double pitch, string layout, bool banded)
     {
         var piles = new PileRules { Size = 0.4, Compression = 900, Tension = 200, Lateral = 60, Layouts = [layout] };

@@ -62,9 +62,11 @@ internal sealed class ScheduleColumns(UnitSystem units)
     /// <param name="labels">Its columns.</param>
     /// <param name="all">What follows where all have the same.</param>
     public string Pedestals(FoundationDesign design, IReadOnlyList<string> labels, string all = "") =>
-        Each(labels, i => design.Under(i).Pedestal is { } p ? $"{ScheduleTables.Words(p, units)}, {p.Bars.Drawn}, {p.Ties.Drawn}" : "", all);
+        Each(labels, i => design.Under(i).Pedestal is { } p ? Words(p) : "", all);
 
-    /// <summary>What belongs to each column of a base, those that have the same together: "9 T16 at each", "C5: 9 T16; C9: 11 T16".</summary>
+    private string Words(Pedestal p) => $"{ScheduleTables.Words(p, units)}, {p.Bars.Drawn}, {p.Ties.Drawn}";
+
+    /// <summary>What belongs to each column of a base, the same together: "9 T16 at each", "C5: 9 T16; C9: 11 T16".</summary>
     /// <param name="labels">The columns.</param>
     /// <param name="words">What belongs to one, by its number; empty: nothing.</param>
     /// <param name="all">What follows where all have the same.</param>

@@ -57,10 +57,14 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
                 $"{new Sym("As,min", least, Unit.SteelArea)}/{new Sym("As", area, Unit.SteelArea)}");
         }
 
-        if (layer.Band > 0 && ((SlabSpan)s).BesideBands(bottom) is > 0 and var breadth
-            && Beside(s, layer, breadth, least, ref trace) is var of && of.Utilisation > least / layer.Area)
+        var whole = Outcome.Ratio(least, layer.Area) with { Face = bottom ? Face.Bottom : Face.Top };
+        if (layer.Band > 0 && ((SlabSpan)s).BesideBands(bottom) is > 0 and var breadth)
         {
-            return of with { Face = bottom ? Face.Bottom : Face.Top };
+            var beside = Beside(s, layer, breadth, least, ref trace) with { Face = whole.Face };
+            var higher = beside.Utilisation > whole.Utilisation ? beside : whole;
+            trace.Let("utilisation", higher.Utilisation, Unit.Ratio,
+                $"max({new Sym("whole", whole.Utilisation, Unit.Ratio)}; {new Sym("beside", beside.Utilisation, Unit.Ratio)})");
+            return higher;
         }
 
         if (!bottom && !layer.Any)
@@ -68,7 +72,7 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
             trace.Note("top steel is asked ([steel] top-steel = \"least\"), and there is none");
         }
 
-        return Outcome.Ratio(least, layer.Area) with { Face = bottom ? Face.Bottom : Face.Top };
+        return whole;
     }
 
     // Beside the bands the code's least is asked of its own.
