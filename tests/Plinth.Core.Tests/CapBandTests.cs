@@ -122,6 +122,15 @@ public class CapBandTests
             iter: 40,
             threads: 1);
 
+    // Hooks of bars closer than six diameters are longer (318-19 25.4.3.1): 14 bars pass across, and more do not.
+    [Fact]
+    public void Fewer_bars_are_found_where_closer_ones_need_longer_hooks()
+    {
+        var (project, found) = Sized(2591, 0, 4.15625, "6", false);
+        found.Should().NotBeNull();
+        new Checker(project, project.Foundations[0]).Check(found!).Passes.Should().BeTrue();
+    }
+
     [Fact]
     public void Bars_that_do_not_share_alike_and_caps_without_bands_are_refused()
     {

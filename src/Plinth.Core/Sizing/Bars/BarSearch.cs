@@ -349,17 +349,10 @@ internal sealed partial class BarSearch
 
         // A bar more may bring all into the band, too close, and the next none; or in an outline that is cut take one from where it is
         // long to where it is short: every count is looked at.
+        var (fewest, most) = (low, high);
         if ((bottom && states[0].IsBanded(alongX)) || !states[0].Body.IsRectangle)
         {
-            for (var count = low; count <= high; count++)
-            {
-                if (Passes(count))
-                {
-                    return PutFound(bottom, count, size, alongX);
-                }
-            }
-
-            return null;
+            return OneByOne();
         }
 
         // The area that the size before needed is a good guess; from there the count is bracketed by doubling steps, then halved.
@@ -386,7 +379,8 @@ internal sealed partial class BarSearch
             {
                 if (low > high)
                 {
-                    return null;
+                    // Closer bars may need longer hooks: where those are too long fewer bars may do.
+                    return LastFailure?.Check.Decides.What == Decisions.Ends ? OneByOne() : null;
                 }
 
                 var upper = Math.Min(high, guess + step);
@@ -415,5 +409,18 @@ internal sealed partial class BarSearch
 
         areaGuess = high * size.Area;
         return PutFound(bottom, high, size, alongX);
+
+        BarLayer? OneByOne()
+        {
+            for (var count = fewest; count <= most; count++)
+            {
+                if (Passes(count))
+                {
+                    return PutFound(bottom, count, size, alongX);
+                }
+            }
+
+            return null;
+        }
     }
 }
