@@ -61,8 +61,8 @@ public class ProposalTests
         // The edge lies to the west; the nearest column stands along it, the next inward.
         var edge = Under("A", 0, 0, new HeldValues { EdgeX0 = new HeldEdge(false, 0.3) });
         var found = Proposals.Of(Of(edge, Under("N", 0, 2), Under("B", 5, 0.2), Under("C", 9, 0)), [], [Nothing(edge)]);
-        Rows(found).Should().Equal("A+B", "A+B");
-        found.Select(p => p.Held.Trapezoid).Should().Equal(false, true);
+        Rows(found).Should().Equal("A+B", "A+B", "A+B");
+        found.Select(p => (p.Kind.Id, p.Held.Trapezoid)).Should().Equal(("combined", false), ("combined", true), ("strap", false));
         found.Should().OnlyContain(p => p.Case.Cause == ProposalCause.NothingFound);
     }
 
@@ -82,9 +82,28 @@ public class ProposalTests
         var (x, y) = wall switch { 0 => (span, 0.0), 1 => (0, span), 2 => (-span, 0), _ => (0, -span) };
         var confined = Under("A", 0, 0, held, 90 * turned);
         var found = Proposals.Of(Of(confined, Under("B", x, y)), [], [Nothing(confined)]);
-        Rows(found).Should().Equal("A+B", "A+B");
+        Rows(found).Should().Equal("A+B", "A+B", "A+B");
         found[0].Held.Should().Be(new HeldValues { EdgeX0 = edge });
+        found[2].Kind.Id.Should().Be("strap");
+        found[2].Held.Should().Be(new HeldValues { EdgeX0 = edge });
     });
+
+    [Fact]
+    public void A_strap_is_proposed_where_the_one_edge_lies_behind_the_column_of_either_base_that_overlap()
+    {
+        var edge = new HeldEdge(false, 0.3);
+        var (confined, free) = (Under("A", 0, 0, new HeldValues { EdgeX0 = edge }), Under("B", 5, 0));
+        IEnumerable<Proposal> Straps(params Foundation[] stand) => Proposals.Of(Of(stand), [Overlap("A", "B")], [])
+            .Where(p => p.Kind.Id == "strap");
+        Rows(Straps(confined, free)).Should().Equal("A+B");
+        Rows(Straps(free, confined)).Should().Equal("A+B");
+        Straps(confined, free).Single().Held.Should().Be(new HeldValues { EdgeX0 = edge });
+        Straps(Under("A", 0, 0, new HeldValues { EdgeX0 = new HeldEdge(true, 0) }), free).Single().Held.Should().Be(HeldValues.Nothing,
+            "an edge base is flush with its column where nothing is said");
+        Straps(Under("A", 0, 0, new HeldValues { EdgeY0 = edge }), free).Should().BeEmpty("the edge lies beside the line of both columns");
+        Straps(Under("A", 0, 0, new HeldValues { EdgeX0 = edge, EdgeY0 = edge }), free).Should().BeEmpty("a strap's base holds one edge");
+        Straps(Under("A", 0, 0), free).Should().BeEmpty("nothing confines either");
+    }
 
     [Fact]
     public void Edges_along_a_row_hold_the_long_side_at_the_nearer_of_them()

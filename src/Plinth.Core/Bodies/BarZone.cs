@@ -13,12 +13,13 @@ public class BarZone : Subject
     /// <param name="index">Which it is among the zones along the axis.</param>
     /// <param name="at">What results call it; null where there is but one.</param>
     /// <param name="alongX">Whether its bars run along x, or along y.</param>
-    public BarZone(Trial trial, int index, string? at, bool alongX)
+    /// <param name="body">The body that it is a part of; null: the trial's.</param>
+    public BarZone(Trial trial, int index, string? at, bool alongX, GroundBody? body = null)
         : base(trial, index, at)
     {
         ArgumentNullException.ThrowIfNull(trial);
         AlongX = alongX;
-        Body = trial.Body;
+        Body = body ?? trial.Body;
     }
 
     /// <summary>Whether its bars run along x, or along y.</summary>

@@ -9,7 +9,7 @@ public sealed class PunchedArea : Subject
 {
     private readonly Standing[] columns;
 
-    /// <summary>Makes one of a trial that has its body.</summary>
+    /// <summary>Makes one of columns that stand on their body.</summary>
     /// <param name="trial">The trial.</param>
     /// <param name="index">Which it is.</param>
     /// <param name="at">What results call it; null where there is but one.</param>
@@ -18,8 +18,9 @@ public sealed class PunchedArea : Subject
         : base(trial, index, at)
     {
         ArgumentNullException.ThrowIfNull(trial);
+        ArgumentNullException.ThrowIfNull(columns);
         this.columns = columns;
-        Body = trial.Body;
+        Body = columns[0].Body;
     }
 
     internal void Release()

@@ -17,8 +17,9 @@ public abstract class SlabSpan : BarZone
     /// <param name="index">Which it is among the spans along the axis.</param>
     /// <param name="at">What results call it; null where there is but one.</param>
     /// <param name="alongX">Whether it spans along x, or along y.</param>
-    protected SlabSpan(Trial trial, int index, string? at, bool alongX)
-        : base(trial, index, at, alongX)
+    /// <param name="body">The body that it is a part of; null: the trial's.</param>
+    protected SlabSpan(Trial trial, int index, string? at, bool alongX, GroundBody? body = null)
+        : base(trial, index, at, alongX, body)
     {
         faces = ArrayPool<SectionForces>.Shared.Rent(2 * Combinations.Length);
         facedAt = Trial.Rented<int>(2 * Combinations.Length);

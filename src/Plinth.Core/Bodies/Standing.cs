@@ -54,7 +54,7 @@ public sealed class Standing : Subject
     public double ColumnFoot { get; private set; }
 
     /// <summary>Height of the pedestal over the base, m; 0 without.</summary>
-    public double PedestalHeight => Math.Max(0, ColumnFoot - Body.Underside - Body.Thickness);
+    public double PedestalHeight { get; private set; }
 
     /// <summary>Weight of the pedestal, kN; 0 without.</summary>
     public double PedestalWeight { get; private set; }
@@ -175,7 +175,17 @@ public sealed class Standing : Subject
     {
         ColumnFoot = Pedestal is null ? top : Rules.Pedestal.TopLevel(Support, top, Pedestal.Socket?.Depth) ?? top;
         Arm = (Support.Level ?? ColumnFoot) - Body.Underside;
+        PedestalHeight = Math.Max(0, ColumnFoot - Body.Underside - Body.Thickness);
         PedestalWeight = Pedestal is null ? 0 : Rules.Concrete.Weight * Pedestal.Area * PedestalHeight;
+    }
+
+    /// <summary>Takes all of the same column on a base that is a part of its body, and its place about the body's centroid.</summary>
+    internal void Follow(Standing part)
+    {
+        (Pedestal, Dowels, Outline, Arm, ColumnFoot) = (part.Pedestal, part.Dowels, part.Outline, part.Arm, part.ColumnFoot);
+        (PedestalHeight, PedestalWeight) = (part.PedestalHeight, part.PedestalWeight);
+        (X, Y) = (part.X + part.Body.Middle, part.Y);
+        part.displaced.CopyTo(displaced, 0);
     }
 
     /// <summary>Finds the weight of the soil whose place it takes: the pedestal from the base up, the column above it.</summary>

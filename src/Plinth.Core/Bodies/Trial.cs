@@ -105,6 +105,9 @@ public abstract class Trial
     /// <summary>The same as a list of one, for checks.</summary>
     public abstract ReadOnlySpan<GroundBody> Bodies { get; }
 
+    /// <summary>What bears on the ground one by one: the body, or the bases of which it consists.</summary>
+    public virtual ReadOnlySpan<GroundBody> Bearers => Bodies;
+
     /// <summary>What stands on it.</summary>
     public abstract ReadOnlySpan<Standing> Columns { get; }
 

@@ -29,7 +29,7 @@ public static class SitePlan
     public static IReadOnlyList<NearBases> Near(IEnumerable<(Foundation Foundation, FoundationDesign Design)> bases)
     {
         ArgumentNullException.ThrowIfNull(bases);
-        var placed = bases.SelectMany(b => b.Foundation.Places.Select(p => Placed.Of(b.Foundation, b.Design, p)))
+        var placed = bases.SelectMany(b => b.Foundation.Places.SelectMany(p => Placed.Of(b.Foundation, b.Design, p)))
             .OrderBy(p => p.LowX)
             .ToList();
         var found = new List<NearBases>();
@@ -37,7 +37,9 @@ public static class SitePlan
         {
             for (var j = i + 1; j < placed.Count && placed[j].LowX < placed[i].HighX + SmallGap; j++)
             {
-                if (placed[i].Apart(placed[j]) >= SmallGap)
+                // Parts of one foundation hang together.
+                if (placed[i].Apart(placed[j]) >= SmallGap
+                    || (placed[i].Mark == placed[j].Mark && placed[i].Place == placed[j].Place))
                 {
                     continue;
                 }
@@ -58,7 +60,10 @@ public static class SitePlan
             }
         }
 
-        return [.. found.OrderBy(n => n.First, MarkOrder.Natural)
+        // Of several parts the nearest tells.
+        return [.. found.GroupBy(n => (n.First, n.FirstPlace, n.Second, n.SecondPlace))
+            .Select(g => g.MinBy(n => n.Gap)!)
+            .OrderBy(n => n.First, MarkOrder.Natural)
             .ThenBy(n => n.Second, MarkOrder.Natural)
             .ThenBy(n => n.FirstPlace, MarkOrder.Natural)
             .ThenBy(n => n.SecondPlace, MarkOrder.Natural)];
@@ -72,7 +77,7 @@ public static class SitePlan
     public static IReadOnlyList<FoundingStep> Steps(IEnumerable<(Foundation Foundation, FoundationDesign Design)> bases)
     {
         ArgumentNullException.ThrowIfNull(bases);
-        var placed = bases.SelectMany(b => b.Foundation.Places.Select(p => Placed.Of(b.Foundation, b.Design, p)))
+        var placed = bases.SelectMany(b => b.Foundation.Places.SelectMany(p => Placed.Of(b.Foundation, b.Design, p)))
             .OrderBy(p => p.LowX)
             .ToList();
         var reach = placed.Count == 0 ? 0 : (placed.Max(p => p.Bottom) - placed.Min(p => p.Bottom)) * placed.Max(p => p.Spread);
@@ -81,6 +86,11 @@ public static class SitePlan
         {
             for (var j = i + 1; j < placed.Count && placed[j].LowX < placed[i].HighX + reach; j++)
             {
+                if (placed[i].Mark == placed[j].Mark && placed[i].Place == placed[j].Place)
+                {
+                    continue;
+                }
+
                 var (upper, lower) = placed[i].Bottom >= placed[j].Bottom ? (placed[i], placed[j]) : (placed[j], placed[i]);
                 var step = upper.Bottom - lower.Bottom;
                 var gap = step > Touch && upper.Apart(lower) < step * upper.Spread
@@ -93,7 +103,9 @@ public static class SitePlan
             }
         }
 
-        return [.. found.OrderBy(s => s.Upper, MarkOrder.Natural)
+        return [.. found.GroupBy(s => (s.Upper, s.UpperPlace, s.Lower, s.LowerPlace))
+            .Select(g => g.MinBy(s => s.Gap)!)
+            .OrderBy(s => s.Upper, MarkOrder.Natural)
             .ThenBy(s => s.Lower, MarkOrder.Natural)
             .ThenBy(s => s.UpperPlace, MarkOrder.Natural)
             .ThenBy(s => s.LowerPlace, MarkOrder.Natural)];
@@ -149,12 +161,12 @@ public static class SitePlan
         public double Apart(Placed other) =>
             Math.Max(Math.Max(other.LowX - HighX, LowX - other.HighX), Math.Max(other.LowY - HighY, LowY - other.HighY));
 
-        public static Placed Of(Foundation f, FoundationDesign design, Place place)
+        public static IEnumerable<Placed> Of(Foundation f, FoundationDesign design, Place place)
         {
             var size = design.Size;
             var bottom = place.Ground.Underside(size.Thickness);
-            return new Placed(f.Mark, place.Name, BaseGeometry.Corners(f, place, design), bottom, bottom + size.Thickness,
-                place.Ground.LoadSpread);
+            return BaseGeometry.Parts(f, place, design)
+                .Select(corners => new Placed(f.Mark, place.Name, corners, bottom, bottom + size.Thickness, place.Ground.LoadSpread));
         }
     }
 }

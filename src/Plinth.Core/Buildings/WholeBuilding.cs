@@ -79,28 +79,10 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
         { Ties = FindTies(project, bases) };
     }
 
-    // The supports' convex hull (A. M. Andrew, Inf. Proc. Letters 9 (1979) 216–219).
+    // Of the supports' convex hull.
     private static double? Share(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> bases)
     {
-        var points = project.Supports.Select(s => new PlanPoint(s.X, s.Y)).Distinct().OrderBy(p => p.X).ThenBy(p => p.Y).ToList();
-        var hull = new List<PlanPoint>();
-        foreach (var pass in new[] { points, Enumerable.Reverse(points).ToList() })
-        {
-            var start = hull.Count;
-            foreach (var p in pass)
-            {
-                while (hull.Count >= start + 2
-                    && ((hull[^1].X - hull[^2].X) * (p.Y - hull[^2].Y)) - ((hull[^1].Y - hull[^2].Y) * (p.X - hull[^2].X)) <= 0)
-                {
-                    hull.RemoveAt(hull.Count - 1);
-                }
-
-                hull.Add(p);
-            }
-
-            hull.RemoveAt(hull.Count - 1);
-        }
-
+        var hull = ConvexPolygon.Hull(project.Supports.Select(s => new PlanPoint(s.X, s.Y)));
         var area = hull.Count < 3 ? 0 : PlanPolygon.DoubleArea(hull) / 2;
         return area > 1 ? bases.Sum(b => b.Foundation.Places.Count * b.Design.Area) / area : null;
     }
@@ -239,20 +221,26 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
                 continue;
             }
 
-            var none = default(NoTrace);
-            var by = new Dictionary<string, double>(StringComparer.Ordinal);
-            foreach (var k in s.CombinationsFor(Family.Settlement))
+            for (var i = 0; i < s.Place.Place.Supports.Count; i++)
             {
-                var name = s.Combinations[k].Name;
-                by[name] = Math.Max(by.GetValueOrDefault(name), s.Body.Loads(k).N > 0 ? Settlement.Of(s.Body, k, ref none) : 0);
-            }
-
-            foreach (var support in s.Place.Place.Supports)
-            {
+                var (support, bearer) = (s.Place.Place.Supports[i], s.Bearers[s.Bearers.Length > 1 ? i : 0]);
                 yield return new Settled(foundation.Mark, s.Place.Place, support.Label, new PlanPoint(support.X, support.Y),
-                    s.Ground.MostDistortion, by);
+                    s.Ground.MostDistortion, ByCombination(s, bearer));
             }
         }
+    }
+
+    private static Dictionary<string, double> ByCombination(Bodies.Trial s, Bodies.GroundBody bearer)
+    {
+        var none = default(NoTrace);
+        var by = new Dictionary<string, double>(StringComparer.Ordinal);
+        foreach (var k in s.CombinationsFor(Family.Settlement))
+        {
+            var name = s.Combinations[k].Name;
+            by[name] = Math.Max(by.GetValueOrDefault(name), bearer.Loads(k).N > 0 ? Settlement.Of(bearer, k, ref none) : 0);
+        }
+
+        return by;
     }
 
     private sealed record Settled(string Mark, Place Base, string Place, PlanPoint At, double? Most,

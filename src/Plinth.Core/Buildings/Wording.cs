@@ -84,6 +84,12 @@ public static class Wording
     public static string Plan(FoundationDesign design, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(design);
+        if (design.Bases.Count > 1)
+        {
+            return string.Join(" + ",
+                design.Bases.Select(b => $"{Dimension.PlainPlan(b.Length, units)} × {Dimension.PlainPlan(b.Width, units)}"));
+        }
+
         var (size, end) = (design.Size, design.EndWidth);
         return $"{Dimension.PlainPlan(size.Length, units)} × {Dimension.PlainPlan(size.Width, units)}"
             + (end == size.Width ? "" : "/" + Dimension.PlainPlan(end, units))
@@ -95,6 +101,11 @@ public static class Wording
     public static string Size(FoundationDesign design, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(design);
+        if (design.Bases.Count > 1)
+        {
+            return string.Join(" + ", design.Bases.Select(b => Size(b, units)));
+        }
+
         var size = design.EndWidth == design.Size.Width ? Size(design.Size, units)
             : $"{Dimension.PlainPlan(design.Size.Length, units)} × "
                 + $"{Dimension.PlainPlan(design.Size.Width, units)}/{Dimension.Plan(design.EndWidth, units)} × "

@@ -105,6 +105,12 @@ public abstract class Check
     /// <summary>Whether one part exceeds a limit in any combination.</summary>
     internal abstract bool ExceedsAt(Subject subject, double limit);
 
+    /// <summary>Whether a part is one that it looks at.</summary>
+    internal abstract bool Takes(Subject subject);
+
+    /// <summary>What one part comes to in the combination by which it was found to exceed a limit; null: it does in none.</summary>
+    internal abstract Outcome? OverAt(Subject subject, double limit);
+
     /// <summary>Where it governs, with notes.</summary>
     /// <returns>Null where the check does not arise or could not be done anywhere.</returns>
     public abstract Finding? Worst(Trial trial);
@@ -161,6 +167,25 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
     }
 
     internal override bool ExceedsAt(Subject subject, double limit) => Failing(subject.Trial, (TSubject)subject, limit) != Passes;
+
+    internal override bool Takes(Subject subject)
+    {
+        foreach (var s in TRule.Of(subject.Trial))
+        {
+            if (ReferenceEquals(s, subject))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    internal override Outcome? OverAt(Subject subject, double limit)
+    {
+        var (s, none) = ((TSubject)subject, default(NoTrace));
+        return Failing(subject.Trial, s, limit) is not Passes and var k ? TRule.Evaluate(s, TRule.Capacity(s), k, ref none) : null;
+    }
 
     // No combination is numbered so.
     private const int Passes = -2;

@@ -76,6 +76,11 @@ public static class CheckCatalog
                 ? "give [ground] max-settlement with subgrade-modulus or layers with a modulus"
                 : null,
         },
+        new("rotation", "tilt", "tilt of both bases of a strap footing along its beam by the subgrade modulus: told, never failing",
+            Family.Settlement, Unit.Ratio, Decides.Nothing)
+        {
+            Missing = f => f.Places.Any(p => p.Ground.SubgradeModulus is null) ? "give [ground] subgrade-modulus" : null,
+        },
         new("boundary", "boundary", "the base lies within the site's boundary and clear of its zones",
             Family.None, Unit.Length, Decides.Plan) { OfLeast = true, OfPlace = true },
         new("frost-depth", "frost depth", "the underside lies below the depth to which the ground freezes",
@@ -103,6 +108,12 @@ public static class CheckCatalog
             Family.Concrete, Unit.Force, Decides.Bars(true), c => c.OneWayShearClause),
         new("one-way-shear-y", "shear across y", "the same along y",
             Family.Concrete, Unit.Force, Decides.Bars(false), c => c.OneWayShearClause),
+        new("shear-stirrups", "beam shear",
+            "shear of a beam at d from the columns' faces, or at the face where the ground does not push towards the column, against "
+                + "concrete and stirrups",
+            Family.Concrete, Unit.Force, Decides.Nothing, c => c.BeamShearClause),
+        new("stirrup-spacing", "stirrups", "least stirrups of a beam where they are needed, their greatest distances along and across it",
+            Family.Concrete, Unit.Ratio, Decides.Nothing, c => c.StirrupClause) { OfLeast = true },
         new("two-way-shear", "two-way shear", "stress at d/2 round the column with unbalanced moments both ways, closed and open sections",
             Family.Concrete, Unit.Stress, Decides.Depth, c => c.TwoWayShearClause) { Lists = true },
         new("pile-punching", "pile punching",
@@ -116,6 +127,9 @@ public static class CheckCatalog
             Family.Concrete, Unit.Moment, Decides.Bars(true, Face.Top), c => c.FlexureClause),
         new("flexure-top-y", "top flexure y", "the same along y",
             Family.Concrete, Unit.Moment, Decides.Bars(false, Face.Top), c => c.FlexureClause),
+        new("beam-steel", "steel of beam",
+            "least steel of the stretched faces of a beam, distances of its bars, bars along the sides of a deep one",
+            Family.Concrete, Unit.Ratio, Decides.Nothing, c => c.BeamSteelClause) { OfLeast = true },
         new("tie-x", "tie x",
             "pull of the bars along x in the strut-and-tie model of a pile cap, where a pile stands within d of a column's face",
             Family.Concrete, Unit.Force, Decides.Bars(true), c => c.StrutAndTieClause),

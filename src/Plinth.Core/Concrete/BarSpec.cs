@@ -38,6 +38,14 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
             };
     }
 
+    /// <summary>
+    /// The bars within a strip whose edges are no edges of the base, each in the middle of an equal part: count = ⌈breadth/s⌉.
+    /// </summary>
+    /// <param name="breadth">Breadth of the strip, m.</param>
+    public BarLayer ResolveWithin(double breadth) => Size is null ? BarLayer.None
+        : Count > 0 ? new BarLayer(Count, Size) { Hooked = Hooked }
+        : new BarLayer((int)Math.Ceiling((breadth / Spacing) - 1e-9), Size) { Hooked = Hooked, Spacing = Spacing };
+
     /// <summary>The layer as a specification by count.</summary>
     public static BarSpec Of(BarLayer layer) =>
         layer.Any

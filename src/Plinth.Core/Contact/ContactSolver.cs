@@ -77,27 +77,40 @@ public static class ContactSolver
     /// <param name="xR">Its x, m.</param>
     /// <param name="yR">Its y, m.</param>
     /// <exception cref="ArgumentException">The outline has too few or too many corners.</exception>
-    public static ContactSolution Polygon(ReadOnlySpan<PlanPoint> outline, double n, double xR, double yR)
+    public static ContactSolution Polygon(ReadOnlySpan<PlanPoint> outline, double n, double xR, double yR) =>
+        Several(outline, outline, outline.Length, n, xR, yR);
+
+    /// <summary>Contact of several bases that one rigid body holds together, which therefore tilt alike.</summary>
+    /// <param name="hull">Corners of their convex hull, anticlockwise: a resultant within it has an equilibrium, over a gap too.</param>
+    /// <param name="parts">Corners of the bases one after another, each anticlockwise.</param>
+    /// <param name="each">How many corners each has.</param>
+    /// <param name="n">Resultant downwards, kN.</param>
+    /// <param name="xR">Its x, m.</param>
+    /// <param name="yR">Its y, m.</param>
+    /// <exception cref="ArgumentException">A base or the hull has too few or too many corners.</exception>
+    public static ContactSolution Several(ReadOnlySpan<PlanPoint> hull, ReadOnlySpan<PlanPoint> parts, int each, double n, double xR,
+        double yR)
     {
-        if (outline.Length is < 3 or > ConvexPolygon.MostCorners - 2)
+        if (each is < 3 or > ConvexPolygon.MostCorners - 2 || hull.Length is < 3 or > ConvexPolygon.MostCorners - 2
+            || parts.Length % each != 0)
         {
-            throw new ArgumentException($"an outline has 3 to {ConvexPolygon.MostCorners - 2} corners", nameof(outline));
+            throw new ArgumentException($"an outline has 3 to {ConvexPolygon.MostCorners - 2} corners", nameof(parts));
         }
 
-        var whole = ConvexPolygon.Moments(outline);
+        var whole = Moments(parts, each);
         var (cx, cy) = (whole.X / whole.Area, whole.Y / whole.Area);
-        if (!(n > 0) || !(EdgeShare(outline, cx, cy, xR, yR) < EdgeLimit))
+        if (!(n > 0) || !(EdgeShare(hull, cx, cy, xR, yR) < EdgeLimit))
         {
             return ContactSolution.None;
         }
 
         // Axes through the resultant, scaled to its distance from the nearest edge, keep Newton's matrix well conditioned even at the edge.
-        Span<PlanPoint> scaled = stackalloc PlanPoint[outline.Length];
+        Span<PlanPoint> scaled = stackalloc PlanPoint[parts.Length];
         var nearest = double.PositiveInfinity;
         var (nx, ny) = (1.0, 0.0);
-        for (var i = 0; i < outline.Length; i++)
+        for (var i = 0; i < hull.Length; i++)
         {
-            var (p, q) = (outline[i], outline[(i + 1) % outline.Length]);
+            var (p, q) = (hull[i], hull[(i + 1) % hull.Length]);
             var size = Math.Sqrt(((q.X - p.X) * (q.X - p.X)) + ((q.Y - p.Y) * (q.Y - p.Y)));
             var distance = (((q.X - p.X) * (yR - p.Y)) - ((q.Y - p.Y) * (xR - p.X))) / size;
             if (distance < nearest)
@@ -108,16 +121,16 @@ public static class ContactSolver
 
         // s runs towards the nearest edge, t along it.
         var breadth = Math.Sqrt(whole.Area);
-        for (var i = 0; i < outline.Length; i++)
+        for (var i = 0; i < parts.Length; i++)
         {
-            var (dx, dy) = (outline[i].X - xR, outline[i].Y - yR);
+            var (dx, dy) = (parts[i].X - xR, parts[i].Y - yR);
             scaled[i] = new PlanPoint(((dx * nx) + (dy * ny)) / nearest, ((dy * nx) - (dx * ny)) / breadth);
         }
 
-        var (f, share) = Newton(scaled, n / (nearest * breadth));
+        var (f, share) = Newton(scaled, each, n / (nearest * breadth));
         var (b, c) = ((f.B * nx / nearest) - (f.C * ny / breadth), (f.B * ny / nearest) + (f.C * nx / breadth));
         var (most, peak) = (0, double.NegativeInfinity);
-        for (var i = 0; i < outline.Length; i++)
+        for (var i = 0; i < parts.Length; i++)
         {
             var p = f.Peak + (f.B * scaled[i].X) + (f.C * scaled[i].Y);
             if (p > peak)
@@ -127,7 +140,7 @@ public static class ContactSolver
         }
 
         return new ContactSolution(share >= 1 ? ContactState.Full : ContactState.Partial,
-            new PressureField(peak, b, c, outline[most].X, outline[most].Y), share);
+            new PressureField(peak, b, c, parts[most].X, parts[most].Y), share);
     }
 
     private static double EdgeShare(ReadOnlySpan<PlanPoint> outline, double cx, double cy, double xR, double yR)
@@ -174,17 +187,28 @@ public static class ContactSolver
         Span<PlanPoint> corners = stackalloc PlanPoint[4];
         ConvexPolygon.Rectangle((-x - (length / 2)) / sx, (-y - (width / 2)) / sy, ((length / 2) - x) / sx, ((width / 2) - y) / sy,
             corners);
-        var (f, share) = Newton(corners, n / (sx * sy));
+        var (f, share) = Newton(corners, corners.Length, n / (sx * sy));
         var peak = f.Peak + (f.B * corners[2].X) + (f.C * corners[2].Y);
         return new ContactSolution(ContactState.Partial, new PressureField(peak, f.B / sx, f.C / sy, length / 2, width / 2), share);
     }
 
-    // Damped Newton on Φ, about the resultant (xR = yR = 0). Full contact is the first trial; if nothing lifts under it, it is the answer.
-    private static (PressureField Field, double Share) Newton(ReadOnlySpan<PlanPoint> outline, double n)
+    private static AreaMoments Moments(ReadOnlySpan<PlanPoint> parts, int each)
     {
-        var whole = ConvexPolygon.Moments(outline);
+        var sum = ConvexPolygon.Moments(parts[..each]);
+        for (var from = each; from < parts.Length; from += each)
+        {
+            sum += ConvexPolygon.Moments(parts.Slice(from, each));
+        }
+
+        return sum;
+    }
+
+    // Damped Newton on Φ, about the resultant (xR = yR = 0). Full contact is the first trial; if nothing lifts under it, it is the answer.
+    private static (PressureField Field, double Share) Newton(ReadOnlySpan<PlanPoint> outline, int each, double n)
+    {
+        var whole = Moments(outline, each);
         Span<PlanPoint> part = stackalloc PlanPoint[ConvexPolygon.MostCorners];
-        var now = Evaluate(outline, part, Balance(whole, n), n);
+        var now = Evaluate(outline, each, part, Balance(whole, n), n);
         for (var i = 0; i < MostIterations && now.Residual > 1e-15 * n; i++)
         {
             var aim = Balance(now.Part, n);
@@ -193,7 +217,7 @@ public static class ContactSolver
             do
             {
                 var f = now.Field;
-                next = Evaluate(outline, part,
+                next = Evaluate(outline, each, part,
                     new PressureField(f.Peak + (step * (aim.Peak - f.Peak)), f.B + (step * (aim.B - f.B)), f.C + (step * (aim.C - f.C)), 0,
                         0), n);
                 step /= 2;
@@ -213,10 +237,16 @@ public static class ContactSolver
 
     private readonly record struct Trial(PressureField Field, AreaMoments Part, double Value, double Residual);
 
-    private static Trial Evaluate(ReadOnlySpan<PlanPoint> outline, Span<PlanPoint> part, PressureField p, double n)
+    private static Trial Evaluate(ReadOnlySpan<PlanPoint> outline, int each, Span<PlanPoint> part, PressureField p, double n)
     {
-        var count = ConvexPolygon.Clip(outline, p.Peak, p.B, p.C, part);
+        var count = ConvexPolygon.Clip(outline[..each], p.Peak, p.B, p.C, part);
         var m = ConvexPolygon.Moments(part[..count]);
+        for (var from = each; from < outline.Length; from += each)
+        {
+            count = ConvexPolygon.Clip(outline.Slice(from, each), p.Peak, p.B, p.C, part);
+            m += ConvexPolygon.Moments(part[..count]);
+        }
+
         var f = (p.Peak * m.Area) + (p.B * m.X) + (p.C * m.Y);
         var fx = (p.Peak * m.X) + (p.B * m.XX) + (p.C * m.XY);
         var fy = (p.Peak * m.Y) + (p.B * m.XY) + (p.C * m.YY);

@@ -12,7 +12,12 @@ public readonly record struct PlanPoint(double X, double Y);
 /// <param name="XX">∫x² dA, m4.</param>
 /// <param name="XY">∫xy dA, m4.</param>
 /// <param name="YY">∫y² dA, m4.</param>
-public readonly record struct AreaMoments(double Area, double X, double Y, double XX, double XY, double YY);
+public readonly record struct AreaMoments(double Area, double X, double Y, double XX, double XY, double YY)
+{
+    /// <summary>Those of two areas together.</summary>
+    public static AreaMoments operator +(in AreaMoments a, in AreaMoments b) =>
+        new(a.Area + b.Area, a.X + b.X, a.Y + b.Y, a.XX + b.XX, a.XY + b.XY, a.YY + b.YY);
+}
 
 /// <summary>Exact operations on convex polygons given by their corners in anticlockwise order.</summary>
 public static class ConvexPolygon
@@ -121,5 +126,31 @@ public static class ConvexPolygon
         corners[1] = new PlanPoint(x1, y0);
         corners[2] = new PlanPoint(x1, y1);
         corners[3] = new PlanPoint(x0, y1);
+    }
+
+    /// <summary>Corners of the convex hull of points, anticlockwise (A. M. Andrew, Inf. Proc. Letters 9 (1979) 216–219).</summary>
+    /// <param name="points">The points.</param>
+    public static IReadOnlyList<PlanPoint> Hull(IEnumerable<PlanPoint> points)
+    {
+        var sorted = points.Distinct().OrderBy(p => p.X).ThenBy(p => p.Y).ToList();
+        var hull = new List<PlanPoint>();
+        foreach (var pass in new[] { sorted, Enumerable.Reverse(sorted).ToList() })
+        {
+            var start = hull.Count;
+            foreach (var p in pass)
+            {
+                while (hull.Count >= start + 2
+                    && ((hull[^1].X - hull[^2].X) * (p.Y - hull[^2].Y)) - ((hull[^1].Y - hull[^2].Y) * (p.X - hull[^2].X)) <= 0)
+                {
+                    hull.RemoveAt(hull.Count - 1);
+                }
+
+                hull.Add(p);
+            }
+
+            hull.RemoveAt(hull.Count - 1);
+        }
+
+        return hull;
     }
 }

@@ -69,7 +69,7 @@ public static class BaseGeometry
             for (var i = 0; i < place.Supports.Count; i++)
             {
                 if (Standing(foundation.Rules.Pedestal, place, place.Supports[i], design.Under(i).Pedestal,
-                    design.Size.Thickness) is not PedestalFit.Fits and var fit)
+                    place.Ground.Underside(design.Size.Thickness) + design.ThicknessUnder(i)) is not PedestalFit.Fits and var fit)
                 {
                     return (fit, i, place.Supports[i]);
                 }
@@ -79,7 +79,7 @@ public static class BaseGeometry
         return (PedestalFit.Fits, 0, foundation.Places[0].Support);
     }
 
-    private static PedestalFit Standing(PedestalRules rules, Place place, Support support, Pedestal? pedestal, double thickness)
+    private static PedestalFit Standing(PedestalRules rules, Place place, Support support, Pedestal? pedestal, double top)
     {
         const double slack = 1e-6;
         if (rules.Carries(support) != pedestal is not null)
@@ -111,7 +111,6 @@ public static class BaseGeometry
             return PedestalFit.SocketNarrow;
         }
 
-        var top = place.Ground.Underside(thickness) + thickness;
         return rules.TopLevel(support, top, socket.Depth) is { } rim && rim - top < socket.Depth + rules.Sockets.Bed - slack
             ? PedestalFit.SocketDeep
             : PedestalFit.Fits;
@@ -160,7 +159,16 @@ public static class BaseGeometry
     {
         ArgumentNullException.ThrowIfNull(place);
         ArgumentNullException.ThrowIfNull(design);
-        return Corners(place, Centre(foundation, place, design), place.Lie.OfOutline(design.Outline));
+        return Corners(place, Centre(foundation, place, design), place.Lie.OfOutline(foundation.Kind.Outline(foundation, place, design)));
+    }
+
+    /// <summary>Corners of each part of a design at a place, project axes, m.</summary>
+    public static IReadOnlyList<PlanPoint[]> Parts(Foundation foundation, Place place, FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        ArgumentNullException.ThrowIfNull(place);
+        var centre = Centre(foundation, place, design);
+        return [.. foundation.Kind.Parts(foundation, place, design).Select(p => Corners(place, centre, place.Lie.OfOutline(p)))];
     }
 
     /// <summary>The side that two held edges leave, m; null if it is open.</summary>

@@ -22,6 +22,13 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <param name="column">Which, in the order of the supports, from 0.</param>
     public abstract Upright Under(int column);
 
+    /// <summary>Thickness of the base under a column, m.</summary>
+    /// <param name="column">Which, in the order of the supports, from 0.</param>
+    public virtual double ThicknessUnder(int column) => Size.Thickness;
+
+    /// <summary>Sides and thickness of its bases: one, or several that a beam holds together.</summary>
+    public virtual IReadOnlyList<BaseSize> Bases => [Size];
+
     /// <summary>A layer of its bars in words: "13 T16"; "none".</summary>
     /// <param name="alongX">Along x, or along y.</param>
     /// <param name="bottom">At the bottom, or on top.</param>

@@ -20,6 +20,10 @@ public abstract record FieldValue
     /// <param name="Spec">As written.</param>
     public sealed record Bars(BarSpec Spec) : FieldValue;
 
+    /// <summary>Sizes of bars that are allowed.</summary>
+    /// <param name="Allowed">Rising.</param>
+    public sealed record Sizes(IReadOnlyList<BarSize> Allowed) : FieldValue;
+
     /// <summary>A word.</summary>
     /// <param name="Text">As written.</param>
     public sealed record Word(string Text) : FieldValue;

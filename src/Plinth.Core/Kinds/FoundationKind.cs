@@ -33,6 +33,21 @@ public abstract class FoundationKind
     /// <param name="columns">How many.</param>
     public virtual bool Carries(int columns) => UnderSeveral == columns > 1;
 
+    /// <summary>What it carries, in words.</summary>
+    public virtual string Carried => UnderSeveral ? "several supports on one base" : "one support";
+
+    /// <summary>
+    /// The tables in which plinth.toml states its parts, each with sizes and bars of its own; none: it is one base, whose keys stand with
+    /// the foundation's.
+    /// </summary>
+    public virtual IReadOnlyList<string> Tables => [];
+
+    /// <summary>Of <see cref="Tables"/> the one whose base may have its −x edge held; null: none.</summary>
+    public virtual string? EdgeOf => null;
+
+    /// <summary>Of <see cref="Tables"/> the one that may name sizes of bars of its own; null: none.</summary>
+    public virtual string? BarsOf => null;
+
     /// <summary>Whether codes let plain concrete carry a part of it.</summary>
     public virtual bool MayBePlain => true;
 
@@ -71,6 +86,33 @@ public abstract class FoundationKind
     /// there, m.
     /// </summary>
     public abstract PlanPoint Offset(Foundation foundation, Place place, FoundationDesign design);
+
+    /// <summary>Corners of a design about its centroid in its own axes, anticlockwise, m: of several bases those of their hull.</summary>
+    public virtual IReadOnlyList<PlanPoint> Outline(Foundation foundation, Place place, FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        return design.Outline;
+    }
+
+    /// <summary>Corners of each part of a design, in the same axes, m: its base, or its bases and the beam between them.</summary>
+    public virtual IReadOnlyList<IReadOnlyList<PlanPoint>> Parts(Foundation foundation, Place place, FoundationDesign design) =>
+        [Outline(foundation, place, design)];
+
+    /// <summary>Whether the bars along x of its bases lie outermost.</summary>
+    public virtual bool OuterIsX(Foundation foundation, FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        ArgumentNullException.ThrowIfNull(design);
+        return foundation.Rules.Steel.OuterIsX(design.Size);
+    }
+
+    /// <summary>What its bases are made of and dug for, without what stands on them.</summary>
+    public virtual BaseQuantities Quantities(Foundation foundation, FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        return new BaseQuantities(design.Area * design.Size.Thickness, design.Perimeter * design.Size.Thickness, design.Area, design.Area,
+            BaseQuantities.With(design));
+    }
 
     /// <summary>Why bars of a layer may not be as they are written, whatever else there is; null: they may.</summary>
     /// <param name="key">The layer's key.</param>
@@ -142,7 +184,8 @@ public abstract class FoundationKind
 /// <summary>The kinds that there are.</summary>
 public static class FoundationKinds
 {
-    private static readonly FoundationKind[] List = [new Isolated.IsolatedKind(), new Combined.CombinedKind(), new PileCap.PileCapKind()];
+    private static readonly FoundationKind[] List =
+        [new Isolated.IsolatedKind(), new Combined.CombinedKind(), new Strap.StrapKind(), new PileCap.PileCapKind()];
 
     /// <summary>All of them.</summary>
     public static IReadOnlyList<FoundationKind> All => List;

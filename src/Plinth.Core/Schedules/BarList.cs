@@ -42,6 +42,19 @@ public enum BarRole
     /// <summary>Bars along the sides of a cap.</summary>
     Sides,
 
+    /// <summary>Top bars of a beam.</summary>
+    BeamTop,
+
+    /// <summary>Bottom bars of a beam.</summary>
+    BeamBottom,
+
+    /// <summary>Bars along the sides of a beam.</summary>
+    BeamSides,
+
+    /// <summary>Stirrups of a beam.</summary>
+    Stirrups,
+
+
     /// <summary>Upright bars of piles.</summary>
     PileBars,
 
@@ -97,7 +110,7 @@ public static class BarList
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(design);
-        var outerIsX = foundation.Rules.Steel.OuterIsX(design.Size);
+        var outerIsX = foundation.Kind.OuterIsX(foundation, design);
         var list = new List<BarGroup>();
         foreach (var (role, layer, length, where) in mats)
         {
@@ -145,7 +158,7 @@ public static class BarList
         var (support, rules, upright) = (foundation.Places[0].Supports[column], foundation.Rules, design.Under(column));
         var where = design.Columns == 1 ? "" : "at " + support.Label;
         var height = Height(foundation, design, column);
-        var inBase = design.Size.Thickness - below;
+        var inBase = design.ThicknessUnder(column) - below;
         void Upright(BarRole role, BarSpec bars, double leg)
         {
             if (bars.Size is { } size)
@@ -210,7 +223,7 @@ public static class BarList
         }
 
         var place = foundation.Places[0];
-        var top = place.Ground.Underside(design.Size.Thickness) + design.Size.Thickness;
+        var top = place.Ground.Underside(design.Size.Thickness) + design.ThicknessUnder(column);
         return Math.Max(0, (foundation.Rules.Pedestal.TopLevel(place.Supports[column], top, p.Socket?.Depth) ?? top) - top);
     }
 }

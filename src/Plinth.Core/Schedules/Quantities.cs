@@ -32,14 +32,14 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
         var concrete = foundation.Rules.Concrete;
         var ground = foundation.Places[0].Ground;
         var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + concrete.Blinding;
-        var area = design.Area;
+        var own = foundation.Kind.Quantities(foundation, design);
         var (volume, sides) = Standing(foundation, design);
         return new Quantities(
-            (area * thickness) + volume,
+            own.Concrete + volume,
             BarList.Of(project, foundation, design, mats).Sum(b => b.Mass),
-            area * depth,
-            (design.Perimeter * thickness) + sides,
-            design.AreaWith(concrete.BlindingBeyond) * concrete.Blinding,
+            own.Dug * depth,
+            own.Formwork + sides,
+            own.BlindedWith(concrete.BlindingBeyond) * concrete.Blinding,
             foundation.Kind.BearsOnGround ? 0 : foundation.Kind.PilesAt(foundation, foundation.Places[0], design).Count,
             foundation.Kind.BearsOnGround ? 0 : foundation.Kind.PilesAt(foundation, foundation.Places[0], design).Sum(p => p.Length ?? 0));
     }

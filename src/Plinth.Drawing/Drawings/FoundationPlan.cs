@@ -27,9 +27,9 @@ public static class FoundationPlan
         void Draw(List<Item> items, Func<double, double, At> p, double per)
         {
             GridLines.Add(items, plan, p, per);
-            foreach (var f in plan.Footings)
+            foreach (var part in plan.Footings.SelectMany(f => f.Parts))
             {
-                items.Add(new PathItem(Layers.Footing, [.. f.Corners.Select(c => p(c.X, c.Y))], true, Stroke.Edge, Fill.Light));
+                items.Add(new PathItem(Layers.Footing, [.. part.Select(c => p(c.X, c.Y))], true, Stroke.Edge, Fill.Light));
             }
 
             PlanParts.Piles(items, plan, p, per);

@@ -7,6 +7,9 @@ namespace Plinth.Drawing.Drawings;
 /// <summary>A footing where it lies.</summary>
 internal sealed record PlacedFooting(string Mark, Place Place, PlanPoint[] Corners, FoundationDesign Design, bool Existing)
 {
+    /// <summary>Corners of each of its parts: its base, or its bases and the beam between them.</summary>
+    public IReadOnlyList<PlanPoint[]> Parts { get; init; } = [Corners];
+
     /// <summary>Its piles; none of a base on the ground.</summary>
     public IReadOnlyList<Core.Piles.PlacedPile> Piles { get; init; } = [];
 }
@@ -21,7 +24,10 @@ internal sealed class PlanModel
                 d =>
                     d.Foundation.Places.Select(place => new PlacedFooting(d.Foundation.Mark, place,
                         BaseGeometry.Corners(d.Foundation, place, d.Design), d.Design,
-                        d.Foundation.Held.Built) { Piles = d.Foundation.Kind.PilesAt(d.Foundation, place, d.Design) }))];
+                        d.Foundation.Held.Built) {
+                            Piles = d.Foundation.Kind.PilesAt(d.Foundation, place, d.Design),
+                            Parts = BaseGeometry.Parts(d.Foundation, place, d.Design),
+                        }))];
         Along = GridLines.Of(project.Supports, true);
         Across = GridLines.Of(project.Supports, false);
         var points = Footings.SelectMany(f => f.Corners).Concat(project.Site.Boundary).Concat(project.Site.Zones.SelectMany(z => z.Corners))

@@ -65,7 +65,7 @@ public static class AdoptedReader
         {
             t.Fault(alike ? "alike" : "supports",
                 of.UnderSeveral
-                    ? $"[{mark}] is kind \"{of.Id}\", which carries several supports on one base; name them in one list"
+                    ? $"[{mark}] is kind \"{of.Id}\", which carries {of.Carried}; name them in one list"
                     : $"[{mark}]: a base under several supports ({string.Join(", ", supports)}) is kind "
                         + $"\"{FoundationKinds.For(supports.Count).Id}\"");
             return null;

@@ -82,6 +82,12 @@ internal static partial class BaseLoadCase
     public static void TellWeights<T>(GroundBody s, int k, ref T trace)
         where T : struct, ITrace
     {
+        if (s.Parts.Length > 0)
+        {
+            TellParts(s, k, ref trace);
+            return;
+        }
+
         var (rules, g, load) = (s.Rules, s.Ground, s.GroundLoad(k));
         var column = s.GroundColumn(k);
         var (length, width) = (new Sym("L", s.Length, Unit.Length), new Sym(s.IsRectangle ? "B" : "B,mean", s.Width, Unit.Length));
@@ -204,7 +210,14 @@ internal static partial class BaseLoadCase
             return withSurcharge ? s.Contact(k) : s.ContactWithoutSurcharge(k);
         }
 
-        trace.Heading("Loads at the centre of the underside, " + s.Combinations[k].Name);
+        if (s.Whole is { } whole)
+        {
+            Contact(whole, k, withSurcharge, ref trace);
+            return TellPart(s, k, withSurcharge, ref trace);
+        }
+
+        trace.Heading((s.Parts.Length > 0 ? "Loads at the centroid of both bases' areas, " : "Loads at the centre of the underside, ")
+            + s.Combinations[k].Name);
         var l = Compute(s, k, withSurcharge, ref trace);
         if (s.Rest is { } rest)
         {
@@ -224,7 +237,7 @@ internal static partial class BaseLoadCase
         var (length, width) = (s.Length, s.Width);
         if (!s.IsRectangle)
         {
-            TellPolygon(s, solution, ref trace);
+            TellPolygon(s, k, solution, ref trace);
             return solution;
         }
 
@@ -263,7 +276,7 @@ internal static partial class BaseLoadCase
     }
 
     // Of an outline that is no rectangle: the plane, found so that it balances, and the pressure at each corner.
-    private static void TellPolygon<T>(GroundBody s, in ContactSolution solution, ref T trace)
+    private static void TellPolygon<T>(GroundBody s, int k, in ContactSolution solution, ref T trace)
         where T : struct, ITrace
     {
         var p = solution.Pressure;
@@ -271,7 +284,8 @@ internal static partial class BaseLoadCase
         trace.Given("b·L", p.B * s.Length, Unit.Pressure, "rise from end to end along x");
         trace.Given("c·B", p.C * s.Width, Unit.Pressure, "rise over the mean width along y");
         trace.Given("share", solution.Share, Unit.Ratio, "of the base in contact");
-        trace.Given("∫p dA", p.Over(s.Outline).Force, Unit.Force, "the balance, exact over the polygon in contact");
+        trace.Given("∫p dA", s.Parts.Length > 0 ? s.Pushed(k).Force : p.Over(s.Outline).Force, Unit.Force,
+            "the balance, exact over the polygon in contact");
         for (var i = 0; i < s.Outline.Length; i++)
         {
             var c = s.Outline[i];

@@ -28,14 +28,14 @@ internal static partial class BaseLoadCase
             TellWeights(s, k, ref trace);
         }
 
-        var q = withSurcharge ? s.Place.SurchargeFactors[k] * s.Ground.Surcharge * s.Area : 0;
+        var q = withSurcharge ? s.Place.SurchargeFactors[k] * s.Ground.Surcharge * s.SurchargedArea : 0;
         if (q != 0)
         {
             var (factor, surcharge) = (new Sym("f", s.Place.SurchargeFactors[k], Unit.Ratio),
                 new Sym("q", s.Ground.Surcharge, Unit.Pressure));
             if (s.IsPolygon)
             {
-                trace.Let("Q", q, Unit.Force, $"{factor}·{surcharge}·{new Sym("A", s.Area, Unit.Area)}");
+                trace.Let("Q", q, Unit.Force, $"{factor}·{surcharge}·{new Sym(s.Parts.Length > 0 ? "A,q" : "A", s.SurchargedArea, Unit.Area)}");
             }
             else
             {
@@ -45,7 +45,7 @@ internal static partial class BaseLoadCase
         }
 
         var w = Weights(s, k, ref trace);
-        var u = ground.WaterPressure * s.Area;
+        var u = s.Parts.Length > 0 ? s.WaterPush(k) : ground.WaterPressure * s.Area;
         var n = columnsN + w + q - u;
         if (T.Records)
         {
@@ -89,6 +89,14 @@ internal static partial class BaseLoadCase
         if (T.Records)
         {
             TellMoments(s, k, f, sumX, sumY, ref trace);
+        }
+
+        if (s.Parts.Length > 0)
+        {
+            var lies = s.WeightsMoment(k)
+                + (withSurcharge ? s.Place.SurchargeFactors[k] * s.Ground.Surcharge * s.SurchargedMoment : 0);
+            sumY = trace.Let("ΣMy", sumY + lies, Unit.Moment,
+                $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("M[weights]", trace.Given("M[weights]", lies, Unit.Moment, "∫x of weights and surcharge on bases and beam less the water's push, about the centroid of both areas"), Unit.Moment)}");
         }
 
         if (s.PlacedLoads.Length > 0)

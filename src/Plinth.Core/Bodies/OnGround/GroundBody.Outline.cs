@@ -122,6 +122,11 @@ public sealed partial class GroundBody
             return (Length * Math.Abs(y)) + (Width * Math.Abs(x));
         }
 
+        if (parts.Length > 0)
+        {
+            return FrontOfParts(x, y);
+        }
+
         var (low, high) = (double.PositiveInfinity, double.NegativeInfinity);
         foreach (var c in outline)
         {

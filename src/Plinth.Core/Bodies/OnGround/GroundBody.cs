@@ -11,7 +11,7 @@ namespace Plinth.Core.Bodies;
 /// The body that bears on the ground: its outline, levels and weights, what presses on it and how the ground holds it, found once for each
 /// combination and size.
 /// </summary>
-/// <remarks>One rigid body; axes along its own, origin at the centroid of its outline. Lengths in m, forces in kN.</remarks>
+/// <remarks>One rigid body; axes along its own, origin at the centroid of its area. Lengths in m, forces in kN.</remarks>
 public sealed partial class GroundBody : Subject
 {
     private readonly PlacedLoad[] placedLoads;
@@ -30,13 +30,18 @@ public sealed partial class GroundBody : Subject
     /// <param name="trial">The trial.</param>
     /// <param name="columns">What stands on it.</param>
     public GroundBody(Trial trial, Standing[] columns)
-        : this(trial, columns, null)
+        : this(trial, columns, null, 0, null)
     {
     }
 
     /// <summary>The same where something else holds it.</summary>
     internal GroundBody(Trial trial, Standing[] columns, BodyRest? rest)
-        : base(trial, 0, null)
+        : this(trial, columns, rest, 0, null)
+    {
+    }
+
+    private GroundBody(Trial trial, Standing[] columns, BodyRest? rest, int index, string? name)
+        : base(trial, index, name)
     {
         ArgumentNullException.ThrowIfNull(trial);
         (this.columns, Rest) = (columns, rest);
@@ -125,13 +130,14 @@ public sealed partial class GroundBody : Subject
     /// <summary>Sets the size of a rectangle; where the columns stand on it must be set before.</summary>
     /// <param name="size">Its sides and thickness.</param>
     /// <param name="origin">The place's origin, from which loads beside the columns are given, from the centroid.</param>
-    internal void Set(in BaseSize size, in PlanPoint origin)
+    /// <param name="underside">Level of its underside, m; null: by its thickness.</param>
+    internal void Set(in BaseSize size, in PlanPoint origin, double? underside = null)
     {
         (IsRectangle, Length, Width, LowWidth, HighWidth) = (true, size.Length, size.Width, size.Width, size.Width);
         (LowX, HighX) = (-size.Length / 2, size.Length / 2);
         Area = size.Length * size.Width;
         TakeCorners();
-        Settle(size, origin);
+        Settle(size, origin, underside);
     }
 
     /// <summary>Sets the size of a convex polygon that is neither rectangle nor trapezoid.</summary>
@@ -190,7 +196,7 @@ public sealed partial class GroundBody : Subject
         (outline[2], outline[3]) = (new PlanPoint(HighX, HighWidth / 2), new PlanPoint(LowX, LowWidth / 2));
     }
 
-    private void Settle(in BaseSize size, in PlanPoint origin)
+    private void Settle(in BaseSize size, in PlanPoint origin, double? underside = null)
     {
         generation = Trial.Generation;
         this.origin = origin;
@@ -200,7 +206,7 @@ public sealed partial class GroundBody : Subject
             placedLoads[i] = Place.Loads[i].On(origin, size);
         }
 
-        Underside = Ground.Underside(size.Thickness);
+        Underside = underside ?? Ground.Underside(size.Thickness);
         var top = Underside + size.Thickness;
         SoilDepth = Math.Max(0, Ground.Level - top);
         BaseWeight = Rules.Concrete.Weight * Area * size.Thickness;
@@ -276,7 +282,9 @@ public sealed partial class GroundBody : Subject
             return Contact(combination);
         }
 
-        return Solved(LoadsWithoutSurcharge(combination));
+        return Whole is { } whole
+            ? PartOf(whole.LoadsWithoutSurcharge(combination), whole.ContactWithoutSurcharge(combination)).Contact
+            : Solved(LoadsWithoutSurcharge(combination));
     }
 
     /// <summary>Loads at the centroid of the underside in a combination without the surcharge.</summary>
@@ -287,19 +295,25 @@ public sealed partial class GroundBody : Subject
             return Loads(combination);
         }
 
+        if (Whole is { } whole)
+        {
+            return PartOf(whole.LoadsWithoutSurcharge(combination), whole.ContactWithoutSurcharge(combination)).Loads;
+        }
+
         var none = default(NoTrace);
         return BaseLoadCase.Compute(this, combination, false, ref none);
     }
 
     /// <summary>The pressures that hold loads at the centroid.</summary>
     internal ContactSolution Solved(in BaseLoads l) =>
-        IsRectangle ? ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR) : ContactSolver.Polygon(outline, l.N, l.XR, l.YR);
+        parts.Length > 0 ? ContactSolver.Several(outline, corners, CornersOfPart, l.N, l.XR, l.YR)
+        : IsRectangle ? ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR) : ContactSolver.Polygon(outline, l.N, l.XR, l.YR);
 
     /// <summary>What presses on it in a combination and what holds it.</summary>
     public Figures.BodyBalance Balance(int combination)
     {
         ref readonly var l = ref Loads(combination);
-        var (columnsN, beside, water) = (0.0, 0.0, GroundLoad(combination).WaterPressure * Area);
+        var (columnsN, beside, water) = (0.0, 0.0, parts.Length > 0 ? WaterPush(combination) : GroundLoad(combination).WaterPressure * Area);
         foreach (var c in columns)
         {
             columnsN += c.Action(combination).N;
@@ -310,8 +324,7 @@ public sealed partial class GroundBody : Subject
             beside += Place.LoadTerms[combination][i].Factor * placedLoads[i].N;
         }
 
-        return new Figures.BodyBalance(columnsN, l.N + water - columnsN - beside, beside, Contact(combination).Pressure.Over(outline).Force,
-            water);
+        return new Figures.BodyBalance(columnsN, l.N + water - columnsN - beside, beside, Pushed(combination).Force, water);
     }
 
     /// <summary>The loads beside the columns, on this base.</summary>
@@ -341,8 +354,14 @@ public sealed partial class GroundBody : Subject
         return (force, mx, my);
     }
 
-    /// <summary>A pressure over the whole underside, kN.</summary>
-    public double Whole(double pressure) => IsPolygon ? pressure * Area : pressure * Length * Width;
+    /// <summary>Push of the water on the whole underside in a combination, kN.</summary>
+    public double WaterPush(int combination)
+    {
+        var pressure = GroundLoad(combination).WaterPressure;
+        return parts.Length > 0 ? (pressure * Area) + LinesPush(combination)
+            : IsPolygon ? pressure * Area
+            : pressure * Length * Width;
+    }
 
     /// <summary>Least pressure at a corner while the whole base bears, kPa.</summary>
     public double LeastPressure(in PressureField p)
@@ -384,7 +403,7 @@ public sealed partial class GroundBody : Subject
         var load = new GroundLoad(soil, Area * soil, displaced, ground.WaterPressure(Ground.Level - Underside),
             (Rules.Concrete.Weight * Thickness) + soil);
         // Where piles hold it soil beside it lifts nothing.
-        return Ground.UpliftSpread > 0 && !IsPolygon ? Beside(load, ground, topDepth) : load;
+        return Ground.UpliftSpread > 0 && !IsPolygon && Whole is null ? Beside(load, ground, topDepth) : load;
     }
 
     private void Solve(int combination)
@@ -394,10 +413,18 @@ public sealed partial class GroundBody : Subject
             return;
         }
 
-        var none = default(NoTrace);
-        var l = BaseLoadCase.Compute(this, combination, true, ref none);
-        loads[combination] = l;
-        contact[combination] = Rest is { } rest ? rest.Hold(combination, l) : Solved(l);
+        if (Whole is { } whole)
+        {
+            (loads[combination], contact[combination]) = PartOf(whole.Loads(combination), whole.Contact(combination));
+        }
+        else
+        {
+            var none = default(NoTrace);
+            var l = BaseLoadCase.Compute(this, combination, true, ref none);
+            loads[combination] = l;
+            contact[combination] = Rest is { } rest ? rest.Hold(combination, l) : Solved(l);
+        }
+
         solvedAt[combination] = generation;
     }
 }

@@ -11,7 +11,7 @@ namespace Plinth.Core.Checks.OnGround;
 /// </summary>
 internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
 {
-    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bearers;
 
     public static Nothing Capacity(GroundBody s) => default;
 
@@ -19,7 +19,7 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         where T : struct, ITrace
     {
         var contact = BaseLoadCase.Contact(s, k, true, ref trace);
-        if (contact.State == ContactState.NoEquilibrium)
+        if (contact.State == ContactState.NoEquilibrium || contact.Share <= 0)
         {
             return Outcome.NotDone;
         }

@@ -11,7 +11,7 @@ namespace Plinth.Core.Checks.OnGround;
 /// </summary>
 internal readonly struct BearingBelow : ICheckRule<GroundBody, Nothing>
 {
-    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bearers;
 
     public static Nothing Capacity(GroundBody s) => default;
 
@@ -19,7 +19,7 @@ internal readonly struct BearingBelow : ICheckRule<GroundBody, Nothing>
         where T : struct, ITrace
     {
         var layers = s.Ground.Layers;
-        if (layers.Count == 0 || s.Contact(k).State == ContactState.NoEquilibrium)
+        if (layers.Count == 0 || s.Contact(k) is { State: ContactState.NoEquilibrium } or { Share: <= 0 })
         {
             return Outcome.NotDone;
         }

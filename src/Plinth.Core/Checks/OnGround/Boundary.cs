@@ -7,7 +7,7 @@ namespace Plinth.Core.Checks.OnGround;
 /// <summary>Whether a base lies within the site's boundary and clear of its zones.</summary>
 internal readonly struct Boundary : ICheckRule<GroundBody, Nothing>
 {
-    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bearers;
 
     public static Nothing Capacity(GroundBody s) => default;
 

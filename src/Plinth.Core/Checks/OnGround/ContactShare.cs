@@ -8,7 +8,7 @@ namespace Plinth.Core.Checks.OnGround;
 /// <summary>Share of the base that must stay in contact, without the help of a surcharge.</summary>
 internal readonly struct ContactShare : ICheckRule<GroundBody, Nothing>
 {
-    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bearers;
 
     public static Nothing Capacity(GroundBody s) => default;
 
@@ -32,6 +32,14 @@ internal readonly struct ContactShare : ICheckRule<GroundBody, Nothing>
                 : combination.Transient ? "least share with wind or earthquake"
                 : "least share");
         trace.Given("share", contact.Share, Unit.Ratio, "of the base in contact");
+        if (contact.Share <= 0)
+        {
+            // A base that hangs on the beam holds nothing in place, whatever share is asked.
+            trace.Note("the base lifts off: it hangs on the beam");
+            trace.Given("utilisation", Outcome.NoCapacity, Unit.Ratio, "nothing of the base is in contact");
+            return new Outcome { Done = true, Demand = required, Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
+        }
+
         if (contact.State == ContactState.Partial)
         {
             trace.Let("utilisation", required / contact.Share, Unit.Ratio,

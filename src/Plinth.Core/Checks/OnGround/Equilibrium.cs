@@ -73,13 +73,13 @@ internal readonly struct Equilibrium : ICheckRule<GroundBody, Nothing>
         where T : struct, ITrace
     {
         var (used, x, y, h) = (double.NegativeInfinity, 0.0, 0.0, 0.0);
-        for (var i = 0; i < 4; i++)
+        for (var i = 0; i < s.Edges; i++)
         {
-            var (nx, ny, distance) = s.Edge(i < 2, i % 2 == 0 ? -1 : 1);
-            var own = ((nx * l.XR) + (ny * l.YR)) / distance;
+            var edge = s.EdgeOf(i);
+            var own = ((edge.X * l.XR) + (edge.Y * l.YR)) / edge.Distance;
             if (own > used)
             {
-                (used, x, y, h) = (own, nx, ny, distance);
+                (used, x, y, h) = (own, edge.X, edge.Y, edge.Distance);
             }
         }
 

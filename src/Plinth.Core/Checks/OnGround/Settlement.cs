@@ -12,7 +12,7 @@ namespace Plinth.Core.Checks.OnGround;
 /// </summary>
 internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
 {
-    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
+    public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bearers;
 
     public static Nothing Capacity(GroundBody s) => default;
 

@@ -210,10 +210,10 @@ public sealed partial class CombinedTrial : Trial
         Set(along, alongTop, acrossTop, new BarLayer(1, design.Rest.Size), resolved);
         for (var g = 0; g < bands.Length; g++)
         {
-            resolved[g] = InnerZone.Resolve(design.At[bands[g].First.Index].Band, bands[g].Breadth);
+            resolved[g] = design.At[bands[g].First.Index].Band.ResolveWithin(bands[g].Breadth);
         }
 
-        Set(along, alongTop, acrossTop, InnerZone.Resolve(design.Rest, rest.Breadth), resolved);
+        Set(along, alongTop, acrossTop, design.Rest.ResolveWithin(rest.Breadth), resolved);
     }
 
     /// <summary>Sets the bars by layers; sizes stay.</summary>

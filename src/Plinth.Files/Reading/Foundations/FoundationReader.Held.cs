@@ -12,19 +12,11 @@ internal sealed partial class FoundationReader
 {
     private HeldValues Held(TableReader t, FoundationKind kind, IReadOnlyList<string> labels)
     {
-        HeldEdge? Edge(string key)
+        HeldEdge? Edge(string key) => HeldEdgeOf(t, key);
+
+        if (kind.Tables.Count > 0)
         {
-            if (t.Node(key) is not { } node)
-            {
-                return null;
-            }
-
-            if (node.Value is "column")
-            {
-                return new HeldEdge(true, 0);
-            }
-
-            return t.Quantity(key, node, Measure.Length, Sign.Positive) is { } d ? new HeldEdge(false, d) : null;
+            return HeldOfParts(t, kind, labels);
         }
 
         var (width, endWidth) = kind.UnderSeveral ? t.Widths("width") : (t.QuantityOrNull("width", Measure.Length, Sign.Positive), null);
@@ -85,6 +77,50 @@ internal sealed partial class FoundationReader
         Conflict(t, "x", held.EdgeX0, held.EdgeX1, "length", held.Length);
         Conflict(t, "y", held.EdgeY0, held.EdgeY1, "width", held.Width);
         return held;
+    }
+
+    private static HeldEdge? HeldEdgeOf(TableReader t, string key)
+    {
+        if (t.Node(key) is not { } node)
+        {
+            return null;
+        }
+
+        if (node.Value is "column")
+        {
+            return new HeldEdge(true, 0);
+        }
+
+        return t.Quantity(key, node, Measure.Length, Sign.Positive) is { } d ? new HeldEdge(false, d) : null;
+    }
+
+    // What plinth.toml holds of a kind whose sizes and bars stand in tables by part: edge = { length = "1.5 m" }.
+    private HeldValues HeldOfParts(TableReader t, FoundationKind kind, IReadOnlyList<string> labels)
+    {
+        var own = ImmutableDictionary<string, FieldValue>.Empty;
+        HeldEdge? edge = null;
+        foreach (var table in kind.Tables)
+        {
+            var inner = t.Inner(table);
+            foreach (var field in kind.Fields(labels).Where(f => f.Path.Count == 2 && f.Path[0] == table && inner.Has(f.Path[1])))
+            {
+                own = Adopted.FieldText.Value(inner, field.Path[1], field) is { } value ? own.Add(string.Join('.', field.Path), value) : own;
+            }
+
+            if (kind.EdgeOf == table)
+            {
+                edge = HeldEdgeOf(inner, "edge-x0");
+            }
+
+            if (kind.BarsOf == table && inner.Has("bars") && RuleReader.Sizes(inner, "bars", bag) is { Count: > 0 } sizes)
+            {
+                own = own.Add(table + ".bars", new FieldValue.Sizes(sizes));
+            }
+
+            inner.Done();
+        }
+
+        return new HeldValues { Own = own, EdgeX0 = edge, Exposed = t.Flag("exposed", false), Built = t.Flag("built", false) };
     }
 
     // What a kind's designs have beyond what all have, held in tables within: bottom-y = { at.C5 = "9 T16", rest = "T12 @ 250 mm" }.

@@ -139,10 +139,11 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         if (!kind.Carries(columns))
         {
             t.Fault("kind",
-                kind.UnderSeveral
-                    ? $"kind \"{id}\" carries several supports on one base, and one is named; name the others, for example supports = "
-                        + "[\"C5\", \"C9\"]"
-                    : $"kind \"{id}\" carries one support; several on one base are kind \"{usual.Id}\"");
+                kind.UnderSeveral && columns == 1
+                    ? $"kind \"{id}\" carries {kind.Carried}, and one is named; name the others, for example supports = [\"C5\", \"C9\"]"
+                    : kind.UnderSeveral
+                        ? $"kind \"{id}\" carries {kind.Carried}, and {columns} are named; several on one base are kind \"{usual.Id}\""
+                        : $"kind \"{id}\" carries {kind.Carried}; several on one base are kind \"{usual.Id}\"");
             return null;
         }
 

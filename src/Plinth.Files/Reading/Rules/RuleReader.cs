@@ -176,7 +176,8 @@ internal static class RuleReader
     }
 
     // Bar sizes by name, thinnest first; null if the key is absent.
-    private static List<BarSize>? Sizes(TableReader t, string key, DiagnosticBag bag)
+    /// <summary>Sizes of bars under a key, rising; null where there are none or something was reported.</summary>
+    internal static List<BarSize>? Sizes(TableReader t, string key, DiagnosticBag bag)
     {
         if (t.Texts(key) is not { } names)
         {

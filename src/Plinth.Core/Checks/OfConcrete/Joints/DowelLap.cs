@@ -55,7 +55,7 @@ public static class DowelLap
 
         foreach (var place in foundation.Places)
         {
-            var top = place.Ground.Underside(design.Size.Thickness) + design.Size.Thickness;
+            var top = place.Ground.Underside(design.Size.Thickness) + design.ThicknessUnder(column);
             var support = place.Supports[column];
             var foot = upright.Pedestal is null
                 ? top

@@ -57,7 +57,7 @@ internal readonly struct Flotation : ICheckRule<GroundBody, Nothing>
             }
         }
 
-        var push = s.Whole(pressure);
+        var push = s.WaterPush(k);
         trace.Given("acting", push, Unit.Force, "the push U of the water, factor one");
         trace.Let("resisting", down + weights, Unit.Force,
             $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");

@@ -45,32 +45,42 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         where T : struct, ITrace
     {
         var none = default(NoTrace);
-        var plus = About(s, k, 1, ref none);
-        var minus = About(s, k, -1, ref none);
-        if (!plus.Done && !minus.Done)
+        var (worst, edge) = (Outcome.NotDone, default(BodyEdge));
+        for (var i = s.Edges - 1; i >= 0; i--)
+        {
+            if (s.EdgeOf(i) is var own && own.AlongX == TAxis.IsX && About(s, k, own, ref none) is { Done: true } o
+                && (!worst.Done || o.Utilisation > worst.Utilisation))
+            {
+                (worst, edge) = (o, own);
+            }
+        }
+
+        if (!worst.Done)
         {
             return Outcome.NotDone;
         }
 
-        var towardsPlus = plus.Done && (!minus.Done || plus.Utilisation >= minus.Utilisation);
-        var outcome = T.Records ? About(s, k, towardsPlus ? 1 : -1, ref trace) : towardsPlus ? plus : minus;
-        if (T.Notes)
+        if (T.Records)
         {
-            trace.Note($"tipping towards {(towardsPlus ? "+" : "−")}{TAxis.Name}");
+            worst = About(s, k, edge, ref trace);
         }
 
-        return outcome;
+        if (T.Notes)
+        {
+            trace.Note($"tipping towards {(edge.Side > 0 ? "+" : "−")}{TAxis.Name}");
+        }
+
+        return worst;
     }
 
-    private static Outcome About<T>(GroundBody s, int k, int side, ref T trace)
+    private static Outcome About<T>(GroundBody s, int k, in BodyEdge edge, ref T trace)
         where T : struct, ITrace
     {
         var combination = s.Combinations[k];
         var variableResists = s.Rules.Stability.VariableResists;
-        var edge = s.Edge(TAxis.IsX, side);
         var half = edge.Distance;
         double tips = 0, holds = 0;
-        trace.Heading($"Tipping towards {(side > 0 ? "+" : "−")}{TAxis.Name}, {combination.Name}");
+        trace.Heading($"Tipping towards {(edge.Side > 0 ? "+" : "−")}{TAxis.Name}, {combination.Name}");
         if (T.Records)
         {
             foreach (var column in s.Columns)
@@ -160,7 +170,7 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
 
         var fw = combination.WeightFactor;
         var block = s.GroundLoad(k).Block;
-        var water = s.GroundLoad(k).WaterPressure * s.Length * s.Width;
+        var water = s.WaterPush(k);
         var (fwSym, halfSym) = (new Sym("fw", fw, Unit.Ratio), new Sym("half", half, Unit.Length));
         var weights = ((fw * (s.BaseWeight + block)) - water) * half;
         foreach (var column in s.Columns)
@@ -191,6 +201,15 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
             trace.Add(new TraceStep(TraceKind.Formula, "R[weights]", weights, Unit.Moment, parts, null));
         }
 
+        if (s.Parts.Length > 0)
+        {
+            var lies = trace.Given("M[weights]", s.WeightsMoment(k), Unit.Moment,
+                "∫x of the weights of bases, soil and beam less the water's push, about the centroid of both areas");
+            weights = trace.Let("R[weights]", weights - (edge.X * lies), Unit.Moment,
+                $"{new Sym("R[weights]", weights, Unit.Moment)} − {new Sym("nx", trace.Given("nx", edge.X, Unit.Ratio, "outward normal of the edge"), Unit.Ratio)}·"
+                    + $"{new Sym("M[weights]", lies, Unit.Moment)}");
+        }
+
         var rising = s.RisingWeight(k);
         if (rising != 0)
         {
@@ -212,19 +231,19 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         return StabilityFactor.Judge(s, combination, s.Rules.Stability.Overturning, tips, holds + weights, Unit.Moment, ref trace);
     }
 
-    private static double Arm(Standing column, in (double X, double Y, double Distance) edge) =>
+    private static double Arm(Standing column, in BodyEdge edge) =>
         edge.Distance - ((edge.X * column.X) + (edge.Y * column.Y));
 
     // What of an action turns over an edge about the column's foot.
-    private static double Turning(Standing column, in Loads.SupportAction a, in (double X, double Y, double Distance) edge) =>
+    private static double Turning(Standing column, in Loads.SupportAction a, in BodyEdge edge) =>
         (edge.X * (a.My + (column.Arm * a.Fx))) + (edge.Y * ((column.Arm * a.Fy) - a.Mx));
 
     private static void TellTurning<T>(GroundBody s, int loadCase, double turning, double factor,
-        in (double X, double Y, double Distance) edge, ref T trace)
+        in BodyEdge edge, ref T trace)
         where T : struct, ITrace
     {
         var name = s.Place.Cases[loadCase].Name;
-        if (!s.IsRectangle && !TAxis.IsX)
+        if (!s.IsRectangle && (!TAxis.IsX || s.Parts.Length > 0))
         {
             var own = 0.0;
             foreach (var column in s.Columns)
@@ -256,7 +275,7 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         trace.Add(new TraceStep(TraceKind.Formula, turning > 0 ? $"T[{name}]" : $"R[{name}]", Math.Abs(turning), Unit.Moment, parts, null));
     }
 
-    private static void TellPressing<T>(GroundBody s, int loadCase, in (double X, double Y, double Distance) edge, double pressing,
+    private static void TellPressing<T>(GroundBody s, int loadCase, in BodyEdge edge, double pressing,
         double factor, ref T trace)
         where T : struct, ITrace
     {

@@ -33,9 +33,13 @@ internal readonly struct Sliding : ICheckRule<GroundBody, Nothing>
         var adhesion = 0.0;
         if (g.Adhesion > 0 && contact.State != ContactState.NoEquilibrium)
         {
-            adhesion = trace.Let("Ra", g.Adhesion * contact.Share * s.Length * s.Width, Unit.Force,
-                $"{new Sym("adhesion", g.Adhesion, Unit.Pressure)}·{new Sym("share", contact.Share, Unit.Ratio)}·"
-                    + $"{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
+            adhesion = s.Parts.Length > 0
+                ? trace.Let("Ra", g.Adhesion * contact.Share * s.Area, Unit.Force,
+                    $"{new Sym("adhesion", g.Adhesion, Unit.Pressure)}·{new Sym("share", contact.Share, Unit.Ratio)}·"
+                        + $"{new Sym("A", s.Area, Unit.Area)}")
+                : trace.Let("Ra", g.Adhesion * contact.Share * s.Length * s.Width, Unit.Force,
+                    $"{new Sym("adhesion", g.Adhesion, Unit.Pressure)}·{new Sym("share", contact.Share, Unit.Ratio)}·"
+                        + $"{new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}");
         }
 
         var passive = 0.0;
@@ -45,7 +49,9 @@ internal readonly struct Sliding : ICheckRule<GroundBody, Nothing>
                 ? trace.Let("front", ((s.Length * Math.Abs(fy)) + (s.Width * Math.Abs(fx))) / force, Unit.Length,
                     $"({new Sym("L", s.Length, Unit.Length)}·|{new Sym("Fy", fy, Unit.Force)}| + {new Sym("B", s.Width, Unit.Length)}·"
                         + $"|{new Sym("Fx", fx, Unit.Force)}|)/{new Sym("F", force, Unit.Force)}")
-                : trace.Given("front", s.Front(fx / force, fy / force), Unit.Length, "length of the outline's projection across the force");
+                : trace.Given("front", s.Front(fx / force, fy / force), Unit.Length, s.Parts.Length > 0
+                    ? "length of both bases' projection across the force, what lies behind the other once"
+                    : "length of the outline's projection across the force");
             passive = Passive(s, k, front, ref trace);
         }
 

@@ -66,7 +66,7 @@ internal readonly struct Uplift : ICheckRule<GroundBody, Nothing>
         var none = default(NoTrace);
         var weights = T.Records
             ? TellWeights(s, k, ref trace)
-            : BaseLoadCase.Weights(s, k, ref none) + Spread(s, k, ref none) - (s.Whole(s.GroundLoad(k).WaterPressure));
+            : BaseLoadCase.Weights(s, k, ref none) + Spread(s, k, ref none) - s.WaterPush(k);
         trace.Given("upward", up, Unit.Force, "sum of U");
         trace.Let("downward", down + weights, Unit.Force, $"{new Sym("sum of R", down, Unit.Force)} + {new Sym("W", weights, Unit.Force)}");
         return StabilityFactor.Judge(s, combination, rules.Uplift, up, down + weights, Unit.Force, ref trace);
@@ -77,13 +77,13 @@ internal readonly struct Uplift : ICheckRule<GroundBody, Nothing>
     {
         BaseLoadCase.TellWeights(s, k, ref trace);
         var w = BaseLoadCase.Weights(s, k, ref trace);
-        if (s.Ground.UpliftSpread > 0)
+        if (s.Ground.UpliftSpread > 0 && s.Parts.Length == 0)
         {
             var spread = Spread(s, k, ref trace);
             w = trace.Let("W", w + spread, Unit.Force, $"{new Sym("W", w, Unit.Force)} + {new Sym("Wspread", spread, Unit.Force)}");
         }
 
-        var u = s.Whole(s.GroundLoad(k).WaterPressure);
+        var u = s.WaterPush(k);
         return u > 0 ? trace.Let("W", w - u, Unit.Force, $"{new Sym("W", w, Unit.Force)} − {new Sym("U", u, Unit.Force)}") : w;
     }
 
@@ -91,7 +91,8 @@ internal readonly struct Uplift : ICheckRule<GroundBody, Nothing>
     private static double Spread<T>(GroundBody s, int k, ref T trace)
         where T : struct, ITrace
     {
-        if (s.Ground.UpliftSpread <= 0)
+        // Between bases that a beam holds together the soil is not taken to rise.
+        if (s.Ground.UpliftSpread <= 0 || s.Parts.Length > 0)
         {
             return 0;
         }

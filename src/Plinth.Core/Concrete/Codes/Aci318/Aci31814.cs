@@ -114,4 +114,20 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
     // 8.3.3.1: nonprestressed slabs have εt of at least 0.004.
     /// <inheritdoc/>
     protected override double LeastStrain(double yieldStrain) => 0.004;
+
+    /// <inheritdoc/>
+    protected override bool StirrupsAcross => false;
+
+    /// <inheritdoc/>
+    protected override double NoStirrupsBelow<T>(ref T trace, ConcreteRules concrete, double root, double vc) =>
+        trace.Let("v0", vc / 2, Edition.Stress, $"{new Sym("vc", vc, Edition.Stress)}/2", $"{Name} 9.6.3.1");
+
+    /// <inheritdoc/>
+    protected override double BeamConcrete<T>(ref T trace, ConcreteRules concrete, in StirrupedBeam beam, double root, bool hasLeast)
+    {
+        ArgumentNullException.ThrowIfNull(concrete);
+        return trace.Empirical("vc", Edition.OneWay * concrete.Lightweight * root * Edition.StressFactor, Edition.Stress,
+            $"{AciEdition.Text(Edition.OneWay)}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}",
+            OneWayShearClause);
+    }
 }

@@ -171,4 +171,49 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
     // 8.3.3.1: nonprestressed slabs shall be tension-controlled.
     /// <inheritdoc/>
     protected override double LeastStrain(double yieldStrain) => yieldStrain + 0.003;
+
+    /// <inheritdoc/>
+    protected override bool StirrupsAcross => true;
+
+    // 9.6.1.2: fy is limited to 80 ksi.
+    /// <inheritdoc/>
+    protected override double LeastSteelYield => Edition.SecondGrade * Edition.StressFactor;
+
+    /// <inheritdoc/>
+    protected override double NoStirrupsBelow<T>(ref T trace, ConcreteRules concrete, double root, double vc)
+    {
+        ArgumentNullException.ThrowIfNull(concrete);
+        return trace.Empirical("v0", Edition.LeastShear * concrete.Lightweight * root * Edition.StressFactor, Edition.Stress,
+            $"{AciEdition.Text(Edition.LeastShear)}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)}",
+            $"{Name} 9.6.3.1");
+    }
+
+    /// <inheritdoc/>
+    protected override double BeamConcrete<T>(ref T trace, ConcreteRules concrete, in StirrupedBeam beam, double root, bool hasLeast)
+    {
+        ArgumentNullException.ThrowIfNull(concrete);
+        var e = Edition;
+        var (lambda, rho) = (concrete.Lightweight, beam.Steel / (beam.Breadth * beam.Depth));
+        trace.Let("ρw", rho, Unit.Ratio,
+            $"{new Sym("As", beam.Steel, Unit.SteelArea)}/({new Sym("bw", beam.Breadth, Unit.Section)}·{new Sym("d", beam.Depth, Unit.Section)})",
+            $"{Name} 2.2");
+        var (l, r, w) = (new Sym("λ", lambda, Unit.Ratio), new Sym("√f'c", root, Unit.Ratio), new Sym("ρw", rho, Unit.Ratio));
+        var most = e.OneWayMost * lambda * root;
+        if (hasLeast)
+        {
+            var (a, b) = (e.OneWay * lambda * root, e.OneWaySteel * lambda * Math.Cbrt(rho) * root);
+            return trace.Empirical("vc", Math.Min(Math.Max(a, b), most) * e.StressFactor, e.Stress,
+                $"min(max({AciEdition.Text(e.OneWay)}·{l}·{r}; {AciEdition.Text(e.OneWaySteel)}·{l}·{w}^(1/3)·{r}); "
+                    + $"{AciEdition.Text(e.OneWayMost)}·{l}·{r})",
+                $"{Name} 22.5.5.1(a), (b), 22.5.5.1.1");
+        }
+
+        var size = trace.Let("λs", Math.Min(1, Math.Sqrt(2 / (1 + (beam.Depth / e.SizeEffect)))), Unit.Ratio,
+            $"min(1; √(2/(1 + {new Sym("d", beam.Depth, Unit.Section)}/{new Sym("d0", e.SizeEffect, Unit.Section)})))",
+            $"{Name} 22.5.5.1.3");
+        return trace.Empirical("vc", Math.Min(e.OneWaySteel * size * lambda * Math.Cbrt(rho) * root, most) * e.StressFactor, e.Stress,
+            $"min({AciEdition.Text(e.OneWaySteel)}·{new Sym("λs", size, Unit.Ratio)}·{l}·{w}^(1/3)·{r}; {AciEdition.Text(e.OneWayMost)}·{l}·"
+                + $"{r})",
+            $"{Name} 22.5.5.1(c), 22.5.5.1.1");
+    }
 }

@@ -84,6 +84,11 @@ public sealed record AciEdition
         LargestLapped = 1.42 * Inch,
         TopTies = 5 * Inch,
         TwoTies = 0.499 * Inch,
+        LeastShear = 1,
+        MostStirrups = 24 * Inch,
+        BeamSteel = 3,
+        BeamSteelFlat = 200,
+        SideBarsFrom = 36 * Inch,
     };
 
     /// <summary>ACI 318M: MPa and mm.</summary>
@@ -159,6 +164,11 @@ public sealed record AciEdition
         LargestLapped = 0.0361,
         TopTies = 0.125,
         TwoTies = 0.0119,
+        LeastShear = 0.083,
+        MostStirrups = 0.600,
+        BeamSteel = 0.25,
+        BeamSteelFlat = 1.4,
+        SideBarsFrom = 0.900,
     };
 
     /// <summary>"M" for the metric edition.</summary>
@@ -373,6 +383,21 @@ public sealed record AciEdition
 
     /// <summary>Diameter of ties of which two are enough there, m (10.7.6.1.6).</summary>
     public required double TwoTies { get; init; }
+
+    /// <summary>Coefficient of √f'c up to which no stirrups are asked, 318-19 Table 9.6.3.1.</summary>
+    public required double LeastShear { get; init; }
+
+    /// <summary>Greatest spacing of stirrups, m (9.7.6.2.2).</summary>
+    public required double MostStirrups { get; init; }
+
+    /// <summary>Coefficient of √f'c of the least steel of beams (9.6.1.2).</summary>
+    public required double BeamSteel { get; init; }
+
+    /// <summary>Least stress of the same.</summary>
+    public required double BeamSteelFlat { get; init; }
+
+    /// <summary>Depth beyond which beams have bars along their sides, m (9.7.2.3).</summary>
+    public required double SideBarsFrom { get; init; }
 
     /// <summary>Largest diameter that is lapped, m (25.5.1.1).</summary>
     public required double LargestLapped { get; init; }

@@ -1,6 +1,7 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
+using Plinth.Core.Sizing;
 
 namespace Plinth.Core.Kinds.Combined;
 

@@ -4,6 +4,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Sizing;
 
 namespace Plinth.Core.Kinds.Combined;
 

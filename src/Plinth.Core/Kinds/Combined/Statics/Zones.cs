@@ -1,5 +1,4 @@
 using Plinth.Core.Bodies;
-using Plinth.Core.Concrete;
 
 namespace Plinth.Core.Kinds.Combined;
 
@@ -29,11 +28,6 @@ internal sealed class InnerZone(Trial trial, int index, string at) : BarZone(tri
 
         return Layer(bottom).Area * Math.Max(0, free) / Breadth;
     }
-
-    /// <summary>Bars as written within a zone whose edges are no edges of the base: each in the middle of an equal strip.</summary>
-    public static BarLayer Resolve(BarSpec spec, double breadth) => spec.Size is null ? BarLayer.None
-        : spec.Count > 0 ? new BarLayer(spec.Count, spec.Size) { Hooked = spec.Hooked }
-        : new BarLayer((int)Math.Ceiling((breadth / spec.Spacing) - 1e-9), spec.Size) { Hooked = spec.Hooked, Spacing = spec.Spacing };
 }
 
 /// <summary>Top bars across over the whole length.</summary>

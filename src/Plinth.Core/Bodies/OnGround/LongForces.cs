@@ -1,8 +1,7 @@
-using Plinth.Core.Bodies;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 
-namespace Plinth.Core.Kinds.Combined;
+namespace Plinth.Core.Bodies;
 
 /// <summary>Shear and moment in a section across a body under several columns.</summary>
 /// <param name="X">Where it lies from the body's centroid along the axis, m.</param>

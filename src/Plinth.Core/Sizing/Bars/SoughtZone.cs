@@ -3,7 +3,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 
-namespace Plinth.Core.Kinds.Combined;
+namespace Plinth.Core.Sizing;
 
 /// <summary>A part of a layer whose bars are sought: so many of one size, or at whole spacings where those are asked.</summary>
 /// <param name="trial">The trial by whose sizes it lies.</param>
@@ -56,7 +56,7 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
         before = default;
         if (held is not null)
         {
-            Set(Inner ? InnerZone.Resolve(held, Breadth()) : held.Resolve(Breadth(), rules.Concrete.CoverSide));
+            Set(Inner ? held.ResolveWithin(Breadth()) : held.Resolve(Breadth(), rules.Concrete.CoverSide));
             return true;
         }
 

@@ -1,0 +1,161 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Checks;
+using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Contact;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Kinds.Strap;
+
+/// <summary>
+/// Development of the bars of a strap's beam on both sides of every section: by a hook at the end, or by as much of the straight length as
+/// the stress there needs.
+/// </summary>
+internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
+{
+    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Bending;
+
+    public static Nothing Capacity(Subject s) => default;
+
+    public static Outcome Evaluate<T>(Subject s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace =>
+        s is StrapBeam beam ? Of(beam, k, ref trace)
+            : Anchorage<AxisX>.Evaluate((SlabSpan)s, Anchorage<AxisX>.Capacity((SlabSpan)s), k, ref trace);
+
+    private static Outcome Of<T>(StrapBeam s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
+        {
+            return Outcome.NotDone;
+        }
+
+        var none = default(NoTrace);
+        var (worst, at) = (Outcome.NotDone, default(LongSection));
+        var residue = 1e-9 * Math.Abs(s.Body.Loads(k).N) * (s.High - s.Low);
+        Span<double> strengths = [s.Strength(true, ref none).Strength, s.Strength(false, ref none).Strength];
+        Span<(double Straight, double Hook)> lengths = [Lengths(s, true, ref none), Lengths(s, false, ref none)];
+        foreach (ref readonly var section in s.Sections(k))
+        {
+            var bottom = section.Moment > 0;
+            if (Math.Abs(section.Moment) > residue && s.Layer(bottom).Any && s.LooksAt(bottom ? Face.Bottom : Face.Top)
+                && Section(s, section, strengths[bottom ? 0 : 1], lengths[bottom ? 0 : 1], ref none) is var o
+                && (!worst.Done || o.Utilisation > worst.Utilisation))
+            {
+                (worst, at) = (o, section);
+            }
+        }
+
+        var hook = Hook(s);
+        if (hook > Math.Max(1, worst.Utilisation))
+        {
+            trace.Note("the hooks are higher than the beam: thinner bars or a deeper beam");
+            return Outcome.Ratio(hook, 1);
+        }
+
+        if (!worst.Done)
+        {
+            return worst;
+        }
+
+        if (T.Records)
+        {
+            var bottom = at.Moment > 0;
+            BaseLoadCase.Contact(s.Body, k, true, ref trace);
+            trace.Heading($"Anchorage of the {(bottom ? "bottom" : "top")} bars of the beam");
+            BeamTrace.Section(at, ref trace);
+            BeamTrace.Bars(s, bottom, ref trace);
+            var strength = s.Strength(bottom, ref trace).Strength;
+            Section(s, at, strength, Lengths(s, bottom, ref trace), ref trace);
+        }
+
+        if (T.Notes)
+        {
+            trace.Along(at.X);
+            trace.Note($"{(at.Moment > 0 ? "bottom" : "top")} bars, {BeamTrace.Where(s, at.X)}"
+                + (worst.Plain ? "; plain concrete holds the moment there (14.5)" : ""));
+        }
+
+        return worst;
+    }
+
+    // A hook is not shortened by excess steel; a straight length is, where the code lets it be: bars are stressed less at such a section.
+    private static Outcome Section<T>(StrapBeam s, in LongSection at, double strength, (double Straight, double Hook) lengths, ref T trace)
+        where T : struct, ITrace
+    {
+        var bottom = at.Moment > 0;
+        var layer = s.Layer(bottom);
+
+        // Beyond the columns a short end is a cantilever whose concrete alone may hold its moment: no stress of the bars is called on.
+        if (s.IsBeyond(at.X) && s.Code.PlainThickness(s.Height) is > 0 and var thickness)
+        {
+            var none = default(NoTrace);
+            var held = s.Code.PlainFlexure(ref none, s.Rules.Concrete, s.Width, thickness);
+            if (Math.Abs(at.Moment) <= held)
+            {
+                held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.Width, thickness);
+                trace.Let("utilisation", Math.Abs(at.Moment) / held, Unit.Ratio,
+                    $"|{new Sym("M", at.Moment, Unit.Moment)}|/{new Sym("φMn", held, Unit.Moment)}");
+                return Outcome.Ratio(Math.Abs(at.Moment), held) with { Face = bottom ? Face.Bottom : Face.Top, Plain = true };
+            }
+        }
+
+        var nearer = Math.Min(at.X - s.Low, s.High - at.X);
+        var there = trace.Let("there", Math.Max(0, nearer - s.Rules.Concrete.CoverSide), Unit.Section,
+            $"{new Sym("to the nearer end", nearer, Unit.Section)} − {new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)}",
+            $"{s.Code.Name} 25.4.1.1 (both sides of the section)");
+        var share = strength > 0 ? Math.Min(1, Math.Abs(at.Moment) / strength) : 1;
+        var reduces = s.Code.ExcessReduces(false, s.Trial.Category);
+        var straight = reduces
+            ? trace.Let("ld,here", share * lengths.Straight, Unit.Section,
+                $"{new Sym("share", trace.Given("share", share, Unit.Ratio, "|M|/φMn: steel required here over steel there", $"{s.Code.Name} 25.4.10.1"), Unit.Ratio)}·"
+                    + $"{new Sym("ld", lengths.Straight, Unit.Section)}")
+            : lengths.Straight;
+        var needed = layer.Hooked ? Math.Min(straight, lengths.Hook) : straight;
+        if (T.Records)
+        {
+            trace.Given("needed", needed, Unit.Section, layer.Hooked && lengths.Hook <= straight ? "ldh, by the hook at the end"
+                : reduces ? "of the straight length" : "ld");
+            if (there > 0)
+            {
+                trace.Let("utilisation", needed / there, Unit.Ratio,
+                    $"{new Sym("needed", needed, Unit.Section)}/{new Sym("there", there, Unit.Section)}");
+            }
+        }
+
+        return Outcome.Ratio(needed, there) with { Face = bottom ? Face.Bottom : Face.Top };
+    }
+
+    private static (double Straight, double Hook) Lengths<T>(StrapBeam s, bool bottom, ref T trace)
+        where T : struct, ITrace
+    {
+        if (s.Layer(bottom) is not { Size: { } size } layer)
+        {
+            return default;
+        }
+
+        var (db, depth, concrete) = (size.Diameter, s.Depth(bottom), s.Rules.Concrete);
+        var spacing = Math.Min(s.Spacing(bottom), s.Width);
+        trace.Given("s", spacing, Unit.Section, "distance of the bars");
+        var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, Math.Min(s.Height - depth, s.SideCover + (db / 2)), s.SideCover,
+            bottom ? 0 : depth - (db / 2));
+        return (s.Code.StraightDevelopment(ref trace, concrete, bar), layer.Hooked ? s.Code.HookedDevelopment(ref trace, concrete, bar) : 0);
+    }
+
+    // Hooks stand within the stirrups.
+    private static double Hook(StrapBeam s)
+    {
+        var height = s.Height - s.Cover(true) - s.Cover(false);
+        var most = 0.0;
+        foreach (var bottom in (ReadOnlySpan<bool>)[true, false])
+        {
+            if (s.Layer(bottom) is { Hooked: true } layer && s.LooksAt(bottom ? Face.Bottom : Face.Top))
+            {
+                most = Math.Max(most, height > 0 ? s.Code.HookHeight(layer.Diameter) / height : Outcome.NoCapacity);
+            }
+        }
+
+        return most;
+    }
+}

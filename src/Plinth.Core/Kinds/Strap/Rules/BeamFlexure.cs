@@ -1,0 +1,120 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Checks;
+using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Contact;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Kinds.Strap;
+
+/// <summary>
+/// Moment along a strap footing against the bars of a face of its beam; and against those of the inner base where that reaches beyond the
+/// beam.
+/// </summary>
+internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, Nothing>
+    where TFace : struct, IFace
+{
+    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Bending;
+
+    // The moments know no bars, and these strengthen all sections alike.
+    public static double GoverningKey(Subject s) => s is StrapBeam ? 0 : double.NaN;
+
+    public static Nothing Capacity(Subject s) => default;
+
+    public static Outcome Evaluate<T>(Subject s, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace =>
+        s is StrapBeam beam ? Of(beam, k, ref trace)
+            : Flexure<AxisX, TFace>.Evaluate((SlabSpan)s, Flexure<AxisX, TFace>.Capacity((SlabSpan)s), k, ref trace);
+
+    private static Outcome Of<T>(StrapBeam s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var face = TFace.IsBottom ? Face.Bottom : Face.Top;
+        if (!s.LooksAt(face) || s.Body.Contact(k).State == ContactState.NoEquilibrium)
+        {
+            return Outcome.NotDone;
+        }
+
+        var most = Greatest(s, k, TFace.IsBottom);
+        var none = default(NoTrace);
+        var strength = s.Strength(TFace.IsBottom, ref none);
+        var demand = Math.Abs(most.Moment);
+        var outcome = Outcome.Ratio(demand, strength.Strength) with { Face = face };
+        if (!strength.Ductile && demand > 0)
+        {
+            outcome = outcome with { Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
+        }
+
+        if (T.Records)
+        {
+            BaseLoadCase.Contact(s.Body, k, true, ref trace);
+            trace.Heading($"{(TFace.IsBottom ? "Bottom" : "Top")} flexure of the beam");
+            BeamTrace.Section(most, ref trace);
+            if (outcome.Capacity > 0)
+            {
+                BeamTrace.Bars(s, TFace.IsBottom, ref trace);
+                s.Strength(TFace.IsBottom, ref trace);
+                trace.Let("utilisation", demand / outcome.Capacity, Unit.Ratio,
+                    $"|{new Sym("M", most.Moment, Unit.Moment)}|/{new Sym("φMn", outcome.Capacity, Unit.Moment)}");
+            }
+        }
+
+        if (T.Notes && demand > 0)
+        {
+            trace.Along(most.X);
+            trace.Note(BeamTrace.Where(s, most.X)
+                + (!strength.Ductile ? ": too much steel for the depth; make the beam deeper or wider"
+                    : s.Layer(TFace.IsBottom).Any ? ""
+                    : $": no {(TFace.IsBottom ? "bottom" : "top")} bars"));
+        }
+
+        return outcome;
+    }
+
+    /// <summary>The section with the greatest moment that stretches a face; of none one without moment.</summary>
+    public static LongSection Greatest(StrapBeam s, int k, bool bottom)
+    {
+        var residue = 1e-9 * Math.Abs(s.Body.Loads(k).N) * (s.High - s.Low);
+        var most = new LongSection(0, 0, 0);
+        foreach (ref readonly var at in s.Sections(k))
+        {
+            if (bottom ? at.Moment > Math.Max(residue, most.Moment) : at.Moment < Math.Min(-residue, most.Moment))
+            {
+                most = at;
+            }
+        }
+
+        return most;
+    }
+}
+
+/// <summary>What the traces of a beam's checks have in common.</summary>
+internal static class BeamTrace
+{
+    /// <summary>Where a section lies, in words.</summary>
+    public static string Where(StrapBeam s, double x) =>
+        $"beam, {Unit.Length.FormatWithSymbol(x, s.Units)} along x from the centroid of both bases' areas";
+
+    /// <summary>Tells a section with its forces.</summary>
+    public static void Section<T>(in LongSection at, ref T trace)
+        where T : struct, ITrace
+    {
+        trace.Given("x", at.X, Unit.Length, "section from the centroid of both areas: a face of a column, an end of a base, or where the "
+            + "shear passes through nil");
+        trace.Given("V", at.Shear, Unit.Force, "∫(p + u − w) dA − ΣN − ∫(beam and soil on it) dx of all towards −x");
+        trace.Given("M", at.Moment, Unit.Moment,
+            "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) − ∫(beam and soil on it)·(x − ξ) dx of all towards −x; positive stretches the "
+                + "bottom");
+    }
+
+    /// <summary>Tells the bars of a face.</summary>
+    public static void Bars<T>(StrapBeam s, bool bottom, ref T trace)
+        where T : struct, ITrace
+    {
+        var layer = s.Layer(bottom);
+        trace.Let("As", layer.Area, Unit.SteelArea,
+            $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
+        trace.Let("d", s.Depth(bottom), Unit.Section,
+            $"{new Sym("h", s.Height, Unit.Section)} − {new Sym("cover", s.Cover(bottom), Unit.Section)} − {new Sym("db", layer.Diameter, Unit.Section)}/2");
+    }
+}

@@ -1,0 +1,171 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Checks;
+using Plinth.Core.Contact;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Kinds.Strap;
+
+/// <summary>
+/// Shear along a strap footing against concrete and stirrups of its beam alone: at d from the columns' faces where the ground pushes towards
+/// them, else at the face, and at the bases' ends.
+/// </summary>
+internal readonly struct BeamShear : ICheckRule<Subject, Nothing>
+{
+    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Beams;
+
+    public static Nothing Capacity(Subject s) => default;
+
+    public static Outcome Evaluate<T>(Subject subject, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var s = (StrapBeam)subject;
+        if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
+        {
+            return Outcome.NotDone;
+        }
+
+        var none = default(NoTrace);
+        Span<(double At, bool AtFace)> places = stackalloc (double, bool)[StrapBeam.MostShears];
+        var (worst, governing, atFace) = (Outcome.Ratio(0, Strength(s, true, ref none)), default(LongSection), false);
+        foreach (var (at, isFace) in places[..s.Shears(k, places)])
+        {
+            var section = s.Section(k, at);
+            var o = Outcome.Ratio(Math.Abs(section.Shear), Strength(s, section.Moment >= 0, ref none));
+            if (o.Utilisation > worst.Utilisation)
+            {
+                (worst, governing, atFace) = (o, section, isFace);
+            }
+        }
+
+        if (T.Records)
+        {
+            var bottom = governing.Moment >= 0;
+            BaseLoadCase.Contact(s.Body, k, true, ref trace);
+            trace.Heading(atFace ? "Shear of the beam, at the face" : "Shear of the beam, at d from a face or at the end of a base");
+            BeamTrace.Section(governing, ref trace);
+            if (worst.Capacity > 0)
+            {
+                BeamTrace.Bars(s, bottom, ref trace);
+                trace.Let("Av", s.InShear(bottom).Stirrups, Unit.SteelArea,
+                    $"2·{new Sym("Ab,stirrup", s.Stirrups.Size?.Area ?? 0, Unit.SteelArea)}");
+                Strength(s, bottom, ref trace);
+                trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                    $"|{new Sym("V", governing.Shear, Unit.Force)}|/{new Sym("φVn", worst.Capacity, Unit.Force)}");
+            }
+        }
+
+        if (T.Notes && worst.Demand > 0)
+        {
+            trace.Along(governing.X);
+            trace.Note(BeamTrace.Where(s, governing.X) + (atFace ? ", at the face" : ""));
+        }
+
+        return worst;
+    }
+
+    private static double Strength<T>(StrapBeam s, bool bottom, ref T trace)
+        where T : struct, ITrace => s.Code.BeamShear(ref trace, s.Rules.Concrete, s.InShear(bottom));
+}
+
+/// <summary>Least stirrups of a strap's beam where they are needed, and their greatest spacing along and across it.</summary>
+internal readonly struct BeamStirrups : ICheckRule<Subject, Nothing>
+{
+    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Beams;
+
+    public static Nothing Capacity(Subject s) => default;
+
+    public static Outcome Evaluate<T>(Subject subject, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var s = (StrapBeam)subject;
+        if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
+        {
+            return Outcome.NotDone;
+        }
+
+        var none = default(NoTrace);
+        Span<(double At, bool AtFace)> places = stackalloc (double, bool)[StrapBeam.MostShears];
+        var (worst, governing) = (Outcome.NotDone, default(LongSection));
+        foreach (var (at, _) in places[..s.Shears(k, places)])
+        {
+            var section = s.Section(k, at);
+            var o = One(s, section, ref none);
+            if (!worst.Done || o.Utilisation > worst.Utilisation)
+            {
+                (worst, governing) = (o, section);
+            }
+        }
+
+        if (T.Records && worst.Done)
+        {
+            BaseLoadCase.Contact(s.Body, k, true, ref trace);
+            trace.Heading("Stirrups of the beam");
+            BeamTrace.Section(governing, ref trace);
+            if (s.Layer(governing.Moment >= 0).Any)
+            {
+                BeamTrace.Bars(s, governing.Moment >= 0, ref trace);
+                trace.Let("Av", s.InShear(true).Stirrups, Unit.SteelArea,
+                    $"2·{new Sym("Ab,stirrup", s.Stirrups.Size?.Area ?? 0, Unit.SteelArea)}");
+            }
+        }
+
+        if (worst.Done && (T.Records || T.Notes))
+        {
+            worst = One(s, governing, ref trace);
+        }
+
+        return worst;
+    }
+
+    private static Outcome One<T>(StrapBeam s, in LongSection at, ref T trace)
+        where T : struct, ITrace
+    {
+        var beam = s.InShear(at.Moment >= 0);
+        if (beam.Stirrups <= 0 || beam.Spacing <= 0 || beam.Steel <= 0)
+        {
+            trace.Note(beam.Steel <= 0 ? "the stretched side has no bars" : "there are no stirrups");
+            return Outcome.Ratio(1, 0);
+        }
+
+        var limits = s.Code.Stirrups(ref trace, s.Rules.Concrete, beam, Math.Abs(at.Shear));
+        var legs = trace.Let("legs", s.Width - (2 * s.Rules.Concrete.CoverSide) - s.Stirrups.Size!.Diameter, Unit.Section,
+            $"{new Sym("bw", s.Width, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − "
+                + $"{new Sym("dt", s.Stirrups.Size.Diameter, Unit.Section)}");
+        var (along, across, area) = (Outcome.Ratio(beam.Spacing, limits.Spacing),
+            double.IsInfinity(limits.Across) ? Outcome.NotDone : Outcome.Ratio(legs, limits.Across),
+            limits.Area > 0 ? Outcome.Ratio(limits.Area, beam.Stirrups) : Outcome.NotDone);
+        var worst = along;
+        worst = across.Done && across.Utilisation > worst.Utilisation ? across : worst;
+        worst = area.Done && area.Utilisation > worst.Utilisation ? area : worst;
+        if (T.Records)
+        {
+            trace.Let("u,along", along.Utilisation, Unit.Ratio,
+                $"{new Sym("s", beam.Spacing, Unit.Section)}/{new Sym("s,most", limits.Spacing, Unit.Section)}");
+            if (across.Done)
+            {
+                trace.Let("u,across", across.Utilisation, Unit.Ratio,
+                    $"{new Sym("legs", legs, Unit.Section)}/{new Sym("across,most", limits.Across, Unit.Section)}");
+            }
+
+            if (area.Done)
+            {
+                trace.Let("u,area", area.Utilisation, Unit.Ratio,
+                    $"{new Sym("Av,min", limits.Area, Unit.SteelArea)}/{new Sym("Av", beam.Stirrups, Unit.SteelArea)}");
+            }
+
+            trace.Given("utilisation", worst.Utilisation, Unit.Ratio, "the highest of these");
+        }
+
+        if (T.Notes)
+        {
+            trace.Note(across.Done && across.Utilisation >= worst.Utilisation
+                ? "distance of the legs across the beam; a narrower beam, or a deeper one: more than two legs are not offered"
+                : area.Done && area.Utilisation >= worst.Utilisation ? "least area of stirrups"
+                : "spacing along the beam");
+        }
+
+        // A ratio of lengths, whatever of them governs.
+        return Outcome.Ratio(worst.Utilisation, 1);
+    }
+}

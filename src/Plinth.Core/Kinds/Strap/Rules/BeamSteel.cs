@@ -1,0 +1,168 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Checks;
+using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Contact;
+using Plinth.Core.Tracing;
+using Plinth.Core.Units;
+
+namespace Plinth.Core.Kinds.Strap;
+
+/// <summary>
+/// Least steel of the stretched faces of a strap's beam, distances of their bars, and bars along the sides of a deep one.
+/// </summary>
+internal readonly struct BeamSteel : ICheckRule<Subject, Nothing>
+{
+    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Beams;
+
+    public static Nothing Capacity(Subject s) => default;
+
+    public static Outcome Evaluate<T>(Subject subject, in Nothing capacity, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        var s = (StrapBeam)subject;
+        if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
+        {
+            return Outcome.NotDone;
+        }
+
+        var none = default(NoTrace);
+        var (worst, part) = (Outcome.NotDone, 0);
+        for (var i = 0; i < Checked; i++)
+        {
+            var o = One(s, k, i, ref none);
+            if (o.Done && (!worst.Done || o.Utilisation > worst.Utilisation))
+            {
+                (worst, part) = (o, i);
+            }
+        }
+
+        if (worst.Done && (T.Records || T.Notes))
+        {
+            worst = One(s, k, part, ref trace);
+        }
+
+        // Areas and lengths alike: what is told is their ratio.
+        return worst.Done ? Outcome.Ratio(worst.Utilisation, 1) : worst;
+    }
+
+    // Least steel below and on top, distances below and on top, sides.
+    private const int Checked = 5;
+
+    private static Outcome One<T>(StrapBeam s, int k, int part, ref T trace)
+        where T : struct, ITrace =>
+        part == Checked - 1 ? Sides(s, ref trace)
+            : !s.LooksAt(part % 2 == 0 ? Face.Bottom : Face.Top) ? Outcome.NotDone
+            : part < 2 ? Least(s, k, part == 0, ref trace)
+            : Distances(s, part == 2, ref trace);
+
+    // 9.6.1.3: a third more than is required needs no least.
+    private static Outcome Least<T>(StrapBeam s, int k, bool bottom, ref T trace)
+        where T : struct, ITrace
+    {
+        var moment = bottom ? BeamFlexure<BottomFace>.Greatest(s, k, true) : BeamFlexure<TopFace>.Greatest(s, k, false);
+        var layer = s.Layer(bottom);
+        if (moment.Moment == 0 || !layer.Any)
+        {
+            return Outcome.NotDone;
+        }
+
+        trace.Heading($"Least {(bottom ? "bottom" : "top")} steel of the beam");
+        BeamTrace.Bars(s, bottom, ref trace);
+        var least = s.Code.LeastBeamSteel(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, s.Width, s.Depth(bottom));
+        if (layer.Area < least)
+        {
+            var required = Required(s, bottom, Math.Abs(moment.Moment));
+            trace.Given("As,required", required, Unit.SteelArea,
+                $"for the greatest moment {Unit.Moment.FormatWithSymbol(moment.Moment, s.Units)} that stretches this face");
+            var relief = s.Code.LeastSteelRelief;
+            least = trace.Let("As,least", Math.Min(least, relief * required), Unit.SteelArea,
+                $"min({new Sym("As,min", least, Unit.SteelArea)}; {new Sym("relief", relief, Unit.Ratio)}·{new Sym("As,required", required, Unit.SteelArea)})",
+                s.Code.BeamSteelClause);
+        }
+        else
+        {
+            trace.Given("As,least", least, Unit.SteelArea, "As,min");
+        }
+
+        trace.Let("utilisation", least / layer.Area, Unit.Ratio,
+            $"{new Sym("As,least", least, Unit.SteelArea)}/{new Sym("As", layer.Area, Unit.SteelArea)}");
+        trace.Note($"least {(bottom ? "bottom" : "top")} steel of the beam");
+        return Outcome.Ratio(least, layer.Area);
+    }
+
+    // The strength grows with the steel as long as the section is tension-controlled.
+    private static double Required(StrapBeam s, bool bottom, double moment)
+    {
+        var none = default(NoTrace);
+        var (low, high) = (0.0, s.Layer(bottom).Area);
+        for (var i = 0; i < 60; i++)
+        {
+            var mid = (low + high) / 2;
+            var strength = s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, mid, s.Width, s.Depth(bottom)).Strength;
+            (low, high) = strength < moment ? (mid, high) : (low, mid);
+        }
+
+        return high;
+    }
+
+    private static Outcome Distances<T>(StrapBeam s, bool bottom, ref T trace)
+        where T : struct, ITrace
+    {
+        var layer = s.Layer(bottom);
+        if (!layer.Any)
+        {
+            return Outcome.NotDone;
+        }
+
+        trace.Heading($"Distances of the {(bottom ? "bottom" : "top")} bars of the beam");
+        if (layer.Count < 2)
+        {
+            trace.Note("a face of the beam has a bar in each corner of the stirrups");
+            return Outcome.Ratio(1, 0);
+        }
+
+        var (db, cover) = (layer.Diameter, s.SideCover);
+        var centres = trace.Let("s", s.Spacing(bottom), Unit.Section,
+            $"({new Sym("bw", s.Width, Unit.Section)} − 2·{new Sym("cover", cover, Unit.Section)} − {new Sym("db", db, Unit.Section)})/"
+                + $"({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+        var most = trace.Given("s,most", s.Code.CrackSpacing(s.Rules.Steel.Yield, s.Cover(bottom)), Unit.Section,
+            "for cracks, at two thirds of the yield stress", $"{s.Code.Name} 9.7.2.2, 24.3.2");
+        var least = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section,
+            "the code's least, a bar, 4/3 of the aggregate", $"{s.Code.Name} 25.2.1");
+        var clear = centres - db;
+        if (clear <= 0 || least / clear >= centres / most)
+        {
+            trace.Let("utilisation", clear > 0 ? least / clear : Outcome.NoCapacity, Unit.Ratio,
+                $"{new Sym("clear,least", least, Unit.Section)}/({new Sym("s", centres, Unit.Section)} − {new Sym("db", db, Unit.Section)})");
+            trace.Note($"the {(bottom ? "bottom" : "top")} bars of the beam stand near each other: fewer and thicker ones, or a wider beam");
+            return Outcome.Ratio(least, Math.Max(0, clear));
+        }
+
+        trace.Let("utilisation", centres / most, Unit.Ratio, $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
+        trace.Note($"the {(bottom ? "bottom" : "top")} bars of the beam stand far apart");
+        return Outcome.Ratio(centres, most);
+    }
+
+    // Either face may be the stretched one: bars stand along the whole of the sides.
+    private static Outcome Sides<T>(StrapBeam s, ref T trace)
+        where T : struct, ITrace
+    {
+        if (s.Height <= s.Code.SideBarsFrom)
+        {
+            return Outcome.NotDone;
+        }
+
+        trace.Heading("Bars along the sides of the beam");
+        var between = trace.Let("z", s.Depth(true) + s.Depth(false) - s.Height, Unit.Section,
+            $"{new Sym("d,bottom", s.Depth(true), Unit.Section)} + {new Sym("d,top", s.Depth(false), Unit.Section)} − "
+                + $"{new Sym("h", s.Height, Unit.Section)}");
+        var count = s.Sides.Count;
+        var apart = trace.Let("s,sides", between / (count + 1), Unit.Section,
+            $"{new Sym("z", between, Unit.Section)}/({new Sym("n,sides", count, Unit.Ratio)} + 1)");
+        var most = trace.Given("s,most", s.Code.CrackSpacing(s.Rules.Steel.Yield, s.SideCover), Unit.Section,
+            "by the clear cover of the bars along the sides", $"{s.Code.Name} 9.7.2.3, 24.3.2");
+        trace.Let("utilisation", apart / most, Unit.Ratio, $"{new Sym("s,sides", apart, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
+        trace.Note("bars along the sides of the beam");
+        return Outcome.Ratio(apart, most);
+    }
+}

@@ -1,0 +1,251 @@
+using System.Collections.Immutable;
+using Plinth.Core.Bodies;
+using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
+using Plinth.Core.Concrete;
+using Plinth.Core.Foundations;
+
+namespace Plinth.Core.Kinds.Strap;
+
+/// <summary>
+/// Finds the steel of the beam of a strap footing of given sizes: stirrups at whole spacings, bars of each face, bars along the sides. It
+/// only asks the checks.
+/// </summary>
+internal sealed class StrapBeams
+{
+    private const double FewerWithin = 0.05;
+    private const int MostRounds = 40;
+
+    // Bars along the sides and stirrups are no thicker than this.
+    private const double ThickestTie = 0.0165;
+    private const double MetricStep = 0.025;
+    private const double InchStep = 0.0254;
+    private const int LeastSteps = 3;
+
+    private readonly ImmutableArray<StrapTrial> trials;
+    private readonly Foundation foundation;
+    private readonly RuleSet rules;
+    private readonly Check[] shear;
+    private readonly Check[] stirrups;
+    private readonly Check[] ofTop;
+    private readonly Check[] ofBottom;
+
+    public StrapBeams(ImmutableArray<StrapTrial> trials, Foundation foundation)
+    {
+        (this.trials, this.foundation, rules) = (trials, foundation, foundation.Rules);
+        Check[] Of(params string[] ids) => [.. trials[0].Checks.Listed.Where(c => ids.Contains(c.Id) && !foundation.Waives(c.Id))];
+        (shear, stirrups) = (Of("shear-stirrups"), Of("shear-stirrups", "stirrup-spacing"));
+        (ofTop, ofBottom) = (Of("flexure-top-x", "beam-steel", "anchorage-x"), Of("flexure-bottom-x", "beam-steel", "anchorage-x"));
+    }
+
+    /// <summary>The check that failed last, and where.</summary>
+    public (Check Check, Trial State)? LastFailure { get; private set; }
+
+    /// <summary>Finds the steel for the sizes that the trials hold; null where none that is allowed passes.</summary>
+    /// <param name="beam">The beam with its sizes.</param>
+    public StrapBeamDesign? Find(StrapBeamDesign beam)
+    {
+        LastFailure = null;
+        (StrapBeamDesign Beam, double Mass)? best = null;
+        foreach (var tie in Ties())
+        {
+            if (With(beam, tie) is { } found && Mass(found) is var mass && mass < (best?.Mass ?? double.PositiveInfinity) - 1e-9)
+            {
+                best = (found, mass);
+            }
+        }
+
+        if (best is { } chosen)
+        {
+            Put(chosen.Beam);
+        }
+
+        return best?.Beam;
+    }
+
+    private StrapBeamDesign? With(StrapBeamDesign beam, BarSize tie)
+    {
+        var held = Held("stirrups");
+        var thin = Sizes(true)[0];
+        beam = beam with
+        {
+            Stirrups = held ?? new BarSpec(tie, 0, Step(tie) * LeastSteps),
+            Top = Held("top") ?? new BarSpec(thin, 2, 0),
+            Bottom = Held("bottom") ?? new BarSpec(thin, 2, 0),
+            Sides = Held("sides") ?? BarSpec.None,
+        };
+        if (Sided(beam) is not { } sided || Face(sided, true) is not { } topped || Face(topped, false) is not { } barred)
+        {
+            return null;
+        }
+
+        return held is not null ? (Fails(stirrups, Checks.Face.None, barred) ? null : barred) : Spaced(barred, tie);
+    }
+
+    // The widest whole spacing that passes.
+    private StrapBeamDesign? Spaced(StrapBeamDesign beam, BarSize tie)
+    {
+        var step = Step(tie);
+        if (Fails(shear, Checks.Face.None, beam))
+        {
+            return null;
+        }
+
+        var (low, high) = (LeastSteps, (int)Math.Floor((Math.Min(beam.Depth, trials[0].Code.MostStirrupSpacing) / step) + 1e-9));
+        if (Fails(stirrups, Checks.Face.None, At(low)))
+        {
+            return null;
+        }
+
+        while (high - low > 1)
+        {
+            var mid = (low + high) / 2;
+            (low, high) = Fails(stirrups, Checks.Face.None, At(mid)) ? (low, mid) : (mid, high);
+        }
+
+        return Fails(stirrups, Checks.Face.None, At(low)) ? null : At(low);
+
+        StrapBeamDesign At(int steps) => beam with { Stirrups = new BarSpec(tie, 0, Math.Round(steps * step, 6)) };
+    }
+
+    // Bars along the sides where the beam is so deep that it needs them: the fewest.
+    private StrapBeamDesign? Sided(StrapBeamDesign beam)
+    {
+        if (Held("sides") is not null || beam.Depth <= trials[0].Code.SideBarsFrom)
+        {
+            return beam;
+        }
+
+        var size = Sizes(false).Where(b => b.Diameter <= ThickestTie).DefaultIfEmpty(Sizes(false)[0]).Last();
+        var between = beam.Depth - rules.Concrete.CoverBottom - rules.Concrete.CoverTop;
+        var most = trials[0].Code.CrackSpacing(rules.Steel.Yield, rules.Concrete.CoverSide + (beam.Stirrups.Size?.Diameter ?? 0));
+        return beam with { Sides = new BarSpec(size, Math.Max(1, (int)Math.Ceiling((between / most) - 1e-9) - 1), 0) };
+    }
+
+    // The bars of a face: of those that weigh at most 5 % more than the lightest the fewest.
+    private StrapBeamDesign? Face(StrapBeamDesign beam, bool top)
+    {
+        var (face, checks) = top ? (Checks.Face.Top, ofTop) : (Checks.Face.Bottom, ofBottom);
+        if (Held(top ? "top" : "bottom") is not null)
+        {
+            return Fails(checks, face, beam) ? null : beam;
+        }
+
+        var found = new List<(StrapBeamDesign Beam, double Mass, int Count)>();
+        var least = double.PositiveInfinity;
+        foreach (var size in Sizes(top))
+        {
+            if (Least(beam, top, size, checks, face, least * (1 + FewerWithin)) is { } own)
+            {
+                var bars = top ? own.Top : own.Bottom;
+                var mass = bars.Count * size.MassPerMetre;
+                found.Add((own, mass, bars.Count));
+                least = Math.Min(least, mass);
+            }
+        }
+
+        return found.Count == 0 ? null : found.Where(f => f.Mass <= least * (1 + FewerWithin)).MinBy(f => (f.Count, f.Mass)).Beam;
+    }
+
+    private StrapBeamDesign? Least(StrapBeamDesign beam, bool top, BarSize size, Check[] checks, Face face, double heaviest)
+    {
+        var bars = new BarSpec(size, 2, 0);
+        for (var round = 0; round < MostRounds && bars.Count * size.MassPerMetre <= heaviest; round++)
+        {
+            var own = top ? beam with { Top = bars } : beam with { Bottom = bars };
+            if (First(checks, face, own) is not { } lacking)
+            {
+                return own;
+            }
+
+            if (lacking.Check.Decides.What == Decisions.Ends && !bars.Hooked)
+            {
+                bars = bars with { Hooked = true };
+                continue;
+            }
+
+            // Bars that stand too near each other do not grow in number.
+            var room = trials[0].Beam.Spacing(!top) - size.Diameter;
+            if (lacking.Outcome.FailsAnyhow || room < trials[0].Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) - 1e-9)
+            {
+                return null;
+            }
+
+            var over = lacking.Check.Id.StartsWith("flexure", StringComparison.Ordinal) ? lacking.Outcome.Utilisation / rules.Sizing.Target : 1;
+            bars = bars with { Count = (int)Math.Min(1000, Math.Max(bars.Count + 1, Math.Ceiling((bars.Count * Math.Min(over, 99)) - 1e-6))) };
+        }
+
+        return null;
+    }
+
+    private double Mass(StrapBeamDesign beam)
+    {
+        double Of(BarSpec bars) => bars.Size is { } size ? bars.Count * size.MassPerMetre : 0;
+        var tie = beam.Stirrups is { Size: { } t, Spacing: > 0 and var s } ? t.MassPerMetre * 2 * (beam.Width + beam.Depth) / s : 0;
+        return Of(beam.Top) + Of(beam.Bottom) + (2 * Of(beam.Sides)) + tie;
+    }
+
+    private double Step(BarSize bar) => bar.IsUs ? InchStep : MetricStep;
+
+    private IEnumerable<BarSize> Ties()
+    {
+        if (Held("stirrups") is { Size: { } held })
+        {
+            return [held];
+        }
+
+        var own = rules.Steel.Bars[0].IsUs ? BarSize.UsSizes : BarSize.MetricSizes;
+        var least = trials[0].Code.LeastTie(rules.Steel.Bars.Max(b => b.Diameter));
+        return own.Where(b => b.Diameter >= least - 1e-9 && b.Diameter <= ThickestTie
+            && (b.Diameter < least + 1e-9 || rules.Steel.Bars.Contains(b)));
+    }
+
+    private IReadOnlyList<BarSize> Sizes(bool top)
+    {
+        if (foundation.Held.Own.GetValueOrDefault("beam.bars") is FieldValue.Sizes { Allowed: { Count: > 0 } own })
+        {
+            return own;
+        }
+
+        var allowed = top && rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars;
+        return allowed;
+    }
+
+    private BarSpec? Held(string key) => StrapFields.Bars(foundation.Held, "beam", key);
+
+    private void Put(StrapBeamDesign beam)
+    {
+        foreach (var t in trials)
+        {
+            t.SetBeam(beam);
+        }
+    }
+
+    private bool Fails(Check[] checks, Face face, StrapBeamDesign beam) => First(checks, face, beam) is not null;
+
+    private (Check Check, Outcome Outcome)? First(Check[] checks, Face face, StrapBeamDesign beam)
+    {
+        Put(beam);
+        foreach (var t in trials)
+        {
+            t.Looking = face;
+            try
+            {
+                foreach (var check in checks)
+                {
+                    if (check.OverAt(t.Beam, rules.Sizing.Target) is { } over)
+                    {
+                        LastFailure = (check, t);
+                        return (check, over);
+                    }
+                }
+            }
+            finally
+            {
+                t.Looking = Checks.Face.None;
+            }
+        }
+
+        return null;
+    }
+}

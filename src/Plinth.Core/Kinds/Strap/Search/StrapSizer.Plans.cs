@@ -1,0 +1,275 @@
+using Plinth.Core.Foundations;
+
+namespace Plinth.Core.Kinds.Strap;
+
+/// <content>Plans of both bases.</content>
+internal sealed partial class StrapSizer
+{
+    /// <summary>The least bases of a length of the edge base that the ground allows, in the ratio of even pressure; null: none.</summary>
+    private StrapDesign? Plan(StrapDesign design)
+    {
+        var ratio = Ratio(design);
+        if (!(ratio > 0))
+        {
+            return null;
+        }
+
+        double[] widths = Held(0, "width") is { } held ? [held] : [.. sides.Where(s => s >= design.Beam.Width - 1e-9)];
+        if (widths.Length == 0)
+        {
+            return null;
+        }
+
+        // The ground is pressed less by larger bases: halving finds the first that stands.
+        var (low, high) = (-1, widths.Length - 1);
+        StrapDesign? found = null;
+        if (Stands(widths[high]) is not { } largest)
+        {
+            return null;
+        }
+
+        found = largest;
+        while (high - low > 1)
+        {
+            var mid = (low + high) / 2;
+            if (Stands(widths[mid]) is { } own)
+            {
+                (high, found) = (mid, own);
+            }
+            else
+            {
+                low = mid;
+            }
+        }
+
+        return Trimmed(found);
+
+        StrapDesign? Stands(double width)
+        {
+            foreach (var (l, b) in Inner(ratio * design.Edge.Length * width))
+            {
+                var own = design.With(design.Edge with { Width = width }, design.Inner with { Length = l, Width = b }, design.Beam);
+                if (SetPlan(own) && !Fails(planChecks))
+                {
+                    return own;
+                }
+            }
+
+            return null;
+        }
+    }
+
+    // Area of the inner base over that of the edge base at which both are pressed alike under the sustained combination.
+    private double Ratio(StrapDesign design)
+    {
+        var least = double.PositiveInfinity;
+        foreach (var t in trials)
+        {
+            if (t.Sustained is not (>= 0 and var k))
+            {
+                return 1;
+            }
+
+            var (first, last) = (t.Columns[0], t.Columns[1]);
+            var before = StrapPlace.Edge(Foundation.Held).From(first.Outline.FaceX);
+            var span = last.Loaded.At.X - first.Loaded.At.X;
+            var arm = span + before - (design.Edge.Length / 2);
+            var (a, b) = (first.Loaded.Sums[k], last.Loaded.Sums[k]);
+            var edge = ((a.N * span) - a.My - b.My) / arm;
+            var inner = a.N + b.N - edge;
+            if (edge <= 0 || inner <= 0)
+            {
+                return 0;
+            }
+
+            least = Math.Min(least, inner / edge);
+        }
+
+        return least;
+    }
+
+    // Sides of the inner base of an area, nearest to a square first.
+    private IEnumerable<(double Length, double Width)> Inner(double area)
+    {
+        var (length, width) = (Held(1, "length"), Held(1, "width"));
+        if (length is { } l && width is { } w)
+        {
+            return [(l, w)];
+        }
+
+        double Up(double v) => sides.FirstOrDefault(s => s >= v - 1e-9, double.NaN);
+        var candidates = length is { } heldLength ? [(heldLength, Up(area / heldLength))]
+            : width is { } heldWidth ? [(Up(area / heldWidth), heldWidth)]
+            : Squarish();
+        return candidates.Where(c => !double.IsNaN(c.Item1) && !double.IsNaN(c.Item2));
+
+        List<(double, double)> Squarish()
+        {
+            var side = Up(Math.Sqrt(area));
+            if (double.IsNaN(side))
+            {
+                return [];
+            }
+
+            var list = new List<(double, double)> { (side, side) };
+            if (rules.Shape != Sizing.PlanShape.Square)
+            {
+                for (var i = Array.IndexOf(sides, side); i >= 0 && sides[i] * rules.Aspect >= side - 1e-9; i--)
+                {
+                    var other = Up(area / sides[i]);
+                    if (!double.IsNaN(other) && other <= (sides[i] * rules.Aspect) + 1e-9)
+                    {
+                        list.Add((sides[i], other));
+                        list.Add((other, sides[i]));
+                    }
+                }
+            }
+
+            return [.. list.OrderBy(c => Math.Round(c.Item1 * c.Item2, 9)).ThenBy(c => Math.Abs(c.Item1 - c.Item2)).Take(3)];
+        }
+    }
+
+    // Step by step less of whichever side saves most, as long as it stands.
+    private StrapDesign Trimmed(StrapDesign design)
+    {
+        while (true)
+        {
+            StrapDesign? next = null;
+            foreach (var smaller in Smaller(design).OrderBy(d => d.Area))
+            {
+                if (SetPlan(smaller) && !Fails(planChecks))
+                {
+                    next = smaller;
+                    break;
+                }
+            }
+
+            if (next is null)
+            {
+                return design;
+            }
+
+            design = next;
+        }
+    }
+
+    // A step less of each side that is open; a square inner base stays one.
+    private IEnumerable<StrapDesign> Smaller(StrapDesign d)
+    {
+        var step = rules.PlanStep;
+        double Less(double v) => Math.Round(v - step, 6);
+        if (Held(0, "width") is null && Less(d.Edge.Width) >= rules.LeastPlan - 1e-9)
+        {
+            yield return d.With(d.Edge with { Width = Less(d.Edge.Width) }, d.Inner, d.Beam);
+        }
+
+        var (length, width) = (Held(1, "length") is null && Less(d.Inner.Length) >= rules.LeastPlan - 1e-9,
+            Held(1, "width") is null && Less(d.Inner.Width) >= rules.LeastPlan - 1e-9);
+        if (rules.Shape == Sizing.PlanShape.Square && Held(1, "length") is null && Held(1, "width") is null)
+        {
+            if (length && width)
+            {
+                yield return d.With(d.Edge, d.Inner with { Length = Less(d.Inner.Length), Width = Less(d.Inner.Width) }, d.Beam);
+            }
+
+            yield break;
+        }
+
+        if (length)
+        {
+            yield return d.With(d.Edge, d.Inner with { Length = Less(d.Inner.Length) }, d.Beam);
+        }
+
+        if (width)
+        {
+            yield return d.With(d.Edge, d.Inner with { Width = Less(d.Inner.Width) }, d.Beam);
+        }
+    }
+
+    // Every step from a design in hand that may make it cheaper, until none does.
+    private (StrapDesign Design, double Cost) Better((StrapDesign Design, double Cost) best)
+    {
+        for (var again = true; again;)
+        {
+            again = false;
+            foreach (var other in Steps(best.Design))
+            {
+                if (Completed(other) is { } made && made.Cost < best.Cost - 1e-6)
+                {
+                    (best, again) = (made, true);
+                    steps.Add(new Sizing.SizingStep("cheaper", made.Design.Size));
+                    break;
+                }
+            }
+        }
+
+        return best;
+    }
+
+    // A step less of one size, or less of one and more of another.
+    private IEnumerable<StrapDesign> Steps(StrapDesign d)
+    {
+        var (plan, thick) = (rules.PlanStep, rules.ThicknessStep);
+        double Add(double v, double by) => Math.Round(v + by, 6);
+        foreach (var smaller in Smaller(d))
+        {
+            yield return smaller;
+        }
+
+        if (Held(0, "length") is null)
+        {
+            yield return d.With(d.Edge with { Length = Add(d.Edge.Length, -plan) }, d.Inner, d.Beam);
+        }
+
+        for (var i = 0; i < 2; i++)
+        {
+            if (Held(i, "thickness") is null && Add(d.Base(i).Thickness, -thick) >= rules.LeastThickness - 1e-9)
+            {
+                yield return d.WithBase(i, d.Base(i) with { Thickness = Add(d.Base(i).Thickness, -thick) });
+            }
+        }
+
+        if (Held(2, "depth") is null)
+        {
+            yield return d.With(d.Edge, d.Inner, d.Beam with { Depth = Add(d.Beam.Depth, -thick) });
+        }
+
+        if (Held(2, "width") is null)
+        {
+            foreach (var by in (double[])[-thick, thick])
+            {
+                if (Add(d.Beam.Width, by) >= LeastBeamWidth - 1e-9)
+                {
+                    yield return d.With(d.Edge, d.Inner, d.Beam with { Width = Add(d.Beam.Width, by) });
+                }
+            }
+        }
+
+        if (Held(0, "length") is null && Held(0, "width") is null)
+        {
+            yield return d.With(d.Edge with { Length = Add(d.Edge.Length, -plan), Width = Add(d.Edge.Width, plan) }, d.Inner, d.Beam);
+            yield return d.With(d.Edge with { Length = Add(d.Edge.Length, plan), Width = Add(d.Edge.Width, -plan) }, d.Inner, d.Beam);
+        }
+
+        foreach (var inner in Smaller(d).Where(s => s.Inner.Size != d.Inner.Size))
+        {
+            if (Held(0, "width") is null)
+            {
+                yield return inner.With(d.Edge with { Width = Add(d.Edge.Width, plan) }, inner.Inner, d.Beam);
+            }
+        }
+    }
+
+    // Steel, dowels and cost of a design of given sizes; null where something fails.
+    private (StrapDesign Design, double Cost)? Completed(StrapDesign d)
+    {
+        if (!SetPlan(d) || Fails(planChecks))
+        {
+            return null;
+        }
+
+        return steel.Find(0, d.Edge) is { } edge && steel.Find(1, d.Inner) is { } inner && beams.Find(d.Beam) is { } beam
+            ? Complete(d.With(edge, inner, beam))
+            : null;
+    }
+}
