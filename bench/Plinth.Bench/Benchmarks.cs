@@ -42,15 +42,15 @@ public class SizingBenchmarks
     [Params(100, 1000)]
     public int Bases { get; set; }
 
-    /// <summary>Footings under one column, under two, and caps on piles.</summary>
-    [Params("isolated", "combined", "pile-cap")]
+    /// <summary>Footings under one column, under two, straps, and caps on piles.</summary>
+    [Params("isolated", "combined", "strap", "pile-cap")]
     public string Kind { get; set; } = "isolated";
 
     [GlobalSetup]
     public void Setup()
     {
         directory = Directory.CreateTempSubdirectory("plinth-bench-").FullName;
-        GeneratedProject.Write(Bases, directory, Kind == "combined" ? 2 : 1, Kind == "pile-cap");
+        GeneratedProject.Write(Bases, directory, Kind is "combined" or "strap" ? 2 : 1, Kind);
         project = Read();
     }
 

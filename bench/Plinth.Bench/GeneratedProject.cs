@@ -53,9 +53,9 @@ internal static class GeneratedProject
     /// <summary>Writes a project.</summary>
     /// <param name="count">How many foundations.</param>
     /// <param name="directory">Its folder.</param>
-    /// <param name="columns">Columns on each, 2.0 to 4.4 m apart where they are several.</param>
-    /// <param name="piles">Whether they are caps on piles.</param>
-    public static void Write(int count, string directory, int columns = 1, bool piles = false)
+    /// <param name="columns">Columns on each, 2.0 to 4.4 m apart where they are several, of straps 5 to 8 m.</param>
+    /// <param name="kind">"pile-cap": caps on piles; "strap": straps; else bases on the ground.</param>
+    public static void Write(int count, string directory, int columns = 1, string kind = "")
     {
         Directory.CreateDirectory(directory);
         var random = new Random(7);
@@ -72,14 +72,16 @@ internal static class GeneratedProject
             }
             else
             {
-                var along = of * (2.0 + (2.4 * ((at * 7919 % 100) / 100.0)));
+                var spread = (at * 7919 % 100) / 100.0;
+                var along = of * (kind == "strap" ? 5 + (3 * spread) : 2.0 + (2.4 * spread));
                 supports.Append(CultureInfo.InvariantCulture,
-                    $"C{i + 1},{(at % 40 * 7 * columns) + along:F3},{at / 40 * 9},rect,{400 + (50 * (i % 3))},450\n");
-                bases.Append(of == 0 ? "[[foundation]]\nsupports = [" : ", ").Append('"').Append(CultureInfo.InvariantCulture, $"C{i + 1}")
+                    $"C{i + 1},{(at % 40 * (kind == "strap" ? 16 : 7 * columns)) + along:F3},{at / 40 * 9},rect,{400 + (50 * (i % 3))},450\n");
+                bases.Append(of == 0 ? (kind == "strap" ? "[[foundation]]\nkind = \"strap\"\nsupports = [" : "[[foundation]]\nsupports = [") : ", ").Append('"').Append(CultureInfo.InvariantCulture, $"C{i + 1}")
                     .Append('"').Append(of == columns - 1 ? "]\n" : "");
             }
 
-            var s = 0.5 + (1.1 * random.NextDouble());
+            // The edge column of a strap brings less than the inner one.
+            var s = (0.5 + (1.1 * random.NextDouble())) * (kind == "strap" && of == 0 ? 0.6 : 1);
             (string Case, double N, double H, double M)[] rows =
             [
                 ("DEAD", 600 * s, 8, 10), ("SDL", 200 * s, 3, 4), ("LIVE", 300 * s, 5, 6), ("LIVE2", 100 * s, 2, 3), ("ROOF", 40 * s, 1, 1),
@@ -94,7 +96,7 @@ internal static class GeneratedProject
             }
         }
 
-        File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml + (piles ? Caps : "") + bases);
+        File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml + (kind == "pile-cap" ? Caps : "") + bases);
         File.WriteAllText(Path.Combine(directory, "supports.csv"), supports.ToString());
         File.WriteAllText(Path.Combine(directory, "reactions.csv"), reactions.ToString());
     }

@@ -1,11 +1,9 @@
 using CsCheck;
-using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
-using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Combined;
 using Plinth.Core.Kinds.Strap;
 using Plinth.Core.Loads;

@@ -42,6 +42,9 @@ public sealed class Standing : Subject
     /// <summary>Its centre from the body's centroid along y, m.</summary>
     public double Y { get; private set; }
 
+    /// <summary>Its centre along x from the centroid of all bases that hang together, m.</summary>
+    public double PlanX => X + Body.Middle;
+
     /// <summary>One of its faces from the body's centroid along an axis, m.</summary>
     /// <param name="alongX">Along x, or along y.</param>
     /// <param name="side">+1: the face towards the axis's end; −1: that towards its beginning.</param>

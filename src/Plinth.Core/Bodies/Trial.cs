@@ -278,6 +278,9 @@ public abstract class Trial
     /// </summary>
     public virtual Figures.SpanDiagram? Along(int combination) => null;
 
+    /// <summary>The beam that holds its bases together; null: it has none.</summary>
+    public virtual Figures.BeamFigure? BeamFigure => null;
+
     /// <summary>The bars along an axis of a face as they lie, zone by zone: where each bar lies across, m from the centroid.</summary>
     /// <param name="alongX">Along x, or along y.</param>
     /// <param name="bottom">The bottom, or the top.</param>

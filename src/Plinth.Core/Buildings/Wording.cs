@@ -155,7 +155,7 @@ public static class Wording
         ArgumentNullException.ThrowIfNull(place);
         string Both(bool bottom) => $"{design.Bars(true, bottom)} along x, {design.Bars(false, bottom)} along y";
         yield return $"bottom: {Both(true)}; top: {(design.HasTop ? Both(false) : "none")}";
-        foreach (var (name, words) in Uprights(design, place, units))
+        foreach (var (name, words) in design.Others(units).Concat(Uprights(design, place, units)))
         {
             yield return $"{name}: {words}";
         }

@@ -8,7 +8,7 @@ namespace Plinth.Core.Figures;
 /// <param name="N">Sum of vertical loads, downwards positive, kN.</param>
 /// <param name="Resultant">Where it acts, m.</param>
 /// <param name="Field">The pressure.</param>
-/// <param name="Corners">Pressure at the corners (−x, −y), (+x, −y), (+x, +y), (−x, +y), kPa.</param>
+/// <param name="Corners">Pressure at the corners (−x, −y), (+x, −y), (+x, +y), (−x, +y), kPa; of several bases one after another.</param>
 /// <param name="ZeroLine">Where the line between contact and lift-off leaves the base: two points, or none.</param>
 /// <param name="Share">Area in contact over the area of the base.</param>
 /// <param name="Water">Pressure of the water under the base, kPa, not within the contact pressure.</param>
@@ -34,10 +34,11 @@ public sealed record ContactFigure(ContactState State, double N, PlanPoint Resul
         }
 
         var p = contact.Pressure;
-        PlanPoint[] corners = [.. s.Outline];
+        PlanPoint[] corners = s.Parts.Length == 0 ? [.. s.Outline]
+            : [.. s.Parts.ToArray().SelectMany(p => p.Outline.ToArray().Select(c => c with { X = c.X + p.Middle }))];
         double Plane(PlanPoint c) => p.Peak + (p.B * (c.X - p.AnchorX)) + (p.C * (c.Y - p.AnchorY));
         var line = new List<PlanPoint>();
-        for (var i = 0; i < 4 && contact.State == ContactState.Partial; i++)
+        for (var i = 0; i < 4 && contact.State == ContactState.Partial && s.Parts.Length == 0; i++)
         {
             var (a, b) = (corners[i], corners[(i + 1) % 4]);
             var (fa, fb) = (Plane(a), Plane(b));

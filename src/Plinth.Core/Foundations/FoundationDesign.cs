@@ -29,6 +29,10 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <summary>Sides and thickness of its bases: one, or several that a beam holds together.</summary>
     public virtual IReadOnlyList<BaseSize> Bases => [Size];
 
+    /// <summary>What it consists of beside bases, layers of bars and what stands on them, in words; nothing of most.</summary>
+    /// <param name="units">Units of display.</param>
+    public virtual IReadOnlyList<(string Name, string Words)> Others(Units.UnitSystem units) => [];
+
     /// <summary>A layer of its bars in words: "13 T16"; "none".</summary>
     /// <param name="alongX">Along x, or along y.</param>
     /// <param name="bottom">At the bottom, or on top.</param>

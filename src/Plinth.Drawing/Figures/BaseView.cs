@@ -37,8 +37,29 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
     }
 
     /// <summary>Draws its outline.</summary>
-    public void Outline(Canvas to, Fill fill = Fill.None) =>
-        to.Area(Layers.Footing, Stroke.Edge, [.. State.Body.Outline.ToArray().Select(At)], fill);
+    public void Outline(Canvas to, Fill fill = Fill.None)
+    {
+        foreach (var outline in Outlines(State))
+        {
+            to.Area(Layers.Footing, Stroke.Edge, [.. outline.Select(At)], fill);
+        }
+
+        if (State.BeamFigure is { } beam)
+        {
+            // Its sides between the bases, and on them.
+            foreach (var side in (ReadOnlySpan<int>)[-1, 1])
+            {
+                to.Path(Layers.Footing, Stroke.Edge, At(beam.From, side * beam.Width / 2), At(beam.To, side * beam.Width / 2));
+            }
+
+            to.Path(Layers.Footing, Stroke.Edge, At(beam.To, -beam.Width / 2), At(beam.To, beam.Width / 2));
+        }
+    }
+
+    /// <summary>Corners of its bases about the centroid of all.</summary>
+    public static IReadOnlyList<PlanPoint[]> Outlines(Trial s) => s.Body.Parts.Length == 0
+        ? [[.. s.Body.Outline]]
+        : [.. s.Body.Parts.ToArray().Select(p => p.Outline.ToArray().Select(c => c with { X = c.X + p.Middle }).ToArray())];
 
     /// <summary>Draws what stands on it: pedestal and column.</summary>
     public void Standing(Canvas to)
@@ -51,7 +72,7 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
 
     private void Standing(Canvas to, Standing column)
     {
-        var (x, y) = (column.X, column.Y);
+        var (x, y) = (column.PlanX, column.Y);
         if (column.Pedestal is { } p)
         {
             if (p.Round)
@@ -121,7 +142,7 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
         var first = State.Columns[0];
         var (x, y) = (p.X - first.Support.X, p.Y - first.Support.Y);
         var local = place.Lie.Of(new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)));
-        return new PlanPoint(local.X + first.X, local.Y + first.Y);
+        return new PlanPoint(local.X + first.PlanX, local.Y + first.Y);
     }
 
     /// <summary>Draws the site's boundary where it passes by or under the base.</summary>

@@ -36,10 +36,15 @@ public static class FigureSheet
                     var several = m.State.Columns.Length > 1;
                     var head = PileHeadDetail.Of(m, scale);
                     Figure[] heads = head is null ? [] : [head];
-                    Figure[] left = several
+                    var beam = m.State.BeamFigure is not null;
+                    Figure[] left = beam ? [BeamDetail.Plan(m, scale), BeamDetail.Elevation(m, scale), .. DetailParts.Pedestals(m, scale)]
+                        : several
                         ? [SpanDetail.Plan(m, scale), SpanDetail.Section(m, null, scale), .. DetailParts.Pedestals(m, scale)]
                         : [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
-                    Figure[] right = several
+                    Figure[] right = beam
+                        ? [bars, .. Enumerable.Range(0, m.State.Columns.Length).Select(i => BeamDetail.Section(m, i, scale)),
+                            BeamDetail.Section(m, null, scale)]
+                        : several
                         ? [bars, .. Enumerable.Range(0, m.State.Columns.Length).Select(i => SpanDetail.Section(m, i, scale)), .. heads]
                         : [bars, DetailSection.Of(m, false, scale), .. heads];
                     var pedestal = several ? null : DetailParts.Pedestal(m, scale);

@@ -42,11 +42,14 @@ public static class PressureView
         {
             for (var i = 0; i < Bands.Length; i++)
             {
-                var part = f.Between(s.Body.Outline, f.Most * i / Bands.Length,
-                    f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
-                if (part.Count > 2)
+                foreach (var outline in BaseView.Outlines(s))
                 {
-                    to.Area(Layers.Result, Stroke.None, [.. part.Select(view.At)], Fill.None, Bands[i]);
+                    var part = f.Between(outline, f.Most * i / Bands.Length,
+                        f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
+                    if (part.Count > 2)
+                    {
+                        to.Area(Layers.Result, Stroke.None, [.. part.Select(view.At)], Fill.None, Bands[i]);
+                    }
                 }
 
                 if (width >= Narrow)
@@ -70,7 +73,12 @@ public static class PressureView
             to.Path(Layers.Result, new Stroke(0.35, Dash.Chain), view.At(f.ZeroLine[0]), view.At(f.ZeroLine[1]));
         }
 
-        for (var i = 0; i < f.Corners.Count; i++)
+        if (s.Body.Parts.Length > 0)
+        {
+            Corners(to, s, f, view);
+        }
+
+        for (var i = 0; i < f.Corners.Count && s.Body.Parts.Length == 0; i++)
         {
             var (onRight, top) = (i is 1 or 2, i >= 2);
 
@@ -95,7 +103,7 @@ public static class PressureView
         to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Body.Length, units));
         to.Measure(new(view.Low.X, view.At(0, -s.Body.LowWidth / 2).Y), new(view.Low.X, view.At(0, s.Body.LowWidth / 2).Y), true,
             view.Low.X - 6, Canvas.Length(s.Body.LowWidth, units));
-        if (!s.Body.IsRectangle)
+        if (!s.Body.IsRectangle && !(s.Body.Parts.Length > 0 && s.Body.HighWidth == s.Body.LowWidth))
         {
             to.Measure(new(view.High.X, view.At(0, -s.Body.HighWidth / 2).Y), new(view.High.X, view.At(0, s.Body.HighWidth / 2).Y), true,
                 view.High.X + 6, Canvas.Length(s.Body.HighWidth, units));
@@ -120,5 +128,24 @@ public static class PressureView
         }
 
         return new Figure($"{mark}: contact pressure", width, tall, scale, to.Items);
+    }
+
+    // Of several bases each has its corners' values outside its own ends, which stand apart.
+    private static void Corners(Canvas to, Trial s, ContactFigure f, BaseView view)
+    {
+        foreach (var outline in BaseView.Outlines(s))
+        {
+            // On a small one outwards from its middle, so that none lies on another.
+            var small = view.At(outline[1]).X - view.At(outline[0]).X < NarrowBase;
+            var middle = (view.At(outline[0]).X + view.At(outline[1]).X) / 2;
+            foreach (var (c, i) in outline.Select((c, i) => (c, i)))
+            {
+                var value = f.State == ContactState.NoEquilibrium ? 0 : f.Field.At(c.X, c.Y);
+                var (onRight, top) = (i is 1 or 2, i >= 2);
+                var at = new At(small ? middle + (onRight ? 0.8 : -0.8) : view.At(c).X, view.At(c).Y + (top ? 1.5 : -3.6));
+                to.Write(Layers.Result, at, Unit.Pressure.FormatWithSymbol(value, s.Units), onRight == small ? Anchor.Left : Anchor.Right,
+                    Canvas.Text, value >= f.Most * (1 - 1e-9));
+            }
+        }
     }
 }

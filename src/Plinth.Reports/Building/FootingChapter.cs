@@ -49,7 +49,14 @@ internal static class FootingChapter
         var known = input.Combination is { } name && project.CombinationsOf(f).Used.Any(c => c.Name == name) ? input.Combination : null;
         Figure? Make(FigureKind kind, double width, double height) => figures.Make(kind, known, width, height);
         var detail = new DetailModel(project, f, design, input.Bars);
-        if (detail.State.Columns.Length > 1)
+        if (detail.State.BeamFigure is not null)
+        {
+            var scale = Fit(detail, (detail.State.Body.Length, PageWidth - BeamDetail.Around));
+            Add(blocks, BeamDetail.Plan(detail, scale));
+            Add(blocks, BeamDetail.Elevation(detail, scale));
+            Add(blocks, Make(FigureKind.Pressure, PageWidth, 100));
+        }
+        else if (detail.State.Columns.Length > 1)
         {
             var scale = Fit(detail, (detail.State.Body.Length, PageWidth - SpanDetail.Around));
             Add(blocks, SpanDetail.Plan(detail, scale));
@@ -101,12 +108,17 @@ internal static class FootingChapter
         var (concrete, steel) = (f.Rules.Concrete, f.Rules.Steel);
         var rows = new List<IReadOnlyList<Cell>>();
         void Row(string what, string value) => rows.Add([new(what, Tone.Quiet), new(value)]);
-        Row("size",
-            $"{L(design.Size.Length)} along x × "
+        Row("size", design.Bases.Count > 1 ? Wording.Size(design, units)
+            : $"{L(design.Size.Length)} along x × "
                 + $"{L(design.Size.Width)}{(design.EndWidth == design.Size.Width ? "" : " to " + L(design.EndWidth))} along y × "
                 + $"{S(design.Size.Thickness)} thick{(design.OutlineName.Length == 0 ? "" : $", a {design.OutlineName}")}");
         Row("bottom bars",
-            $"{design.Bars(true, true)} along x, {design.Bars(false, true)} along y; {(steel.OuterIsX(design.Size) ? "x" : "y")} outermost");
+            $"{design.Bars(true, true)} along x, {design.Bars(false, true)} along y; {(f.Kind.OuterIsX(f, design) ? "x" : "y")} outermost");
+        foreach (var (name, words) in design.Others(units))
+        {
+            Row(name, words);
+        }
+
         Row("top bars", design.HasTop ? $"{design.Bars(true, false)} along x, {design.Bars(false, false)} along y" : "none");
         foreach (var (name, words) in Wording.Uprights(design, f.Places[0], units, drawn: true))
         {

@@ -282,13 +282,15 @@ internal static partial class BaseLoadCase
         var p = solution.Pressure;
         trace.Given("a", p.A, Unit.Pressure, "solved so that ∫p dA = ΣN, ∫p·x dA = ΣN·xR, ∫p·y dA = ΣN·yR over the part in contact");
         trace.Given("b·L", p.B * s.Length, Unit.Pressure, "rise from end to end along x");
-        trace.Given("c·B", p.C * s.Width, Unit.Pressure, "rise over the mean width along y");
+        trace.Given("c·B", p.C * s.Width, Unit.Pressure, s.Parts.Length > 0 ? "rise over the greater width along y" : "rise over the mean width along y");
         trace.Given("share", solution.Share, Unit.Ratio, "of the base in contact");
         trace.Given("∫p dA", s.Parts.Length > 0 ? s.Pushed(k).Force : p.Over(s.Outline).Force, Unit.Force,
             "the balance, exact over the polygon in contact");
-        for (var i = 0; i < s.Outline.Length; i++)
+        PlanPoint[] corners = s.Parts.Length == 0 ? [.. s.Outline]
+            : [.. s.Parts.ToArray().SelectMany(b => b.Outline.ToArray().Select(c => c with { X = c.X + b.Middle }))];
+        for (var i = 0; i < corners.Length; i++)
         {
-            var c = s.Outline[i];
+            var c = corners[i];
             trace.Given($"p{(i + 1).ToString(CultureInfo.InvariantCulture)}", p.At(c.X, c.Y), Unit.Pressure,
                 $"at the corner {Unit.Length.FormatWithSymbol(c.X, s.Units)}, {Unit.Length.FormatWithSymbol(c.Y, s.Units)} from "
                     + "the centroid");

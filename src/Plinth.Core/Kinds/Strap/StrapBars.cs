@@ -48,7 +48,8 @@ internal static class StrapBars
         if (beam.Stirrups is { Size: { } tie, Spacing: > 0 })
         {
             var (bend, extension) = code.TieHook(tie.Diameter);
-            list.Add(new BarGroup(BarRole.Stirrups, tie, Places(foundation, design).Count,
+            list.Add(new BarGroup(BarRole.Stirrups, tie,
+                Places(place.EdgeFrom, place.BeamTo, concrete.CoverSide + tie.Diameter, beam.Stirrups.Spacing).Count,
                 BarShape.Closed(tie, beam.Width - (2 * concrete.CoverSide), beam.Depth - concrete.CoverBottom - concrete.CoverTop,
                     (bend / 2) + tie.Diameter + extension, bend / 2), ""));
         }
@@ -61,19 +62,21 @@ internal static class StrapBars
         return list;
     }
 
-    /// <summary>Where the stirrups stand along the beam, m from the place's origin: evenly, no farther apart than stated.</summary>
-    public static IReadOnlyList<double> Places(Foundation foundation, StrapDesign design)
+    /// <summary>Where the stirrups of a beam stand: evenly from end to end, no farther apart than stated, m.</summary>
+    /// <param name="from">Where the beam begins.</param>
+    /// <param name="to">Where it ends.</param>
+    /// <param name="inset">From an end to the first, m.</param>
+    /// <param name="spacing">As stated, m; 0: there are none.</param>
+    public static IReadOnlyList<double> Places(double from, double to, double inset, double spacing)
     {
-        var (concrete, beam) = (foundation.Rules.Concrete, design.Beam);
-        var place = StrapPlace.Of(foundation.Held, foundation.Places[0], design);
-        if (beam.Stirrups is not { Size: { } tie, Spacing: > 0 and var spacing })
+        if (spacing <= 0)
         {
             return [];
         }
 
-        var (from, to) = (place.EdgeFrom + concrete.CoverSide + tie.Diameter, place.BeamTo - concrete.CoverSide - tie.Diameter);
-        var n = (int)Math.Ceiling(((to - from) / spacing) - 1e-9);
-        return [.. Enumerable.Range(0, n + 1).Select(i => from + (i * (to - from) / n))];
+        var (first, length) = (from + inset, to - from - (2 * inset));
+        var n = Math.Max(1, (int)Math.Ceiling((length / spacing) - 1e-9));
+        return [.. Enumerable.Range(0, n + 1).Select(i => first + (i * length / n))];
     }
 
     /// <summary>Heights of the bars along a side over the underside of the beam, m: between those at bottom and top.</summary>

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
+using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds.Strap;
 
@@ -95,6 +96,15 @@ public sealed record StrapDesign(StrapBase Edge, StrapBase Inner, StrapBeamDesig
 
     /// <inheritdoc/>
     public override string Drawn(bool alongX, bool bottom) => Words(alongX, bottom, b => b.Drawn);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<(string Name, string Words)> Others(UnitSystem units) =>
+    [
+        ("beam", $"{Dimension.PlainSection(Beam.Width, units)} × {Dimension.Section(Beam.Depth, units)}, "
+            + $"{Dimension.Section(Beam.Gap, units)} over the bases' underside{(Beam.OverBase ? "" : ", to the inner column")}; top {Beam.Top.Drawn}, "
+            + $"bottom {Beam.Bottom.Drawn}, stirrups {Beam.Stirrups.Drawn}"
+            + (Beam.Sides.Size is null ? "" : $", {Beam.Sides.Drawn} along each side")),
+    ];
 
     /// <inheritdoc/>
     public bool Equals(StrapDesign? other) => base.Equals(other) && Edge == other!.Edge && Inner == other.Inner && Beam == other.Beam

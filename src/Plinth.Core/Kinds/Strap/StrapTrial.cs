@@ -254,6 +254,33 @@ public sealed class StrapTrial : Trial
     /// <inheritdoc/>
     public override Figures.SpanDiagram? Along(int combination) => StrapDiagram.Of(this, combination);
 
+    /// <inheritdoc/>
+    public override Figures.BeamFigure? BeamFigure
+    {
+        get
+        {
+            if (sized is not { } d)
+            {
+                return null;
+            }
+
+            var (concrete, gap, tie) = (Rules.Concrete, d.Beam.Gap, d.Beam.Stirrups.Size?.Diameter ?? 0);
+            var stirrups = StrapBars.Places(Beam.Low, Beam.High, concrete.CoverSide + tie, d.Beam.Stirrups.Spacing);
+            return new Figures.BeamFigure(Beam.Low, Beam.High, gap, gap + Beam.Height, Beam.Width, stirrups, gap + Beam.Depth(false),
+                gap + Beam.Height - Beam.Depth(true), [.. StrapBars.SideLevels(Foundation, d).Select(z => gap + z)], Across(false), Across(true),
+                (concrete.CoverBottom, concrete.CoverSide, concrete.CoverTop));
+
+            IReadOnlyList<double> Across(bool bottom) =>
+                Schedules.BarPositions.Across(Beam.Layer(bottom), Beam.Width, concrete.CoverSide + tie, []);
+        }
+    }
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Figures.BarRun> Runs(bool alongX, bool bottom) =>
+        [.. pads.Select((p, i) => (Body: p, Span: Span(i, alongX), Name: Names[i])).Where(b => b.Span.Layer(bottom).Any)
+            .Select(b => new Figures.BarRun($"in the {b.Name} base", b.Span.Layer(bottom), b.Span.Depth(bottom),
+                [.. b.Span.Bars(bottom).Select(at => alongX ? at : at + b.Body.Middle)]))];
+
     internal override void Release()
     {
         base.Release();

@@ -72,11 +72,13 @@ public sealed class DetailModel
             && Design.Under(under).Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
         spacing = g.Role switch
         {
+            BarRole.Stirrups when State.BeamFigure is { Stirrups: [var first, var second, ..] } =>
+                " @ " + Dimension.Section(second - first, Units),
             BarRole.Sides when Design.SideBars.Spacing > 0 => " @ " + Dimension.Section(Design.SideBars.Spacing, Units),
             BarRole.PileTies when Foundation.Rules.Piles.Ties is { } ties => " @ " + Dimension.Section(ties.Spacing, Units),
             _ => spacing,
         };
-        if (State.Body.IsPolygon
+        if (State.Body.IsPolygon && State.Body.Parts.Length == 0
             && Rows.Where(r => r.Group.Role == g.Role && r.Group.Layer == g.Layer && g.Layer.Length > 0).ToList() is { Count: > 1 } all)
         {
             // Bars of a layer that the outline cuts to several lengths are called together.
@@ -91,8 +93,7 @@ public sealed class DetailModel
     /// </summary>
     public string Banded(bool alongX, bool bottom)
     {
-        var span = State.Spans(alongX)[0];
-        if (span.Layer(bottom).Band == 0 || Row(Role(alongX, bottom)) is not { } row)
+        if (State.Spans(alongX) is not [var span, ..] || span.Layer(bottom).Band == 0 || Row(Role(alongX, bottom)) is not { } row)
         {
             return "";
         }

@@ -71,7 +71,19 @@ internal sealed class FreeBodyView
         var units = s.Units;
         var under = top - Height + Below + Push;
         var (low, high) = (x(s.Body.LowX), x(s.Body.HighX));
-        to.Box(Layers.Footing, Stroke.Edge, new(low, under), new(high, under + Slab), Fill.Light);
+        if (s.BeamFigure is { } beam)
+        {
+            to.Box(Layers.Footing, Stroke.Edge, new(x(beam.From), under + (Slab / 3)), new(x(beam.To), under + Slab), Fill.Light);
+            foreach (var p in s.Body.Parts)
+            {
+                to.Box(Layers.Footing, Stroke.Edge, new(x(p.Middle + p.LowX), under), new(x(p.Middle + p.HighX), under + (Slab * 0.75)), Fill.Light);
+            }
+        }
+        else
+        {
+            to.Box(Layers.Footing, Stroke.Edge, new(low, under), new(high, under + Slab), Fill.Light);
+        }
+
         foreach (var c in d.Columns)
         {
             to.Box(Layers.Column, Stroke.Thin, new(x(c.Low), under + Slab), new(x(c.High), under + Slab + Stub), Fill.Light);
@@ -92,14 +104,18 @@ internal sealed class FreeBodyView
 
         // What is even over the base stands beside it: what presses above the underside, the water below.
         var y = foot + Arrow;
-        foreach (var f in d.Body.Where(f => f.Kind is BodyForceKind.Weights or BodyForceKind.Upright or BodyForceKind.Rising))
+        foreach (var f in d.Body.Where(f => f.Kind is BodyForceKind.Weights or BodyForceKind.Upright or BodyForceKind.Rising)
+            .GroupBy(f => f.Kind)
+            .Select(g => g.First() with { Force = g.Sum(f => f.Force) }))
         {
             Named(to, new(high + 1, y),
                 f.Kind switch { BodyForceKind.Weights => "weights", BodyForceKind.Upright => "uprights", _ => "soil beside" }, f.Force);
             y -= (2 * Row) + 0.8;
         }
 
-        foreach (var f in d.Body.Where(f => f.Kind == BodyForceKind.Water))
+        foreach (var f in d.Body.Where(f => f.Kind == BodyForceKind.Water)
+            .GroupBy(f => f.Kind)
+            .Select(g => g.First() with { Force = g.Sum(f => f.Force) }))
         {
             Named(to, new(high + 1, under - Push), "water", f.Force);
         }
@@ -121,7 +137,6 @@ internal sealed class FreeBodyView
     // Push of the ground on each metre, with its values at the ends, its resultant where it acts.
     private void Ground(Canvas to, double under)
     {
-        var ground = d.Body.FirstOrDefault(f => f.Kind == BodyForceKind.Ground);
         var most = d.Points.Max(p => p.Push);
         if (most <= 0)
         {
@@ -134,11 +149,31 @@ internal sealed class FreeBodyView
         to.Area(Layers.Result, Stroke.Thin,
             [new(x(first.At), Y(0)), .. d.Points.Select(p => new At(x(p.At), Y(p.Push))), new(x(last.At), Y(0))], Fill.Light);
         string Line(double push) => Unit.LineLoad.FormatWithSymbol(push, s.Units);
-        to.Write(Layers.Result, new(x(first.At), Y(first.Push) - Row), Line(first.Push), Anchor.Left, Letters);
-        to.Write(Layers.Result, new(x(last.At), Y(last.Push) - Row), Line(last.Push), Anchor.Right, Letters);
-        Arrowed(to, new(x(ground.At), under - Push - 7), new(x(ground.At), under - 1));
-        to.Write(Layers.Result, new(x(ground.At) + 1.5, under - Push - 7), "ground " + Canvas.Signed(Unit.Force, ground.Force, s.Units),
-            Anchor.Left, Letters, true);
+        foreach (var (from, till) in Pushed(first, last))
+        {
+            to.Write(Layers.Result, new(x(from.At), Y(from.Push) - Row), Line(from.Push), Anchor.Left, Letters);
+            to.Write(Layers.Result, new(x(till.At), Y(till.Push) - Row), Line(till.Push), Anchor.Right, Letters);
+        }
+
+        foreach (var ground in d.Body.Where(f => f.Kind == BodyForceKind.Ground))
+        {
+            Arrowed(to, new(x(ground.At), under - Push - 7), new(x(ground.At), under - 1));
+            to.Write(Layers.Result, new(x(ground.At) + 1.5, under - Push - 7), "ground " + Canvas.Signed(Unit.Force, ground.Force, s.Units),
+                Anchor.Left, Letters, true);
+        }
+    }
+
+    // From end to end, of several bases each.
+    private IEnumerable<(SpanPoint From, SpanPoint To)> Pushed(SpanPoint first, SpanPoint last)
+    {
+        if (s.Body.Parts.Length == 0)
+        {
+            return [(first, last)];
+        }
+
+        const double near = 1e-6;
+        return s.Body.Parts.ToArray().Select(p => (Low: p.Middle + p.LowX, High: p.Middle + p.HighX))
+            .Select(p => (d.Points.First(q => q.At > p.Low - near && q.Breadth > 0), d.Points.Last(q => q.At < p.High + near && q.Breadth > 0)));
     }
 
     private static void Arrowed(Canvas to, At from, At head)

@@ -45,12 +45,12 @@ internal static class SpanSectionsView
             var tag = (lines.Count + 1).ToString(CultureInfo.InvariantCulture);
             lines.Add((x.At, tag));
             rows.Add([tag, "shear across x, " + x.Words, Name(k), "Vu " + Unit.Force.FormatWithSymbol(x.Demand, units),
-                "φVc " + Unit.Force.FormatWithSymbol(x.Strength, units), Used(x.Demand, x.Strength)]);
+                (s.BeamFigure is null ? "φVc " : "φVn ") + Unit.Force.FormatWithSymbol(x.Strength, units), Used(x.Demand, x.Strength)]);
         }
 
         foreach (var b in d.Bands)
         {
-            rows.Add(["", "shear across y at " + b.Column, Name(k), "Vu " + Unit.Force.FormatWithSymbol(b.Shear, units),
+            rows.Add(["", s.Body.Parts.Length > 0 ? "shear across y, " + b.Column : "shear across y at " + b.Column, Name(k), "Vu " + Unit.Force.FormatWithSymbol(b.Shear, units),
                 "φVc " + Unit.Force.FormatWithSymbol(b.ShearStrength, units), Used(b.Shear, b.ShearStrength)]);
         }
 
@@ -64,7 +64,8 @@ internal static class SpanSectionsView
             }
 
             var tag = ((char)('A' + round.Count)).ToString();
-            round.Add((p, tag, area.Columns.Length > 1));
+            round.Add((p with { Low = p.Low with { X = p.Low.X + area.Body.Middle }, High = p.High with { X = p.High.X + area.Body.Middle } }, tag,
+                area.Columns.Length > 1));
             var most = p.Stresses.Max(v => v ?? 0);
             rows.Add([tag, "two-way shear at " + area.At, Name(c), "vu " + Unit.Stress.FormatWithSymbol(most, units),
                 "φvc " + Unit.Stress.FormatWithSymbol(p.Strength, units), Used(most, p.Strength)]);
@@ -102,6 +103,12 @@ internal static class SpanSectionsView
         to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 10, Canvas.Length(s.Body.Length, units));
         to.Measure(new(view.Low.X, view.At(0, -s.Body.LowWidth / 2).Y), new(view.Low.X, view.At(0, s.Body.LowWidth / 2).Y), true,
             view.Low.X - 10, Canvas.Length(s.Body.LowWidth, units));
+        if (s.Body.Parts.Length > 0 && s.Body.HighWidth != s.Body.LowWidth)
+        {
+            to.Measure(new(view.High.X, view.At(0, -s.Body.HighWidth / 2).Y), new(view.High.X, view.At(0, s.Body.HighWidth / 2).Y), true,
+                view.High.X + 10, Canvas.Length(s.Body.HighWidth, units));
+        }
+
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         Layout.Table(to.Items, new(2, table.Height + 8),
             "One-way shear in the combination that governs it, chain lines; two-way each in its own, dashed", heads,

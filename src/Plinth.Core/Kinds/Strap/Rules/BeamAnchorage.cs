@@ -87,20 +87,6 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
         var bottom = at.Moment > 0;
         var layer = s.Layer(bottom);
 
-        // Beyond the columns a short end is a cantilever whose concrete alone may hold its moment: no stress of the bars is called on.
-        if (s.IsBeyond(at.X) && s.Code.PlainThickness(s.Height) is > 0 and var thickness)
-        {
-            var none = default(NoTrace);
-            var held = s.Code.PlainFlexure(ref none, s.Rules.Concrete, s.Width, thickness);
-            if (Math.Abs(at.Moment) <= held)
-            {
-                held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.Width, thickness);
-                trace.Let("utilisation", Math.Abs(at.Moment) / held, Unit.Ratio,
-                    $"|{new Sym("M", at.Moment, Unit.Moment)}|/{new Sym("φMn", held, Unit.Moment)}");
-                return Outcome.Ratio(Math.Abs(at.Moment), held) with { Face = bottom ? Face.Bottom : Face.Top, Plain = true };
-            }
-        }
-
         var nearer = Math.Min(at.X - s.Low, s.High - at.X);
         var there = trace.Let("there", Math.Max(0, nearer - s.Rules.Concrete.CoverSide), Unit.Section,
             $"{new Sym("to the nearer end", nearer, Unit.Section)} − {new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)}",
@@ -113,6 +99,22 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
                     + $"{new Sym("ld", lengths.Straight, Unit.Section)}")
             : lengths.Straight;
         var needed = layer.Hooked ? Math.Min(straight, lengths.Hook) : straight;
+        var outcome = Outcome.Ratio(needed, there) with { Face = bottom ? Face.Bottom : Face.Top };
+
+        // Beyond the columns a short end is a cantilever whose concrete alone may hold its moment, so that no stress of the bars is called
+        // on. Whichever is used less counts.
+        if (s.IsBeyond(at.X) && s.Code.PlainThickness(s.Height) is > 0 and var thickness)
+        {
+            var none = default(NoTrace);
+            var plain = Math.Abs(at.Moment) / s.Code.PlainFlexure(ref none, s.Rules.Concrete, s.Width, thickness);
+            if (plain < outcome.Utilisation)
+            {
+                var held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.Width, thickness);
+                trace.Let("utilisation", plain, Unit.Ratio, $"|{new Sym("M", at.Moment, Unit.Moment)}|/{new Sym("φMn", held, Unit.Moment)}");
+                return outcome with { Utilisation = plain, Plain = true };
+            }
+        }
+
         if (T.Records)
         {
             trace.Given("needed", needed, Unit.Section, layer.Hooked && lengths.Hook <= straight ? "ldh, by the hook at the end"
@@ -124,7 +126,7 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
             }
         }
 
-        return Outcome.Ratio(needed, there) with { Face = bottom ? Face.Bottom : Face.Top };
+        return outcome;
     }
 
     private static (double Straight, double Hook) Lengths<T>(StrapBeam s, bool bottom, ref T trace)

@@ -26,12 +26,11 @@ internal readonly struct BeamShear : ICheckRule<Subject, Nothing>
         }
 
         var none = default(NoTrace);
-        Span<(double At, bool AtFace)> places = stackalloc (double, bool)[StrapBeam.MostShears];
         var (worst, governing, atFace) = (Outcome.Ratio(0, Strength(s, true, ref none)), default(LongSection), false);
-        foreach (var (at, isFace) in places[..s.Shears(k, places)])
+        Span<double> strengths = [worst.Capacity, Strength(s, false, ref none)];
+        foreach (var (section, isFace) in s.Shears(k))
         {
-            var section = s.Section(k, at);
-            var o = Outcome.Ratio(Math.Abs(section.Shear), Strength(s, section.Moment >= 0, ref none));
+            var o = Outcome.Ratio(Math.Abs(section.Shear), strengths[section.Moment >= 0 ? 0 : 1]);
             if (o.Utilisation > worst.Utilisation)
             {
                 (worst, governing, atFace) = (o, section, isFace);
@@ -85,11 +84,9 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, Nothing>
         }
 
         var none = default(NoTrace);
-        Span<(double At, bool AtFace)> places = stackalloc (double, bool)[StrapBeam.MostShears];
         var (worst, governing) = (Outcome.NotDone, default(LongSection));
-        foreach (var (at, _) in places[..s.Shears(k, places)])
+        foreach (var (section, _) in s.Shears(k))
         {
-            var section = s.Section(k, at);
             var o = One(s, section, ref none);
             if (!worst.Done || o.Utilisation > worst.Utilisation)
             {

@@ -47,9 +47,19 @@ internal sealed class StrapBeams
     {
         LastFailure = null;
         (StrapBeamDesign Beam, double Mass)? best = null;
+        StrapBeamDesign? barred = null;
+        if (IsHopeless(beam))
+        {
+            return null;
+        }
+
         foreach (var tie in Ties())
         {
-            if (With(beam, tie) is { } found && Mass(found) is var mass && mass < (best?.Mass ?? double.PositiveInfinity) - 1e-9)
+            // Bars found with one size of stirrup mostly suffice with the next.
+            var own = barred is { } known && known with { Stirrups = known.Stirrups with { Size = tie } } is var other
+                && !Fails(ofTop, Checks.Face.Top, other) && !Fails(ofBottom, Checks.Face.Bottom, other) ? other : Barred(beam, tie);
+            barred ??= own;
+            if (own is not null && Tied(own, tie) is { } found && Mass(found) is var mass && mass < (best?.Mass ?? double.PositiveInfinity) - 1e-9)
             {
                 best = (found, mass);
             }
@@ -63,24 +73,47 @@ internal sealed class StrapBeams
         return best?.Beam;
     }
 
-    private StrapBeamDesign? With(StrapBeamDesign beam, BarSize tie)
+    // Whether the most bars of the thickest size that fit, and the closest stirrups, hold neither moment nor shear.
+    private bool IsHopeless(StrapBeamDesign beam)
     {
-        var held = Held("stirrups");
+        var (tie, clear) = (Ties().Last(), rules.Concrete.CoverSide);
+        BarSpec Most(bool top)
+        {
+            if (Held(top ? "top" : "bottom") is { } held)
+            {
+                return held;
+            }
+
+            var size = Sizes(top).MaxBy(b => b.Diameter)!;
+            var least = Ties().First();
+            var room = beam.Width - (2 * (clear + least.Diameter)) - size.Diameter;
+            var pitch = trials[0].Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter;
+            return new BarSpec(size, Math.Max(2, (int)Math.Floor((room / pitch) + 1e-9) + 1), 0);
+        }
+
+        var most = beam with { Top = Most(true), Bottom = Most(false), Stirrups = Held("stirrups") ?? new BarSpec(tie, 0, Step(tie) * LeastSteps) };
+
+        // Too much steel for the depth is no strength; thinner bars may do where the thickest do not.
+        return Fails(shear, Checks.Face.None, most)
+            || First([ofTop[0]], Checks.Face.Top, most) is { Outcome.FailsAnyhow: false }
+            || First([ofBottom[0]], Checks.Face.Bottom, most) is { Outcome.FailsAnyhow: false };
+    }
+
+    private StrapBeamDesign? Barred(StrapBeamDesign beam, BarSize tie)
+    {
         var thin = Sizes(true)[0];
         beam = beam with
         {
-            Stirrups = held ?? new BarSpec(tie, 0, Step(tie) * LeastSteps),
+            Stirrups = Held("stirrups") ?? new BarSpec(tie, 0, Step(tie) * LeastSteps),
             Top = Held("top") ?? new BarSpec(thin, 2, 0),
             Bottom = Held("bottom") ?? new BarSpec(thin, 2, 0),
             Sides = Held("sides") ?? BarSpec.None,
         };
-        if (Sided(beam) is not { } sided || Face(sided, true) is not { } topped || Face(topped, false) is not { } barred)
-        {
-            return null;
-        }
-
-        return held is not null ? (Fails(stirrups, Checks.Face.None, barred) ? null : barred) : Spaced(barred, tie);
+        return Sided(beam) is { } sided && Face(sided, true) is { } topped ? Face(topped, false) : null;
     }
+
+    private StrapBeamDesign? Tied(StrapBeamDesign barred, BarSize tie) =>
+        Held("stirrups") is null ? Spaced(barred, tie) : Fails(stirrups, Checks.Face.None, barred) ? null : barred;
 
     // The widest whole spacing that passes.
     private StrapBeamDesign? Spaced(StrapBeamDesign beam, BarSize tie)

@@ -17,7 +17,7 @@ namespace Plinth.Core.Kinds.Strap;
 internal sealed partial class StrapSizer : FoundationSizer
 {
     // Lengths of the edge base are first tried so many steps apart, then between.
-    private const int Sparse = 4;
+    private const int Sparse = 8;
 
     // Bases and beam settle on thicknesses after so many rounds, or never.
     private const int MostRounds = 8;

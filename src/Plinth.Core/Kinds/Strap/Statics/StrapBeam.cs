@@ -25,6 +25,8 @@ internal sealed class StrapBeam : Subject
     private readonly double[] depths = new double[2];
     private LongSection[] sections;
     private (int Generation, int Count)[] found;
+    private BeamShearAt[] shears;
+    private (int Generation, double Depth, int Count)[] sheared;
 
     /// <summary>Makes it for a trial.</summary>
     public StrapBeam(StrapTrial trial)
@@ -33,13 +35,17 @@ internal sealed class StrapBeam : Subject
         this.trial = trial;
         sections = ArrayPool<LongSection>.Shared.Rent(Combinations.Length * Most);
         found = Trial.Rented<(int, int)>(Combinations.Length);
+        shears = ArrayPool<BeamShearAt>.Shared.Rent(Combinations.Length * MostShears);
+        sheared = Trial.Rented<(int, double, int)>(Combinations.Length);
     }
 
     internal void Release()
     {
         ArrayPool<LongSection>.Shared.Return(sections);
         ArrayPool<(int, int)>.Shared.Return(found);
-        (sections, found) = ([], []);
+        ArrayPool<BeamShearAt>.Shared.Return(shears);
+        ArrayPool<(int, double, int)>.Shared.Return(sheared);
+        (sections, found, shears, sheared) = ([], [], [], []);
     }
 
     /// <summary>The body that it holds together.</summary>
@@ -236,17 +242,27 @@ internal sealed class StrapBeam : Subject
         }
     }
 
-    /// <summary>The most sections at which shear is looked at.</summary>
-    public const int MostShears = 8;
+    // At d or at the face on both sides of two columns, and the ends of two bases.
+    private const int MostShears = 8;
 
     /// <summary>
     /// Sections at which shear is looked at in a combination: at d from a column's face where the ground pushes the part beyond up towards
-    /// it, else at the face; and at the ends of bases that lie farther from it.
+    /// it, else at the face; and at the ends of bases that lie farther from it. Found once for each combination, size and depth.
     /// </summary>
     /// <param name="k">The combination.</param>
-    /// <param name="into">Receives where they lie and whether that is at a face.</param>
-    /// <returns>How many there are.</returns>
-    public int Shears(int k, Span<(double At, bool AtFace)> into)
+    public ReadOnlySpan<BeamShearAt> Shears(int k)
+    {
+        var into = shears.AsSpan(k * MostShears, MostShears);
+        ref var kept = ref sheared[k];
+        if (kept.Generation != Trial.Generation || kept.Depth != Depth(true))
+        {
+            kept = (Trial.Generation, Depth(true), FindShears(k, into));
+        }
+
+        return into[..kept.Count];
+    }
+
+    private int FindShears(int k, Span<BeamShearAt> into)
     {
         var (count, d) = (0, Depth(true));
         var columns = Body.Columns;
@@ -265,7 +281,7 @@ internal sealed class StrapBeam : Subject
                 // The part beyond the face must be pushed up towards the column, and the column must press: else nothing spreads from it.
                 if (!(-side * Section(k, face).Shear > 0) || !(columns[i].Action(k).N > 0))
                 {
-                    into[count++] = (face, true);
+                    into[count++] = new(Section(k, face), true);
                     continue;
                 }
 
@@ -276,7 +292,7 @@ internal sealed class StrapBeam : Subject
                 near[(2 * i) + ((side + 1) / 2)] = side > 0 ? (face, face + reach) : (face - reach, face);
                 if (inwards || clear > d)
                 {
-                    into[count++] = (face + (side * reach), false);
+                    into[count++] = new(Section(k, face + (side * reach)), false);
                 }
             }
         }
@@ -294,7 +310,7 @@ internal sealed class StrapBeam : Subject
 
                 if (free)
                 {
-                    into[count++] = (end, false);
+                    into[count++] = new(Section(k, end), false);
                 }
             }
         }
@@ -302,3 +318,8 @@ internal sealed class StrapBeam : Subject
         return count;
     }
 }
+
+/// <summary>A section of a beam at which shear is looked at.</summary>
+/// <param name="Section">The section with its forces.</param>
+/// <param name="AtFace">Whether it lies at the face of a column.</param>
+internal readonly record struct BeamShearAt(LongSection Section, bool AtFace);

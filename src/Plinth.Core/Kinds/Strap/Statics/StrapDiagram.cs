@@ -1,4 +1,5 @@
 using Plinth.Core.Bodies;
+using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Figures;
 using Plinth.Core.Tracing;
@@ -47,10 +48,9 @@ internal static class StrapDiagram
             stops.Add(x);
         }
 
-        Span<(double At, bool AtFace)> shears = stackalloc (double, bool)[StrapBeam.MostShears];
-        foreach (var (at, atFace) in shears[..beam.Shears(k, shears)])
+        foreach (var (s, atFace) in beam.Shears(k))
         {
-            var s = beam.Section(k, at);
+            var at = s.X;
             var near = columns.MinBy(c => Math.Min(Math.Abs(c.Low - at), Math.Abs(c.High - at)));
             var words = ends.Find(e => Math.Abs(e.At - at) < 1e-9).Words
                 ?? $"{(atFace ? "face" : "d")} {(at <= near.Low + 1e-9 ? "left" : "right")} of {near.Name}";
@@ -77,7 +77,21 @@ internal static class StrapDiagram
             }
         }
 
-        return new SpanDiagram(body.Contact(k).State, points, columns, [.. sections.OrderBy(x => x.At)], [], Forces(t, k));
+        var across = new List<BandSection>();
+        foreach (var span in t.Spans(false))
+        {
+            var (moment, shear) = (0.0, 0.0);
+            foreach (var side in (ReadOnlySpan<int>)[-1, 1])
+            {
+                moment = Math.Max(moment, span.AtFace(k, side).MomentUp);
+                shear = span.Beyond(k, side, span.Depth(true)) is { Overhang: > 0 } f ? Math.Max(shear, f.ShearUp) : shear;
+            }
+
+            across.Add(new BandSection($"{span.At} base", span.Body.Middle + span.Body.LowX, span.Body.Middle + span.Body.HighX, moment,
+                Flexure<AxisY, BottomFace>.Capacity(span).Bars.Strength, shear, OneWayShear<AxisY>.Capacity(span).Bottom));
+        }
+
+        return new SpanDiagram(body.Contact(k).State, points, columns, [.. sections.OrderBy(x => x.At)], across, Forces(t, k));
     }
 
     private static (double Pressure, double Breadth) Under(GroundBody body, int k, double x)
