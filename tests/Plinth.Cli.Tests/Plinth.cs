@@ -160,11 +160,15 @@ public sealed class Folder : IDisposable
         set => File.WriteAllText(System.IO.Path.Combine(Path, file), value);
     }
 
+    /// <summary>The columns of the office at the edge of its site.</summary>
+    public static IReadOnlyList<string> OfficeEdge { get; } = ["C1", "C7", "C13", "C19", "C22", "C25"];
+
     /// <summary>The office without its bases under several columns: every column on one of its own.</summary>
     public static Folder OfficeOfSingles()
     {
         var f = Building("office-frame");
-        f["plinth.toml"] = f["plinth.toml"][..f["plinth.toml"].IndexOf("# At the movement joint", StringComparison.Ordinal)];
+        f["plinth.toml"] = f["plinth.toml"][..f["plinth.toml"].IndexOf("# Line A", StringComparison.Ordinal)]
+            + string.Concat(OfficeEdge.Select(c => $"[[foundation]]\nsupports = [\"{c}\"]\nedge-x0 = \"250 mm\"\n\n"));
         return f;
     }
 

@@ -57,13 +57,13 @@ public class ProposalTests
         sized.Exit.Should().Be(1);
         sized.Out.Should().Contain("# nothing was found for F1\n  supports = [\"C1\", \"C2\"]\n  edge-x0 = \"column\"");
         var priced = Priced(f);
-        priced.Should().HaveCountLessThanOrEqualTo(2, "a trapezoid is tried where the rectangle does not serve");
+        priced.Should().HaveCountLessThanOrEqualTo(3, "a trapezoid is tried where the rectangle does not serve, and a strap");
         priced[0].GetProperty("cause").GetString().Should().Be("nothing-found");
         var replaced = priced[0].GetProperty("tables_replaced").EnumerateArray().Single();
         replaced.GetProperty("mark").GetString().Should().Be("F1");
         replaced.GetProperty("place").GetString().Should().StartWith("plinth.toml:");
         replaced.GetProperty("not_carried_over").EnumerateArray().Select(k => k.GetString()).Should().Equal("width");
-        var best = priced.Where(p => p.GetProperty("serves").GetBoolean()).MinBy(p => p.GetProperty("cost_then").GetDouble());
+        var best = priced.Where(p => p.GetProperty("serves").GetBoolean() && !p.GetProperty("toml").GetString()!.Contains("strap")).MinBy(p => p.GetProperty("cost_then").GetDouble());
         f.Run("size", "--propose").Out.Should().Contain("take C1 out there; not carried over: width");
 
         // As the words say: its own table goes, the proposal comes.
@@ -80,7 +80,7 @@ public class ProposalTests
     [Fact]
     public void Proposals_of_the_office_are_priced_each_alone()
     {
-        using var f = Folder.Building("office-frame");
+        using var f = Folder.OfficeOfSingles();
         f.Run("size");
         var priced = Priced(f);
         priced.Should().NotBeEmpty();

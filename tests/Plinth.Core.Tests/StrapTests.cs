@@ -215,12 +215,20 @@ public class StrapTests
 
                 // What is designed for is no less than what stands anywhere outside the columns.
                 var most = t.Beam.Sections(k).ToArray().Max(s => Math.Abs(s.Moment));
+                var shear = t.Beam.Shears(k).ToArray().Max(s => Math.Abs(s.Section.Shear));
                 for (var i = 0; i <= 400; i++)
                 {
                     var x = t.Body.LowX + ((t.Body.HighX - t.Body.LowX) * i / 400);
                     if (!t.Body.Columns.ToArray().Any(c => x > c.Face(true, -1) && x < c.Face(true, 1)))
                     {
                         Math.Abs(StrapForces.At(t.Body, k, x).Moment).Should().BeLessThanOrEqualTo(most + (1e-9 * n));
+                    }
+
+                    // Farther than d from both columns no shear is above what is looked at, lifted ends included.
+                    var d = t.Beam.Depth(true);
+                    if (t.Body.Columns.ToArray().All(c => x < c.Face(true, -1) - d || x > c.Face(true, 1) + d))
+                    {
+                        Math.Abs(StrapForces.At(t.Body, k, x).Shear).Should().BeLessThanOrEqualTo(shear + (1e-7 * n));
                     }
                 }
             }
@@ -241,6 +249,22 @@ public class StrapTests
             b.Checks.Select(c => (c.Id, c.At)).Should().Equal(a.Checks.Select(c => (c.Id, c.At)));
             foreach (var (x, y) in a.Checks.Zip(b.Checks))
             {
+                y.Utilisation.Should().BeApproximately(x.Utilisation, 1e-6 * Math.Max(1, x.Utilisation), x.Id);
+            }
+        }, iter: 20);
+    }
+
+    [Fact]
+    public void Mirrored_across_its_beam_it_is_the_same()
+    {
+        Random.Sample(g =>
+        {
+            var a = Check(g.Project, g.Design);
+            SupportAction Mirrored(SupportAction x) => x with { Fy = -x.Fy, Mx = -x.Mx, Mz = -x.Mz };
+            var b = Check(g.Project with { Actions = g.Project.Actions.ToDictionary(p => p.Key, p => p.Value.Select(Mirrored).ToArray()) }, g.Design);
+            foreach (var (x, y) in a.Checks.Zip(b.Checks))
+            {
+                (y.Id, y.At).Should().Be((x.Id, x.At));
                 y.Utilisation.Should().BeApproximately(x.Utilisation, 1e-6 * Math.Max(1, x.Utilisation), x.Id);
             }
         }, iter: 20);

@@ -122,12 +122,13 @@ internal static class OptionsCommand
                 foreach (var r in rows)
                 {
                     var d = r.Of.Design;
-                    var bars = Wording.Bars(d, true) + (d.HasTop ? "\ntop " + Wording.Bars(d, false) : "");
+                    var bars = Wording.Bars(d, true) + (d.HasTop ? "\ntop " + Wording.Bars(d, false) : "")
+                        + string.Concat(d.OtherBars.Select(b => "\n" + b));
                     table.AddRow(
                         Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)),
                         Screen.Cell(string.Join('\n', new[] { adopted == d ? "as adopted" : "", r.What }.Where(w => w.Length > 0))),
-                        Screen.Cell(Wording.Plan(d, units).Replace(", ", ",\n", StringComparison.Ordinal) + Laid(d)),
-                        Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
+                        Screen.Cell(string.Join('\n', d.Members(units).Select(m => m.Plan)).Replace(", ", ",\n", StringComparison.Ordinal) + Laid(d)),
+                        Screen.Cell(string.Join('\n', d.Members(units).Select(m => m.Thickness))), Screen.Cell(bars),
                         Screen.Cell(Wording.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)),
                         Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)),
                         Screen.Cell(r.Of.Cost.ToString("0", CultureInfo.InvariantCulture)));

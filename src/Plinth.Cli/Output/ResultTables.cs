@@ -40,8 +40,8 @@ internal static class ResultTables
 
                 var g = result.Governing;
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(design, units)),
-                    Screen.Cell(Dimension.PlainSection(design.Size.Thickness, units)),
+                    Screen.Cell(f.Mark), Screen.Cell(Under(f)), Screen.Cell(Lines(design.Members(units), m => m.Plan)),
+                    Screen.Cell(Lines(design.Members(units), m => m.Thickness)),
                     Screen.Cell(Wording.Utilisation(g.Utilisation, g.Outcome.Passes), Styles.Of(g.Passes)),
                     Screen.Cell(r.Room is { } room ? Wording.Room(room) : ""), Say.Verdict(r), Screen.Cell(Wording.Words(g)),
                     Screen.Cell(Wording.Combination(g)), Screen.Cell(f.Places.Count > 1 ? g.Place ?? "" : ""));
@@ -74,13 +74,14 @@ internal static class ResultTables
                 }
 
                 var g = result.Governing;
-                var bars = Wording.Bars(d, true) + (d.HasTop ? "\ntop " + Wording.Bars(d, false) : "");
+                var bars = Wording.Bars(d, true) + (d.HasTop ? (d.OtherBars.Count > 0 ? "\ntop\n" : "\ntop ") + Wording.Bars(d, false) : "")
+                    + string.Concat(d.OtherBars.Select(b => "\n" + b));
                 var state = r.Passes
                     ? Screen.Cell(r.State ?? "", r.State is "sized" ? Styles.Ok : Style.Plain)
                     : Screen.Cell("✗ " + (r.State is "kept" or "sized" or null ? "FAIL" : r.State), Styles.Fail);
                 table.AddRow(
-                    Screen.Cell(f.Mark), Screen.Cell(Wording.Supports(f)), Screen.Cell(Wording.Plan(d, units)),
-                    Screen.Cell(Dimension.PlainSection(d.Size.Thickness, units)), Screen.Cell(bars),
+                    Screen.Cell(f.Mark), Screen.Cell(Under(f)), Screen.Cell(Lines(d.Members(units), m => m.Plan)),
+                    Screen.Cell(Lines(d.Members(units), m => m.Thickness)), Screen.Cell(bars),
                     Screen.Cell(Wording.Utilisation(g.Utilisation, g.Passes), Styles.Of(g.Passes)), Screen.Cell(Wording.Words(g)),
                     Screen.Cell(Wording.Combination(g)), state);
             }
@@ -123,7 +124,7 @@ internal static class ResultTables
         screen.Write(table);
         screen.Line();
         foreach (var c in shown.Where(c => c.Note is not null
-            && (!c.Passes || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
+            && (!c.Passes || c.Outcome.Shown || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
         {
             screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Wording.Check(c.Id)}{(At(c).Length > 0 ? " at " + At(c) : "")}: {c.Note}");
         }
@@ -195,6 +196,13 @@ internal static class ResultTables
             screen.Wrapped((fails ? "✗ " : "· ") + text);
         }
     }
+
+    // No more than two labels a line, so that the rest of the row keeps its place.
+    private static string Under(Foundation f) => f.Places is [{ Supports: { Count: > 2 } supports }]
+        ? string.Join(",\n", supports.Select(s => s.Label).Chunk(2).Select(pair => string.Join(", ", pair)))
+        : Wording.Supports(f);
+
+    private static string Lines<T>(IEnumerable<T> all, Func<T, string> line) => string.Join('\n', all.Select(line));
 
     private static void Summary(Screen screen, LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
     {

@@ -138,7 +138,7 @@ public static class Wording
     {
         ArgumentNullException.ThrowIfNull(design);
         var (x, y) = (design.Bars(true, bottom), design.Bars(false, bottom));
-        return x == y ? $"{x} b.w." : design.Columns > 1 ? $"{x} x\n{Zones(y)} y" : $"{x} x, {y} y";
+        return x == y ? $"{x} b.w." : design.Columns > 1 ? $"{(design.OtherBars.Count > 0 ? Zones(x) : x)} x\n{Zones(y)} y" : $"{x} x, {y} y";
     }
 
     /// <summary>A layer in words, a line each zone.</summary>

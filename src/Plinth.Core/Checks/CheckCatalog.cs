@@ -76,7 +76,7 @@ public static class CheckCatalog
                 ? "give [ground] max-settlement with subgrade-modulus or layers with a modulus"
                 : null,
         },
-        new("rotation", "tilt", "tilt of both bases of a strap footing along its beam by the subgrade modulus: told, never failing",
+        new("rotation", "tilt along", "tilt of both bases of a strap footing along its beam by the subgrade modulus: told, never failing",
             Family.Settlement, Unit.Ratio, Decides.Nothing)
         {
             Missing = f => f.Places.Any(p => p.Ground.SubgradeModulus is null) ? "give [ground] subgrade-modulus" : null,

@@ -33,6 +33,14 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <param name="units">Units of display.</param>
     public virtual IReadOnlyList<(string Name, string Words)> Others(Units.UnitSystem units) => [];
 
+    /// <summary>Its members in words, plan and thickness each, as a narrow table shows them a line each.</summary>
+    /// <param name="units">Units of display.</param>
+    public virtual IReadOnlyList<(string Plan, string Thickness)> Members(Units.UnitSystem units) =>
+        [(Buildings.Wording.Plan(this, units), Units.Dimension.PlainSection(Size.Thickness, units))];
+
+    /// <summary>Bars beside its layers, such as stirrups, in words for a narrow table, line by line; none of most.</summary>
+    public virtual IReadOnlyList<string> OtherBars => [];
+
     /// <summary>A layer of its bars in words: "13 T16"; "none".</summary>
     /// <param name="alongX">Along x, or along y.</param>
     /// <param name="bottom">At the bottom, or on top.</param>

@@ -119,6 +119,10 @@ public abstract class FoundationKind
     /// <param name="bars">The bars.</param>
     public virtual string? FaultOfBars(string key, BarSpec bars) => null;
 
+    /// <summary>Why values that are held cannot stand together, whatever sizing finds; null: they can.</summary>
+    /// <param name="foundation">The foundation with what is held of it.</param>
+    public virtual string? FaultOfHeld(Foundation foundation) => null;
+
     /// <summary>What makes a design impossible on its plan, whatever its loads; null: nothing.</summary>
     /// <param name="foundation">The foundation.</param>
     /// <param name="design">Its design.</param>

@@ -35,7 +35,7 @@ internal static class ScheduleCommand
         var what = new Option<string>(
             "--what")
         {
-            Description = "footings (default: those of every kind), combined, pile caps, piles, bars or quantities",
+            Description = "footings (default: those of every kind), combined, straps, pile caps, piles, bars or quantities",
             DefaultValueFactory = _ => "",
             HelpName = "TABLE"
         };
@@ -216,10 +216,10 @@ internal static class ScheduleCommand
         var units = project.Units;
         screen.Line($"{issued.Title}: {project.Title.Name}", Styles.Head);
         screen.Line();
-        var upright = rows.Any(r => r.Design.HasDowels || r.Design.HasPedestal);
+        var (upright, others) = (rows.Any(r => r.Design.HasDowels || r.Design.HasPedestal), rows.Any(r => r.Design.OtherBars.Count > 0));
         var table = Screen.Table("mark", "under", ">no.", Dimension.Heading("plan", Unit.Length, units),
-            Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units), "bottom x", "bottom y", "top",
-            upright ? "dowels" : "", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
+            Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units), others ? "bottom" : "bottom x", others ? "" : "bottom y",
+            others ? "top, others" : "top", upright ? "dowels" : "", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
         foreach (var r in rows)
         {
             string Bars(bool alongX, bool bottom) => Wording.Zones(r.Design.Drawn(alongX, bottom));
@@ -227,10 +227,13 @@ internal static class ScheduleCommand
                 Enumerable.Range(0, r.Design.Columns).Select(i => Upright(r.Design.Under(i), units)).Where(w => w.Length > 0).Distinct());
             table.AddRow(
                 Screen.Cell(r.Mark), Screen.Cell(string.Join('\n', r.Supports) + (r.Existing ? "\n(existing)" : "")),
-                Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)), Screen.Cell(Wording.Plan(r.Design, units)),
-                Screen.Cell(Dimension.PlainSection(r.Size.Thickness, units)), Screen.Cell(Dimension.PlainPlan(r.Underside, units)),
-                Screen.Cell(Bars(true, true)), Screen.Cell(Bars(false, true)),
-                Screen.Cell(r.Design.HasTop ? $"x {Bars(true, false)}\ny {Bars(false, false)}" : "—"),
+                Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)),
+                Screen.Cell(string.Join('\n', r.Design.Members(units).Select(m => m.Plan))),
+                Screen.Cell(string.Join('\n', r.Design.Members(units).Select(m => m.Thickness))), Screen.Cell(Dimension.PlainPlan(r.Underside, units)),
+                Screen.Cell(others ? $"x {Bars(true, true)}\ny {Bars(false, true)}" : Bars(true, true)),
+                Screen.Cell(others ? "" : Bars(false, true)),
+                Screen.Cell(string.Join('\n',
+                    [r.Design.HasTop ? $"x {Bars(true, false)}\ny {Bars(false, false)}" : "—", .. r.Design.OtherBars])),
                 Screen.Cell(!upright ? "" : dowels.Length == 0 ? "—" : dowels),
                 Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)),
                 Screen.Cell(Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)));

@@ -76,7 +76,7 @@ internal static class StrapBars
 
         var (first, length) = (from + inset, to - from - (2 * inset));
         var n = Math.Max(1, (int)Math.Ceiling((length / spacing) - 1e-9));
-        return [.. Enumerable.Range(0, n + 1).Select(i => first + (i * length / n))];
+        return [.. Enumerable.Range(0, n + 1).Select(i => first + Math.Min(length, i * spacing))];
     }
 
     /// <summary>Heights of the bars along a side over the underside of the beam, m: between those at bottom and top.</summary>

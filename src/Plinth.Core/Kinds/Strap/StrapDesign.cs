@@ -107,6 +107,18 @@ public sealed record StrapDesign(StrapBase Edge, StrapBase Inner, StrapBeamDesig
     ];
 
     /// <inheritdoc/>
+    public override IReadOnlyList<(string Plan, string Thickness)> Members(UnitSystem units) =>
+    [
+        .. Bases.Select(b => ($"{Dimension.PlainPlan(b.Length, units)} × {Dimension.PlainPlan(b.Width, units)}",
+            Dimension.PlainSection(b.Thickness, units))),
+        ($"beam {Dimension.PlainPlan(Beam.Width, units)}", Dimension.PlainSection(Beam.Depth, units)),
+    ];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> OtherBars =>
+        ["stirrups", Beam.Stirrups.Drawn, .. Beam.Sides.Size is null ? (string[])[] : [$"each side {Beam.Sides.Drawn}"]];
+
+    /// <inheritdoc/>
     public bool Equals(StrapDesign? other) => base.Equals(other) && Edge == other!.Edge && Inner == other.Inner && Beam == other.Beam
         && At.SequenceEqual(other.At);
 

@@ -1,3 +1,4 @@
+using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
 
@@ -7,7 +8,7 @@ namespace Plinth.Core.Kinds.Strap;
 internal static class StrapFaults
 {
     /// <summary>The key that is wrong and why; null: nothing is.</summary>
-    public static (string Key, string Message)? Of(Foundation f, StrapDesign d, UnitSystem units) => OfPlan(f, d, units) ?? OfBars(f, d, units);
+    public static (string Key, string Message)? Of(Foundation f, StrapDesign d, UnitSystem units) => OfPlan(f, d, units) ?? OfBars(f, d);
 
     /// <summary>The same of its sizes alone.</summary>
     public static (string Key, string Message)? OfPlan(Foundation f, StrapDesign d, UnitSystem units = UnitSystem.Metric)
@@ -73,42 +74,82 @@ internal static class StrapFaults
         return null;
     }
 
-    // Bars of the beam are counted, its stirrups spaced.
-    private static (string Key, string Message)? OfBars(Foundation f, StrapDesign d, UnitSystem units)
+    /// <summary>Why held values cannot stand together: bases that touch, a beam wider than a base, too narrow for its stirrups or under both bases.</summary>
+    public static string? OfHeld(Foundation f)
     {
-        var (beam, cover) = (d.Beam, f.Rules.Concrete.CoverSide);
-        foreach (var (key, bars) in new[] { ("beam.top", beam.Top), ("beam.bottom", beam.Bottom), ("beam.sides", beam.Sides) })
+        double? Held(int part, string key) => StrapFields.Length(f.Held, StrapFields.Parts[part], key);
+        foreach (var place in f.Places)
         {
-            if (bars is { Size: { } size, Count: 0 })
+            var (at, outline) = (place.InOwnAxes(), BaseGeometry.Outline(place, place.Supports[0], null));
+            var plan = StrapPlace.Of(at[0].X, at[1].X, StrapPlace.Edge(f.Held).From(outline.FaceX), 0, Held(0, "length") ?? 0, Held(1, "length") ?? 0, true);
+            if (plan.Clear < 1e-6)
             {
-                return (key, $"{key} \"{bars}\" is a spacing; bars of a beam are counted: write for example \"4 {size.Name}\"");
+                return $"its bases {(plan.Clear < -1e-6 ? "overlap" : "touch")} at {place.Name}; make edge.length or inner.length less, or put both columns "
+                    + "on one base: kind = \"combined\"";
             }
         }
 
-        if (beam.Stirrups is { Size: { } stirrup, Spacing: 0 })
+        for (var i = 0; i < 2; i++)
         {
-            return ("beam.stirrups", $"beam.stirrups \"{beam.Stirrups}\" is a number; write their spacing, for example \"{stirrup.Name} @ 200 mm\"");
-        }
-
-        if (beam.Width - (2 * cover) <= 4 * (beam.Stirrups.Size?.Diameter ?? 0))
-        {
-            return ("beam.width", $"within the side covers of {Dimension.Section(cover, units)} the stirrups are wider than the beam; make "
-                + "beam.width more, or [concrete] cover-side less");
-        }
-
-        foreach (var part in StrapFields.Parts.Take(2))
-        {
-            var own = part == StrapFields.Parts[0] ? d.Edge : d.Inner;
-            foreach (var (key, bars) in new[] { ("bottom-x", own.BottomX), ("bottom-y", own.BottomY), ("top-x", own.TopX), ("top-y", own.TopY) })
+            if (Held(2, "width") > Held(i, "width") + 1e-9)
             {
-                if (bars.Band > 0)
-                {
-                    return ($"{part}.{key}", $"{part}.{key}: bars of a base that the beam holds over its whole length lie evenly; write them in "
-                        + $"one number, for example \"{bars.Count} {bars.Size!.Name}\"");
-                }
+                return $"beam.width is more than {StrapFields.Parts[i]}.width; make it less";
+            }
+
+            if (Held(2, "gap") >= Held(i, "thickness") - 1e-9)
+            {
+                return $"beam.gap puts the beam's underside at or over the top of the {StrapFields.Parts[i]} base ({StrapFields.Parts[i]}.thickness); make it less";
+            }
+
+            if ((Held(2, "gap") ?? 0) + Held(2, "depth") < Held(i, "thickness") - 1e-9)
+            {
+                return $"beam.depth ends below the top of the {StrapFields.Parts[i]} base ({StrapFields.Parts[i]}.thickness); make it more";
             }
         }
 
-        return null;
+        var stirrup = StrapFields.Bars(f.Held, StrapFields.Parts[2], "stirrups")?.Size?.Diameter ?? ThinnestStirrup;
+        return Held(2, "width") is { } width && TooNarrow(width, f.Rules.Concrete.CoverSide, stirrup) ? Narrow : null;
+    }
+
+    // Ø 3/8 in, the least of either system.
+    private const double ThinnestStirrup = 0.0095;
+    private const string Narrow = "within the side covers the stirrups are wider than the beam; make beam.width more, or [concrete] cover-side less";
+
+    private static bool TooNarrow(double width, double cover, double stirrup) => width - (2 * cover) <= 4 * stirrup;
+
+    /// <summary>Why a layer may not be as written: bars of the beam are counted, its stirrups spaced, those of its bases evenly laid.</summary>
+    public static string? OfBars(string key, BarSpec bars) => key switch
+    {
+        "beam.stirrups" => bars is { Size: { } stirrup, Spacing: 0 }
+            ? $"{key} \"{bars}\" is a number; write their spacing, for example \"{stirrup.Name} @ 200 mm\""
+            : null,
+        _ when key.StartsWith("beam.", StringComparison.Ordinal) => bars is { Size: { } size, Count: 0 }
+            ? $"{key} \"{bars}\" is a spacing; bars of a beam are counted: write for example \"4 {size.Name}\""
+            : null,
+        _ => bars.Band > 0
+            ? $"{key}: bars of a base that the beam holds over its whole length lie evenly; write them in one number, for example "
+                + $"\"{bars.Count} {bars.Size!.Name}\""
+            : null,
+    };
+
+    private static (string Key, string Message)? OfBars(Foundation f, StrapDesign d)
+    {
+        var beam = d.Beam;
+        foreach (var (key, bars) in (ReadOnlySpan<(string, BarSpec)>)
+        [
+            ("beam.top", beam.Top), ("beam.bottom", beam.Bottom), ("beam.sides", beam.Sides), ("beam.stirrups", beam.Stirrups),
+            .. Layers("edge", d.Edge), .. Layers("inner", d.Inner),
+        ])
+        {
+            if (OfBars(key, bars) is { } fault)
+            {
+                return (key, fault);
+            }
+        }
+
+        return TooNarrow(beam.Width, f.Rules.Concrete.CoverSide, beam.Stirrups.Size?.Diameter ?? 0) ? ("beam.width", Narrow) : null;
+
+        static (string, BarSpec)[] Layers(string part, StrapBase b) =>
+            [(part + ".bottom-x", b.BottomX), (part + ".bottom-y", b.BottomY), (part + ".top-x", b.TopX), (part + ".top-y", b.TopY)];
     }
 }

@@ -122,6 +122,20 @@ public sealed class StrapKind : FoundationKind
         StrapFaults.Of(foundation, (StrapDesign)design, units);
 
     /// <inheritdoc/>
+    public override string? FaultOfBars(string key, BarSpec bars)
+    {
+        ArgumentNullException.ThrowIfNull(bars);
+        return StrapFaults.OfBars(key, bars);
+    }
+
+    /// <inheritdoc/>
+    public override string? FaultOfHeld(Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        return StrapFaults.OfHeld(foundation);
+    }
+
+    /// <inheritdoc/>
     public override bool OuterIsX(Foundation foundation, FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(foundation);

@@ -104,7 +104,19 @@ internal sealed partial class FoundationReader
             var inner = t.Inner(table);
             foreach (var field in kind.Fields(labels).Where(f => f.Path.Count == 2 && f.Path[0] == table && inner.Has(f.Path[1])))
             {
-                own = Adopted.FieldText.Value(inner, field.Path[1], field) is { } value ? own.Add(string.Join('.', field.Path), value) : own;
+                var key = string.Join('.', field.Path);
+                if (Adopted.FieldText.Value(inner, field.Path[1], field) is not { } value)
+                {
+                    continue;
+                }
+
+                if (value is FieldValue.Bars { Spec: var bars } && kind.FaultOfBars(key, bars) is { } fault)
+                {
+                    inner.Fault(field.Path[1], fault);
+                    continue;
+                }
+
+                own = own.Add(key, value);
             }
 
             if (kind.EdgeOf == table)

@@ -349,6 +349,12 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                     + "these places a mark of their own");
         }
 
-        byMark.Add(mark, (new Foundation(mark, places, alike, held, own) { Loads = loads ?? [], Kind = kind }, place));
+        var foundation = new Foundation(mark, places, alike, held, own) { Loads = loads ?? [], Kind = kind };
+        if (kind.FaultOfHeld(foundation) is { } fault)
+        {
+            bag.Error(place, $"foundation {mark}: {fault}");
+        }
+
+        byMark.Add(mark, (foundation, place));
     }
 }

@@ -153,6 +153,8 @@ internal sealed partial class StrapSizer
         }
     }
 
+    private bool KeepsSquare => rules.Shape == Sizing.PlanShape.Square && Held(1, "length") is null && Held(1, "width") is null;
+
     // A step less of each side that is open; a square inner base stays one.
     private IEnumerable<StrapDesign> Smaller(StrapDesign d)
     {
@@ -165,7 +167,7 @@ internal sealed partial class StrapSizer
 
         var (length, width) = (Held(1, "length") is null && Less(d.Inner.Length) >= rules.LeastPlan - 1e-9,
             Held(1, "width") is null && Less(d.Inner.Width) >= rules.LeastPlan - 1e-9);
-        if (rules.Shape == Sizing.PlanShape.Square && Held(1, "length") is null && Held(1, "width") is null)
+        if (KeepsSquare)
         {
             if (length && width)
             {
@@ -268,8 +270,18 @@ internal sealed partial class StrapSizer
             return null;
         }
 
-        return steel.Find(0, d.Edge) is { } edge && steel.Find(1, d.Inner) is { } inner && beams.Find(d.Beam) is { } beam
-            ? Complete(d.With(edge, inner, beam))
-            : null;
+        if (steel.Find(0, d.Edge) is not { } edge || steel.Find(1, d.Inner) is not { } inner)
+        {
+            failure = steel.LastFailure;
+            return null;
+        }
+
+        if (beams.Find(d.Beam) is not { } beam)
+        {
+            failure = beams.LastFailure;
+            return null;
+        }
+
+        return Complete(d.With(edge, inner, beam));
     }
 }

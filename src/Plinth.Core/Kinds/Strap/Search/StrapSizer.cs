@@ -25,7 +25,17 @@ internal sealed partial class StrapSizer : FoundationSizer
     // Thicknesses and depths beyond the first that passes are tried so many steps on: less steel may pay for them.
     private const int Thicker = 2;
 
+    // Other beams are tried about so far apart in width, m.
+    private const double BeamsApart = 0.1;
+
+    // Bases that cost this much more than the best may do with a cheaper beam.
+    private const double Rival = 1.15;
+
     private const double LeastBeamWidth = 0.3;
+    private const double WidestBeam = 1.5;
+
+    // Where nothing is found, beams are tried so many steps wider each.
+    private const int Wider = 4;
     private readonly Checker checker;
     private readonly ImmutableArray<StrapTrial> trials;
     private readonly StrapSteel steel;
@@ -109,19 +119,41 @@ internal sealed partial class StrapSizer : FoundationSizer
         }
     }
 
+    // Where no beam as wide as the column does, wider ones hold more bars, and bars farther apart need shorter hooks.
     private (StrapDesign Design, double Cost)? OverLengths()
+    {
+        foreach (var width in Held(2, "width") is { } held ? (double[])[held] : [.. Widths(BeamWidth(), Wider)])
+        {
+            if (OverLengths(width) is { } best)
+            {
+                return best;
+            }
+        }
+
+        return null;
+    }
+
+    private (StrapDesign Design, double Cost)? OverLengths(double beam)
     {
         (StrapDesign Design, double Cost)? best = null;
         var tried = new Dictionary<double, double>();
         var lengths = EdgeLengths();
-        void Try(int i)
+        void Try(int i, bool other = false)
         {
             if (i < 0 || i >= lengths.Count || tried.ContainsKey(lengths[i]))
             {
                 return;
             }
 
-            var made = AtLength(lengths[i]);
+            var made = AtLength(lengths[i], beam);
+
+            // Near the best length another beam may make up for what the bases cost more, or be the only one that serves.
+            if (other && Held(2, "width") is null)
+            {
+                made ??= Widths(DepthFrom(LeastBeamWidth), Wider).Select(w => AtLength(lengths[i], w)).FirstOrDefault(m => m is not null);
+                made = made is { } near && near.Cost < best!.Value.Cost * Rival ? Rebeamed(near) : made;
+            }
+
             tried.Add(lengths[i], made?.Cost ?? double.PositiveInfinity);
             if (made is { } m && m.Cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
             {
@@ -151,11 +183,20 @@ internal sealed partial class StrapSizer : FoundationSizer
         for (var near = Sparse / 2; near >= 1; near /= 2)
         {
             var at = lengths.IndexOf(best.Value.Design.Edge.Length);
-            Try(at - near);
-            Try(at + near);
+            Try(at - near, true);
+            Try(at + near, true);
         }
 
-        return Better(best.Value);
+        // Another beam on the bases in hand, then every smaller step, until neither is cheaper.
+        while (true)
+        {
+            var before = best.Value.Cost;
+            best = Better(Rebeamed(best.Value));
+            if (best.Value.Cost >= before - 1e-6)
+            {
+                return best;
+            }
+        }
     }
 
     // Lengths on which the edge column stands with its least overhang, and that leave a gap before the inner column.
@@ -222,9 +263,8 @@ internal sealed partial class StrapSizer : FoundationSizer
     }
 
     // Of one length of the edge base: plan, thicknesses, beam and steel, until none asks the others for more.
-    private (StrapDesign Design, double Cost)? AtLength(double length)
+    private (StrapDesign Design, double Cost)? AtLength(double length, double width)
     {
-        var width = Held(2, "width") ?? BeamWidth();
         var gap = Held(2, "gap") ?? DefaultGap;
         double Thick(int part) => Held(part, "thickness") ?? thicknesses[0];
         var at = Foundation.Places[0].Supports.Select(s => new StrapColumn(s.Label, new Upright(null, BarSpec.None))).ToImmutableArray();
@@ -240,7 +280,7 @@ internal sealed partial class StrapSizer : FoundationSizer
         for (var round = 0; round < MostRounds; round++)
         {
             if (Uprights(design) is not { } standing || Plan(standing) is not { } planned || Slab(planned, 0) is not { } one || Slab(one, 1) is not { } both
-                || Beam(both) is not { } made)
+                || Beam(both, double.PositiveInfinity) is not { } made)
             {
                 return null;
             }
@@ -348,6 +388,15 @@ internal sealed partial class StrapSizer : FoundationSizer
                 continue;
             }
 
+            // Dowels need a depth to be developed in.
+            SetAll(thick.WithBase(part, found));
+            if (joints[part].FindDowels() is null)
+            {
+                failure = joints[part].LastFailure;
+                more += best is null ? 0 : 1;
+                continue;
+            }
+
             more += best is null ? 0 : 1;
             var cost = Foundation.Rules.Rates.Concrete * own.Length * own.Width * thickness
                 + (Foundation.Rules.Rates.Formwork * 2 * (own.Length + own.Width) * thickness)
@@ -373,14 +422,15 @@ internal sealed partial class StrapSizer : FoundationSizer
         return sum;
     }
 
-    // Depths of the beam from the one that it has on, with its steel: the cheapest of the first few that pass.
-    private StrapDesign? Beam(StrapDesign design)
+    // Depths of the beam from the one that it has on, with its steel: the cheapest of the first few that pass. None whose concrete and
+    // forms alone cost the limit.
+    private StrapDesign? Beam(StrapDesign design, double limit)
     {
         (StrapDesign Design, double Cost)? best = null;
         var more = 0;
         foreach (var depth in Depths(design.Beam.Depth))
         {
-            if (more > Thicker)
+            if (more > Thicker || (!double.IsInfinity(limit) && Cost(Unbarred(design, depth)) >= limit))
             {
                 break;
             }
@@ -407,6 +457,41 @@ internal sealed partial class StrapSizer : FoundationSizer
         }
 
         return best?.Design;
+    }
+
+    private static StrapDesign Unbarred(StrapDesign d, double depth) => d.With(d.Edge, d.Inner,
+        d.Beam with { Depth = depth, Top = BarSpec.None, Bottom = BarSpec.None, Stirrups = BarSpec.None, Sides = BarSpec.None });
+
+    // The bases with the cheapest beam of any width on them.
+    private (StrapDesign Design, double Cost) Rebeamed((StrapDesign Design, double Cost) best)
+    {
+        if (Held(2, "width") is not null)
+        {
+            return best;
+        }
+
+        foreach (var width in Widths(DepthFrom(LeastBeamWidth), Math.Max(1, (int)Math.Round(BeamsApart / rules.ThicknessStep))))
+        {
+            var d = best.Design;
+            var depth = Held(2, "depth") ?? DepthFrom(Math.Max(d.Edge.Thickness, d.Inner.Thickness) - d.Beam.Gap);
+            if (width <= d.Edge.Width + 1e-9 && Beam(d.With(d.Edge, d.Inner, d.Beam with { Width = width, Depth = depth }), best.Cost) is { } other
+                && Completed(other) is { } made && made.Cost < best.Cost - 1e-6)
+            {
+                steps.Add(new SizingStep("cheaper", made.Design.Size));
+                best = made;
+            }
+        }
+
+        return best;
+    }
+
+    // Widths of a beam from one on, so many steps apart.
+    private IEnumerable<double> Widths(double from, int every)
+    {
+        for (var w = from; w <= Math.Max(from, WidestBeam) + 1e-9; w = Math.Round(w + (every * rules.ThicknessStep), 6))
+        {
+            yield return w;
+        }
     }
 
     private double[] Depths(double from) => Held(2, "depth") is { } held
@@ -467,7 +552,4 @@ internal sealed partial class StrapSizer : FoundationSizer
         return new SizingStop(last.Check.Id, last.State.Place.Place.Name,
             worst.Combination < 0 ? null : last.State.Combinations[worst.Combination].Name, worst.Outcome.Utilisation, where, worst.Note);
     }
-
-    /// <inheritdoc/>
-    public override IReadOnlyList<Alternative> Alternatives() => [];
 }

@@ -20,11 +20,16 @@ internal sealed class StrapBeam : Subject
 
     // Faces of columns and bases, and in every stretch between stops up to three points of zero shear.
     private const int Most = 8 + (3 * MostStops);
+
+    // Where the push changes sign, up to twice in every stretch.
+    private const int MostTurns = 2 * MostStops;
     private readonly StrapTrial trial;
     private readonly BarLayer[] layers = new BarLayer[2];
     private readonly double[] depths = new double[2];
     private LongSection[] sections;
     private (int Generation, int Count)[] found;
+    private double[] turns;
+    private int[] turned;
     private BeamShearAt[] shears;
     private (int Generation, double Depth, int Count)[] sheared;
 
@@ -35,6 +40,8 @@ internal sealed class StrapBeam : Subject
         this.trial = trial;
         sections = ArrayPool<LongSection>.Shared.Rent(Combinations.Length * Most);
         found = Trial.Rented<(int, int)>(Combinations.Length);
+        turns = ArrayPool<double>.Shared.Rent(Combinations.Length * MostTurns);
+        turned = Trial.Rented<int>(Combinations.Length);
         shears = ArrayPool<BeamShearAt>.Shared.Rent(Combinations.Length * MostShears);
         sheared = Trial.Rented<(int, double, int)>(Combinations.Length);
     }
@@ -43,9 +50,11 @@ internal sealed class StrapBeam : Subject
     {
         ArrayPool<LongSection>.Shared.Return(sections);
         ArrayPool<(int, int)>.Shared.Return(found);
+        ArrayPool<double>.Shared.Return(turns);
+        ArrayPool<int>.Shared.Return(turned);
         ArrayPool<BeamShearAt>.Shared.Return(shears);
         ArrayPool<(int, double, int)>.Shared.Return(sheared);
-        (sections, found, shears, sheared) = ([], [], [], []);
+        (sections, found, turns, turned, shears, sheared) = ([], [], [], [], [], []);
     }
 
     /// <summary>The body that it holds together.</summary>
@@ -135,6 +144,7 @@ internal sealed class StrapBeam : Subject
 
     private int Find(int k, Span<LongSection> into)
     {
+        turned[k] = 0;
         Span<double> stops = stackalloc double[MostStops];
         var (count, n) = (0, 0);
         (stops[n++], stops[n++]) = (Low, High);
@@ -218,6 +228,7 @@ internal sealed class StrapBeam : Subject
         {
             if (t is > 0 and < 1)
             {
+                turns[(k * MostTurns) + turned[k]++] = from + (t * length);
                 Peak(k, at, from + (t * length), into, ref count);
                 at = from + (t * length);
             }
@@ -242,12 +253,13 @@ internal sealed class StrapBeam : Subject
         }
     }
 
-    // At d or at the face on both sides of two columns, and the ends of two bases.
-    private const int MostShears = 8;
+    // At d or at the face on both sides of two columns, the ends of two bases, and where the push changes sign.
+    private const int MostShears = 8 + MostTurns;
 
     /// <summary>
     /// Sections at which shear is looked at in a combination: at d from a column's face where the ground pushes the part beyond up towards
-    /// it, else at the face; and at the ends of bases that lie farther from it. Found once for each combination, size and depth.
+    /// it, else at the face; and farther from it at the ends of bases and where the push changes sign, as under the lifted part of one.
+    /// Found once for each combination, size and depth.
     /// </summary>
     /// <param name="k">The combination.</param>
     public ReadOnlySpan<BeamShearAt> Shears(int k)
@@ -299,23 +311,31 @@ internal sealed class StrapBeam : Subject
 
         foreach (var p in Body.Parts)
         {
-            for (var side = -1; side <= 1; side += 2)
-            {
-                var end = p.Middle + (side * p.HighX);
-                var free = end > Low + Close && end < High - Close && !IsWithinColumn(end);
-                foreach (var (low, high) in near)
-                {
-                    free &= end <= low || end >= high;
-                }
+            Farther(p.Middle + p.LowX, near, into);
+            Farther(p.Middle + p.HighX, near, into);
+        }
 
-                if (free)
-                {
-                    into[count++] = new(Section(k, end), false);
-                }
-            }
+        Sections(k);
+        foreach (var x in turns.AsSpan(k * MostTurns, turned[k]))
+        {
+            Farther(x, near, into);
         }
 
         return count;
+
+        void Farther(double x, ReadOnlySpan<(double Low, double High)> near, Span<BeamShearAt> into)
+        {
+            var free = x > Low + Close && x < High - Close && !IsWithinColumn(x);
+            foreach (var (low, high) in near)
+            {
+                free &= x <= low || x >= high;
+            }
+
+            if (free)
+            {
+                into[count++] = new(Section(k, x), false);
+            }
+        }
     }
 }
 

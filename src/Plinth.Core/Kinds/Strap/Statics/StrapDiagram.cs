@@ -36,12 +36,20 @@ internal static class StrapDiagram
         }
 
         stops.AddRange(ends.Select(e => e.At));
+
+        // Where the shear is nil this near the end of a base the moment is the same to the eye.
+        const double Beside = 0.02;
         var sections = new List<SpanSection>();
         foreach (ref readonly var at in beam.Sections(k))
         {
             var x = at.X;
             var face = columns.Find(c => Math.Abs(c.Low - x) < 1e-9 || Math.Abs(c.High - x) < 1e-9);
             var end = ends.Find(e => Math.Abs(e.At - x) < 1e-9).Words;
+            if (face.Name is null && end is null && ends.Exists(e => Math.Abs(e.At - x) < Beside))
+            {
+                continue;
+            }
+
             var words = face.Name is { } name ? $"face {(Math.Abs(face.Low - x) < 1e-9 ? "left" : "right")} of {name}" : end ?? "V = 0";
             sections.Add(new SpanSection(face.Name is not null || end is not null ? SpanMark.Face : SpanMark.Peak, x, at.Shear, at.Moment,
                 beam.Strength(at.Moment >= 0, ref none).Strength, words));
