@@ -39,7 +39,10 @@ internal static class GridLines
             }
         }
 
-        return [.. lines.Where(l => l.On.Count > 1 || l.On[0].Grid.Length > 0).Select(l => new GridLine(l.Position, Label(l.On, alongY)))];
+        // Where the project names its lines, columns in a row off them make none.
+        var named = supports.Any(s => s.Grid.Length > 0);
+        return [.. lines.Where(l => l.On.Any(s => s.Grid.Length > 0) || (!named && l.On.Count > 1))
+            .Select(l => new GridLine(l.Position, Label(l.On, alongY)))];
     }
 
     /// <summary>The two lines that a grid label names: "A/1", "A-1" and "A1" are alike; any other text is one part.</summary>

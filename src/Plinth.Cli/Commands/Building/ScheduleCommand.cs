@@ -210,6 +210,8 @@ internal static class ScheduleCommand
                 + $"row counts; bot. x: bottom bars along the base's x.{(top ? "" : " No footing has top bars.")}");
     }
 
+    private const int WidestZone = 9;
+
     // Of a kind with zones of bars: a line a zone.
     private static void Print(Screen screen, Project project, DataTable issued, IReadOnlyList<FootingRow> rows)
     {
@@ -217,9 +219,13 @@ internal static class ScheduleCommand
         screen.Line($"{issued.Title}: {project.Title.Name}", Styles.Head);
         screen.Line();
         var (upright, others) = (rows.Any(r => r.Design.HasDowels || r.Design.HasPedestal), rows.Any(r => r.Design.OtherBars.Count > 0));
+
+        // Both ways one below the other where they would be too wide beside each other.
+        var merged = others || rows.Any(r => Wording.Zones(r.Design.Drawn(true, true)).Split('\n').Any(z => z.Length > WidestZone));
         var table = Screen.Table("mark", "under", ">no.", Dimension.Heading("plan", Unit.Length, units),
-            Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units), others ? "bottom" : "bottom x", others ? "" : "bottom y",
-            others ? "top, others" : "top", upright ? "dowels" : "", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
+            Dimension.Heading(">h", Unit.Section, units), Dimension.Heading(">level", Unit.Length, units),
+            merged ? "bottom" : "bottom x", merged ? "" : "bottom y", others ? "top, others" : "top",
+            upright ? "dowels" : "", ">" + Unit.Volume.Symbol(units), ">" + Unit.Mass.Symbol(units));
         foreach (var r in rows)
         {
             string Bars(bool alongX, bool bottom) => Wording.Zones(r.Design.Drawn(alongX, bottom));
@@ -230,8 +236,8 @@ internal static class ScheduleCommand
                 Screen.Cell(r.NumberOff.ToString(CultureInfo.InvariantCulture)),
                 Screen.Cell(string.Join('\n', r.Design.Members(units).Select(m => m.Plan))),
                 Screen.Cell(string.Join('\n', r.Design.Members(units).Select(m => m.Thickness))), Screen.Cell(Dimension.PlainPlan(r.Underside, units)),
-                Screen.Cell(others ? $"x {Bars(true, true)}\ny {Bars(false, true)}" : Bars(true, true)),
-                Screen.Cell(others ? "" : Bars(false, true)),
+                Screen.Cell(merged ? $"x {Bars(true, true)}\ny {Bars(false, true)}" : Bars(true, true)),
+                Screen.Cell(merged ? "" : Bars(false, true)),
                 Screen.Cell(string.Join('\n',
                     [r.Design.HasTop ? $"x {Bars(true, false)}\ny {Bars(false, false)}" : "—", .. r.Design.OtherBars])),
                 Screen.Cell(!upright ? "" : dowels.Length == 0 ? "—" : dowels),
