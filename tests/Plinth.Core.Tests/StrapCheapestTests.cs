@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using System.Globalization;
 using CsCheck;
 using Plinth.Core.Buildings;
-using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Strap;

@@ -4,7 +4,6 @@ using Plinth.Core.Checks;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
-using Plinth.Core.Kinds.Combined;
 using Plinth.Core.Kinds.Strap;
 using Plinth.Core.Loads;
 using static Plinth.Core.Tests.Given;
