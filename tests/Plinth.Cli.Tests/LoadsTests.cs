@@ -171,7 +171,7 @@ public class LoadsTests
         var unknown = old.Run("compare", "HEAD~4");
         unknown.Exit.Should().Be(2);
         unknown.Error.Should().Contain("\"HEAD~4\" is no folder, no table of reactions and no revision of the project's git history");
-        f.Run("compare", "old.csv", "--format", "csv").Out.Should().Contain("foundation,F6,fails now,");
+        f.Run("compare", "old.csv", "--format", "csv").Out.Should().Contain("foundation,F4,fails now,");
     }
 
     private static void Git(string directory, params string[] arguments)
