@@ -145,7 +145,8 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
             $"{new Sym("fy[" + e.Stress.Symbol(UnitSystem.Metric) + "]", bar.Yield / e.StressFactor, Unit.Ratio)}·"
                 + $"{new Sym("ψr", spaced, Unit.Ratio)}·{new Sym("ψo", cover, Unit.Ratio)}·{new Sym("ψc", strength, Unit.Ratio)}/"
                 + $"({AciEdition.Text(e.Hook19)}·{new Sym("λ", concrete.Lightweight, Unit.Ratio)}·{new Sym("√f'c", root, Unit.Ratio)})·"
-                + $"{new Sym("db[" + e.LengthName + "]", own, Unit.Ratio)}^1.5·{new Sym("1 " + e.LengthName, e.LengthFactor, Unit.Section)}",
+                + $"{new Sym("db[" + e.LengthName + "]", own, Unit.Ratio)}^1.5·"
+                + $"{new Sym("1 " + e.LengthName, e.LengthFactor, Unit.Section)}",
             $"{Name} 25.4.3.1(a)");
     }
 
@@ -195,7 +196,8 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
         var e = Edition;
         var (lambda, rho) = (concrete.Lightweight, beam.Steel / (beam.Breadth * beam.Depth));
         trace.Let("ρw", rho, Unit.Ratio,
-            $"{new Sym("As", beam.Steel, Unit.SteelArea)}/({new Sym("bw", beam.Breadth, Unit.Section)}·{new Sym("d", beam.Depth, Unit.Section)})",
+            $"{new Sym("As", beam.Steel, Unit.SteelArea)}/({new Sym("bw", beam.Breadth, Unit.Section)}·"
+                + $"{new Sym("d", beam.Depth, Unit.Section)})",
             $"{Name} 2.2");
         var (l, r, w) = (new Sym("λ", lambda, Unit.Ratio), new Sym("√f'c", root, Unit.Ratio), new Sym("ρw", rho, Unit.Ratio));
         var most = e.OneWayMost * lambda * root;
@@ -212,7 +214,8 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
             $"min(1; √(2/(1 + {new Sym("d", beam.Depth, Unit.Section)}/{new Sym("d0", e.SizeEffect, Unit.Section)})))",
             $"{Name} 22.5.5.1.3");
         return trace.Empirical("vc", Math.Min(e.OneWaySteel * size * lambda * Math.Cbrt(rho) * root, most) * e.StressFactor, e.Stress,
-            $"min({AciEdition.Text(e.OneWaySteel)}·{new Sym("λs", size, Unit.Ratio)}·{l}·{w}^(1/3)·{r}; {AciEdition.Text(e.OneWayMost)}·{l}·"
+            $"min({AciEdition.Text(e.OneWaySteel)}·{new Sym("λs", size, Unit.Ratio)}·{l}·{w}^(1/3)·{r}; "
+                + $"{AciEdition.Text(e.OneWayMost)}·{l}·"
                 + $"{r})",
             $"{Name} 22.5.5.1(c), 22.5.5.1.1");
     }

@@ -41,7 +41,7 @@ public abstract partial class Aci318Base
         var root = Root(ref trace, concrete);
         var yield = StirrupYield(beam.Yield);
         var least = LeastStirrups(ref trace, beam, yield, root);
-        var vc = BeamConcrete(ref trace, concrete, beam, root, beam.Stirrups >= least * (1 - 1e-9));
+        var vc = BeamConcrete(ref trace, concrete, beam, root, HasLeast(beam, least));
         var ties = beam.Spacing > 0
             ? trace.Let("vs,0", beam.Stirrups * yield / (beam.Breadth * beam.Spacing), e.Stress,
                 $"{new Sym("Av", beam.Stirrups, Unit.SteelArea)}·{new Sym("fyt", yield, Unit.Stress)}/"
@@ -66,11 +66,12 @@ public abstract partial class Aci318Base
         var root = Root(ref trace, concrete);
         var yield = StirrupYield(beam.Yield);
         var least = LeastStirrups(ref trace, beam, yield, root);
-        var vc = BeamConcrete(ref trace, concrete, beam, root, beam.Stirrups >= least * (1 - 1e-9));
+        var vc = BeamConcrete(ref trace, concrete, beam, root, HasLeast(beam, least));
         var phi = Phi(ref trace, concrete);
         var from = NoStirrupsBelow(ref trace, concrete, root, vc);
         var section = beam.Breadth * beam.Depth;
-        var (bw, d, vu) = (new Sym("bw", beam.Breadth, Unit.Section), new Sym("d", beam.Depth, Unit.Section), new Sym("Vu", shear, Unit.Force));
+        var (bw, d, vu) = (new Sym("bw", beam.Breadth, Unit.Section), new Sym("d", beam.Depth, Unit.Section),
+            new Sym("Vu", shear, Unit.Force));
         var stress = section > 0 ? shear / (phi * section) : double.PositiveInfinity;
         trace.Let("vu", stress, e.Stress, $"{vu}/({new Sym("φ", phi, Unit.Ratio)}·{bw}·{d})");
         var needed = stress > from;
@@ -96,7 +97,8 @@ public abstract partial class Aci318Base
         var e = Edition;
         var fy = Math.Min(yield, LeastSteelYield);
         var root = Math.Sqrt(concrete.Strength / e.StressFactor);
-        return trace.Empirical("As,min", Math.Max(e.BeamSteel * root, e.BeamSteelFlat) * e.StressFactor / fy * breadth * depth, Unit.SteelArea,
+        return trace.Empirical("As,min", Math.Max(e.BeamSteel * root, e.BeamSteelFlat) * e.StressFactor / fy * breadth * depth,
+            Unit.SteelArea,
             $"max({AciEdition.Text(e.BeamSteel)}·√({new Sym("f'c", concrete.Strength, e.Stress)}); {AciEdition.Text(e.BeamSteelFlat)})/"
                 + $"{new Sym("fy", fy, e.Stress)}·{new Sym("bw", breadth, Unit.Section)}·{new Sym("d", depth, Unit.Section)}",
             $"{Name} 9.6.1.2");
@@ -125,15 +127,20 @@ public abstract partial class Aci318Base
     protected abstract double NoStirrupsBelow<T>(ref T trace, ConcreteRules concrete, double root, double vc)
         where T : struct, ITrace;
 
+    // Without stirrups at all their least area at a spacing of nothing is none, which they would hold.
+    private static bool HasLeast(in StirrupedBeam beam, double least) =>
+        beam is { Stirrups: > 0, Spacing: > 0 } && beam.Stirrups >= least * (1 - 1e-9);
+
     // 9.6.3.4.
     private double LeastStirrups<T>(ref T trace, in StirrupedBeam beam, double yield, double root)
         where T : struct, ITrace
     {
         var e = edition;
-        return trace.Empirical("Av,min", Math.Max(e.LeastTies * root, e.LeastTiesFlat) * e.StressFactor * beam.Breadth * beam.Spacing / yield,
-            Unit.SteelArea,
+        var perArea = Math.Max(e.LeastTies * root, e.LeastTiesFlat) * e.StressFactor / yield;
+        return trace.Empirical("Av,min", perArea * beam.Breadth * beam.Spacing, Unit.SteelArea,
             $"max({AciEdition.Text(e.LeastTies)}·{new Sym("√f'c", root, Unit.Ratio)}; {AciEdition.Text(e.LeastTiesFlat)})·"
-                + $"{new Sym("bw", beam.Breadth, Unit.Section)}·{new Sym("s", beam.Spacing, Unit.Section)}/{new Sym("fyt", yield, e.Stress)}",
+                + $"{new Sym("bw", beam.Breadth, Unit.Section)}·{new Sym("s", beam.Spacing, Unit.Section)}/"
+                + $"{new Sym("fyt", yield, e.Stress)}",
             $"{Name} 9.6.3.4");
     }
 }
