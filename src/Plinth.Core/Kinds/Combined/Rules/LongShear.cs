@@ -33,34 +33,25 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
         var worst = Outcome.Ratio(0, Strength(s, 0, true, false, ref none)) with { Face = Face.Bottom };
         var governing = default(LongSection);
         var (bottom, atFace) = (true, false);
-        foreach (var c in s.Columns)
+        foreach (var (section, isFace) in s.Shears(k))
         {
-            for (var side = -1; side <= 1; side += 2)
+            var below = section.Moment >= 0;
+            if (!s.LooksAt(below ? Face.Bottom : Face.Top))
             {
-                if (Place(s, k, c, side) is not { } place)
-                {
-                    continue;
-                }
+                continue;
+            }
 
-                var section = s.Section(k, place.At);
-                var below = section.Moment >= 0;
-                if (!s.LooksAt(below ? Face.Bottom : Face.Top))
-                {
-                    continue;
-                }
-
-                var demand = OneWayShear<AxisX>.Significant(Math.Abs(section.Shear), s.Body.Loads(k).N);
-                var strength = Strength(s, place.At, below, false, ref none);
-                var held = below ? 0 : Plain(s, k, place.At, ref none);
-                var outcome = Outcome.Ratio(demand, Math.Max(strength, held)) with
-                {
-                    Face = below ? Face.Bottom : Face.Top,
-                    Plain = held > strength
-                };
-                if (outcome.Utilisation > worst.Utilisation)
-                {
-                    (worst, governing, bottom, atFace) = (outcome, section, below, place.AtFace);
-                }
+            var demand = OneWayShear<AxisX>.Significant(Math.Abs(section.Shear), s.Body.Loads(k).N);
+            var strength = Strength(s, section.X, below, false, ref none);
+            var held = below ? 0 : Plain(s, k, section.X, ref none);
+            var outcome = Outcome.Ratio(demand, Math.Max(strength, held)) with
+            {
+                Face = below ? Face.Bottom : Face.Top,
+                Plain = held > strength
+            };
+            if (outcome.Utilisation > worst.Utilisation)
+            {
+                (worst, governing, bottom, atFace) = (outcome, section, below, isFace);
             }
         }
 

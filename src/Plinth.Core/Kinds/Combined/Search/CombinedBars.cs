@@ -39,6 +39,7 @@ internal sealed partial class CombinedBars
     private readonly BarLayer[] inBand;
     private BarBudget budget = BarBudget.Any;
     private List<SoughtZone> sought = [];
+    private bool failsOnTop;
 
     /// <summary>Prepares the search.</summary>
     public CombinedBars(ImmutableArray<CombinedTrial> trials, Foundation foundation)
@@ -98,6 +99,20 @@ internal sealed partial class CombinedBars
     {
         (LastFailure, IsDearer, budget) = (null, false, weighs);
         Thinnest();
+
+        // Bases like one that found no bars on top mostly find none either: that is soon told, and those below are not sought in vain.
+        if (failsOnTop && !OnTop())
+        {
+            Look(Face.None);
+            return null;
+        }
+
+        if (failsOnTop)
+        {
+            (failsOnTop, budget) = (false, weighs);
+            Thinnest();
+        }
+
         Look(Face.Bottom);
         if (!OfFace(Face.Bottom) || Fails(depth))
         {
@@ -105,19 +120,13 @@ internal sealed partial class CombinedBars
             return null;
         }
 
-        Look(Face.Top);
-        var stated = held.TopX is not null || held.TopY is not null;
-        var wanted = rules.Steel.TopSteel;
-        if (stated || wanted == TopSteel.Least || (wanted != TopSteel.None && Fails(sections)))
+        failsOnTop = !OnTop();
+        Look(Face.None);
+        if (failsOnTop)
         {
-            if (!OfFace(Face.Top))
-            {
-                Look(Face.None);
-                return null;
-            }
+            return null;
         }
 
-        Look(Face.None);
         var design = Design(sized);
         foreach (var t in trials)
         {
@@ -126,6 +135,15 @@ internal sealed partial class CombinedBars
         }
 
         return Fails(sections) || Fails(parts) ? null : design;
+    }
+
+    // The bars on top, where there must be any.
+    private bool OnTop()
+    {
+        Look(Face.Top);
+        var stated = held.TopX is not null || held.TopY is not null;
+        var wanted = rules.Steel.TopSteel;
+        return !(stated || wanted == TopSteel.Least || (wanted != TopSteel.None && Fails(sections))) || OfFace(Face.Top);
     }
 
     /// <summary>A design with the bars found last.</summary>

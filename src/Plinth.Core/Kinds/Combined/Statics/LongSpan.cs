@@ -25,6 +25,8 @@ internal sealed class LongSpan : SlabSpan
     private readonly Standing[] columns;
     private LongSection[] sections;
     private (int Generation, int Count)[] found;
+    private LongShearAt[] shears;
+    private (int Generation, double Depth, int Count)[] sheared;
 
     /// <summary>Makes it for a trial.</summary>
     public LongSpan(Trial trial, int index, Standing[] columns, bool alongX)
@@ -33,6 +35,8 @@ internal sealed class LongSpan : SlabSpan
         this.columns = columns;
         sections = ArrayPool<LongSection>.Shared.Rent(Combinations.Length * Most);
         found = Trial.Rented<(int, int)>(Combinations.Length);
+        shears = ArrayPool<LongShearAt>.Shared.Rent(Combinations.Length * 2 * columns.Length);
+        sheared = Trial.Rented<(int, double, int)>(Combinations.Length);
     }
 
     internal override void Release()
@@ -40,7 +44,9 @@ internal sealed class LongSpan : SlabSpan
         base.Release();
         ArrayPool<LongSection>.Shared.Return(sections);
         ArrayPool<(int, int)>.Shared.Return(found);
-        (sections, found) = ([], []);
+        ArrayPool<LongShearAt>.Shared.Return(shears);
+        ArrayPool<(int, double, int)>.Shared.Return(sheared);
+        (sections, found, shears, sheared) = ([], [], [], []);
     }
 
     /// <summary>
@@ -144,6 +150,31 @@ internal sealed class LongSpan : SlabSpan
         if (kept.Generation != Trial.Generation)
         {
             kept = (Trial.Generation, Find(k, into));
+        }
+
+        return into[..kept.Count];
+    }
+
+    /// <summary>Sections at which shear is looked at in a combination; found once for each combination, size and depth.</summary>
+    public ReadOnlySpan<LongShearAt> Shears(int k)
+    {
+        var into = shears.AsSpan(k * 2 * columns.Length, 2 * columns.Length);
+        ref var kept = ref sheared[k];
+        if (kept.Generation != Trial.Generation || kept.Depth != Depth(true))
+        {
+            var count = 0;
+            foreach (var c in columns)
+            {
+                for (var side = -1; side <= 1; side += 2)
+                {
+                    if (LongShear.Place(this, k, c, side) is { } place)
+                    {
+                        into[count++] = new(Section(k, place.At), place.AtFace);
+                    }
+                }
+            }
+
+            kept = (Trial.Generation, Depth(true), count);
         }
 
         return into[..kept.Count];
@@ -354,3 +385,8 @@ internal sealed class LongSpan : SlabSpan
             moment ? Unit.Moment : Unit.Force, "of the part beyond: ∫(p + u − w) dA, exact");
     }
 }
+
+/// <summary>A section of a base under several columns at which shear is looked at.</summary>
+/// <param name="Section">The section with its forces.</param>
+/// <param name="AtFace">Whether it lies at the face of a column.</param>
+internal readonly record struct LongShearAt(LongSection Section, bool AtFace);
