@@ -39,7 +39,8 @@ internal static class StrapBars
         {
             if (bars is { Size: { } size, Count: > 0 and var count })
             {
-                list.Add(new BarGroup(role, size, count, BarList.Shape(code, new BarLayer(count, size) { Hooked = bars.Hooked }, length), ""));
+                list.Add(new BarGroup(role, size, count,
+                    BarList.Shape(code, new BarLayer(count, size) { Hooked = bars.Hooked }, length), ""));
             }
         }
 

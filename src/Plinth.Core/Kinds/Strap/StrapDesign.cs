@@ -47,7 +47,9 @@ public sealed record StrapBeamDesign(double Width, double Depth, double Gap, Bar
 /// <param name="Upright">What is between base and column.</param>
 public sealed record StrapColumn(string Label, Upright Upright);
 
-/// <summary>A strap footing in force: a base at an edge and an inner one, and a beam clear of the ground that holds them together.</summary>
+/// <summary>
+/// A strap footing in force: a base at an edge and an inner one, and a beam clear of the ground that holds them together.
+/// </summary>
 /// <param name="Edge">The base under the first support.</param>
 /// <param name="Inner">That under the second, its middle under the column.</param>
 /// <param name="Beam">The beam.</param>
@@ -101,7 +103,8 @@ public sealed record StrapDesign(StrapBase Edge, StrapBase Inner, StrapBeamDesig
     public override IReadOnlyList<(string Name, string Words)> Others(UnitSystem units) =>
     [
         ("beam", $"{Dimension.PlainSection(Beam.Width, units)} × {Dimension.Section(Beam.Depth, units)}, "
-            + $"{Dimension.Section(Beam.Gap, units)} over the bases' underside{(Beam.OverBase ? "" : ", to the inner column")}; top {Beam.Top.Drawn}, "
+            + $"{Dimension.Section(Beam.Gap, units)} over the bases' "
+            + $"underside{(Beam.OverBase ? "" : ", to the inner column")}; top {Beam.Top.Drawn}, "
             + $"bottom {Beam.Bottom.Drawn}, stirrups {Beam.Stirrups.Drawn}"
             + (Beam.Sides.Size is null ? "" : $", {Beam.Sides.Drawn} along each side")),
     ];

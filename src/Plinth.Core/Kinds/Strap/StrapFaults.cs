@@ -34,7 +34,8 @@ internal static class StrapFaults
                 var part = StrapFields.Parts[i];
                 if (at[i].X - (outline.FaceX / 2) < from - 1e-9 || at[i].X + (outline.FaceX / 2) > to + 1e-9)
                 {
-                    return ($"{part}.length", $"the {what} of {place.Supports[i].Label} stands beyond its base along x; make {part}.length more");
+                    return ($"{part}.length", $"the {what} of {place.Supports[i].Label} stands beyond its base along x; "
+                        + $"make {part}.length more");
                 }
 
                 if (outline.FaceY > d.Base(i).Width + 1e-9)
@@ -74,17 +75,21 @@ internal static class StrapFaults
         return null;
     }
 
-    /// <summary>Why held values cannot stand together: bases that touch, a beam wider than a base, too narrow for its stirrups or under both bases.</summary>
+    /// <summary>
+    /// Why held values cannot stand together: bases that touch, a beam wider than a base, too narrow for its stirrups or under both bases.
+    /// </summary>
     public static string? OfHeld(Foundation f)
     {
         double? Held(int part, string key) => StrapFields.Length(f.Held, StrapFields.Parts[part], key);
         foreach (var place in f.Places)
         {
             var (at, outline) = (place.InOwnAxes(), BaseGeometry.Outline(place, place.Supports[0], null));
-            var plan = StrapPlace.Of(at[0].X, at[1].X, StrapPlace.Edge(f.Held).From(outline.FaceX), 0, Held(0, "length") ?? 0, Held(1, "length") ?? 0, true);
+            var plan = StrapPlace.Of(at[0].X, at[1].X, StrapPlace.Edge(f.Held).From(outline.FaceX), 0, Held(0, "length") ?? 0,
+                Held(1, "length") ?? 0, true);
             if (plan.Clear < 1e-6)
             {
-                return $"its bases {(plan.Clear < -1e-6 ? "overlap" : "touch")} at {place.Name}; make edge.length or inner.length less, or put both columns "
+                return $"its bases {(plan.Clear < -1e-6 ? "overlap" : "touch")} at {place.Name}; make edge.length or inner.length "
+                    + $"less, or put both columns "
                     + "on one base: kind = \"combined\"";
             }
         }
@@ -98,7 +103,8 @@ internal static class StrapFaults
 
             if (Held(2, "gap") >= Held(i, "thickness") - 1e-9)
             {
-                return $"beam.gap puts the beam's underside at or over the top of the {StrapFields.Parts[i]} base ({StrapFields.Parts[i]}.thickness); make it less";
+                return $"beam.gap puts the beam's underside at or over the top of the {StrapFields.Parts[i]} base "
+                    + $"({StrapFields.Parts[i]}.thickness); make it less";
             }
 
             if ((Held(2, "gap") ?? 0) + Held(2, "depth") < Held(i, "thickness") - 1e-9)
@@ -113,11 +119,14 @@ internal static class StrapFaults
 
     // Ø 3/8 in, the least of either system.
     private const double ThinnestStirrup = 0.0095;
-    private const string Narrow = "within the side covers the stirrups are wider than the beam; make beam.width more, or [concrete] cover-side less";
+    private const string Narrow = "within the side covers the stirrups are wider than the beam; make beam.width more, or "
+        + "[concrete] cover-side less";
 
     private static bool TooNarrow(double width, double cover, double stirrup) => width - (2 * cover) <= 4 * stirrup;
 
-    /// <summary>Why a layer may not be as written: bars of the beam are counted, its stirrups spaced, those of its bases evenly laid.</summary>
+    /// <summary>
+    /// Why a layer may not be as written: bars of the beam are counted, its stirrups spaced, those of its bases evenly laid.
+    /// </summary>
     public static string? OfBars(string key, BarSpec bars) => key switch
     {
         "beam.stirrups" => bars is { Size: { } stirrup, Spacing: 0 }

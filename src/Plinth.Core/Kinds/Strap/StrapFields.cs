@@ -40,8 +40,10 @@ internal static class StrapFields
         yield return Measure(Parts[part], "length", "\"1500 mm\"", d => Of(d).Length, (d, v) => With(d, Of(d) with { Length = v }));
         yield return Measure(Parts[part], "width", "\"3000 mm\"", d => Of(d).Width, (d, v) => With(d, Of(d) with { Width = v }));
         yield return Measure(Parts[part], "thickness", "\"600 mm\"", d => Of(d).Thickness, (d, v) => With(d, Of(d) with { Thickness = v }));
-        yield return Layer(Parts[part], "bottom-x", true, d => Of(d).BottomX, (d, b) => With(d, Of(d) with { BottomX = b }), d => Of(d).Width);
-        yield return Layer(Parts[part], "bottom-y", true, d => Of(d).BottomY, (d, b) => With(d, Of(d) with { BottomY = b }), d => Of(d).Length);
+        yield return Layer(Parts[part], "bottom-x", true, d => Of(d).BottomX, (d, b) =>
+            With(d, Of(d) with { BottomX = b }), d => Of(d).Width);
+        yield return Layer(Parts[part], "bottom-y", true, d => Of(d).BottomY, (d, b) =>
+            With(d, Of(d) with { BottomY = b }), d => Of(d).Length);
         yield return Layer(Parts[part], "top-x", false, d => Of(d).TopX, (d, b) => With(d, Of(d) with { TopX = b }), d => Of(d).Width);
         yield return Layer(Parts[part], "top-y", false, d => Of(d).TopY, (d, b) => With(d, Of(d) with { TopY = b }), d => Of(d).Length);
     }
@@ -49,14 +51,16 @@ internal static class StrapFields
     private static IEnumerable<DesignField> OfBeam()
     {
         static StrapBeamDesign Of(FoundationDesign d) => ((StrapDesign)d).Beam;
-        static StrapDesign With(FoundationDesign d, StrapBeamDesign other) => ((StrapDesign)d).With(((StrapDesign)d).Edge, ((StrapDesign)d).Inner, other);
+        static StrapDesign With(FoundationDesign d, StrapBeamDesign other) =>
+            ((StrapDesign)d).With(((StrapDesign)d).Edge, ((StrapDesign)d).Inner, other);
         yield return Measure(Beam, "width", "\"500 mm\"", d => Of(d).Width, (d, v) => With(d, Of(d) with { Width = v }));
         yield return Measure(Beam, "depth", "\"900 mm\"", d => Of(d).Depth, (d, v) => With(d, Of(d) with { Depth = v }));
         yield return Measure(Beam, "gap", "\"100 mm\"", d => Of(d).Gap, (d, v) => With(d, Of(d) with { Gap = v }));
         yield return new([Beam, "reach"], FieldForm.Word)
         {
             IsWord = w => w is OverBase or ToColumn ? null
-                : $"beam.reach \"{w}\" is neither \"{OverBase}\", over the whole inner base, nor \"{ToColumn}\", to the inner column's outer face",
+                : $"beam.reach \"{w}\" is neither \"{OverBase}\", over the whole inner base, nor \"{ToColumn}\", to the "
+                + $"inner column's outer face",
             Get = d => Of(d).OverBase ? null : new FieldValue.Word(ToColumn),
             Put = (d, v) => With(d, Of(d) with { OverBase = ((FieldValue.Word)v).Text == OverBase }),
             Held = (f, d) => StopsAtColumn(f.Held) ? new HeldField(new FieldValue.Word(ToColumn), "beam.reach") : null,

@@ -26,7 +26,8 @@ internal static class StrapNotes
 
     /// <summary>Why equal tilt of both bases is doubtful; null: it is not.</summary>
     public static string? Doubt(StrapTrial t) => Stiffness(t) is < LeastStiffness and var ratio
-        ? string.Create(CultureInfo.InvariantCulture, $"I of the beam is {ratio:0.0} times that of a base along it, less than {LeastStiffness:0}")
+        ? string.Create(CultureInfo.InvariantCulture,
+            $"I of the beam is {ratio:0.0} times that of a base along it, less than {LeastStiffness:0}")
             + ": whether both bases tilt alike is doubtful; deepen the beam"
         : null;
 
@@ -42,7 +43,8 @@ internal static class StrapNotes
             + (t.Spans(true).IsEmpty ? "" : ", but beyond the end of the beam");
         if (t.Sustained is >= 0 and var k && t.Body.Loads(k) is { N: > 0 } loads)
         {
-            yield return $"under {t.Combinations[k].Name} the resultant lies {Unit.Length.FormatWithSymbol(Math.Abs(loads.XR), t.Units)} from "
+            yield return $"under {t.Combinations[k].Name} the resultant lies "
+                + $"{Unit.Length.FormatWithSymbol(Math.Abs(loads.XR), t.Units)} from "
                 + "the centroid of both areas along x";
         }
 
@@ -50,7 +52,8 @@ internal static class StrapNotes
         if (clear < DeepSpan * t.Beam.Height)
         {
             yield return $"the beam is {Unit.Length.FormatWithSymbol(t.Beam.Height, t.Units)} deep between columns "
-                + $"{Unit.Length.FormatWithSymbol(clear, t.Units)} apart: it is a deep beam (ACI 318 9.9.1.1), designed here as a slender one";
+                + $"{Unit.Length.FormatWithSymbol(clear, t.Units)} apart: it is a deep beam (ACI 318 9.9.1.1), "
+                + $"designed here as a slender one";
         }
 
         if (t.Ground.UpliftSpread > 0)

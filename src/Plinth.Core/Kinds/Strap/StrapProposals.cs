@@ -12,7 +12,8 @@ internal static class StrapProposals
 
     public static IEnumerable<Proposal> Of(FoundationKind kind, ProposalCase asked)
     {
-        if (asked.Stands is not [{ Place.Supports.Count: 1 } a, { Place.Supports.Count: 1 } b] || a.Place.Ground.Name != b.Place.Ground.Name)
+        if (asked.Stands is not [{ Place.Supports.Count: 1 } a, { Place.Supports.Count: 1 } b]
+            || a.Place.Ground.Name != b.Place.Ground.Name)
         {
             yield break;
         }

@@ -29,7 +29,8 @@ internal static class StrapSchedule
         List<TableColumn> columns =
         [
             .. Beginning, .. Base("edge"), .. Base("inner"),
-            c.Side("beam width", 8), c.Side("beam depth", 8), c.Side("beam over underside", 10), c.Plan("beam length", 9), Text("beam top", 12),
+            c.Side("beam width", 8), c.Side("beam depth", 8), c.Side("beam over underside", 10),
+            c.Plan("beam length", 9), Text("beam top", 12),
             Text("beam bottom", 12), Text("stirrups", 16), .. sides ? (TableColumn[])[Text("sides, each", 10)] : [],
             c.Plan(Wording.Underside(units), 10), Text("dowels", 20), .. standing ? (TableColumn[])[Text("pedestals", 34)] : [],
             .. c.End,
@@ -51,7 +52,8 @@ internal static class StrapSchedule
         }).ToList();
         return new DataTable(Name, "Strap footings", columns, cells, null,
         [
-            "x: from the edge column towards the inner one; across: along y. The beam begins with the edge base, clear of the ground between "
+            "x: from the edge column towards the inner one; across: along y. The beam begins with the edge base, "
+                + "clear of the ground between "
                 + "both bases; stirrups are closed, of two legs.",
             .. ScheduleCells.Existing(project, rows),
         ]);

@@ -7,7 +7,9 @@ using Plinth.Core.Ground;
 
 namespace Plinth.Core.Kinds.Strap;
 
-/// <summary>Two bases and a beam clear of the ground as one rigid body; the bases span across the beam, which takes all moment along it.</summary>
+/// <summary>
+/// Two bases and a beam clear of the ground as one rigid body; the bases span across the beam, which takes all moment along it.
+/// </summary>
 public sealed class StrapTrial : Trial
 {
     /// <summary>What results call the beam.</summary>
@@ -90,7 +92,9 @@ public sealed class StrapTrial : Trial
     /// <summary>The span of a base.</summary>
     internal PadSpan Span(int part, bool alongX) => (alongX ? spansX : spansY)[part];
 
-    /// <summary>Whether the bars of the bases along the beam lie outermost: those across carry, and lie there unless stated otherwise.</summary>
+    /// <summary>
+    /// Whether the bars of the bases along the beam lie outermost: those across carry, and lie there unless stated otherwise.
+    /// </summary>
     public bool OuterIsX => Rules.Steel.LowerLayer == LowerLayer.X;
 
     /// <inheritdoc/>
@@ -154,6 +158,16 @@ public sealed class StrapTrial : Trial
 
         SetBeam(design.Beam);
         Sink();
+    }
+
+    /// <summary>
+    /// Looks at another size of the beam while shears and moments stay as found, for a search that asks the whole afterwards: what is set
+    /// next is found anew.
+    /// </summary>
+    internal void Suppose(double width, double depth)
+    {
+        sized = null;
+        Beam.Set(width, depth, Beam.Low, Beam.High);
     }
 
     /// <summary>Sets the steel of the beam; sizes stay.</summary>
@@ -267,7 +281,8 @@ public sealed class StrapTrial : Trial
             var (concrete, gap, tie) = (Rules.Concrete, d.Beam.Gap, d.Beam.Stirrups.Size?.Diameter ?? 0);
             var stirrups = StrapBars.Places(Beam.Low, Beam.High, concrete.CoverSide + tie, d.Beam.Stirrups.Spacing);
             return new Figures.BeamFigure(Beam.Low, Beam.High, gap, gap + Beam.Height, Beam.Width, stirrups, gap + Beam.Depth(false),
-                gap + Beam.Height - Beam.Depth(true), [.. StrapBars.SideLevels(Foundation, d).Select(z => gap + z)], Across(false), Across(true),
+                gap + Beam.Height - Beam.Depth(true), [.. StrapBars.SideLevels(Foundation, d).Select(z => gap + z)],
+                Across(false), Across(true),
                 (concrete.CoverBottom, concrete.CoverSide, concrete.CoverTop));
 
             IReadOnlyList<double> Across(bool bottom) =>

@@ -12,18 +12,25 @@ namespace Plinth.Core.Kinds.Strap;
 /// Development of the bars of a strap's beam on both sides of every section: by a hook at the end, or by as much of the straight length as
 /// the stress there needs.
 /// </summary>
-internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
+internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
 {
     public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Bending;
 
-    public static Nothing Capacity(Subject s) => default;
+    public static BeamBars Capacity(Subject s)
+    {
+        var none = default(NoTrace);
+        return s is StrapBeam beam
+            ? new BeamBars((beam.Strength(true, ref none).Strength, beam.Strength(false, ref none).Strength),
+                (Lengths(beam, true, ref none), Lengths(beam, false, ref none)))
+            : default;
+    }
 
-    public static Outcome Evaluate<T>(Subject s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(Subject s, in BeamBars bars, int k, ref T trace)
         where T : struct, ITrace =>
-        s is StrapBeam beam ? Of(beam, k, ref trace)
+        s is StrapBeam beam ? Of(beam, bars, k, ref trace)
             : Anchorage<AxisX>.Evaluate((SlabSpan)s, Anchorage<AxisX>.Capacity((SlabSpan)s), k, ref trace);
 
-    private static Outcome Of<T>(StrapBeam s, int k, ref T trace)
+    private static Outcome Of<T>(StrapBeam s, in BeamBars bars, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
@@ -34,13 +41,12 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
         var none = default(NoTrace);
         var (worst, at) = (Outcome.NotDone, default(LongSection));
         var residue = 1e-9 * Math.Abs(s.Body.Loads(k).N) * (s.High - s.Low);
-        Span<double> strengths = [s.Strength(true, ref none).Strength, s.Strength(false, ref none).Strength];
-        Span<(double Straight, double Hook)> lengths = [Lengths(s, true, ref none), Lengths(s, false, ref none)];
         foreach (ref readonly var section in s.Sections(k))
         {
             var bottom = section.Moment > 0;
             if (Math.Abs(section.Moment) > residue && s.Layer(bottom).Any && s.LooksAt(bottom ? Face.Bottom : Face.Top)
-                && Section(s, section, strengths[bottom ? 0 : 1], lengths[bottom ? 0 : 1], ref none) is var o
+                && Section(s, section, bottom ? bars.Strengths.Bottom : bars.Strengths.Top,
+                    bottom ? bars.Lengths.Bottom : bars.Lengths.Top, ref none) is var o
                 && (!worst.Done || o.Utilisation > worst.Utilisation))
             {
                 (worst, at) = (o, section);
@@ -93,11 +99,14 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
             $"{s.Code.Name} 25.4.1.1 (both sides of the section)");
         var share = strength > 0 ? Math.Min(1, Math.Abs(at.Moment) / strength) : 1;
         var reduces = s.Code.ExcessReduces(false, s.Trial.Category);
-        var straight = reduces
-            ? trace.Let("ld,here", share * lengths.Straight, Unit.Section,
-                $"{new Sym("share", trace.Given("share", share, Unit.Ratio, "|M|/φMn: steel required here over steel there", $"{s.Code.Name} 25.4.10.1"), Unit.Ratio)}·"
-                    + $"{new Sym("ld", lengths.Straight, Unit.Section)}")
-            : lengths.Straight;
+        var straight = lengths.Straight;
+        if (reduces)
+        {
+            trace.Given("share", share, Unit.Ratio, "|M|/φMn: steel required here over steel there", $"{s.Code.Name} 25.4.10.1");
+            straight = trace.Let("ld,here", share * lengths.Straight, Unit.Section,
+                $"{new Sym("share", share, Unit.Ratio)}·{new Sym("ld", lengths.Straight, Unit.Section)}");
+        }
+
         var needed = layer.Hooked ? Math.Min(straight, lengths.Hook) : straight;
         var outcome = Outcome.Ratio(needed, there) with { Face = bottom ? Face.Bottom : Face.Top };
 
@@ -110,7 +119,8 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
             if (plain < outcome.Utilisation)
             {
                 var held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.Width, thickness);
-                trace.Let("utilisation", plain, Unit.Ratio, $"|{new Sym("M", at.Moment, Unit.Moment)}|/{new Sym("φMn", held, Unit.Moment)}");
+                trace.Let("utilisation", plain, Unit.Ratio,
+                    $"|{new Sym("M", at.Moment, Unit.Moment)}|/{new Sym("φMn", held, Unit.Moment)}");
                 return outcome with { Utilisation = plain, Plain = true };
             }
         }
@@ -142,7 +152,8 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
         trace.Given("s", spacing, Unit.Section, "distance of the bars");
         var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, Math.Min(s.Height - depth, s.SideCover + (db / 2)), s.SideCover,
             bottom ? 0 : depth - (db / 2));
-        return (s.Code.StraightDevelopment(ref trace, concrete, bar), layer.Hooked ? s.Code.HookedDevelopment(ref trace, concrete, bar) : 0);
+        return (s.Code.StraightDevelopment(ref trace, concrete, bar), layer.Hooked
+            ? s.Code.HookedDevelopment(ref trace, concrete, bar) : 0);
     }
 
     // Hooks stand within the stirrups.
@@ -161,3 +172,10 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, Nothing>
         return most;
     }
 }
+
+/// <summary>
+/// What anchorage knows of a beam's bars below and on top: moments that they hold, kNm, and their lengths of development straight and by a
+/// hook, m.
+/// </summary>
+internal readonly record struct BeamBars((double Bottom, double Top) Strengths,
+    ((double Straight, double Hook) Bottom, (double Straight, double Hook) Top) Lengths);

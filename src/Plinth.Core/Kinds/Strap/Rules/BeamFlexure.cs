@@ -1,6 +1,7 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -11,7 +12,7 @@ namespace Plinth.Core.Kinds.Strap;
 /// Moment along a strap footing against the bars of a face of its beam; and against those of the inner base where that reaches beyond the
 /// beam.
 /// </summary>
-internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, Nothing>
+internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, FlexuralStrength>
     where TFace : struct, IFace
 {
     public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Bending;
@@ -19,14 +20,18 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, Nothing>
     // The moments know no bars, and these strengthen all sections alike.
     public static double GoverningKey(Subject s) => s is StrapBeam ? 0 : double.NaN;
 
-    public static Nothing Capacity(Subject s) => default;
+    public static FlexuralStrength Capacity(Subject s)
+    {
+        var none = default(NoTrace);
+        return s is StrapBeam beam ? beam.Strength(TFace.IsBottom, ref none) : default;
+    }
 
-    public static Outcome Evaluate<T>(Subject s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(Subject s, in FlexuralStrength strength, int k, ref T trace)
         where T : struct, ITrace =>
-        s is StrapBeam beam ? Of(beam, k, ref trace)
+        s is StrapBeam beam ? Of(beam, strength, k, ref trace)
             : Flexure<AxisX, TFace>.Evaluate((SlabSpan)s, Flexure<AxisX, TFace>.Capacity((SlabSpan)s), k, ref trace);
 
-    private static Outcome Of<T>(StrapBeam s, int k, ref T trace)
+    private static Outcome Of<T>(StrapBeam s, in FlexuralStrength strength, int k, ref T trace)
         where T : struct, ITrace
     {
         var face = TFace.IsBottom ? Face.Bottom : Face.Top;
@@ -35,9 +40,7 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, Nothing>
             return Outcome.NotDone;
         }
 
-        var most = Greatest(s, k, TFace.IsBottom);
-        var none = default(NoTrace);
-        var strength = s.Strength(TFace.IsBottom, ref none);
+        var most = s.Greatest(k, TFace.IsBottom);
         var demand = Math.Abs(most.Moment);
         var outcome = Outcome.Ratio(demand, strength.Strength) with { Face = face };
         if (!strength.Ductile && demand > 0)
@@ -70,22 +73,6 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, Nothing>
 
         return outcome;
     }
-
-    /// <summary>The section with the greatest moment that stretches a face; of none one without moment.</summary>
-    public static LongSection Greatest(StrapBeam s, int k, bool bottom)
-    {
-        var residue = 1e-9 * Math.Abs(s.Body.Loads(k).N) * (s.High - s.Low);
-        var most = new LongSection(0, 0, 0);
-        foreach (ref readonly var at in s.Sections(k))
-        {
-            if (bottom ? at.Moment > Math.Max(residue, most.Moment) : at.Moment < Math.Min(-residue, most.Moment))
-            {
-                most = at;
-            }
-        }
-
-        return most;
-    }
 }
 
 /// <summary>What the traces of a beam's checks have in common.</summary>
@@ -103,7 +90,8 @@ internal static class BeamTrace
             + "shear passes through nil");
         trace.Given("V", at.Shear, Unit.Force, "∫(p + u − w) dA − ΣN − ∫(beam and soil on it) dx of all towards −x");
         trace.Given("M", at.Moment, Unit.Moment,
-            "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) − ∫(beam and soil on it)·(x − ξ) dx of all towards −x; positive stretches the "
+            "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) − ∫(beam and soil on it)·(x − ξ) dx of all towards "
+                + "−x; positive stretches the "
                 + "bottom");
     }
 
@@ -115,6 +103,7 @@ internal static class BeamTrace
         trace.Let("As", layer.Area, Unit.SteelArea,
             $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
         trace.Let("d", s.Depth(bottom), Unit.Section,
-            $"{new Sym("h", s.Height, Unit.Section)} − {new Sym("cover", s.Cover(bottom), Unit.Section)} − {new Sym("db", layer.Diameter, Unit.Section)}/2");
+            $"{new Sym("h", s.Height, Unit.Section)} − {new Sym("cover", s.Cover(bottom), Unit.Section)} − "
+                + $"{new Sym("db", layer.Diameter, Unit.Section)}/2");
     }
 }

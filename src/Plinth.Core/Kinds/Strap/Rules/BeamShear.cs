@@ -7,16 +7,24 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Kinds.Strap;
 
 /// <summary>
-/// Shear along a strap footing against concrete and stirrups of its beam alone: at d from the columns' faces where the ground pushes towards
-/// them, else at the face, and at the bases' ends.
+/// Shear along a strap footing against concrete and stirrups of its beam alone: at d from the columns' faces where the ground pushes
+/// towards them, else at the face, and at the bases' ends.
 /// </summary>
-internal readonly struct BeamShear : ICheckRule<Subject, Nothing>
+internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
 {
     public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Beams;
 
-    public static Nothing Capacity(Subject s) => default;
+    public static BeamShearStrengths Capacity(Subject s)
+    {
+        var none = default(NoTrace);
+        return new((Strength((StrapBeam)s, true, ref none), Strength((StrapBeam)s, false, ref none)));
+    }
 
-    public static Outcome Evaluate<T>(Subject subject, in Nothing capacity, int k, ref T trace)
+    public static double UpperBound(Subject s, in BeamShearStrengths strengths, int k) =>
+        ((StrapBeam)s).Body.Contact(k).State == ContactState.NoEquilibrium ? double.PositiveInfinity
+            : Outcome.Ratio(((StrapBeam)s).MostShear(k), Math.Min(strengths.Of.Bottom, strengths.Of.Top)).Utilisation;
+
+    public static Outcome Evaluate<T>(Subject subject, in BeamShearStrengths strengths, int k, ref T trace)
         where T : struct, ITrace
     {
         var s = (StrapBeam)subject;
@@ -25,12 +33,17 @@ internal readonly struct BeamShear : ICheckRule<Subject, Nothing>
             return Outcome.NotDone;
         }
 
-        var none = default(NoTrace);
-        var (worst, governing, atFace) = (Outcome.Ratio(0, Strength(s, true, ref none)), default(LongSection), false);
-        Span<double> strengths = [worst.Capacity, Strength(s, false, ref none)];
+        if (!T.Records && !T.Notes)
+        {
+            var (bottom, top) = s.GreatestShear(k);
+            var (below, above) = (Outcome.Ratio(Math.Max(0, bottom), strengths.Of.Bottom), Outcome.Ratio(Math.Max(0, top), strengths.Of.Top));
+            return top >= 0 && above.Utilisation > below.Utilisation ? above : below;
+        }
+
+        var (worst, governing, atFace) = (Outcome.Ratio(0, strengths.Of.Bottom), default(LongSection), false);
         foreach (var (section, isFace) in s.Shears(k))
         {
-            var o = Outcome.Ratio(Math.Abs(section.Shear), strengths[section.Moment >= 0 ? 0 : 1]);
+            var o = Outcome.Ratio(Math.Abs(section.Shear), section.Moment >= 0 ? strengths.Of.Bottom : strengths.Of.Top);
             if (o.Utilisation > worst.Utilisation)
             {
                 (worst, governing, atFace) = (o, section, isFace);
@@ -67,14 +80,37 @@ internal readonly struct BeamShear : ICheckRule<Subject, Nothing>
         where T : struct, ITrace => s.Code.BeamShear(ref trace, s.Rules.Concrete, s.InShear(bottom));
 }
 
+/// <summary>The strengths in shear where the bottom and where the top is stretched, kN.</summary>
+internal readonly record struct BeamShearStrengths((double Bottom, double Top) Of);
+
 /// <summary>Least stirrups of a strap's beam where they are needed, and their greatest spacing along and across it.</summary>
-internal readonly struct BeamStirrups : ICheckRule<Subject, Nothing>
+internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
 {
     public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Beams;
 
-    public static Nothing Capacity(Subject s) => default;
+    // Limits tighten with the shear: under the greatest of all they are used most.
+    public static MostOfStirrups Capacity(Subject s)
+    {
+        var beam = (StrapBeam)s;
+        var most = 0.0;
+        foreach (var k in s.Trial.CombinationsFor(Loads.Family.Concrete))
+        {
+            most = Math.Max(most, beam.Body.Contact(k).State == ContactState.NoEquilibrium ? 0 : beam.MostShear(k));
+        }
 
-    public static Outcome Evaluate<T>(Subject subject, in Nothing capacity, int k, ref T trace)
+        return new(Under(beam, most));
+    }
+
+    public static double UpperBound(Subject s, in MostOfStirrups most, int k) => most.Utilisation;
+
+    private static double Under(StrapBeam s, double shear)
+    {
+        var none = default(NoTrace);
+        return Math.Max(One(s, new LongSection(0, shear, 1), ref none).Utilisation,
+            One(s, new LongSection(0, shear, -1), ref none).Utilisation);
+    }
+
+    public static Outcome Evaluate<T>(Subject subject, in MostOfStirrups capacity, int k, ref T trace)
         where T : struct, ITrace
     {
         var s = (StrapBeam)subject;
@@ -84,6 +120,14 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, Nothing>
         }
 
         var none = default(NoTrace);
+        if (!T.Records && !T.Notes)
+        {
+            var (bottom, top) = s.GreatestShear(k);
+            var below = bottom >= 0 ? One(s, new LongSection(0, bottom, 1), ref none) : Outcome.NotDone;
+            var above = top >= 0 ? One(s, new LongSection(0, top, -1), ref none) : Outcome.NotDone;
+            return above.Done && (!below.Done || above.Utilisation > below.Utilisation) ? above : below;
+        }
+
         var (worst, governing) = (Outcome.NotDone, default(LongSection));
         foreach (var (section, _) in s.Shears(k))
         {
@@ -166,3 +210,6 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, Nothing>
         return Outcome.Ratio(worst.Utilisation, 1);
     }
 }
+
+/// <summary>How far the limits of a beam's stirrups are used at most, under the greatest shear of all combinations.</summary>
+internal readonly record struct MostOfStirrups(double Utilisation);

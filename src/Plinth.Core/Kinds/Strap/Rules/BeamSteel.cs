@@ -1,7 +1,7 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
-using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Contact;
+using Plinth.Core.Numerics;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
@@ -10,13 +10,22 @@ namespace Plinth.Core.Kinds.Strap;
 /// <summary>
 /// Least steel of the stretched faces of a strap's beam, distances of their bars, and bars along the sides of a deep one.
 /// </summary>
-internal readonly struct BeamSteel : ICheckRule<Subject, Nothing>
+internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
 {
     public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Beams;
 
-    public static Nothing Capacity(Subject s) => default;
+    public static LeastOfBeam Capacity(Subject subject)
+    {
+        var (s, none) = ((StrapBeam)subject, default(NoTrace));
+        double Worst(bool bottom) => s.LooksAt(bottom ? Face.Bottom : Face.Top) && Distances(s, bottom, ref none) is { Done: true } o
+            ? o.Utilisation : 0;
+        return new((Area(true), Area(false)), Math.Max(Math.Max(Worst(true), Worst(false)),
+            Sides(s, ref none) is { Done: true } sides ? sides.Utilisation : 0));
 
-    public static Outcome Evaluate<T>(Subject subject, in Nothing capacity, int k, ref T trace)
+        double Area(bool bottom) => s.Code.LeastBeamSteel(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, s.Width, s.Depth(bottom));
+    }
+
+    public static Outcome Evaluate<T>(Subject subject, in LeastOfBeam least, int k, ref T trace)
         where T : struct, ITrace
     {
         var s = (StrapBeam)subject;
@@ -26,6 +35,13 @@ internal readonly struct BeamSteel : ICheckRule<Subject, Nothing>
         }
 
         var none = default(NoTrace);
+        if (!T.Records && !T.Notes)
+        {
+            var most = Math.Max(least.Distances,
+                Math.Max(Utilised(s, k, true, least.Areas.Bottom), Utilised(s, k, false, least.Areas.Top)));
+            return most > 0 ? Outcome.Ratio(most, 1) : Outcome.NotDone;
+        }
+
         var (worst, part) = (Outcome.NotDone, 0);
         for (var i = 0; i < Checked; i++)
         {
@@ -55,11 +71,25 @@ internal readonly struct BeamSteel : ICheckRule<Subject, Nothing>
             : part < 2 ? Least(s, k, part == 0, ref trace)
             : Distances(s, part == 2, ref trace);
 
+    // The same as below where nobody asks how.
+    private static double Utilised(StrapBeam s, int k, bool bottom, double least)
+    {
+        ref readonly var layer = ref s.Layer(bottom);
+        var moment = s.Greatest(k, bottom).Moment;
+        if (moment == 0 || !layer.Any || !s.LooksAt(bottom ? Face.Bottom : Face.Top))
+        {
+            return 0;
+        }
+
+        return layer.Area >= least ? least / layer.Area
+            : Math.Min(least, s.Code.LeastSteelRelief * Required(s, bottom, Math.Abs(moment))) / layer.Area;
+    }
+
     // 9.6.1.3: a third more than is required needs no least.
     private static Outcome Least<T>(StrapBeam s, int k, bool bottom, ref T trace)
         where T : struct, ITrace
     {
-        var moment = bottom ? BeamFlexure<BottomFace>.Greatest(s, k, true) : BeamFlexure<TopFace>.Greatest(s, k, false);
+        var moment = s.Greatest(k, bottom);
         var layer = s.Layer(bottom);
         if (moment.Moment == 0 || !layer.Any)
         {
@@ -76,7 +106,8 @@ internal readonly struct BeamSteel : ICheckRule<Subject, Nothing>
                 $"for the greatest moment {Unit.Moment.FormatWithSymbol(moment.Moment, s.Units)} that stretches this face");
             var relief = s.Code.LeastSteelRelief;
             least = trace.Let("As,least", Math.Min(least, relief * required), Unit.SteelArea,
-                $"min({new Sym("As,min", least, Unit.SteelArea)}; {new Sym("relief", relief, Unit.Ratio)}·{new Sym("As,required", required, Unit.SteelArea)})",
+                $"min({new Sym("As,min", least, Unit.SteelArea)}; "
+                    + $"{new Sym("relief", relief, Unit.Ratio)}·{new Sym("As,required", required, Unit.SteelArea)})",
                 s.Code.BeamSteelClause);
         }
         else
@@ -93,16 +124,19 @@ internal readonly struct BeamSteel : ICheckRule<Subject, Nothing>
     // The strength grows with the steel as long as the section is tension-controlled.
     private static double Required(StrapBeam s, bool bottom, double moment)
     {
-        var none = default(NoTrace);
-        var (low, high) = (0.0, s.Layer(bottom).Area);
-        for (var i = 0; i < 60; i++)
-        {
-            var mid = (low + high) / 2;
-            var strength = s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, mid, s.Width, s.Depth(bottom)).Strength;
-            (low, high) = strength < moment ? (mid, high) : (low, mid);
-        }
+        var most = s.Layer(bottom).Area;
+        var lacks = new Lack(s, bottom, moment);
+        return lacks.At(most) <= 0 ? most : Root.Between(ref lacks, 0, most);
+    }
 
-        return high;
+    // By how much the strength of an area of steel exceeds a moment.
+    private readonly struct Lack(StrapBeam s, bool bottom, double moment) : IFunction
+    {
+        public double At(double area)
+        {
+            var none = default(NoTrace);
+            return s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, area, s.Width, s.Depth(bottom)).Strength - moment;
+        }
     }
 
     private static Outcome Distances<T>(StrapBeam s, bool bottom, ref T trace)
@@ -133,12 +167,15 @@ internal readonly struct BeamSteel : ICheckRule<Subject, Nothing>
         if (clear <= 0 || least / clear >= centres / most)
         {
             trace.Let("utilisation", clear > 0 ? least / clear : Outcome.NoCapacity, Unit.Ratio,
-                $"{new Sym("clear,least", least, Unit.Section)}/({new Sym("s", centres, Unit.Section)} − {new Sym("db", db, Unit.Section)})");
-            trace.Note($"the {(bottom ? "bottom" : "top")} bars of the beam stand near each other: fewer and thicker ones, or a wider beam");
+                $"{new Sym("clear,least", least, Unit.Section)}/({new Sym("s", centres, Unit.Section)} − "
+                    + $"{new Sym("db", db, Unit.Section)})");
+            trace.Note($"the {(bottom ? "bottom" : "top")} bars of the beam stand near each other: fewer and "
+                + $"thicker ones, or a wider beam");
             return Outcome.Ratio(least, Math.Max(0, clear));
         }
 
-        trace.Let("utilisation", centres / most, Unit.Ratio, $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
+        trace.Let("utilisation", centres / most, Unit.Ratio,
+            $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
         trace.Note($"the {(bottom ? "bottom" : "top")} bars of the beam stand far apart");
         return Outcome.Ratio(centres, most);
     }
@@ -161,8 +198,12 @@ internal readonly struct BeamSteel : ICheckRule<Subject, Nothing>
             $"{new Sym("z", between, Unit.Section)}/({new Sym("n,sides", count, Unit.Ratio)} + 1)");
         var most = trace.Given("s,most", s.Code.CrackSpacing(s.Rules.Steel.Yield, s.SideCover), Unit.Section,
             "by the clear cover of the bars along the sides", $"{s.Code.Name} 9.7.2.3, 24.3.2");
-        trace.Let("utilisation", apart / most, Unit.Ratio, $"{new Sym("s,sides", apart, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
+        trace.Let("utilisation", apart / most, Unit.Ratio,
+            $"{new Sym("s,sides", apart, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
         trace.Note("bars along the sides of the beam");
         return Outcome.Ratio(apart, most);
     }
 }
+
+/// <summary>Least areas of a beam's steel below and on top by its section alone, m2, and how far its bars' distances are used.</summary>
+internal readonly record struct LeastOfBeam((double Bottom, double Top) Areas, double Distances);

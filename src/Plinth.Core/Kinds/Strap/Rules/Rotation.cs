@@ -27,7 +27,8 @@ internal readonly struct Rotation : ICheckRule<GroundBody, Nothing>
         var rise = trace.Given("b·1 m", slope, Unit.Pressure, "rise of the pressure on a metre along x");
         var tilt = trace.Let("tilt", Math.Abs(slope) / modulus, Unit.Ratio,
             $"|{new Sym("b·1 m", rise, Unit.Pressure)}|/({new Sym("ks", modulus, Unit.Subgrade)}·{new Sym("1 m", 1, Unit.Length)})");
-        trace.Note("tilt of both bases towards " + (slope < 0 ? "the edge" : "the inner column") + $": 1 in {(tilt > 1e-6 ? (1 / tilt).ToString("0", System.Globalization.CultureInfo.InvariantCulture) : "∞")}; told alone");
+        trace.Note("tilt of both bases towards " + (slope < 0 ? "the edge" : "the inner column")
+            + $": 1 in {(tilt > 1e-6 ? (1 / tilt).ToString("0", System.Globalization.CultureInfo.InvariantCulture) : "∞")}; told alone");
         return new Outcome { Done = true, Demand = tilt, Capacity = 0, Utilisation = 0, Shown = true };
     }
 }

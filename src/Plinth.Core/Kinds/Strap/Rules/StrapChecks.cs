@@ -1,6 +1,7 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Concrete.Codes;
 
 namespace Plinth.Core.Kinds.Strap;
 
@@ -14,16 +15,16 @@ internal static class StrapChecks
         CheckList.Rule<Rotation, GroundBody, Nothing>("rotation"),
         CheckList.Rule<OneWayShear<AxisX>, SlabSpan, OneWayStrength>("one-way-shear-x"),
         CheckList.Rule<OneWayShear<AxisY>, SlabSpan, OneWayStrength>("one-way-shear-y"),
-        CheckList.Rule<BeamShear, Subject, Nothing>("shear-stirrups"),
-        CheckList.Rule<BeamStirrups, Subject, Nothing>("stirrup-spacing"),
+        CheckList.Rule<BeamShear, Subject, BeamShearStrengths>("shear-stirrups"),
+        CheckList.Rule<BeamStirrups, Subject, MostOfStirrups>("stirrup-spacing"),
         CheckList.Rule<TwoWayShear, PunchedArea, Nothing>("two-way-shear"),
-        CheckList.Rule<BeamFlexure<BottomFace>, Subject, Nothing>("flexure-bottom-x"),
+        CheckList.Rule<BeamFlexure<BottomFace>, Subject, FlexuralStrength>("flexure-bottom-x"),
         CheckList.Rule<Flexure<AxisY, BottomFace>, SlabSpan, FaceStrength>("flexure-bottom-y"),
-        CheckList.Rule<BeamFlexure<TopFace>, Subject, Nothing>("flexure-top-x"),
+        CheckList.Rule<BeamFlexure<TopFace>, Subject, FlexuralStrength>("flexure-top-x"),
         CheckList.Rule<Flexure<AxisY, TopFace>, SlabSpan, FaceStrength>("flexure-top-y"),
-        CheckList.Rule<BeamSteel, Subject, Nothing>("beam-steel"),
+        CheckList.Rule<BeamSteel, Subject, LeastOfBeam>("beam-steel"),
         .. SharedChecks.OfBars(),
-        CheckList.Rule<BeamAnchorage, Subject, Nothing>("anchorage-x"),
+        CheckList.Rule<BeamAnchorage, Subject, BeamBars>("anchorage-x"),
         CheckList.Rule<Anchorage<AxisY>, SlabSpan, AnchorageLengths>("anchorage-y"),
         .. SharedChecks.AtColumns(),
     ],

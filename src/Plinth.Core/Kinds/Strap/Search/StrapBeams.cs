@@ -21,6 +21,8 @@ internal sealed class StrapBeams
     private const double MetricStep = 0.025;
     private const double InchStep = 0.0254;
     private const int LeastSteps = 3;
+    private const double Deeper = 1.05;
+    private const int Tenth = 10;
 
     private readonly ImmutableArray<StrapTrial> trials;
     private readonly Foundation foundation;
@@ -29,6 +31,8 @@ internal sealed class StrapBeams
     private readonly Check[] stirrups;
     private readonly Check[] ofTop;
     private readonly Check[] ofBottom;
+    private readonly Check[] topFlexure;
+    private readonly Check[] bottomFlexure;
 
     public StrapBeams(ImmutableArray<StrapTrial> trials, Foundation foundation)
     {
@@ -36,7 +40,14 @@ internal sealed class StrapBeams
         Check[] Of(params string[] ids) => [.. trials[0].Checks.Listed.Where(c => ids.Contains(c.Id) && !foundation.Waives(c.Id))];
         (shear, stirrups) = (Of("shear-stirrups"), Of("shear-stirrups", "stirrup-spacing"));
         (ofTop, ofBottom) = (Of("flexure-top-x", "beam-steel", "anchorage-x"), Of("flexure-bottom-x", "beam-steel", "anchorage-x"));
+        (topFlexure, bottomFlexure) = (Of("flexure-top-x"), Of("flexure-bottom-x"));
     }
+
+    /// <summary>Whether the beam sought last was too small for its bars, as most smaller ones are then.</summary>
+    public bool WasTooSmall { get; private set; }
+
+    /// <summary>Whether the legs of its stirrups stood too far apart: so they do in a wider or shallower beam.</summary>
+    public bool WasTooWide { get; private set; }
 
     /// <summary>The check that failed last, and where.</summary>
     public (Check Check, Trial State)? LastFailure { get; private set; }
@@ -48,7 +59,10 @@ internal sealed class StrapBeams
         LastFailure = null;
         (StrapBeamDesign Beam, double Mass)? best = null;
         StrapBeamDesign? barred = null;
-        if (IsHopeless(beam))
+        var most = Most(beam);
+        WasTooSmall = IsWeak(most, true) || IsWeak(most, false) || Fails(shear, Checks.Face.None, most);
+        WasTooWide = !WasTooSmall && Held("stirrups") is null && Fails(stirrups, Checks.Face.None, most);
+        if (WasTooSmall || WasTooWide)
         {
             return null;
         }
@@ -59,7 +73,15 @@ internal sealed class StrapBeams
             var own = barred is { } known && known with { Stirrups = known.Stirrups with { Size = tie } } is var other
                 && !Fails(ofTop, Checks.Face.Top, other) && !Fails(ofBottom, Checks.Face.Bottom, other) ? other : Barred(beam, tie);
             barred ??= own;
-            if (own is not null && Tied(own, tie) is { } found && Mass(found) is var mass && mass < (best?.Mass ?? double.PositiveInfinity) - 1e-9)
+            if (own is null)
+            {
+                // Thicker stirrups leave less room and depth.
+                WasTooSmall = best is null;
+                break;
+            }
+
+            if (Tied(own, tie) is { } found && Mass(found) is var mass
+                && mass < (best?.Mass ?? double.PositiveInfinity) - 1e-9)
             {
                 best = (found, mass);
             }
@@ -73,11 +95,11 @@ internal sealed class StrapBeams
         return best?.Beam;
     }
 
-    // Whether the most bars of the thickest size that fit, and the closest stirrups, hold neither moment nor shear.
-    private bool IsHopeless(StrapBeamDesign beam)
+    // A beam with the most bars of the thickest size that fit, and the closest stirrups.
+    private StrapBeamDesign Most(StrapBeamDesign beam)
     {
-        var (tie, clear) = (Ties().Last(), rules.Concrete.CoverSide);
-        BarSpec Most(bool top)
+        var (thin, thick) = (Ties().First(), Ties().Last());
+        BarSpec Bars(bool top)
         {
             if (Held(top ? "top" : "bottom") is { } held)
             {
@@ -85,18 +107,37 @@ internal sealed class StrapBeams
             }
 
             var size = Sizes(top).MaxBy(b => b.Diameter)!;
-            var least = Ties().First();
-            var room = beam.Width - (2 * (clear + least.Diameter)) - size.Diameter;
+            var room = beam.Width - (2 * (rules.Concrete.CoverSide + thin.Diameter)) - size.Diameter;
             var pitch = trials[0].Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter;
             return new BarSpec(size, Math.Max(2, (int)Math.Floor((room / pitch) + 1e-9) + 1), 0);
         }
 
-        var most = beam with { Top = Most(true), Bottom = Most(false), Stirrups = Held("stirrups") ?? new BarSpec(tie, 0, Step(tie) * LeastSteps) };
+        return beam with { Top = Bars(true), Bottom = Bars(false),
+            Stirrups = Held("stirrups") ?? new BarSpec(thick, 0, Step(thick) * LeastSteps) };
+    }
 
-        // Too much steel for the depth is no strength; thinner bars may do where the thickest do not.
-        return Fails(shear, Checks.Face.None, most)
-            || First([ofTop[0]], Checks.Face.Top, most) is { Outcome.FailsAnyhow: false }
-            || First([ofBottom[0]], Checks.Face.Bottom, most) is { Outcome.FailsAnyhow: false };
+    // Too much steel for the depth is no strength: fewer bars are then the most. Thinner ones lie a little deeper.
+    private bool IsWeak(StrapBeamDesign beam, bool top)
+    {
+        var (checks, face) = top ? (topFlexure, Checks.Face.Top) : (bottomFlexure, Checks.Face.Bottom);
+        while (First(checks, face, beam) is { } lacking)
+        {
+            var bars = top ? beam.Top : beam.Bottom;
+            if (!lacking.Outcome.FailsAnyhow)
+            {
+                return lacking.Outcome.Utilisation > rules.Sizing.Target * Deeper;
+            }
+
+            if (Held(top ? "top" : "bottom") is not null || bars.Count <= 2)
+            {
+                return false;
+            }
+
+            bars = bars with { Count = Math.Max(2, bars.Count - 1 - (bars.Count / Tenth)) };
+            beam = top ? beam with { Top = bars } : beam with { Bottom = bars };
+        }
+
+        return false;
     }
 
     private StrapBeamDesign? Barred(StrapBeamDesign beam, BarSize tie)
@@ -204,8 +245,10 @@ internal sealed class StrapBeams
                 return null;
             }
 
-            var over = lacking.Check.Id.StartsWith("flexure", StringComparison.Ordinal) ? lacking.Outcome.Utilisation / rules.Sizing.Target : 1;
-            bars = bars with { Count = (int)Math.Min(1000, Math.Max(bars.Count + 1, Math.Ceiling((bars.Count * Math.Min(over, 99)) - 1e-6))) };
+            var over = lacking.Check.Id.StartsWith("flexure", StringComparison.Ordinal)
+                ? lacking.Outcome.Utilisation / rules.Sizing.Target : 1;
+            bars = bars with { Count = (int)Math.Min(1000,
+                Math.Max(bars.Count + 1, Math.Ceiling((bars.Count * Math.Min(over, 99)) - 1e-6))) };
         }
 
         return null;
@@ -220,7 +263,8 @@ internal sealed class StrapBeams
 
     private double Step(BarSize bar) => bar.IsUs ? InchStep : MetricStep;
 
-    private IEnumerable<BarSize> Ties()
+    /// <summary>Sizes of stirrups that are tried, the thinnest first.</summary>
+    public IEnumerable<BarSize> Ties()
     {
         if (Held("stirrups") is { Size: { } held })
         {

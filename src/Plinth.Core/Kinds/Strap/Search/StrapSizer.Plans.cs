@@ -20,15 +20,18 @@ internal sealed partial class StrapSizer
             return null;
         }
 
-        // The ground is pressed less by larger bases: halving finds the first that stands.
+        // The ground is pressed less by larger bases, as far as an inner one in this ratio finds room: halving finds the first that stands.
         var (low, high) = (-1, widths.Length - 1);
-        StrapDesign? found = null;
-        if (Stands(widths[high]) is not { } largest)
+        while (high > 0 && !OnWidth(widths[high]).Any(d => StrapFaults.OfPlan(Foundation, d) is null))
+        {
+            high--;
+        }
+
+        if (Stands(widths[high]) is not { } found)
         {
             return null;
         }
 
-        found = largest;
         while (high - low > 1)
         {
             var mid = (low + high) / 2;
@@ -44,11 +47,13 @@ internal sealed partial class StrapSizer
 
         return Trimmed(found);
 
+        IEnumerable<StrapDesign> OnWidth(double width) => Inner(ratio * design.Edge.Length * width)
+            .Select(i => design.With(design.Edge with { Width = width }, design.Inner with { Length = i.Length, Width = i.Width }, design.Beam));
+
         StrapDesign? Stands(double width)
         {
-            foreach (var (l, b) in Inner(ratio * design.Edge.Length * width))
+            foreach (var own in OnWidth(width))
             {
-                var own = design.With(design.Edge with { Width = width }, design.Inner with { Length = l, Width = b }, design.Beam);
                 if (SetPlan(own) && !Fails(planChecks))
                 {
                     return own;
@@ -188,15 +193,30 @@ internal sealed partial class StrapSizer
         }
     }
 
-    // Every step from a design in hand that may make it cheaper, until none does.
-    private (StrapDesign Design, double Cost) Better((StrapDesign Design, double Cost) best)
+    // The same, and with the base that is smaller a step thinner: less weight may stand on less where neither does alone.
+    private IEnumerable<StrapDesign> Lighter(StrapDesign d)
+    {
+        foreach (var smaller in Smaller(d))
+        {
+            yield return smaller;
+            var part = smaller.Edge.Size == d.Edge.Size ? 1 : 0;
+            var thinner = Math.Round(d.Base(part).Thickness - rules.ThicknessStep, 6);
+            if (Held(part, "thickness") is null && thinner >= rules.LeastThickness - 1e-9)
+            {
+                yield return smaller.WithBase(part, smaller.Base(part) with { Thickness = thinner });
+            }
+        }
+    }
+
+    // Every step of some from a design in hand that may make it cheaper, until none does.
+    private (StrapDesign Design, double Cost) Better((StrapDesign Design, double Cost) best, Func<StrapDesign, IEnumerable<StrapDesign>> next)
     {
         for (var again = true; again;)
         {
             again = false;
-            foreach (var other in Steps(best.Design))
+            foreach (var other in next(best.Design))
             {
-                if (Completed(other) is { } made && made.Cost < best.Cost - 1e-6)
+                if (Completed(other, best.Design) is { } made && made.Cost < best.Cost - 1e-6)
                 {
                     (best, again) = (made, true);
                     steps.Add(new Sizing.SizingStep("cheaper", made.Design.Size));
@@ -213,7 +233,7 @@ internal sealed partial class StrapSizer
     {
         var (plan, thick) = (rules.PlanStep, rules.ThicknessStep);
         double Add(double v, double by) => Math.Round(v + by, 6);
-        foreach (var smaller in Smaller(d))
+        foreach (var smaller in Lighter(d))
         {
             yield return smaller;
         }
@@ -260,17 +280,27 @@ internal sealed partial class StrapSizer
                 yield return inner.With(d.Edge with { Width = Add(d.Edge.Width, plan) }, inner.Inner, d.Beam);
             }
         }
+
+        if (Held(0, "width") is null && Held(1, "width") is null && Held(1, "length") is null)
+        {
+            yield return d.With(d.Edge with { Width = Add(d.Edge.Width, -plan) },
+                d.Inner with { Length = Add(d.Inner.Length, plan), Width = Add(d.Inner.Width, plan) }, d.Beam);
+        }
     }
 
-    // Steel, dowels and cost of a design of given sizes; null where something fails.
-    private (StrapDesign Design, double Cost)? Completed(StrapDesign d)
+    // Steel, dowels and cost of a design of given sizes; null where something fails. A base as it stood in another design keeps its bars
+    // where they still serve.
+    private (StrapDesign Design, double Cost)? Completed(StrapDesign d, StrapDesign? known = null)
     {
         if (!SetPlan(d) || Fails(planChecks))
         {
             return null;
         }
 
-        if (steel.Find(0, d.Edge) is not { } edge || steel.Find(1, d.Inner) is not { } inner)
+        StrapBase? Barred(int part) =>
+            known?.Base(part) is { } own && own.Size == d.Base(part).Size && known.Beam.Width == d.Beam.Width && steel.Serves(part, own)
+                ? own : steel.Find(part, d.Base(part));
+        if (Barred(0) is not { } edge || Barred(1) is not { } inner)
         {
             failure = steel.LastFailure;
             return null;

@@ -12,29 +12,31 @@ namespace Plinth.Core.Kinds.Strap;
 /// <summary>
 /// Finds sizes and bars of a strap footing: for each length of the edge base the bases whose centroid lies under the resultant of the
 /// sustained combination, as small as the ground allows, then thicknesses, beam and steel; the cheapest of these, and then every step of
-/// a side, a thickness or a depth that makes it cheaper and passes. It only asks the checks.
+/// a side, a thickness or a depth that makes it cheaper and passes. It only asks the checks: beams are first asked by shears and moments
+/// as another beam leaves them, and what is taken by its own.
 /// </summary>
 internal sealed partial class StrapSizer : FoundationSizer
 {
-    // Lengths of the edge base are first tried so many steps apart, then between.
-    private const int Sparse = 8;
+    // So many lengths of the edge base are tried first, then those between about so many of the cheapest.
+    private const int Sparse = 6;
+    private const int Rivals = 2;
 
-    // Bases and beam settle on thicknesses after so many rounds, or never.
+    // Bases whose concrete costs so much more than that of the best are no rivals.
+    private const double Rival = 1.2;
+
+    // Designs that cost so much more than the best may become the better ones by single steps.
+    private const double Near = 1.04;
+
+    // Bases and beam settle on sizes after so many rounds, or never.
     private const int MostRounds = 8;
 
-    // Thicknesses and depths beyond the first that passes are tried so many steps on: less steel may pay for them.
+    // Thicknesses beyond the first that passes are tried so many steps on: less steel may pay for them.
     private const int Thicker = 2;
-
-    // Other beams are tried about so far apart in width, m.
-    private const double BeamsApart = 0.1;
-
-    // Bases that cost this much more than the best may do with a cheaper beam.
-    private const double Rival = 1.15;
 
     private const double LeastBeamWidth = 0.3;
     private const double WidestBeam = 1.5;
 
-    // Where nothing is found, beams are tried so many steps wider each.
+    // Widths of beams that are listed as alternatives, so many steps apart.
     private const int Wider = 4;
     private readonly Checker checker;
     private readonly ImmutableArray<StrapTrial> trials;
@@ -48,7 +50,8 @@ internal sealed partial class StrapSizer : FoundationSizer
     private readonly LookedCombinations looked;
     private readonly List<SizingStep> steps = [];
     private (Check Check, Trial State)? failure;
-    private string bound = "";
+    private StrapDesign? likely;
+    private Check? lacked;
     private double longest = double.PositiveInfinity;
 
     /// <summary>Prepares the search.</summary>
@@ -78,7 +81,8 @@ internal sealed partial class StrapSizer : FoundationSizer
         if (!open)
         {
             return Failed(new SizingStop(null, null, null, 0,
-                BaseLevels.Fault(Foundation, rules.LeastThickness, Project.Units) ?? "no thickness of whole steps lies within [sizing] range.thickness", null));
+                BaseLevels.Fault(Foundation, rules.LeastThickness, Project.Units) ?? "no thickness of whole steps lies within "
+                    + "[sizing] range.thickness", null));
         }
 
         if (Lifts() is { } lifts)
@@ -119,184 +123,136 @@ internal sealed partial class StrapSizer : FoundationSizer
         }
     }
 
-    // Where no beam as wide as the column does, wider ones hold more bars, and bars farther apart need shorter hooks.
+    // Lengths far apart first, then between those about the two cheapest; and every single step from the cheapest.
     private (StrapDesign Design, double Cost)? OverLengths()
     {
-        foreach (var width in Held(2, "width") is { } held ? (double[])[held] : [.. Widths(BeamWidth(), Wider)])
-        {
-            if (OverLengths(width) is { } best)
-            {
-                return best;
-            }
-        }
-
-        return null;
-    }
-
-    private (StrapDesign Design, double Cost)? OverLengths(double beam)
-    {
-        (StrapDesign Design, double Cost)? best = null;
-        var tried = new Dictionary<double, double>();
         var lengths = EdgeLengths();
-        void Try(int i, bool other = false)
+        var costs = new double?[lengths.Count];
+        likely = null;
+        var made = new List<(StrapDesign Design, double Cost)>();
+        (StrapDesign Design, double Cost)? best = null;
+        var (apart, rivals) = (Math.Max(1, lengths.Count / Sparse), Rivals);
+        for (var i = 0; i < lengths.Count; i += apart)
         {
-            if (i < 0 || i >= lengths.Count || tried.ContainsKey(lengths[i]))
-            {
-                return;
-            }
-
-            var made = AtLength(lengths[i], beam);
-
-            // Near the best length another beam may make up for what the bases cost more, or be the only one that serves.
-            if (other && Held(2, "width") is null)
-            {
-                made ??= Widths(DepthFrom(LeastBeamWidth), Wider).Select(w => AtLength(lengths[i], w)).FirstOrDefault(m => m is not null);
-                made = made is { } near && near.Cost < best!.Value.Cost * Rival ? Rebeamed(near) : made;
-            }
-
-            tried.Add(lengths[i], made?.Cost ?? double.PositiveInfinity);
-            if (made is { } m && m.Cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
-            {
-                steps.Add(new SizingStep(best is null ? "first" : "cheaper", m.Design.Size));
-                best = made;
-            }
+            Try(i);
         }
 
-        for (var i = 0; i < lengths.Count; i += Sparse)
+        for (var i = 0; best is null && i < lengths.Count; i++)
         {
             Try(i);
         }
 
         if (best is null)
         {
-            for (var i = 0; i < lengths.Count; i++)
-            {
-                Try(i);
-            }
-        }
-
-        if (best is not { } first)
-        {
             return null;
         }
 
-        for (var near = Sparse / 2; near >= 1; near /= 2)
+        // Single steps are tried in the end.
+        while (apart > 1)
         {
-            var at = lengths.IndexOf(best.Value.Design.Edge.Length);
-            Try(at - near, true);
-            Try(at + near, true);
+            apart /= 2;
+            foreach (var at in Cheapest(rivals))
+            {
+                Try(at - apart);
+                Try(at + apart);
+            }
+
+            rivals = 1;
         }
 
-        // Another beam on the bases in hand, then every smaller step, until neither is cheaper.
+        foreach (var near in made.OrderBy(m => m.Cost).Take(Rivals + 1).Where(m => m.Cost < best.Value.Cost * Near).ToList())
+        {
+            var stepped = Stepped(near);
+            best = stepped.Cost < best.Value.Cost - 1e-6 ? stepped : best;
+        }
+
+        return best;
+
+        void Try(int i)
+        {
+            if (i < 0 || i >= lengths.Count || costs[i] is not null)
+            {
+                return;
+            }
+
+            // The sizes of the nearest length tell what this one will weigh.
+            likely = made.Count == 0 ? null : made.MinBy(m => Math.Abs(m.Design.Edge.Length - lengths[i])).Design;
+            var own = AtLength(lengths[i], null, best);
+            costs[i] = own?.Cost ?? double.PositiveInfinity;
+            if (own is { } m)
+            {
+                made.Add(m);
+                if (m.Cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
+                {
+                    steps.Add(new SizingStep(best is null ? "first" : "cheaper", m.Design.Size));
+                    best = m;
+                }
+            }
+        }
+
+        int[] Cheapest(int count) => [.. Enumerable.Range(0, costs.Length).Where(i => costs[i] is { } c && !double.IsInfinity(c))
+            .OrderBy(i => costs[i]).Take(count)];
+    }
+
+    // Another beam on the bases in hand, and every single step, until neither is cheaper.
+    private (StrapDesign Design, double Cost) Stepped((StrapDesign Design, double Cost) best)
+    {
         while (true)
         {
-            var before = best.Value.Cost;
-            best = Better(Rebeamed(best.Value));
-            if (best.Value.Cost >= before - 1e-6)
+            var before = best.Cost;
+            best = Better(Rebeamed(best), Steps);
+            if (best.Cost >= before - 1e-6)
             {
                 return best;
             }
         }
     }
 
-    // Lengths on which the edge column stands with its least overhang, and that leave a gap before the inner column.
-    private List<double> EdgeLengths()
+    // Of one length of the edge base: plan, thicknesses with their steel, and beam, until none asks the others for more; null where none is
+    // found, or none that is likely to cost less than what is in hand.
+    private (StrapDesign Design, double Cost)? AtLength(double length, double? width, (StrapDesign Design, double Cost)? best = null)
     {
-        if (Held(0, "length") is { } held)
-        {
-            return [held];
-        }
-
-        var (before, face, clear) = Reach();
-        return [.. sides.Where(l => l >= before + (face / 2) + rules.LeastOverhang - 1e-9 && l < before + clear && l < longest)];
-    }
-
-    // From the edge base's −x end to its column, the column's side, and from its middle to the inner column's face, at the first place.
-    private (double Before, double Face, double Clear) Reach()
-    {
-        var (t, before, face, clear) = (trials[0], 0.0, 0.0, double.PositiveInfinity);
-        foreach (var trial in trials)
-        {
-            t = trial;
-            before = Math.Max(before, StrapPlace.Edge(Foundation.Held).From(t.Columns[0].Outline.FaceX));
-            face = Math.Max(face, t.Columns[0].Outline.FaceX);
-            clear = Math.Min(clear, t.Place.Supports[1].At.X - t.Place.Supports[0].At.X - (t.Columns[1].Outline.FaceX / 2));
-        }
-
-        return (before, face, clear);
-    }
-
-    // Under the sustained combination the inner base must be pressed, whatever its size: from N2 − N1·(s − s')/s' > 0 the longest edge base.
-    private SizingStop? Lifts()
-    {
-        foreach (var t in trials)
-        {
-            if (t.Sustained is not (>= 0 and var k))
-            {
-                continue;
-            }
-
-            var (first, last) = (t.Columns[0], t.Columns[1]);
-            var span = t.Place.Supports[1].At.X - t.Place.Supports[0].At.X;
-            var (n1, n2) = (first.Loaded.Sums[k].N, last.Loaded.Sums[k].N);
-            var before = StrapPlace.Edge(Foundation.Held).From(first.Outline.FaceX);
-            if (n1 <= 0 || n1 + n2 <= 0)
-            {
-                continue;
-            }
-
-            var most = 2 * (before + (span * Math.Max(0, n2) / (n1 + n2)));
-            longest = Math.Min(longest, most);
-            if ((Held(0, "length") ?? before + (first.Outline.FaceX / 2)) >= most - 1e-9)
-            {
-                string L(double v) => Dimension.Plan(v, Project.Units);
-                return new SizingStop(null, t.Place.Place.Name, t.Combinations[k].Name, 0,
-                    $"the inner base would lift under {t.Combinations[k].Name}: the edge column brings {Unit.Force.FormatWithSymbol(n1, Project.Units)}, the inner one "
-                        + $"{Unit.Force.FormatWithSymbol(n2, Project.Units)}; "
-                        + (most > before + (first.Outline.FaceX / 2)
-                            ? $"edge.length below {L(most)} would keep it down"
-                            : "no length of the edge base would keep it down: choose an inner column with more load"), null);
-            }
-        }
-
-        return null;
-    }
-
-    // Of one length of the edge base: plan, thicknesses, beam and steel, until none asks the others for more.
-    private (StrapDesign Design, double Cost)? AtLength(double length, double width)
-    {
+        // With as much steel to the concrete as that has.
+        var limit = best is { } b ? Rival * Cost(Unbarred(b.Design)) : double.PositiveInfinity;
         var gap = Held(2, "gap") ?? DefaultGap;
         double Thick(int part) => Held(part, "thickness") ?? thicknesses[0];
+        double Likely(int part) => Held(part, "thickness") ?? likely?.Base(part).Thickness ?? thicknesses[0];
+        var beam = width ?? Held(2, "width") ?? likely?.Beam.Width ?? BeamWidth();
         var at = Foundation.Places[0].Supports.Select(s => new StrapColumn(s.Label, new Upright(null, BarSpec.None))).ToImmutableArray();
-        var design = new StrapDesign(StrapBase.Blank with { Length = length, Thickness = Thick(0) },
-            StrapBase.Blank with { Thickness = Thick(1) },
+        var design = new StrapDesign(StrapBase.Blank with { Length = length, Thickness = Likely(0) },
+            StrapBase.Blank with { Thickness = Likely(1) },
             StrapBeamDesign.Blank with
             {
-                Width = width,
+                Width = beam,
                 Gap = gap,
-                Depth = Held(2, "depth") ?? DepthFrom(Math.Max(Thick(0), Thick(1)) - gap),
+                Depth = Held(2, "depth") ?? Math.Max(likely?.Beam.Depth ?? 0, DepthFrom(Math.Max(Likely(0), Likely(1)) - gap)),
                 OverBase = !StrapFields.StopsAtColumn(Foundation.Held),
             }, at);
         for (var round = 0; round < MostRounds; round++)
         {
-            if (Uprights(design) is not { } standing || Plan(standing) is not { } planned || Slab(planned, 0) is not { } one || Slab(one, 1) is not { } both
-                || Beam(both, double.PositiveInfinity) is not { } made)
+            if (Uprights(design) is not { } standing || Plan(standing) is not { } planned
+                || (round == 0 && Cost(Unbarred(planned)) >= limit)
+                || Slab(round > 0 ? planned : Thin(planned), 0, likely?.Edge.Thickness) is not { } one
+                || Slab(one, 1, likely?.Inner.Thickness) is not { } both
+                || Beam(both, width, Coarse, double.PositiveInfinity) is not { } made)
             {
                 return null;
             }
 
-            // Thicker bases and a deeper beam weigh more: the plan must still stand.
-            var sized = planned.Edge.Size == made.Edge.Size && planned.Inner.Size == made.Inner.Size
-                && planned.Beam.Depth == made.Beam.Depth && planned.Beam.Width == made.Beam.Width;
-            if (sized || (SetPlan(made) && !Fails(planChecks)))
+            // Thicker bases and a deeper beam weigh more: all of it is asked again, and where it fails it grows from there.
+            if (Completed(made) is { } complete)
             {
-                return Complete(made);
+                // What weighs less than was thought may stand on less.
+                return Better(complete, Lighter);
             }
 
             design = made;
         }
 
         return null;
+
+        // Bases are sought from the thinnest, on a plan that stands with likely weights.
+        StrapDesign Thin(StrapDesign d) => d.With(d.Edge with { Thickness = Thick(0) }, d.Inner with { Thickness = Thick(1) }, d.Beam);
     }
 
     // All checks of a design whose sizes and steel are found, and its dowels and cost; null where one fails.
@@ -338,178 +294,6 @@ internal sealed partial class StrapSizer : FoundationSizer
         }
     }
 
-    // Pedestals stand on bases of some thickness.
-    private StrapDesign? Uprights(StrapDesign design)
-    {
-        for (var i = 0; i < joints.Length; i++)
-        {
-            if (!joints[i].HasPedestal || design.Under(i).Pedestal is not null)
-            {
-                continue;
-            }
-
-            var room = design.WithBase(i, design.Base(i) with { Length = Math.Max(design.Base(i).Length, rules.MostPlan / 2), Width = rules.MostPlan / 2 });
-            var other = room.Base(1 - i) is { Width: 0 } or { Length: 0 }
-                ? room.WithBase(1 - i, room.Base(1 - i) with { Length = 1, Width = 1 })
-                : room;
-            SetAll(other);
-            if (joints[i].FindPedestal() is not { } pedestal)
-            {
-                failure = joints[i].LastFailure;
-                return null;
-            }
-
-            design = design.With(i, new Upright(pedestal, BarSpec.None));
-        }
-
-        return design;
-    }
-
-    // Thicknesses of a base from the one that it has on, with the least steel: the cheapest of the first few that pass.
-    private StrapDesign? Slab(StrapDesign design, int part)
-    {
-        (StrapDesign Design, double Cost)? best = null;
-        var more = 0;
-        double[] tried = Held(part, "thickness") is { } held ? [held] : [.. thicknesses.Where(t => t >= design.Base(part).Thickness - 1e-9)];
-        foreach (var thickness in tried)
-        {
-            if (more > Thicker)
-            {
-                break;
-            }
-
-            var own = design.Base(part) with { Thickness = thickness };
-            var beam = design.Beam with { Depth = Math.Max(design.Beam.Depth, Held(2, "depth") is null ? DepthFrom(thickness - design.Beam.Gap) : 0) };
-            var thick = design.With(part == 0 ? own : design.Edge, part == 1 ? own : design.Inner, beam);
-            if (!SetPlan(thick) || steel.Find(part, own) is not { } found)
-            {
-                failure = steel.LastFailure ?? failure;
-                more += best is null ? 0 : 1;
-                continue;
-            }
-
-            // Dowels need a depth to be developed in.
-            SetAll(thick.WithBase(part, found));
-            if (joints[part].FindDowels() is null)
-            {
-                failure = joints[part].LastFailure;
-                more += best is null ? 0 : 1;
-                continue;
-            }
-
-            more += best is null ? 0 : 1;
-            var cost = Foundation.Rules.Rates.Concrete * own.Length * own.Width * thickness
-                + (Foundation.Rules.Rates.Formwork * 2 * (own.Length + own.Width) * thickness)
-                + (Foundation.Rules.Rates.Steel * Steel(found));
-            if (cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
-            {
-                best = (thick.WithBase(part, found), cost);
-            }
-        }
-
-        return best?.Design;
-    }
-
-    private double Steel(StrapBase b)
-    {
-        var (sum, side) = (0.0, Foundation.Rules.Concrete.CoverSide);
-        foreach (var (alongX, bottom) in (ReadOnlySpan<(bool, bool)>)[(true, true), (false, true), (true, false), (false, false)])
-        {
-            var (breadth, length) = alongX ? (b.Width, b.Length) : (b.Length, b.Width);
-            sum += Schedules.Quantities.MassOf(Project.Code, b.Layer(alongX, bottom).Resolve(breadth, side), length - (2 * side));
-        }
-
-        return sum;
-    }
-
-    // Depths of the beam from the one that it has on, with its steel: the cheapest of the first few that pass. None whose concrete and
-    // forms alone cost the limit.
-    private StrapDesign? Beam(StrapDesign design, double limit)
-    {
-        (StrapDesign Design, double Cost)? best = null;
-        var more = 0;
-        foreach (var depth in Depths(design.Beam.Depth))
-        {
-            if (more > Thicker || (!double.IsInfinity(limit) && Cost(Unbarred(design, depth)) >= limit))
-            {
-                break;
-            }
-
-            var deep = design.With(design.Edge, design.Inner, design.Beam with { Depth = depth });
-            if (!SetPlan(deep))
-            {
-                continue;
-            }
-
-            more += best is null ? 0 : 1;
-            if (beams.Find(deep.Beam) is not { } found)
-            {
-                failure = beams.LastFailure ?? failure;
-                continue;
-            }
-
-            var made = deep.With(deep.Edge, deep.Inner, found);
-            var cost = Cost(made);
-            if (cost < (best?.Cost ?? double.PositiveInfinity) - 1e-9)
-            {
-                best = (made, cost);
-            }
-        }
-
-        return best?.Design;
-    }
-
-    private static StrapDesign Unbarred(StrapDesign d, double depth) => d.With(d.Edge, d.Inner,
-        d.Beam with { Depth = depth, Top = BarSpec.None, Bottom = BarSpec.None, Stirrups = BarSpec.None, Sides = BarSpec.None });
-
-    // The bases with the cheapest beam of any width on them.
-    private (StrapDesign Design, double Cost) Rebeamed((StrapDesign Design, double Cost) best)
-    {
-        if (Held(2, "width") is not null)
-        {
-            return best;
-        }
-
-        foreach (var width in Widths(DepthFrom(LeastBeamWidth), Math.Max(1, (int)Math.Round(BeamsApart / rules.ThicknessStep))))
-        {
-            var d = best.Design;
-            var depth = Held(2, "depth") ?? DepthFrom(Math.Max(d.Edge.Thickness, d.Inner.Thickness) - d.Beam.Gap);
-            if (width <= d.Edge.Width + 1e-9 && Beam(d.With(d.Edge, d.Inner, d.Beam with { Width = width, Depth = depth }), best.Cost) is { } other
-                && Completed(other) is { } made && made.Cost < best.Cost - 1e-6)
-            {
-                steps.Add(new SizingStep("cheaper", made.Design.Size));
-                best = made;
-            }
-        }
-
-        return best;
-    }
-
-    // Widths of a beam from one on, so many steps apart.
-    private IEnumerable<double> Widths(double from, int every)
-    {
-        for (var w = from; w <= Math.Max(from, WidestBeam) + 1e-9; w = Math.Round(w + (every * rules.ThicknessStep), 6))
-        {
-            yield return w;
-        }
-    }
-
-    private double[] Depths(double from) => Held(2, "depth") is { } held
-        ? [held]
-        : PlanCandidates.Steps(from, Math.Max(from, 2 * rules.MostThickness), rules.ThicknessStep);
-
-    // The beam reaches at least to the top of the thicker base.
-    private double DepthFrom(double least) => Math.Round(Math.Ceiling((least / rules.ThicknessStep) - 1e-9) * rules.ThicknessStep, 6);
-
-    private static double DefaultGap => 0.1;
-
-    // As wide as the edge column on whole steps, no narrower than a beam that can be built.
-    private double BeamWidth()
-    {
-        var least = Math.Max(LeastBeamWidth, trials.Min(t => Math.Min(t.Columns[0].Loaded.Outline.FaceY, t.Columns[1].Loaded.Outline.FaceY)));
-        return DepthFrom(least);
-    }
-
     // Puts a design into the trials; false where its parts cannot lie so.
     private bool SetPlan(StrapDesign design)
     {
@@ -524,13 +308,23 @@ internal sealed partial class StrapSizer : FoundationSizer
 
     private bool Fails(Check[] checks)
     {
+        // What failed last fails first.
+        foreach (var t in trials)
+        {
+            if (lacked is { } last && last.ExceedsAtHint(t, rules.Target))
+            {
+                failure = (last, t);
+                return true;
+            }
+        }
+
         foreach (var t in trials)
         {
             foreach (var c in checks)
             {
                 if (c.Exceeds(t, rules.Target))
                 {
-                    failure = (c, t);
+                    (failure, lacked) = ((c, t), c);
                     return true;
                 }
             }
@@ -542,7 +336,7 @@ internal sealed partial class StrapSizer : FoundationSizer
     // What stopped the search: the last check that failed, and what bounds it.
     private SizingStop Stopped()
     {
-        var where = bound.Length > 0 ? bound : $"sides up to {Dimension.Plan(rules.MostPlan, Project.Units)}, thickness up to "
+        var where = $"sides up to {Dimension.Plan(rules.MostPlan, Project.Units)}, thickness up to "
             + $"{Dimension.Section(rules.MostThickness, Project.Units)} ([sizing] range)";
         if (failure is not { } last || last.Check.Worst(last.State) is not { } worst)
         {

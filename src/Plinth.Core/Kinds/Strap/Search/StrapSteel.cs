@@ -97,18 +97,25 @@ internal sealed class StrapSteel
             TopX = Spec(part, true, false),
             TopY = Spec(part, false, false),
         };
+        return Serves(part, found) ? found : null;
+    }
+
+    /// <summary>Whether a base with its bars passes for the sizes that the trials hold, which take the bars.</summary>
+    public bool Serves(int part, StrapBase barred)
+    {
         foreach (var t in trials)
         {
             foreach (var alongX in (ReadOnlySpan<bool>)[true, false])
             {
                 foreach (var bottom in (ReadOnlySpan<bool>)[true, false])
                 {
-                    t.Set(part, alongX, bottom, found.Layer(alongX, bottom).Resolve(alongX ? own.Width : own.Length, rules.Concrete.CoverSide));
+                    t.Set(part, alongX, bottom, barred.Layer(alongX, bottom).Resolve(alongX ? barred.Width : barred.Length,
+                        rules.Concrete.CoverSide));
                 }
             }
         }
 
-        return Fails(part, ofBase, Face.None) || Fails(part, deciding[(true, Face.Bottom)], Face.None) ? null : found;
+        return !Fails(part, ofBase, Face.None) && !Fails(part, deciding[(true, Face.Bottom)], Face.None);
     }
 
     private bool StatesTop(int part) => Held(part, true, false) is not null || Held(part, false, false) is not null;

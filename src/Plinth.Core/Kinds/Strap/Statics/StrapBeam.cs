@@ -23,13 +23,19 @@ internal sealed class StrapBeam : Subject
 
     // Where the push changes sign, up to twice in every stretch.
     private const int MostTurns = 2 * MostStops;
+
+    // Both faces of two columns, and both ends of two bases.
+    private const int MostStands = 8;
+    private const int FirstEnd = 4;
     private readonly StrapTrial trial;
     private readonly BarLayer[] layers = new BarLayer[2];
     private readonly double[] depths = new double[2];
     private LongSection[] sections;
     private (int Generation, int Count)[] found;
-    private double[] turns;
+    private LongSection[] turns;
     private int[] turned;
+    private LongSection[] stands;
+    private (LongSection Bottom, LongSection Top, double Shear)[] greatest;
     private BeamShearAt[] shears;
     private (int Generation, double Depth, int Count)[] sheared;
 
@@ -40,7 +46,9 @@ internal sealed class StrapBeam : Subject
         this.trial = trial;
         sections = ArrayPool<LongSection>.Shared.Rent(Combinations.Length * Most);
         found = Trial.Rented<(int, int)>(Combinations.Length);
-        turns = ArrayPool<double>.Shared.Rent(Combinations.Length * MostTurns);
+        turns = ArrayPool<LongSection>.Shared.Rent(Combinations.Length * MostTurns);
+        stands = ArrayPool<LongSection>.Shared.Rent(Combinations.Length * MostStands);
+        greatest = ArrayPool<(LongSection, LongSection, double)>.Shared.Rent(Combinations.Length);
         turned = Trial.Rented<int>(Combinations.Length);
         shears = ArrayPool<BeamShearAt>.Shared.Rent(Combinations.Length * MostShears);
         sheared = Trial.Rented<(int, double, int)>(Combinations.Length);
@@ -50,11 +58,13 @@ internal sealed class StrapBeam : Subject
     {
         ArrayPool<LongSection>.Shared.Return(sections);
         ArrayPool<(int, int)>.Shared.Return(found);
-        ArrayPool<double>.Shared.Return(turns);
+        ArrayPool<LongSection>.Shared.Return(turns);
+        ArrayPool<LongSection>.Shared.Return(stands);
+        ArrayPool<(LongSection, LongSection, double)>.Shared.Return(greatest);
         ArrayPool<int>.Shared.Return(turned);
         ArrayPool<BeamShearAt>.Shared.Return(shears);
         ArrayPool<(int, double, int)>.Shared.Return(sheared);
-        (sections, found, turns, turned, shears, sheared) = ([], [], [], [], [], []);
+        (sections, found, turns, turned, shears, sheared, stands, greatest) = ([], [], [], [], [], [], [], []);
     }
 
     /// <summary>The body that it holds together.</summary>
@@ -121,7 +131,8 @@ internal sealed class StrapBeam : Subject
             : Code.Flexure(ref trace, Rules.Concrete, Rules.Steel.Yield, Layer(bottom).Area, Width, Depth(bottom));
 
     /// <summary>The section in shear where a face is stretched.</summary>
-    public StirrupedBeam InShear(bool bottom) => new(Width, Depth(bottom), Layer(bottom).Area, 2 * (Stirrups.Size?.Area ?? 0), Stirrups.Spacing,
+    public StirrupedBeam InShear(bool bottom) =>
+        new(Width, Depth(bottom), Layer(bottom).Area, 2 * (Stirrups.Size?.Area ?? 0), Stirrups.Spacing,
         Rules.Steel.Yield);
 
     /// <summary>Shear and moment in a section.</summary>
@@ -142,9 +153,40 @@ internal sealed class StrapBeam : Subject
         return into[..kept.Count];
     }
 
+    /// <summary>The sections with the greatest moments that stretch a face in a combination; of none one without moment.</summary>
+    public ref readonly LongSection Greatest(int k, bool bottom)
+    {
+        Sections(k);
+        return ref bottom ? ref greatest[k].Bottom : ref greatest[k].Top;
+    }
+
     private int Find(int k, Span<LongSection> into)
     {
+        ref var most = ref greatest[k];
+        most = default;
+        var count = FindSections(k, into);
+        var residue = Close * Math.Abs(Body.Loads(k).N) * (High - Low);
+        foreach (ref readonly var at in into[..count])
+        {
+            if (at.Moment > Math.Max(residue, most.Bottom.Moment))
+            {
+                most.Bottom = at;
+            }
+
+            if (at.Moment < Math.Min(-residue, most.Top.Moment))
+            {
+                most.Top = at;
+            }
+        }
+
+        return count;
+    }
+
+    private int FindSections(int k, Span<LongSection> into)
+    {
         turned[k] = 0;
+        var standing = stands.AsSpan(k * MostStands, MostStands);
+        var (face, end) = (0, FirstEnd);
         Span<double> stops = stackalloc double[MostStops];
         var (count, n) = (0, 0);
         (stops[n++], stops[n++]) = (Low, High);
@@ -152,9 +194,8 @@ internal sealed class StrapBeam : Subject
         {
             for (var side = -1; side <= 1; side += 2)
             {
-                var face = c.Face(true, side);
-                stops[n++] = face;
-                Take(face, into, ref count);
+                stops[n++] = c.Face(true, side);
+                Take(stops[n - 1], into, ref count, out standing[face++]);
             }
         }
 
@@ -162,8 +203,8 @@ internal sealed class StrapBeam : Subject
         {
             var (low, high) = (p.Middle + p.LowX, p.Middle + p.HighX);
             (stops[n++], stops[n++]) = (low, high);
-            Take(low, into, ref count);
-            Take(high, into, ref count);
+            Take(low, into, ref count, out standing[end++]);
+            Take(high, into, ref count, out standing[end++]);
 
             // Where a side of the base begins to lift.
             var pressure = p.Contact(k).Pressure;
@@ -192,11 +233,12 @@ internal sealed class StrapBeam : Subject
 
         return count;
 
-        void Take(double x, Span<LongSection> into, ref int count)
+        void Take(double x, Span<LongSection> into, ref int count, out LongSection at)
         {
+            at = new LongSection(x, double.NaN, double.NaN);
             if (x > Low + Close && x < High - Close)
             {
-                into[count++] = Section(k, x);
+                into[count++] = at = Section(k, x);
             }
         }
     }
@@ -223,33 +265,29 @@ internal sealed class StrapBeam : Subject
         var (start, middle, end) = (StrapForces.Slope(Body, k, from), StrapForces.Slope(Body, k, (from + to) / 2),
             StrapForces.Slope(Body, k, to));
         var (first, second) = Root.OfQuadratic((2 * start) - (4 * middle) + (2 * end), (-3 * start) + (4 * middle) - end, start);
-        var (at, length) = (from, to - from);
+        var (at, length) = (Section(k, from), to - from);
         foreach (var t in (ReadOnlySpan<double>)[first, second])
         {
             if (t is > 0 and < 1)
             {
-                turns[(k * MostTurns) + turned[k]++] = from + (t * length);
-                Peak(k, at, from + (t * length), into, ref count);
-                at = from + (t * length);
+                var turn = Section(k, from + (t * length));
+                turns[(k * MostTurns) + turned[k]++] = turn;
+                Peak(k, at, turn, into, ref count);
+                at = turn;
             }
         }
 
-        Peak(k, at, to, into, ref count);
+        Peak(k, at, Section(k, to), into, ref count);
     }
 
-    private void Peak(int k, double from, double to, Span<LongSection> into, ref int count)
+    private void Peak(int k, in LongSection from, in LongSection to, Span<LongSection> into, ref int count)
     {
-        if (to - from < Close)
-        {
-            return;
-        }
-
-        var (low, high) = (Section(k, from).Shear, Section(k, to).Shear);
         var scale = Close * Math.Abs(Body.Loads(k).N);
-        if (Math.Abs(low) > scale && Math.Abs(high) > scale && low * high < 0)
+        greatest[k].Shear = Math.Max(greatest[k].Shear, Math.Max(Math.Abs(from.Shear), Math.Abs(to.Shear)));
+        if (to.X - from.X >= Close && Math.Abs(from.Shear) > scale && Math.Abs(to.Shear) > scale && from.Shear * to.Shear < 0)
         {
             var shear = new StrapForces.ShearOf(Body, k);
-            into[count++] = Section(k, Root.Between(ref shear, from, low, to, high));
+            into[count++] = Section(k, Root.Between(ref shear, from.X, from.Shear, to.X, to.Shear));
         }
     }
 
@@ -274,26 +312,53 @@ internal sealed class StrapBeam : Subject
         return into[..kept.Count];
     }
 
+    /// <summary>
+    /// What the shear outside the columns nowhere exceeds in a combination, kN: between two turns it rises or falls all the way.
+    /// </summary>
+    public double MostShear(int k)
+    {
+        Sections(k);
+        return greatest[k].Shear * (1 + (1000 * Close));
+    }
+
+    /// <summary>
+    /// The greatest shears in a combination where the bottom and where the top is stretched, kN; −1 where no section has that.
+    /// </summary>
+    public (double Bottom, double Top) GreatestShear(int k)
+    {
+        var (bottom, top) = (-1.0, -1.0);
+        foreach (ref readonly var at in Shears(k))
+        {
+            var v = Math.Abs(at.Section.Shear);
+            (bottom, top) = at.Section.Moment >= 0 ? (Math.Max(bottom, v), top) : (bottom, Math.Max(top, v));
+        }
+
+        return (bottom, top);
+    }
+
     private int FindShears(int k, Span<BeamShearAt> into)
     {
+        Sections(k);
         var (count, d) = (0, Depth(true));
         var columns = Body.Columns;
+        var standing = stands.AsSpan(k * MostStands, MostStands);
         Span<(double Low, double High)> near = stackalloc (double, double)[2 * columns.Length];
         for (var i = 0; i < columns.Length; i++)
         {
             for (var side = -1; side <= 1; side += 2)
             {
-                var face = columns[i].Face(true, side);
+                ref readonly var at = ref standing[(2 * i) + ((side + 1) / 2)];
+                var face = at.X;
                 near[(2 * i) + ((side + 1) / 2)] = (face, face);
-                if (face <= Low + Close || face >= High - Close)
+                if (double.IsNaN(at.Shear))
                 {
                     continue;
                 }
 
                 // The part beyond the face must be pushed up towards the column, and the column must press: else nothing spreads from it.
-                if (!(-side * Section(k, face).Shear > 0) || !(columns[i].Action(k).N > 0))
+                if (!(-side * at.Shear > 0) || !(columns[i].Action(k).N > 0))
                 {
-                    into[count++] = new(Section(k, face), true);
+                    into[count++] = new(at, true);
                     continue;
                 }
 
@@ -309,23 +374,22 @@ internal sealed class StrapBeam : Subject
             }
         }
 
-        foreach (var p in Body.Parts)
+        foreach (ref readonly var end in standing[FirstEnd..])
         {
-            Farther(p.Middle + p.LowX, near, into);
-            Farther(p.Middle + p.HighX, near, into);
+            Farther(end, near, into);
         }
 
-        Sections(k);
-        foreach (var x in turns.AsSpan(k * MostTurns, turned[k]))
+        foreach (ref readonly var turn in turns.AsSpan(k * MostTurns, turned[k]))
         {
-            Farther(x, near, into);
+            Farther(turn, near, into);
         }
 
         return count;
 
-        void Farther(double x, ReadOnlySpan<(double Low, double High)> near, Span<BeamShearAt> into)
+        void Farther(in LongSection at, ReadOnlySpan<(double Low, double High)> near, Span<BeamShearAt> into)
         {
-            var free = x > Low + Close && x < High - Close && !IsWithinColumn(x);
+            var x = at.X;
+            var free = !double.IsNaN(at.Shear) && !IsWithinColumn(x);
             foreach (var (low, high) in near)
             {
                 free &= x <= low || x >= high;
@@ -333,7 +397,7 @@ internal sealed class StrapBeam : Subject
 
             if (free)
             {
-                into[count++] = new(Section(k, x), false);
+                into[count++] = new(at, false);
             }
         }
     }

@@ -129,7 +129,8 @@ internal static class StrapDiagram
         foreach (var p in body.Parts)
         {
             forces.Add(new BodyForce(BodyForceKind.Weights, $"{p.At} base, soil, surcharge", p.PressedPerArea(k) * p.Area, p.Middle, 0));
-            forces.Add(new BodyForce(BodyForceKind.Water, $"water under the {p.At} base", -p.GroundLoad(k).WaterPressure * p.Area, p.Middle, 0));
+            forces.Add(new BodyForce(BodyForceKind.Water, $"water under the {p.At} base",
+                -p.GroundLoad(k).WaterPressure * p.Area, p.Middle, 0));
         }
 
         var (beam, moment) = (0.0, 0.0);

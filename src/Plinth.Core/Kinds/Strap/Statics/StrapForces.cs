@@ -4,8 +4,8 @@ using Plinth.Core.Numerics;
 namespace Plinth.Core.Kinds.Strap;
 
 /// <summary>
-/// The free body towards −x from a section across a strap footing: V = ∫q dA − ΣN − ∫w dx, M = ∫q·(x − ξ) dA − Σ[N·(x − xi) − My'] − ∫w·(x −
-/// ξ) dx, over both bases, the columns and the beam with the soil on it. Within a column's own width its load is spread evenly and its
+/// The free body towards −x from a section across a strap footing: V = ∫q dA − ΣN − ∫w dx, M = ∫q·(x − ξ) dA − Σ[N·(x − xi) − My'] − ∫w·(x
+/// − ξ) dx, over both bases, the columns and the beam with the soil on it. Within a column's own width its load is spread evenly and its
 /// moment linearly.
 /// </summary>
 internal static class StrapForces
