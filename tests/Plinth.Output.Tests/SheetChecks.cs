@@ -35,10 +35,8 @@ internal static class SheetChecks
             }
         }
 
-        sheet.Items.OfType<TextItem>()
-            .Where(t => t.Layer != Layers.Frame && t.Text.Length > 0)
-            .Min(t => t.Height)
-            .Should().BeGreaterThanOrEqualTo(smallest - 1e-9, $"legible in print, {why}");
+        var least = sheet.Items.OfType<TextItem>().Where(t => t.Layer != Layers.Frame && t.Text.Length > 0).MinBy(t => t.Height)!;
+        least.Height.Should().BeGreaterThanOrEqualTo(smallest - 1e-9, $"\"{least.Text}\" is legible in print, {why}");
     }
 
     /// <summary>Every dimension says what it measures at the sheet's scale, to half a millimetre.</summary>

@@ -42,9 +42,8 @@ internal static class PlanNotes
             var carries = (rules.Compression is { } c ? $" {F(c)} in compression" : "")
                 + (rules.Compression is null ? " found from the ground's layers by their length" : "")
                 + (rules.Tension is { } t ? $", {F(t)} in tension" : "") + (rules.Lateral is { } h ? $", {F(h)} across" : "");
-            yield return $"Piles{of}: {Core.Piles.PileWords.Of(rules, units)}, {(rules.OfStrength ? "resistance" : "allowable")}{carries}{(rules.Source.Length > 0 ? $" ({rules.Source})" : "")}. PC1/3 is pile 3 of PC1.".Replace(
-                "PC1",
-                marks[0], StringComparison.Ordinal);
+            yield return $"Piles{of}: {Core.Piles.PileWords.Of(rules, units)}, {(rules.OfStrength ? "resistance" : "allowable")}{carries}"
+                + $"{(rules.Source.Length > 0 ? $" ({rules.Source})" : "")}. {marks[0]}/3 is pile 3 of {marks[0]}.";
         }
     }
 

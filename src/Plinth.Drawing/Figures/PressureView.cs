@@ -33,7 +33,9 @@ public static class PressureView
         var (left, right) = width < Narrow ? (18.0, 8.0) : (26, 24);
         var scale = Canvas.Fit(units, (s.Body.Length, width - left - right), (BaseView.Widest(s), height - Above - Below));
         var per = 1000 / scale.Ratio;
-        var tall = (BaseView.Widest(s) * per) + Above + Below;
+
+        // The scale of colours may be higher than a narrow base.
+        var tall = Math.Max((BaseView.Widest(s) * per) + Above, width >= Narrow ? (Bands.Length * 5) + 2 : 0) + Below;
         var view = new BaseView(s, scale,
             new At(left + ((width - left - right) / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), Below + (BaseView.Widest(s) * per / 2)));
         var to = new Canvas();
@@ -118,7 +120,8 @@ public static class PressureView
                     + $"{Unit.Force.FormatWithSymbol(f.N, units)} (⊕) at x {Canvas.Signed(Unit.Length, f.Resultant.X, units)}, y "
                     + $"{Canvas.Signed(Unit.Length, f.Resultant.Y, units)}",
                 $"highest {P(f.Most)}; {string.Create(CultureInfo.InvariantCulture, $"{Math.Floor(f.Share * 1000) / 10:0.#}")} % of the "
-                    + $"base in contact{(f.ZeroLine.Count == 2 ? "; chain line: zero pressure" : "")}{(f.Water > 0 ? $"; water's {P(f.Water)} apart" : "")}",
+                    + $"base in contact{(f.ZeroLine.Count == 2 ? "; chain line: zero pressure" : "")}"
+                    + $"{(f.Water > 0 ? $"; water's {P(f.Water)} apart" : "")}",
                 s.Combinations[k].Rule,
             ];
         for (var i = 0; i < lines.Length; i++)

@@ -10,14 +10,14 @@ using Plinth.Drawing.Sheets;
 namespace Plinth.Drawing.Figures;
 
 /// <summary>
-/// The detail of bases that a beam holds together: plan with a bar of each layer, elevation of the beam with its stirrups through both bases,
-/// a section across at each column and one of the beam between the bases.
+/// The detail of bases that a beam holds together: plan with a bar of each layer, elevation of the beam with its stirrups through both
+/// bases, a section across at each column and one of the beam between the bases.
 /// </summary>
 public static class BeamDetail
 {
     private const double Left = 44;
     private const double Right = 48;
-    private const double Below = 28;
+    private const double Below = 34;
     private const double Above = 12;
     private const double UnderSection = 26;
     private const double OverSection = 8;
@@ -87,7 +87,8 @@ public static class BeamDetail
         }
 
         BaseView.Axes(to, new At(3, 3));
-        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Body.Length * per), Below + Above + (3.6 * rows.Count) + (widest * per),
+        return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Body.Length * per), Below + Above
+            + (3.6 * rows.Count) + (widest * per),
             scale, to.Items);
     }
 
@@ -109,7 +110,8 @@ public static class BeamDetail
         Line(ends, view.Low.Y - 14);
         to.Measure(view.Low, new(view.High.X, view.Low.Y), false, view.Low.Y - 20, length(s.Body.Length));
         void Width(double x, double width, double line) =>
-            to.Measure(new(view.At(x, 0).X, view.At(0, -width / 2).Y), new(view.At(x, 0).X, view.At(0, width / 2).Y), true, line, length(width));
+            to.Measure(new(view.At(x, 0).X, view.At(0, -width / 2).Y), new(view.At(x, 0).X, view.At(0, width / 2).Y),
+                true, line, length(width));
         Width(s.Body.LowX, s.Body.Parts[0].Width, view.Low.X - 8);
         Width(s.Body.HighX, s.Body.Parts[^1].Width, view.High.X + 8);
         Width(Between(s), s.BeamFigure!.Width, view.At(Between(s), 0).X - 8);
@@ -181,8 +183,19 @@ public static class BeamDetail
         to.Measure(new(P(beam.From, 0).X, beneath), new(P(beam.To, 0).X, beneath), false, beneath - 12, L(beam.To - beam.From));
         // Outside the bases: within, stirrups would cross the numbers; the inner base's own thickness stands on its section.
         to.Measure(P(low, 0), P(low, s.Body.Parts[0].Thickness), true, P(low, 0).X - 4, L(s.Body.Parts[0].Thickness));
-        PlanDimensions.Pair(to.Items, P(low, 0), P(low, beam.Underside), P(low, beam.Top), true, P(low, 0).X - 10,
-            (L(beam.Underside), L(beam.Top - beam.Underside)));
+
+        // Feet and inches of the gap may find no room in it: the notes say it too.
+        var line = P(low, 0).X - 10;
+        if (units == UnitSystem.Us && Lettering.Width(L(beam.Underside), Canvas.Text) > beam.Underside * per)
+        {
+            to.Measure(P(low, beam.Underside), P(low, beam.Top), true, line, L(beam.Top - beam.Underside));
+        }
+        else
+        {
+            PlanDimensions.Pair(to.Items, P(low, 0), P(low, beam.Underside), P(low, beam.Top), true, line,
+                (L(beam.Underside), L(beam.Top - beam.Underside)));
+        }
+
         var width = Left + Right + ((high - low) * per);
         Notes(to, m, width);
         return new Figure($"{m.Foundation.Mark}: elevation of the beam, bases cut along it", width,
@@ -193,11 +206,18 @@ public static class BeamDetail
     {
         var (concrete, units) = (m.State.Rules.Concrete, m.Units);
         string S(double v) => Dimension.Section(v, units);
-        var text = $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}, to the stirrups in the "
-            + "beam. Under the beam the ground is kept clear between the bases. "
-            + (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}. " : $"No {Wording.Blinding(units)}. ")
-            + PlanNotes.Materials(m.Project, m.Foundation);
-        to.Write(Layers.Note, new(2, 1), text, Anchor.Left, Layout.Fitted(text, Canvas.Text, width - 4));
+        string[] lines =
+        [
+            $"The beam's underside lies {S(m.State.BeamFigure!.Underside)} above the bases'; between them the ground is kept clear of it.",
+            (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}. " : $"No {Wording.Blinding(units)}. ")
+                + $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}, to stirrups in the beam.",
+            PlanNotes.Materials(m.Project, m.Foundation),
+        ];
+        for (var i = 0; i < lines.Length; i++)
+        {
+            to.Write(Layers.Note, new(2, 1 + ((lines.Length - 1 - i) * Canvas.Line)), lines[i], Anchor.Left,
+                Layout.Fitted(lines[i], Canvas.Text, width - 4));
+        }
     }
 
     /// <summary>A section across: at a column, or of the beam between the bases.</summary>
@@ -221,13 +241,15 @@ public static class BeamDetail
         {
             if (blinding > 0)
             {
-                to.Box(Layers.Ground, Stroke.Fine, P(-half - concrete.BlindingBeyond, -blinding), P(half + concrete.BlindingBeyond, 0), Fill.Hatch);
+                to.Box(Layers.Ground, Stroke.Fine, P(-half - concrete.BlindingBeyond, -blinding),
+                    P(half + concrete.BlindingBeyond, 0), Fill.Hatch);
             }
 
             to.Box(Layers.Footing, Stroke.Edge, P(-half, 0), P(half, body.Thickness), Fill.Light);
         }
 
-        to.Box(Layers.Footing, Stroke.Edge, P(-beam.Width / 2, beam.Underside), P(beam.Width / 2, beam.Top), body is null ? Fill.Light : Fill.None);
+        to.Box(Layers.Footing, Stroke.Edge, P(-beam.Width / 2, beam.Underside), P(beam.Width / 2, beam.Top), body is null
+            ? Fill.Light : Fill.None);
         if (column is { } i)
         {
             var stands = s.Columns[i];
@@ -255,7 +277,8 @@ public static class BeamDetail
         var letter = Letter(column ?? s.Columns.Length);
         var what = column is { } at ? $"at {s.Columns[at].Support.Label}" : "beam between the bases";
         var tall = UnderSection + OverSection + ((blinding + Math.Max(top, body is null ? 0 : s.Ground.Level - s.Body.Underside)) * per);
-        return new Figure($"{m.Foundation.Mark}: section {letter}–{letter}, {what}", Left + Right + (2 * half * per), tall, scale, to.Items);
+        return new Figure($"{m.Foundation.Mark}: section {letter}–{letter}, {what}", Left + Right
+            + (2 * half * per), tall, scale, to.Items);
     }
 
     // Top and bottom bars with their hooks, the stirrups, the bars along the side that is seen.
@@ -297,7 +320,8 @@ public static class BeamDetail
     }
 
     // The beam cut across: stirrup, bars in its corners and between, along its sides.
-    private static void Cut(Canvas to, DetailModel m, BeamFigure beam, double per, Func<double, double, At> p, List<(At, string)> calls, bool called)
+    private static void Cut(Canvas to, DetailModel m, BeamFigure beam, double per, Func<double, double, At> p,
+        List<(At, string)> calls, bool called)
     {
         var (half, low, high) = ((beam.Width / 2) - beam.Cover.Side, beam.Underside + beam.Cover.Bottom, beam.Top - beam.Cover.Top);
         to.Box(Layers.Bar, new Stroke(0.35), p(-half, low), p(half, high));
@@ -322,7 +346,8 @@ public static class BeamDetail
 
         Dots(BarRole.BeamBottom, beam.BottomAcross.Select(u => (u, beam.BottomAt)));
         Dots(BarRole.BeamTop, beam.TopAcross.Select(u => (u, beam.TopAt)));
-        var side = m.Row(BarRole.BeamSides) is { } sides ? half - (m.Row(BarRole.Stirrups)?.Group.Size.Diameter ?? 0) - (sides.Group.Size.Diameter / 2) : half;
+        var side = m.Row(BarRole.BeamSides) is { } sides
+            ? half - (m.Row(BarRole.Stirrups)?.Group.Size.Diameter ?? 0) - (sides.Group.Size.Diameter / 2) : half;
         Dots(BarRole.BeamSides, beam.SidesAt.SelectMany(z => new[] { (-side, z), (side, z) }));
         if (called && m.Row(BarRole.Stirrups) is { } stirrups)
         {
@@ -331,7 +356,8 @@ public static class BeamDetail
     }
 
     // The bars of a base: those in the plane of the section as lines, those across as dots.
-    private static void Base(Canvas to, DetailModel m, int part, bool alongX, double per, Func<double, double, At> p, List<(At, string)> calls, bool called)
+    private static void Base(Canvas to, DetailModel m, int part, bool alongX, double per, Func<double, double, At> p,
+        List<(At, string)> calls, bool called)
     {
         var (s, body) = (m.State, m.State.Body.Parts[part]);
         var cover = s.Rules.Concrete.CoverSide;
@@ -385,7 +411,8 @@ public static class BeamDetail
         var half = (stands.Support.Shape == ColumnShape.Round ? stands.Support.SizeX
             : alongX ? stands.Loaded.Outline.FaceX
             : stands.Loaded.Outline.FaceY) / 2;
-        to.Path(Layers.Column, Stroke.Hidden, p(u - half, Math.Min(over, top)), p(u - half, foot), p(u + half, foot), p(u + half, Math.Min(over, top)));
+        to.Path(Layers.Column, Stroke.Hidden, p(u - half, Math.Min(over, top)), p(u - half, foot), p(u + half, foot),
+            p(u + half, Math.Min(over, top)));
         var (a, b) = (p(u - half, top), p(u + half, top));
         to.Path(Layers.Column, Stroke.Edge, a, p(u - half, Math.Max(foot, over)));
         to.Path(Layers.Column, Stroke.Edge, b, p(u + half, Math.Max(foot, over)));
@@ -405,7 +432,8 @@ public static class BeamDetail
             foreach (var sign in new[] { -1, 1 })
             {
                 var bar = u + (sign * at);
-                var way = DetailSection.FootWay(bar, row.Group.Shape.B, sign, (within.Low + cover, within.High - cover)) * row.Group.Shape.B;
+                var way = DetailSection.FootWay(bar, row.Group.Shape.B, sign,
+                    (within.Low + cover, within.High - cover)) * row.Group.Shape.B;
                 to.Path(Layers.Bar, Stroke.Bar, p(bar + way, z), p(bar, z), p(bar, end));
             }
 

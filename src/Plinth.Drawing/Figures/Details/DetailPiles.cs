@@ -207,6 +207,8 @@ internal static class DetailPiles
         string S(double v) => Dimension.Section(v, units);
         var edge = s.Body.IsPolygon ? $" All edges {S(Toward(s))} off their centres." : "";
         return $" {s.Piles.Length} piles "
-            + $"{PileWords.Of(rules, units)}{(s.PileLength is { } length ? ", " + Dimension.Plan(length, units) + " long" : "")}{(rules.Bars is { Size: not null } bars ? ", " + bars.Drawn : "")}{(rules.Ties is { Size: not null } ties ? ", ties " + ties.Drawn : "")}, {S(rules.Embedment)} into the cap.{edge}";
+            + $"{PileWords.Of(rules, units)}{(s.PileLength is { } length ? ", " + Dimension.Plan(length, units) + " long" : "")}"
+            + $"{(rules.Bars is { Size: not null } bars ? ", " + bars.Drawn : "")}"
+            + $"{(rules.Ties is { Size: not null } ties ? ", ties " + ties.Drawn : "")}, {S(rules.Embedment)} into the cap.{edge}";
     }
 }

@@ -197,7 +197,8 @@ public static class DetailSection
         }
 
         calls.Add((high,
-            $"plate {Dimension.PlainSection(support.PlateX, m.Units)} × {S(support.PlateY)}{(plate.Thickness is { } t ? " × " + S(t) : "")}"));
+            $"plate {Dimension.PlainSection(support.PlateX, m.Units)} × "
+                + $"{S(support.PlateY)}{(plate.Thickness is { } t ? " × " + S(t) : "")}"));
     }
 
     // Where the section crosses the site's boundary.

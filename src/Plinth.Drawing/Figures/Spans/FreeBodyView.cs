@@ -76,7 +76,8 @@ internal sealed class FreeBodyView
             to.Box(Layers.Footing, Stroke.Edge, new(x(beam.From), under + (Slab / 3)), new(x(beam.To), under + Slab), Fill.Light);
             foreach (var p in s.Body.Parts)
             {
-                to.Box(Layers.Footing, Stroke.Edge, new(x(p.Middle + p.LowX), under), new(x(p.Middle + p.HighX), under + (Slab * 0.75)), Fill.Light);
+                to.Box(Layers.Footing, Stroke.Edge, new(x(p.Middle + p.LowX), under),
+                    new(x(p.Middle + p.HighX), under + (Slab * 0.75)), Fill.Light);
             }
         }
         else
@@ -173,7 +174,8 @@ internal sealed class FreeBodyView
 
         const double near = 1e-6;
         return s.Body.Parts.ToArray().Select(p => (Low: p.Middle + p.LowX, High: p.Middle + p.HighX))
-            .Select(p => (d.Points.First(q => q.At > p.Low - near && q.Breadth > 0), d.Points.Last(q => q.At < p.High + near && q.Breadth > 0)));
+            .Select(p => (d.Points.First(q => q.At > p.Low - near && q.Breadth > 0),
+                d.Points.Last(q => q.At < p.High + near && q.Breadth > 0)));
     }
 
     private static void Arrowed(Canvas to, At from, At head)

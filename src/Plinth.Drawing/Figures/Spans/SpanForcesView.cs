@@ -32,7 +32,8 @@ internal static class SpanForcesView
         var units = s.Units;
         var to = new Canvas();
         string[] heads = ["across at", "band from", "to", "M kNm", "φMn", "V kN", "φVc"];
-        heads = [s.Body.Parts.Length > 0 ? "across" : heads[0], Head(s.Body.Parts.Length > 0 ? "from" : "band from", Unit.Length), "to", Head("M", Unit.Moment), "φMn", Head("V", Unit.Force), "φVc"];
+        heads = [s.Body.Parts.Length > 0 ? "across" : heads[0], Head(s.Body.Parts.Length > 0 ? "from" : "band from", Unit.Length), "to",
+            Head("M", Unit.Moment), "φMn", Head("V", Unit.Force), "φVc"];
         var rows =
             d.Bands.Select(b => (IReadOnlyList<string>)[b.Column, Unit.Length.Format(b.From, units), Unit.Length.Format(b.To, units),
                 Unit.Moment.Format(b.Moment, units), Unit.Moment.Format(b.MomentStrength, units), Unit.Force.Format(b.Shear, units),
@@ -81,7 +82,8 @@ internal static class SpanForcesView
         var corner = new At(Left, tables + 8 + (Row * (note.Count - 1)));
         Layout.Table(to.Items, corner, "Free body along x, factored", forceHeads, [false, true, true, true, true], forceRows);
         Layout.Table(to.Items, sideBySide ? corner + (forces.Width + Beside, 0) : corner + (0, -forces.Height - Between),
-            s.Body.Parts.Length > 0 ? "Across, in each base: worse side" : "Across, in the strip of each column: worse side", heads, numbers, rows);
+            s.Body.Parts.Length > 0 ? "Across, in each base: worse side"
+                : "Across, in the strip of each column: worse side", heads, numbers, rows);
         foreach (var (line, i) in note.Select((line, i) => (line, i)))
         {
             to.Write(Layers.Note, new(Left, 1 + (Row * (note.Count - 1 - i))), line, Anchor.Left, 1.8);

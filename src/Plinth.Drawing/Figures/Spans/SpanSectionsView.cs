@@ -17,7 +17,10 @@ internal static class SpanSectionsView
 {
     private const double Side = 22;
     private const double Below = 15;
-    private const double Above = 8;
+    private const double Above = 8 + Apart;
+
+    // Tags of sections so near each other stand in two rows, mm.
+    private const double Apart = 4.6;
     private const double Between = 6;
 
     /// <summary>Draws them.</summary>
@@ -50,7 +53,8 @@ internal static class SpanSectionsView
 
         foreach (var b in d.Bands)
         {
-            rows.Add(["", s.Body.Parts.Length > 0 ? "shear across y, " + b.Column : "shear across y at " + b.Column, Name(k), "Vu " + Unit.Force.FormatWithSymbol(b.Shear, units),
+            rows.Add(["", s.Body.Parts.Length > 0 ? "shear across y, " + b.Column : "shear across y at " + b.Column, Name(k), "Vu "
+                + Unit.Force.FormatWithSymbol(b.Shear, units),
                 "φVc " + Unit.Force.FormatWithSymbol(b.ShearStrength, units), Used(b.Shear, b.ShearStrength)]);
         }
 
@@ -64,7 +68,8 @@ internal static class SpanSectionsView
             }
 
             var tag = ((char)('A' + round.Count)).ToString();
-            round.Add((p with { Low = p.Low with { X = p.Low.X + area.Body.Middle }, High = p.High with { X = p.High.X + area.Body.Middle } }, tag,
+            round.Add((p with { Low = p.Low with { X = p.Low.X + area.Body.Middle },
+                High = p.High with { X = p.High.X + area.Body.Middle } }, tag,
                 area.Columns.Length > 1));
             var most = p.Stresses.Max(v => v ?? 0);
             rows.Add([tag, "two-way shear at " + area.At, Name(c), "vu " + Unit.Stress.FormatWithSymbol(most, units),
@@ -92,10 +97,22 @@ internal static class SpanSectionsView
         }
 
         view.Standing(to);
-        foreach (var same in lines.GroupBy(l => Math.Round(l.At, 6)))
+        var last = new List<double>();
+        foreach (var same in lines.GroupBy(l => Math.Round(l.At, 6)).OrderBy(g => g.Key))
         {
             var (at, tag) = (same.Key, string.Join(",", same.Select(l => l.Tag)));
-            var (a, b) = (new At(view.At(at, 0).X, view.Low.Y - 3), new At(view.At(at, 0).X, view.High.Y + 3));
+
+            // Sections that nearly meet have their tags one over the other.
+            var x = view.At(at, 0).X;
+            var row = last.FindIndex(end => end < x - Apart);
+            if (row < 0)
+            {
+                row = last.Count;
+                last.Add(x);
+            }
+
+            last[row] = x;
+            var (a, b) = (new At(view.At(at, 0).X, view.Low.Y - 3), new At(view.At(at, 0).X, view.High.Y + 3 + (row * Apart)));
             to.Path(Layers.Result, new Stroke(0.35, Dash.Chain), a, b);
             to.Tag(Layers.Result, b + (0, 2), tag);
         }
