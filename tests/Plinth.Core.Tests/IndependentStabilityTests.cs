@@ -67,6 +67,11 @@ public class IndependentStabilityTests
                 Of(f, DefaultGround with { Friction = friction, PassiveCoefficient = kp, PassiveIgnoredDepth = ignored }));
             var (fx, fy) = (f.Actions.Sum(a => a.Action.Fx), f.Actions.Sum(a => a.Action.Fy));
             var force = Math.Sqrt((fx * fx) + (fy * fy));
+            if (force == 0)
+            {
+                return; // Nothing slides.
+            }
+
             var n = f.Actions.Sum(a => a.Action.N) + Weights(f);
             var front = ((f.Length * Math.Abs(fy)) + (f.Width * Math.Abs(fx))) / force;
             var top = Math.Max(ignored, f.Depth - f.H);

@@ -425,6 +425,20 @@ public class TraceTests
     }
 
     [Fact]
+    public void Every_formula_of_a_strap_gives_its_result()
+    {
+        var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
+        Gen.Select(StrapTests.Random, Gen.Int[0, 3]).Sample(
+            (g, code) => EveryFormulaGivesItsResult(g.Project with
+            {
+                Code = Core.Concrete.Codes.ConcreteCodes.Find(((string[])["aci318m-19", "aci318m-14", "aci318-19", "aci318-14"])[code])!,
+            }, g.Design, seen),
+            iter: 60);
+        seen.Keys.Should().Contain(["flexure-top-x φMn", "flexure-bottom-x utilisation", "shear-stirrups φVn", "stirrup-spacing s,most",
+            "beam-steel As,min", "anchorage-x there", "two-way-shear vu", "bearing ΣN", "overturning-x R[weights]"]);
+    }
+
+    [Fact]
     public void Every_formula_of_a_cap_on_piles_gives_its_result()
     {
         var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();

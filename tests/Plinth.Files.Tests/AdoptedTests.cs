@@ -5,6 +5,7 @@ using Plinth.Core.Foundations;
 using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Combined;
 using Plinth.Core.Kinds.Isolated;
+using Plinth.Core.Kinds.Strap;
 using Plinth.Files.Adopted;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Toml;
@@ -157,6 +158,34 @@ public class AdoptedTests
         read.Places.Select(p => (p.Supports[0], p.Lie)).Should().Equal(("C \"1\"", Lie.AsDrawn), ("C2", Lie.All[lie]));
         AdoptedEditor.Set(text, [("F 1", AdoptedEntry.Write(foundation, read.Design, us))], whole: true)
             .Should().Be(text, "written again it is the same");
+    });
+
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void Any_strap_that_is_written_is_read_back(bool us) =>
+        Gen.Select(Layers(us).Array[8], Gen.Int[20, 200].Array[9], Gen.Int[2, 12].Array[4], Gen.Bool.Array[5]).Sample((layers, n, count, yes) =>
+    {
+        var (step, sizes) = (us ? 0.0254 : 0.005, us ? BarSize.UsSizes : BarSize.MetricSizes);
+        double L(int i) => Math.Round(n[i] * step, 9);
+        BarSpec Flat(int i) => layers[i] with { Band = 0 };
+        BarSpec Counted(int i) => new(sizes[3 + (count[i] % 4)], count[i], 0) { Hooked = yes[i] };
+        var design = new StrapDesign(new StrapBase(L(0), L(1), L(2), Flat(0), Flat(1), Flat(2), Flat(3)),
+            new StrapBase(L(3), L(4), L(5), Flat(4), Flat(5), Flat(6), Flat(7)),
+            new StrapBeamDesign(L(6), L(7), L(8), Counted(0), Counted(1), new BarSpec(sizes[2], 0, 20 * step),
+                yes[4] ? new BarSpec(sizes[3], count[2], 0) : BarSpec.None) { OverBase = yes[3] },
+            [new StrapColumn("C 5", new Upright(null, new BarSpec(sizes[4], 8, 0))), new StrapColumn("C.9", new Upright(null, BarSpec.None))]);
+        Support At(string label, double x) => new(label, x, 0, null, ColumnShape.Rectangular, 0.4, 0.4, 0, 0, 0, "", "");
+        var foundation = new Foundation("SF1", [new Place([At("C 5", 0), At("C.9", 9)], 0, null!)], false, HeldValues.Nothing, null!)
+        {
+            Kind = FoundationKinds.Find("strap")!,
+        };
+        var text = AdoptedEditor.Set("", [("SF1", AdoptedEntry.Write(foundation, design, us))], whole: true);
+        var read = Read(text).Single();
+        AdoptedEntry.Same(foundation, read.Design, design).Should().BeTrue(text);
+        read.ByHand.Should().BeFalse(text);
+        read.Kind.Id.Should().Be("strap");
+        AdoptedEditor.Set(text, [("SF1", AdoptedEntry.Write(foundation, read.Design, us))], whole: true).Should().Be(text, "written again it is the same");
     });
 
     [Theory]
