@@ -134,7 +134,8 @@ internal static class AuditCommand
             ? "Nothing doubtful was found."
             : string.Create(CultureInfo.InvariantCulture,
                 $"{Count(findings.Count, "finding")}: {Count(counts.GetValueOrDefault(Grade.Error), "error")}, "
-                    + $"{Count(counts.GetValueOrDefault(Grade.Warning), "warning")}, {Count(counts.GetValueOrDefault(Grade.Note), "note")}."),
+                    + $"{Count(counts.GetValueOrDefault(Grade.Warning), "warning")}, "
+                    + $"{Count(counts.GetValueOrDefault(Grade.Note), "note")}."),
             counts.ContainsKey(Grade.Error) ? Styles.Fail : Style.Plain);
     }
 

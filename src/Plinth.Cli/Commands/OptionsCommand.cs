@@ -127,7 +127,8 @@ internal static class OptionsCommand
                     table.AddRow(
                         Screen.Cell(r.Number.ToString(CultureInfo.InvariantCulture)),
                         Screen.Cell(string.Join('\n', new[] { adopted == d ? "as adopted" : "", r.What }.Where(w => w.Length > 0))),
-                        Screen.Cell(string.Join('\n', d.Members(units).Select(m => m.Plan)).Replace(", ", ",\n", StringComparison.Ordinal) + Laid(d)),
+                        Screen.Cell(string.Join('\n', d.Members(units).Select(m => m.Plan)).Replace(", ", ",\n", StringComparison.Ordinal)
+                            + Laid(d)),
                         Screen.Cell(string.Join('\n', d.Members(units).Select(m => m.Thickness))), Screen.Cell(bars),
                         Screen.Cell(Wording.Utilisation(r.Utilisation, true)), Screen.Cell(Unit.Volume.Format(r.Of.Each.Concrete, units)),
                         Screen.Cell(Unit.Mass.Format(r.Of.Each.Steel, units)),

@@ -209,7 +209,8 @@ internal static class ShowCommand
             default:
                 var screen = new Screen(call);
                 screen.Line(
-                    $"{f.Mark}, {check.Name}{(result.Where is null ? "" : " at " + result.Where)}{(result.Combination is null ? "" : ", " + Wording.Combination(result))}",
+                    $"{f.Mark}, {check.Name}{(result.Where is null ? "" : " at " + result.Where)}"
+                        + $"{(result.Combination is null ? "" : ", " + Wording.Combination(result))}",
                     Styles.Head);
                 screen.Line(
                     $"{Wording.Size(design, units)}; "

@@ -82,7 +82,8 @@ internal static class Proposing
         if (priced.Count == 0)
         {
             screen.Line(
-                "Nothing to propose: no bases overlap or leave a small gap, and none that an edge or the site confines is without a design.");
+                "Nothing to propose: no bases overlap or leave a small gap, and none that an edge or the site "
+                    + "confines is without a design.");
             return;
         }
 

@@ -138,7 +138,8 @@ public static class Wording
     {
         ArgumentNullException.ThrowIfNull(design);
         var (x, y) = (design.Bars(true, bottom), design.Bars(false, bottom));
-        return x == y ? $"{x} b.w." : design.Columns > 1 ? $"{(design.OtherBars.Count > 0 ? Zones(x) : x)} x\n{Zones(y)} y" : $"{x} x, {y} y";
+        return x == y ? $"{x} b.w." : design.Columns > 1
+            ? $"{(design.OtherBars.Count > 0 ? Zones(x) : x)} x\n{Zones(y)} y" : $"{x} x, {y} y";
     }
 
     /// <summary>A layer in words, a line each zone.</summary>
@@ -249,7 +250,8 @@ public static class Wording
             yield return (!d.Passes,
                 $"{(d.Passes ? "largest angular distortion" : "angular distortion TOO LARGE")}: {d.First} (under {d.FirstPlace}) settles "
                     + $"{Settles(d.FirstSettles)}, {d.Second} (under {d.SecondPlace}) {Settles(d.SecondSettles)} "
-                    + $"{Unit.Settlement.Symbol(units)} under {d.Combination}, {L(d.Distance)} apart: {One(d.Ratio)}, at most {One(d.Most)}");
+                    + $"{Unit.Settlement.Symbol(units)} under {d.Combination}, {L(d.Distance)} apart: "
+                    + $"{One(d.Ratio)}, at most {One(d.Most)}");
         }
 
         foreach (var n in building.Near.Where(n => n.Overlaps))
@@ -275,10 +277,14 @@ public static class Wording
         {
             const int named = 12;
             string Tie(FootingTie t) => $"{t.First}–{t.Second} {Unit.Force.FormatWithSymbol(t.Force, units)}";
+            var others = building.Ties.Count - named;
+            var more = others <= 0 ? ""
+                : string.Create(CultureInfo.InvariantCulture, $" and {others} more, none above ")
+                    + $"{Unit.Force.FormatWithSymbol(building.Ties[named].Force, units)}; JSON lists all";
             yield return (false,
                 "ties between footings, where the ground is of site class E or F (ASCE 7 12.13.5, 0.1·SDS times the larger column load; "
                     + "not designed here): "
-                    + $"{string.Join(", ", building.Ties.Take(named).Select(Tie))}{(building.Ties.Count > named ? string.Create(CultureInfo.InvariantCulture, $" and {building.Ties.Count - named} more, none above {Unit.Force.FormatWithSymbol(building.Ties[named].Force, units)}; JSON lists all") : "")}");
+                    + $"{string.Join(", ", building.Ties.Take(named).Select(Tie))}{more}");
         }
 
         if (building.Covered > WholeBuilding.MuchCovered)

@@ -1,6 +1,8 @@
 namespace Plinth.Core.Figures;
 
-/// <summary>A beam that holds bases together as a drawing shows it, m: along x from the body's centroid, heights over the bases' underside.</summary>
+/// <summary>
+/// A beam that holds bases together as a drawing shows it, m: along x from the body's centroid, heights over the bases' underside.
+/// </summary>
 /// <param name="From">Where it begins.</param>
 /// <param name="To">Where it ends.</param>
 /// <param name="Underside">Its underside.</param>

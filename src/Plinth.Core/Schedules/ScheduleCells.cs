@@ -22,6 +22,7 @@ internal static class ScheduleCells
             .Select(
                 g =>
                     $"Existing, not in bars and quantities: {string.Join(", ", g.Select(d => d.Foundation.Mark))} (f'c "
-                        + $"{Unit.Stress.FormatWithSymbol(g.Key.Strength, units)}, fy {Unit.Stress.FormatWithSymbol(g.Key.Yield, units)}).");
+                        + $"{Unit.Stress.FormatWithSymbol(g.Key.Strength, units)}, fy "
+                        + $"{Unit.Stress.FormatWithSymbol(g.Key.Yield, units)}).");
     }
 }

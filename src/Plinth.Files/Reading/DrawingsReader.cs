@@ -23,7 +23,8 @@ internal static class DrawingsReader
             if (pattern.Length > 0 && !Parts.Any(p => pattern.Contains(p, StringComparison.Ordinal)))
             {
                 t.Fault(key,
-                    $"{key} = \"{pattern}\" would number every sheet alike; put {{n}} (1, 2 …), {{nn}} (01, 02 …) or {{mark}} into it, for example {key} = \"{example}\"");
+                    $"{key} = \"{pattern}\" would number every sheet alike; put {{n}} (1, 2 …), {{nn}} (01, 02 …) or {{mark}} into it, for "
+                        + $"example {key} = \"{example}\"");
             }
         }
 

@@ -45,7 +45,8 @@ public static class ProposalPrices
         {
             if (edge is { } e)
             {
-                lines.Add($"{(proposal.Kind.EdgeOf is { } table ? table + "." : "")}{key} = {(e.AtColumn ? TomlText.Quote("column") : TomlText.Length(e.Distance, us))}");
+                lines.Add($"{(proposal.Kind.EdgeOf is { } table ? table + "." : "")}{key} = "
+                    + $"{(e.AtColumn ? TomlText.Quote("column") : TomlText.Length(e.Distance, us))}");
             }
         }
 

@@ -97,7 +97,8 @@ internal static class TypedSupports
             else if (node.Value is not TomlTable table)
             {
                 bag.Error(node.Place,
-                    $"the reaction of \"{label}\" in {name} is a table of components; write for example {TomlText.Key(name)} = {{ Fz = \"450 kN\", Mx = \"12 kNm\" }}");
+                    $"the reaction of \"{label}\" in {name} is a table of components; write for example {TomlText.Key(name)} = {{ Fz "
+                        + $"= \"450 kN\", Mx = \"12 kNm\" }}");
             }
             else
             {

@@ -92,7 +92,8 @@ public sealed class CsvTable : IDisposable
 
             bag.Error(new FilePlace(name, line, 1),
                 string.Create(CultureInfo.InvariantCulture,
-                    $"this row has {count} cells where the header has {headerCells}; a decimal comma or a stray delimiter may be the cause"));
+                    $"this row has {count} cells where the header has {headerCells}; a decimal comma or a stray "
+                        + $"delimiter may be the cause"));
         }
 
         return false;

@@ -57,7 +57,8 @@ public sealed partial class TableReader
         if (spec is null)
         {
             Fault(key,
-                $"{key} as a table has bars and ends, or band and rest of one size; write for example {key} = {{ bars = \"13 T16\", ends = \"hooked\" }} or {{ band = \"9 T16\", rest = \"4 T16\" }}");
+                $"{key} as a table has bars and ends, or band and rest of one size; write for example {key} = {{ bars = \"13 T16\", ends "
+                    + $"= \"hooked\" }} or {{ band = \"9 T16\", rest = \"4 T16\" }}");
             return null;
         }
 

@@ -131,7 +131,8 @@ public sealed class HtmlReport : IReportWriter
             {
                 var text = T(row[i].Text);
                 to.Write(
-                    $"<td{Class(t.Columns[i].Number ? "n" : "", row[i].Tone)}>{(row[i].Link is { } link ? $"<a href=\"#{link}\">{text}</a>" : text)}</td>");
+                    $"<td{Class(t.Columns[i].Number ? "n" : "", row[i].Tone)}>"
+                        + $"{(row[i].Link is { } link ? $"<a href=\"#{link}\">{text}</a>" : text)}</td>");
             }
 
             to.WriteLine("</tr>");

@@ -205,7 +205,8 @@ internal static class GroupCommand
                         Screen.Cell(
                             Lines(
                                 b.Types.Select(t => string.Create(CultureInfo.InvariantCulture,
-                                    $"{t.Number} of {Words(t.Design, units)} ({Wording.Marks([.. t.Foundations.Select(f => f.Mark)])})")))));
+                                    $"{t.Number} of {Words(t.Design, units)} "
+                                        + $"({Wording.Marks([.. t.Foundations.Select(f => f.Mark)])})")))));
                 }
 
                 screen.Write(table);

@@ -100,7 +100,8 @@ internal static class IssueCommand
         if (!call.Quiet)
         {
             Console.Error.WriteLine(
-                $"Issued as {revision} in {Path.GetRelativePath(Directory.GetCurrentDirectory(), folder)}: {Wording.Summary(input.Reports)}");
+                $"Issued as {revision} in {Path.GetRelativePath(Directory.GetCurrentDirectory(), folder)}: "
+                    + $"{Wording.Summary(input.Reports)}");
             foreach (var change in changes)
             {
                 Console.Error.WriteLine($"  {change.Mark}: {change.Words}");

@@ -22,7 +22,8 @@ internal static partial class BaseLoadCase
         {
             var g = p.GroundLoad(k);
             Sym Own(string symbol, double value, Unit unit) => new($"{symbol}[{p.At}]", value, unit);
-            var (length, width, thick) = (Own("L", p.Length, Unit.Length), Own("B", p.Width, Unit.Length), Own("h", p.Thickness, Unit.Length));
+            var (length, width, thick) = (Own("L", p.Length, Unit.Length), Own("B", p.Width, Unit.Length),
+                Own("h", p.Thickness, Unit.Length));
             var (w, block, soil) = (Own("Wbase", p.BaseWeight, Unit.Force), Own("Wblock", g.Block, Unit.Force),
                 Own("σs", g.SoilPerArea, Unit.Pressure));
             trace.Let(w.Symbol, w.Value, w.Unit, $"{weight}·{length}·{width}·{thick}");

@@ -16,9 +16,11 @@ internal static partial class BaseLoadCase
         TraceSums(c, k, ref trace);
         var arm = trace.Given(Of("H", c), c.Arm, Unit.Length, "level of the reactions above the underside");
         trace.Let(Of("Mx,col", c), c.Mx(k), Unit.Moment,
-            $"{new Sym(Of("Mx", c), a.Mx, Unit.Moment)} − {new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fy", c), a.Fy, Unit.Force)}");
+            $"{new Sym(Of("Mx", c), a.Mx, Unit.Moment)} − "
+                + $"{new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fy", c), a.Fy, Unit.Force)}");
         trace.Let(Of("My,col", c), c.My(k), Unit.Moment,
-            $"{new Sym(Of("My", c), a.My, Unit.Moment)} + {new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fx", c), a.Fx, Unit.Force)}");
+            $"{new Sym(Of("My", c), a.My, Unit.Moment)} + "
+                + $"{new Sym(Of("H", c), arm, Unit.Length)}·{new Sym(Of("Fx", c), a.Fx, Unit.Force)}");
     }
 
     private static void TellMoments<T>(GroundBody s, int k, double f, double sumX, double sumY, ref T trace)
@@ -282,7 +284,8 @@ internal static partial class BaseLoadCase
         var p = solution.Pressure;
         trace.Given("a", p.A, Unit.Pressure, "solved so that ∫p dA = ΣN, ∫p·x dA = ΣN·xR, ∫p·y dA = ΣN·yR over the part in contact");
         trace.Given("b·L", p.B * s.Length, Unit.Pressure, "rise from end to end along x");
-        trace.Given("c·B", p.C * s.Width, Unit.Pressure, s.Parts.Length > 0 ? "rise over the greater width along y" : "rise over the mean width along y");
+        trace.Given("c·B", p.C * s.Width, Unit.Pressure, s.Parts.Length > 0 ? "rise over the greater width along y"
+            : "rise over the mean width along y");
         trace.Given("share", solution.Share, Unit.Ratio, "of the base in contact");
         trace.Given("∫p dA", s.Parts.Length > 0 ? s.Pushed(k).Force : p.Over(s.Outline).Force, Unit.Force,
             "the balance, exact over the polygon in contact");

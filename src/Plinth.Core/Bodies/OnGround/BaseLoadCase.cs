@@ -35,7 +35,8 @@ internal static partial class BaseLoadCase
                 new Sym("q", s.Ground.Surcharge, Unit.Pressure));
             if (s.IsPolygon)
             {
-                trace.Let("Q", q, Unit.Force, $"{factor}·{surcharge}·{new Sym(s.Parts.Length > 0 ? "A,q" : "A", s.SurchargedArea, Unit.Area)}");
+                trace.Let("Q", q, Unit.Force, $"{factor}·{surcharge}·"
+                    + $"{new Sym(s.Parts.Length > 0 ? "A,q" : "A", s.SurchargedArea, Unit.Area)}");
             }
             else
             {
@@ -73,9 +74,9 @@ internal static partial class BaseLoadCase
         var rising = s.RisingWeight(k);
         if (rising != 0)
         {
+            trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it");
             n = trace.Let("ΣN", n + rising, Unit.Force,
-                $"{new Sym("ΣN", n, Unit.Force)} + "
-                    + $"{new Sym("Wspread", trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it"), Unit.Force)}");
+                $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("Wspread", rising, Unit.Force)}");
         }
 
         // The pedestal stands, and soil is missing, where the column stands.
@@ -95,8 +96,10 @@ internal static partial class BaseLoadCase
         {
             var lies = s.WeightsMoment(k)
                 + (withSurcharge ? s.Place.SurchargeFactors[k] * s.Ground.Surcharge * s.SurchargedMoment : 0);
+            trace.Given("M[weights]", lies, Unit.Moment,
+                "∫x of weights and surcharge on bases and beam less the water's push, about the centroid of both areas");
             sumY = trace.Let("ΣMy", sumY + lies, Unit.Moment,
-                $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("M[weights]", trace.Given("M[weights]", lies, Unit.Moment, "∫x of weights and surcharge on bases and beam less the water's push, about the centroid of both areas"), Unit.Moment)}");
+                $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("M[weights]", lies, Unit.Moment)}");
         }
 
         if (s.PlacedLoads.Length > 0)
@@ -109,9 +112,9 @@ internal static partial class BaseLoadCase
 
         if (rising != 0 && s.RisingMoment(k) is var turn and not 0)
         {
+            trace.Given("Mspread", turn, Unit.Moment, "of that soil, which hangs on the outline, about the centroid of the area");
             sumY = trace.Let("ΣMy", sumY + turn, Unit.Moment,
-                $"{new Sym("ΣMy", sumY, Unit.Moment)} + "
-                    + $"{new Sym("Mspread", trace.Given("Mspread", turn, Unit.Moment, "of that soil, which hangs on the outline, about the centroid of the area"), Unit.Moment)}");
+                $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("Mspread", turn, Unit.Moment)}");
         }
 
         var result = new BaseLoads(n, fx, fy, sumX, sumY);

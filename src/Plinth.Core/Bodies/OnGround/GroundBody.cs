@@ -313,7 +313,8 @@ public sealed partial class GroundBody : Subject
     public Figures.BodyBalance Balance(int combination)
     {
         ref readonly var l = ref Loads(combination);
-        var (columnsN, beside, water) = (0.0, 0.0, parts.Length > 0 ? WaterPush(combination) : GroundLoad(combination).WaterPressure * Area);
+        var (columnsN, beside, water) = (0.0, 0.0, parts.Length > 0 ? WaterPush(combination)
+            : GroundLoad(combination).WaterPressure * Area);
         foreach (var c in columns)
         {
             columnsN += c.Action(combination).N;

@@ -126,7 +126,8 @@ internal readonly struct PunchingSteel : ICheckRule<PunchedArea, Nothing>
 
         var (layer, breadth) = (s.Layer(alongX, bottom), alongX ? s.Body.Width : s.Body.Length);
         return trace.Let(symbol, layer.Area * strip / breadth, Unit.SteelArea,
-            $"{new Sym("As,all", layer.Area, Unit.SteelArea)}·{new Sym("bslab", strip, Unit.Section)}/{new Sym("b", breadth, Unit.Section)}");
+            $"{new Sym("As,all", layer.Area, Unit.SteelArea)}·{new Sym("bslab", strip, Unit.Section)}/"
+                + $"{new Sym("b", breadth, Unit.Section)}");
     }
 
     private static Outcome One<T>(PunchedArea s, bool alongX, in PunchingSection section, double vu, ref T trace)

@@ -112,7 +112,8 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
                 var n = number.ToString(CultureInfo.InvariantCulture);
                 var name = layer.Name.Length > 0 ? layer.Name : "layer " + n;
                 trace.Given("F1" + n, f1, Unit.Length,
-                    $"Σ b·Is of the four parts down to the top of {name}, {Unit.Length.FormatWithSymbol(from, s.Units)} below the underside",
+                    $"Σ b·Is of the four parts down to the top of {name}, "
+                        + $"{Unit.Length.FormatWithSymbol(from, s.Units)} below the underside",
                     "Steinbrenner 1934");
                 trace.Given("F2" + n, f2, Unit.Length,
                     $"the same down to its bottom, {(double.IsInfinity(to) ? "without end" : Unit.Length.FormatWithSymbol(to, s.Units))}",

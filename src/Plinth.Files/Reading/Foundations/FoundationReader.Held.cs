@@ -152,7 +152,8 @@ internal sealed partial class FoundationReader
         if (t.Node("bottom-y") is { Value: not TomlTable } node)
         {
             bag.Error(node.Place,
-                $"bottom-y of a {kind.Title} goes by columns and between them; write for example bottom-y = {{ at.{TomlText.Key(labels[0])} = \"9 T16\", rest = \"T12 @ 250 mm\" }}");
+                $"bottom-y of a {kind.Title} goes by columns and between them; write for example bottom-y = {{ "
+                    + $"at.{TomlText.Key(labels[0])} = \"9 T16\", rest = \"T12 @ 250 mm\" }}");
             return ImmutableDictionary<string, FieldValue>.Empty;
         }
 

@@ -144,13 +144,15 @@ internal static class CaseReader
         if (c.Symbol == LoadSymbol.Q && c.Category is null && c.OwnPsi is null)
         {
             bag.Error(place,
-                $"case \"{c.Name}\" needs the category of its load; write for example {TomlText.Key(c.Name)} = {{ symbol = \"Q\", category = \"B\" }}");
+                $"case \"{c.Name}\" needs the category of its load; write for example {TomlText.Key(c.Name)} = {{ symbol "
+                    + $"= \"Q\", category = \"B\" }}");
         }
 
         if (c.Symbol == LoadSymbol.E && options.Orthogonal > 0 && c.Direction is null)
         {
             bag.Error(place,
-                $"orthogonal pairs earthquake cases by direction, which case \"{c.Name}\" does not say; write for example {TomlText.Key(c.Name)} = {{ symbol = \"E\", direction = \"x\" }}");
+                $"orthogonal pairs earthquake cases by direction, which case \"{c.Name}\" does not say; write for example "
+                    + $"{TomlText.Key(c.Name)} = {{ symbol = \"E\", direction = \"x\" }}");
         }
     }
 

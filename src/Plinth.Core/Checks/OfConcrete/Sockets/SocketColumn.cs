@@ -55,7 +55,8 @@ internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
         }
 
         var needed = trace.Let("l,needed", Math.Max(ratio, Math.Max(bars, bond)), Unit.Section,
-            $"max({new Sym("l,ratio", ratio, Unit.Section)}; {new Sym("ld", bars, Unit.Section)}; {new Sym("l,bond", bond, Unit.Section)})");
+            $"max({new Sym("l,ratio", ratio, Unit.Section)}; {new Sym("ld", bars, Unit.Section)}; "
+                + $"{new Sym("l,bond", bond, Unit.Section)})");
         var result = Outcome.Ratio(needed, socket.Depth);
         if (pull > 1e-9 && !keyed)
         {

@@ -206,7 +206,8 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
             var lies = trace.Given("M[weights]", s.WeightsMoment(k), Unit.Moment,
                 "∫x of the weights of bases, soil and beam less the water's push, about the centroid of both areas");
             weights = trace.Let("R[weights]", weights - (edge.X * lies), Unit.Moment,
-                $"{new Sym("R[weights]", weights, Unit.Moment)} − {new Sym("nx", trace.Given("nx", edge.X, Unit.Ratio, "outward normal of the edge"), Unit.Ratio)}·"
+                $"{new Sym("R[weights]", weights, Unit.Moment)} − "
+                    + $"{new Sym("nx", trace.Given("nx", edge.X, Unit.Ratio, "outward normal of the edge"), Unit.Ratio)}·"
                     + $"{new Sym("M[weights]", lies, Unit.Moment)}");
         }
 
@@ -215,14 +216,18 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
         {
             trace.Given("Wspread", rising, Unit.Force, "factored weight of the soil beside the base that rises with it");
             var lies = edge.X * s.RisingMoment(k) / rising;
+            if (lies != 0)
+            {
+                trace.Given("x,spread", lies, Unit.Length, "how far its middle lies from the centroid towards the edge");
+            }
+
             weights = lies == 0
                 ? trace.Let("R[weights]", weights + (rising * half), Unit.Moment,
                     $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·"
                         + $"{new Sym("half", half, Unit.Length)}")
                 : trace.Let("R[weights]", weights + (rising * (half - lies)), Unit.Moment,
                     $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("Wspread", rising, Unit.Force)}·"
-                        + $"({new Sym("half", half, Unit.Length)} − "
-                        + $"{new Sym("x,spread", trace.Given("x,spread", lies, Unit.Length, "how far its middle lies from the centroid towards the edge"), Unit.Length)})");
+                        + $"({new Sym("half", half, Unit.Length)} − {new Sym("x,spread", lies, Unit.Length)})");
         }
 
         trace.Given("acting", tips, Unit.Moment, "sum of T");

@@ -213,6 +213,7 @@ internal readonly struct PilePunching : ICheckRule<Pile, Nothing>
         var strength = p.Code.TwoWayShear(ref trace, p.Rules.Concrete, new TwoWaySection(1, section.AlphaS, section.Perimeter, depth),
             ofFooting: false);
         trace.Let("φVc", strength * section.Perimeter * depth, Unit.Force,
-            $"{new Sym("φvc", strength, Unit.Stress)}·{new Sym("bo", section.Perimeter, Unit.Section)}·{new Sym("d", depth, Unit.Section)}");
+            $"{new Sym("φvc", strength, Unit.Stress)}·{new Sym("bo", section.Perimeter, Unit.Section)}·"
+                + $"{new Sym("d", depth, Unit.Section)}");
     }
 }
