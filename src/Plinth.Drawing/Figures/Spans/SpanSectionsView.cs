@@ -68,8 +68,11 @@ internal static class SpanSectionsView
             }
 
             var tag = ((char)('A' + round.Count)).ToString();
-            round.Add((p with { Low = p.Low with { X = p.Low.X + area.Body.Middle },
-                High = p.High with { X = p.High.X + area.Body.Middle } }, tag,
+            round.Add((p with
+            {
+                Low = p.Low with { X = p.Low.X + area.Body.Middle },
+                High = p.High with { X = p.High.X + area.Body.Middle }
+            }, tag,
                 area.Columns.Length > 1));
             var most = p.Stresses.Max(v => v ?? 0);
             rows.Add([tag, "two-way shear at " + area.At, Name(c), "vu " + Unit.Stress.FormatWithSymbol(most, units),

@@ -112,8 +112,12 @@ internal sealed class StrapBeams
             return new BarSpec(size, Math.Max(2, (int)Math.Floor((room / pitch) + 1e-9) + 1), 0);
         }
 
-        return beam with { Top = Bars(true), Bottom = Bars(false),
-            Stirrups = Held("stirrups") ?? new BarSpec(thick, 0, Step(thick) * LeastSteps) };
+        return beam with
+        {
+            Top = Bars(true),
+            Bottom = Bars(false),
+            Stirrups = Held("stirrups") ?? new BarSpec(thick, 0, Step(thick) * LeastSteps)
+        };
     }
 
     // Too much steel for the depth is no strength: fewer bars are then the most. Thinner ones lie a little deeper.
@@ -247,8 +251,11 @@ internal sealed class StrapBeams
 
             var over = lacking.Check.Id.StartsWith("flexure", StringComparison.Ordinal)
                 ? lacking.Outcome.Utilisation / rules.Sizing.Target : 1;
-            bars = bars with { Count = (int)Math.Min(1000,
-                Math.Max(bars.Count + 1, Math.Ceiling((bars.Count * Math.Min(over, 99)) - 1e-6))) };
+            bars = bars with
+            {
+                Count = (int)Math.Min(1000,
+                Math.Max(bars.Count + 1, Math.Ceiling((bars.Count * Math.Min(over, 99)) - 1e-6)))
+            };
         }
 
         return null;

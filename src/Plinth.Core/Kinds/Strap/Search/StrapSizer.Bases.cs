@@ -16,8 +16,11 @@ internal sealed partial class StrapSizer
                 continue;
             }
 
-            var room = design.WithBase(i, design.Base(i) with { Length = Math.Max(design.Base(i).Length, rules.MostPlan / 2),
-                Width = rules.MostPlan / 2 });
+            var room = design.WithBase(i, design.Base(i) with
+            {
+                Length = Math.Max(design.Base(i).Length, rules.MostPlan / 2),
+                Width = rules.MostPlan / 2
+            });
             var other = room.Base(1 - i) is { Width: 0 } or { Length: 0 }
                 ? room.WithBase(1 - i, room.Base(1 - i) with { Length = 1, Width = 1 })
                 : room;
@@ -69,8 +72,11 @@ internal sealed partial class StrapSizer
         (StrapDesign Design, double Cost)? Of(int i)
         {
             var own = design.Base(part) with { Thickness = open[i] };
-            var beam = design.Beam with { Depth = Math.Max(design.Beam.Depth, Held(2, "depth") is null
-                ? DepthFrom(open[i] - design.Beam.Gap) : 0) };
+            var beam = design.Beam with
+            {
+                Depth = Math.Max(design.Beam.Depth, Held(2, "depth") is null
+                ? DepthFrom(open[i] - design.Beam.Gap) : 0)
+            };
             var thick = design.With(part == 0 ? own : design.Edge, part == 1 ? own : design.Inner, beam);
             if (!SetPlan(thick) || steel.Find(part, own) is not { } found)
             {
