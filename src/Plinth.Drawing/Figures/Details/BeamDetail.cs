@@ -210,7 +210,8 @@ public static class BeamDetail
         [
             $"The beam's underside lies {S(m.State.BeamFigure!.Underside)} above the bases'; between them the ground is kept clear of it.",
             (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}. " : $"No {Wording.Blinding(units)}. ")
-                + $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}, to stirrups in the beam.",
+                + $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}, "
+                + "to stirrups in the beam.",
             PlanNotes.Materials(m.Project, m.Foundation),
         ];
         for (var i = 0; i < lines.Length; i++)

@@ -36,7 +36,8 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
         if (!T.Records && !T.Notes)
         {
             var (bottom, top) = s.GreatestShear(k);
-            var (below, above) = (Outcome.Ratio(Math.Max(0, bottom), strengths.Of.Bottom), Outcome.Ratio(Math.Max(0, top), strengths.Of.Top));
+            var below = Outcome.Ratio(Math.Max(0, bottom), strengths.Of.Bottom);
+            var above = Outcome.Ratio(Math.Max(0, top), strengths.Of.Top);
             return top >= 0 && above.Utilisation > below.Utilisation ? above : below;
         }
 

@@ -48,7 +48,8 @@ internal sealed partial class StrapSizer
         return Trimmed(found);
 
         IEnumerable<StrapDesign> OnWidth(double width) => Inner(ratio * design.Edge.Length * width)
-            .Select(i => design.With(design.Edge with { Width = width }, design.Inner with { Length = i.Length, Width = i.Width }, design.Beam));
+            .Select(i => design.With(design.Edge with { Width = width },
+                design.Inner with { Length = i.Length, Width = i.Width }, design.Beam));
 
         StrapDesign? Stands(double width)
         {
@@ -209,7 +210,8 @@ internal sealed partial class StrapSizer
     }
 
     // Every step of some from a design in hand that may make it cheaper, until none does.
-    private (StrapDesign Design, double Cost) Better((StrapDesign Design, double Cost) best, Func<StrapDesign, IEnumerable<StrapDesign>> next)
+    private (StrapDesign Design, double Cost) Better((StrapDesign Design, double Cost) best,
+        Func<StrapDesign, IEnumerable<StrapDesign>> next)
     {
         for (var again = true; again;)
         {
