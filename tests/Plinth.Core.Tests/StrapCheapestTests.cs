@@ -2,12 +2,14 @@ using System.Collections.Immutable;
 using System.Globalization;
 using CsCheck;
 using Plinth.Core.Buildings;
+using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Strap;
 using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
 using Plinth.Core.Sizing;
+using Plinth.Core.Tracing;
 using static Plinth.Core.Tests.Given;
 
 namespace Plinth.Core.Tests;
@@ -126,6 +128,38 @@ public class StrapCheapestTests
             Console.WriteLine($"strap {code}: {gap * 100:0.00} % over the cheapest set of sizes");
             gap.Should().BeLessThan(0.01, $"{found} for {brute?.Design}");
         }, iter: Straps, threads: 2);
+
+    // What is told is found by greatest shears and moments, what is traced section by section.
+    [Theory]
+    [InlineData("aci318m-19")]
+    [InlineData("aci318m-14")]
+    public void No_combination_that_is_traced_is_worse_than_what_is_told(string code) =>
+        Gen.Select(Gen.Double[-1, 1], Gen.Double[-1, 1], Gen.Double[-1, 1], Gen.Double[0.5, 1.3]).Sample((a, b, c, fewer) =>
+        {
+            var project = Of(a, b, c, code, false);
+            var foundation = project.Foundations[0];
+            var found = (StrapDesign)FoundationSizer.Of(project, foundation).Size().Design!;
+            var beam = found.Beam with
+            {
+                Top = found.Beam.Top with { Count = Math.Max(2, (int)(found.Beam.Top.Count * fewer)) },
+                Stirrups = found.Beam.Stirrups with { Spacing = found.Beam.Stirrups.Spacing / fewer },
+            };
+            var checker = new Checker(project, foundation);
+            checker.Set(found.With(found.Edge, found.Inner, beam));
+            var trial = checker.Trials[0];
+            foreach (var check in checker.List.Listed.Where(x => x.For != Family.None))
+            {
+                foreach (var told in check.Findings(trial))
+                {
+                    foreach (var k in trial.CombinationsFor(check.For))
+                    {
+                        var traced = check.Trace(told.Subject, k, [], new NoteSlot());
+                        (traced.Done ? traced.Utilisation : 0).Should().BeLessThanOrEqualTo(
+                            told.Outcome.Utilisation * (1 + 1e-9), $"{check.Id} under {trial.Combinations[k].Name}");
+                    }
+                }
+            }
+        }, iter: 6, threads: 2);
 
     [Fact]
     public void No_single_smaller_step_passes_and_is_cheaper() =>
