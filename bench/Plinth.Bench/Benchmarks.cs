@@ -42,8 +42,8 @@ public class SizingBenchmarks
     [Params(100, 1000)]
     public int Bases { get; set; }
 
-    /// <summary>Footings under one column, under two, straps, and caps on piles.</summary>
-    [Params("isolated", "combined", "strap", "pile-cap")]
+    /// <summary>Footings under one column, under two, straps, walls' footings, and caps on piles.</summary>
+    [Params("isolated", "combined", "strap", "wall", "pile-cap")]
     public string Kind { get; set; } = "isolated";
 
     [GlobalSetup]

@@ -54,10 +54,16 @@ internal static class GeneratedProject
     /// <param name="count">How many foundations.</param>
     /// <param name="directory">Its folder.</param>
     /// <param name="columns">Columns on each, 2.0 to 4.4 m apart where they are several, of straps 5 to 8 m.</param>
-    /// <param name="kind">"pile-cap": caps on piles; "strap": straps; else bases on the ground.</param>
+    /// <param name="kind">"pile-cap": caps on piles; "strap": straps; "wall": wall footings; else bases on the ground.</param>
     public static void Write(int count, string directory, int columns = 1, string kind = "")
     {
         Directory.CreateDirectory(directory);
+        if (kind == "wall")
+        {
+            Walls(count, directory);
+            return;
+        }
+
         var random = new Random(7);
         double Within(double most) => ((random.NextDouble() * 2) - 1) * most;
         var supports = new StringBuilder("support,x (m),y (m),shape,cx (mm),cy (mm)\n");
@@ -97,6 +103,46 @@ internal static class GeneratedProject
         }
 
         File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml + (kind == "pile-cap" ? Caps : "") + bases);
+        File.WriteAllText(Path.Combine(directory, "supports.csv"), supports.ToString());
+        File.WriteAllText(Path.Combine(directory, "reactions.csv"), reactions.ToString());
+    }
+
+    // Half of them hold back soil, of many heights and angles of friction; the others stand free, with moments both ways.
+    private static void Walls(int count, string directory)
+    {
+        var random = new Random(7);
+        double Within(double most) => ((random.NextDouble() * 2) - 1) * most;
+        var supports = new StringBuilder("support,x (m),y (m),x2 (m),y2 (m),shape,cx (mm)\n");
+        var reactions = new StringBuilder("support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm),Mz (kNm)\n");
+        var bases = new StringBuilder();
+        for (var i = 0; i < count; i++)
+        {
+            var (x, y, length) = (i % 20 * 14.0, i / 20 * 9.0, 3 + (9 * random.NextDouble()));
+            var retains = i % 2 == 0;
+            supports.Append(CultureInfo.InvariantCulture, $"W{i + 1},{x:F3},{y:F3},{x + length:F3},{y:F3},wall,{200 + (50 * (i % 4))}\n");
+            if (retains)
+            {
+                var height = Math.Round(1.5 + (2 * random.NextDouble()), 2);
+                bases.Append(CultureInfo.InvariantCulture, $$"""
+                    [[foundation]]
+                    supports = ["W{{i + 1}}"]
+                    stem = { height = "{{height + 0.2:F2}} m" }
+                    retained = { side = "{{(i % 4 == 0 ? "+" : "-")}}y", height = "{{height:F2}} m", friction-angle = "{{28 + (8 * random.NextDouble()):F1}} deg", pressure = "active", surcharge = "{{i % 3 * 5}} kPa" }
+
+                    """);
+            }
+
+            var s = length * (0.3 + random.NextDouble()) * (retains ? 0.3 : 1);
+            foreach (var (name, n, h, m) in ((string, double, double, double)[])[("DEAD", 60 * s, 0.3, 0.4), ("SDL", 20 * s, 0.1, 0.2),
+                ("LIVE", 30 * s, 0.2, 0.3), ("LIVE2", 10 * s, 0.1, 0.1), ("ROOF", 4 * s, 0, 0), ("SNOW", 5 * s, 0, 0), ("RAIN", 3 * s, 0, 0),
+                ("WX", 0, 0.8, 1), ("WY", 0, 0.8, 1), ("WD", 0, 0.6, 0.8), ("EX", 0, 1.2, 1.5), ("EY", 0, 1.2, 1.5)])
+            {
+                reactions.Append(CultureInfo.InvariantCulture,
+                    $"W{i + 1},{name},{Within(3 * h * length):F2},{Within(h * length / 2):F2},{n:F2},{Within(m * length / 2):F2},{Within(6 * m * length):F2},0\n");
+            }
+        }
+
+        File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml + bases);
         File.WriteAllText(Path.Combine(directory, "supports.csv"), supports.ToString());
         File.WriteAllText(Path.Combine(directory, "reactions.csv"), reactions.ToString());
     }
