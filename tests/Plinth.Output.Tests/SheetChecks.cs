@@ -39,12 +39,12 @@ internal static class SheetChecks
         least.Height.Should().BeGreaterThanOrEqualTo(smallest - 1e-9, $"\"{least.Text}\" is legible in print, {why}");
     }
 
-    /// <summary>Every dimension says what it measures at the sheet's scale, to half a millimetre.</summary>
+    /// <summary>Every dimension says what it measures at the sheet's scale, or its section's, to half a millimetre.</summary>
     public static void Dimensions(Sheet sheet, DrawingScale scale)
     {
         foreach (var d in sheet.Items.OfType<DimensionItem>())
         {
-            var measured = (d.Vertical ? Math.Abs(d.To.Y - d.From.Y) : Math.Abs(d.To.X - d.From.X)) * scale.Ratio;
+            var measured = (d.Vertical ? Math.Abs(d.To.Y - d.From.Y) : Math.Abs(d.To.X - d.From.X)) * scale.Ratio / d.Times;
             if (d.Text.Contains('\'', StringComparison.Ordinal))
             {
                 d.Text.Should().Be(Dimension.Feet(measured / 1000));

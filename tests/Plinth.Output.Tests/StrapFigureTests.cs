@@ -39,10 +39,10 @@ public class StrapFigureTests
         var none = Given.Bars("none");
         return (project, new StrapDesign(new StrapBase(sides[0], sides[1], thick[0], x, y, none, none),
             new StrapBase(sides[2], sides[3], thick[1], x, y, bars % 2 == 0 ? none : x, bars % 2 == 0 ? none : y),
-            new StrapBeamDesign(width, depth, 0.1, Given.Bars(bars > 2 ? "4 T25 hooked" : "5 T20"), Given.Bars("4 T20"),
+            new BeamDesign(width, depth, 0.1, Given.Bars(bars > 2 ? "4 T25 hooked" : "5 T20"), Given.Bars("4 T20"),
                 Given.Bars(string.Create(CultureInfo.InvariantCulture, $"T10 @ {stirrups * 25} mm")),
                 depth > 0.9 ? Given.Bars("4 T16") : none),
-            [new StrapColumn("C1", new Upright(null, Given.Bars("8 T16"))), new StrapColumn("C2", new Upright(null, none))]));
+            [new CarriedColumn("C1", new Upright(null, Given.Bars("8 T16"))), new CarriedColumn("C2", new Upright(null, none))]));
     }
 
     private static readonly Gen<(Project Project, StrapDesign Design)> Some =

@@ -72,7 +72,7 @@ public static class FoundationPlan
             (Dimension.Heading("plan", Unit.Length, units), false, (_, d) => Wording.Plan(d, units)),
             (Dimension.Heading("h", Unit.Section, units), true, (_, d) => Dimension.PlainSection(d.Size.Thickness, units)),
             (Dimension.Heading(Wording.Underside(units), Unit.Length, units), true,
-                (f, d) => Dimension.PlainPlan(f.Places[0].Ground.Underside(d.Size.Thickness), units)),
+                (f, d) => Dimension.PlainPlan(f.Places[0].Ground.Underside(d.WholeDepth), units)),
             ("bottom along x", false, (_, d) => Bars(d.Drawn(true, true))), ("bottom along y", false, (_, d) => Bars(d.Drawn(false, true))),
             .. top
                 ? [("top along x", false, (_, d) => Bars(d.Drawn(true, false))),

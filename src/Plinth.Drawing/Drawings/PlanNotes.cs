@@ -22,7 +22,7 @@ internal static class PlanNotes
             .. project.Foundations.Any(f => f.Kind.BearsOnGround) ? (string[])[Bearing(project)] : [],
             .. Piles(project),
             $"Cover: bottom {S(first.Concrete.CoverBottom)}, sides {S(first.Concrete.CoverSide)}, top {S(first.Concrete.CoverTop)}. "
-                + $"{(first.Concrete.Blinding > 0 ? $"{S(first.Concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.")}",
+                + $"{(first.Concrete.Blinding > 0 ? S(first.Concrete.Blinding) : "No")} {Wording.Blinding(units)}.",
             $"Designed to {project.Code.Name} and {project.Standard.Name}.",
             $"Footings are {(units == UnitSystem.Us ? "centered" : "centred")} under their columns where no dimension says otherwise.",
             .. project.Drawings.Notes,
@@ -63,9 +63,13 @@ internal static class PlanNotes
     {
         var rules = foundation.Rules;
         var ground = foundation.Places[0].Ground;
-        return $"f'c {Stress(project, rules.Concrete.Strength)}, reinforcement Grade "
-            + $"{Grade(project, rules.Steel.Yield)}{(double.IsNaN(ground.Bearing) || !foundation.Kind.BearsOnGround ? "" : $", allowable bearing {Allowable(ground, project.Units)}")}.";
+        var bears = foundation.Kind.BearsOnGround && !double.IsNaN(ground.Bearing);
+        return $"f'c {Stress(project, rules.Concrete.Strength)}, reinforcement Grade {Grade(project, rules.Steel.Yield)}"
+            + (bears ? $", allowable bearing {Allowable(ground, project.Units)}." : ".");
     }
+
+    private static string Increased(double times) =>
+        times == 1 ? "" : string.Create(CultureInfo.InvariantCulture, $", × {times:0.##} with wind or earthquake");
 
     private static string Allowable(Core.Ground.GroundRules ground, UnitSystem units) =>
         $"{Unit.Pressure.FormatTraced(ground.Bearing, units)} {(ground.Basis == Core.Ground.BearingBasis.Net ? "net" : "gross")}";
@@ -82,11 +86,8 @@ internal static class PlanNotes
         return grounds.Count == 0
             ? "Bearing found from the strength of the soil; see the calculations."
             : "Allowable bearing "
-                + string.Join("; ",
-                    grounds.Take(3)
-                        .Select(
-                            g =>
-                                $"{Allowable(g, units)}{(g.TransientIncrease != 1 ? string.Create(CultureInfo.InvariantCulture, $", × {g.TransientIncrease:0.##} with wind or earthquake") : "")}{(g.Name.Length > 0 ? $" ({g.Name})" : "")}"))
+                + string.Join("; ", grounds.Take(3).Select(g => Allowable(g, units) + Increased(g.TransientIncrease)
+                    + (g.Name.Length > 0 ? $" ({g.Name})" : "")))
                 + $".";
     }
 

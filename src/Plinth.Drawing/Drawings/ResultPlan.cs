@@ -43,14 +43,14 @@ public static class ResultPlan
             {
                 var r = byMark[f.Mark];
                 var used = r.Result!.Governing.Utilisation;
-                items.Add(new PathItem(Layers.Footing, [.. f.Corners.Select(c => p(c.X, c.Y))], true,
+                items.AddRange(f.Parts.Select(part => new PathItem(Layers.Footing, [.. part.Select(c => p(c.X, c.Y))], true,
                     r.Passes ? Stroke.Thin : new Stroke(0.7),
                     r.Passes ? Fill.None : Fill.Hatch)
                 {
                     Tint = r.Passes
                         ? Bands.First(b => used <= b.Upto || b == Bands[^1]).Tint
                         : FailTint
-                });
+                }));
             }
 
             PlanParts.Columns(items, plan, p, per);
@@ -105,7 +105,7 @@ public static class ResultPlan
             GridLines.Add(items, plan, p, per);
             foreach (var f in plan.Footings)
             {
-                items.Add(new PathItem(Layers.Footing, [.. f.Corners.Select(c => p(c.X, c.Y))], true, Stroke.Hidden));
+                items.AddRange(f.Parts.Select(part => new PathItem(Layers.Footing, [.. part.Select(c => p(c.X, c.Y))], true, Stroke.Hidden)));
             }
 
             PlanParts.Columns(items, plan, p, per);

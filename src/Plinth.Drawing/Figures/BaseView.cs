@@ -70,6 +70,19 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
         }
     }
 
+    /// <summary>The label of a column beside it; on its other side where it would run over the end of the base.</summary>
+    /// <param name="to">The canvas.</param>
+    /// <param name="column">The column.</param>
+    /// <param name="x">Where its middle is drawn, mm.</param>
+    public void Label(Canvas to, Standing column, double x)
+    {
+        const double height = 1.8;
+        var beside = (column.Outline.FaceX / 2 * Per) + 1;
+        var ends = x + beside + Lettering.Width(column.Support.Label, height, true) > High.X - 1;
+        to.Write(Layers.Note, new(ends ? x - beside : x + beside, At(0, column.Y).Y + 1), column.Support.Label,
+            ends ? Anchor.Right : Anchor.Left, height, true);
+    }
+
     private void Standing(Canvas to, Standing column)
     {
         var (x, y) = (column.PlanX, column.Y);

@@ -13,6 +13,9 @@ public static class FigureSheet
     // Height of the title block with a gap, mm.
     private const double Block = 42;
 
+    // A section across a long strip is drawn at a scale at least so many times as large as its plan.
+    private const double Closer = 2;
+
     // Details are drawn at 1:25, or 3/4 in to the foot, where any paper holds them so, else smaller.
     private static readonly double[] LargeScales = [25, 50];
     private static readonly double[] LargeScalesInFeet = [16, 24, 50];
@@ -42,10 +45,11 @@ public static class FigureSheet
                         ? [SpanDetail.Plan(m, scale), SpanDetail.Section(m, null, scale), .. DetailParts.Pedestals(m, scale)]
                         : [DetailPlan.Of(m, scale), DetailSection.Of(m, true, scale)];
                     Figure[] right = beam
-                        ? [bars, .. Enumerable.Range(0, m.State.Columns.Length).Select(i => BeamDetail.Section(m, i, scale)),
-                            BeamDetail.Section(m, null, scale)]
+                        ? [bars, .. AlikeSections.Shown(m).Select(i => Across(m, scale, s => BeamDetail.Section(m, i, s))),
+                            Across(m, scale, s => BeamDetail.Section(m, null, s))]
                         : several
-                        ? [bars, .. Enumerable.Range(0, m.State.Columns.Length).Select(i => SpanDetail.Section(m, i, scale)), .. heads]
+                        ? [bars, .. AlikeSections.Shown(m).Select(i => Across(m, scale, s => SpanDetail.Section(m, i, s))), .. heads]
+                        : m.State.WallFigure is not null ? [bars, WallDetail.Of(m, scale)]
                         : [bars, DetailSection.Of(m, false, scale), .. heads];
                     var pedestal = several ? null : DetailParts.Pedestal(m, scale);
                     if (Columns(m.Project, request, paper, scale, left, right, pedestal) is { } sheet)
@@ -161,5 +165,17 @@ public static class FigureSheet
         }
 
         return null;
+    }
+
+    private static Figure Across(DetailModel m, DrawingScale scale, Func<DrawingScale, Figure> of)
+    {
+        var own = m.State.Body.Bed is null ? scale
+            : DrawingScale.For(m.Units).Where(s => s.Ratio <= scale.Ratio / Closer).MaxBy(s => s.Ratio) ?? scale;
+        var (figure, times) = (of(own), scale.Ratio / own.Ratio);
+        return times == 1 ? figure : figure with
+        {
+            Title = $"{figure.Title}, {own.Words}",
+            Items = [.. figure.Items.Select(i => i is DimensionItem d ? d with { Times = times } : i)],
+        };
     }
 }

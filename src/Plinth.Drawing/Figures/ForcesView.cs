@@ -28,16 +28,17 @@ public static class ForcesView
         ArgumentNullException.ThrowIfNull(s);
         var to = new Canvas();
         var height = Elevation + (2 * (Plot + Gap)) + 10;
-        var half = (width - 6) / 2;
-        foreach (var alongX in new[] { true, false })
+        bool[] axes = s.Spans(true)[0].Carries ? [true, false] : [false];
+        var each = axes.Length == 2 ? (width - 6) / 2 : width * 0.6;
+        for (var i = 0; i < axes.Length; i++)
         {
-            if (ForceDiagram.Of(s, k, alongX) is { } diagram)
+            if (ForceDiagram.Of(s, k, axes[i]) is { } diagram)
             {
-                One(to, s, diagram, alongX ? 0 : half + 6, half, height);
+                One(to, s, diagram, i * (each + 6), each, height);
             }
             else
             {
-                to.Write(Layers.Note, new(alongX ? 0 : half + 6, height - 8), "no equilibrium: no forces");
+                to.Write(Layers.Note, new(i * (each + 6), height - 8), "no equilibrium: no forces");
             }
         }
 
@@ -69,7 +70,7 @@ public static class ForcesView
         {
             var sign = d.Points.MinBy(p => Math.Abs(p.At - v.At)).Shear >= 0 ? 1 : -1;
             Point(to, new(X(v.At), shearZero + (sign * v.Demand * shear)), Unit.Force.Format(v.Demand, units), sign > 0,
-                v.At < (d.Faces.Low + d.Faces.High) / 2 ? Anchor.Right : Anchor.Left);
+                v.At < (d.Faces.Low + d.Faces.High) / 2 ? Anchor.Right : Anchor.Left, (X(-side / 2), X(side / 2)));
         }
 
         to.Write(Layers.Note, new(x0 + width - Right + 1, shearZero - 0.9), "V " + Unit.Force.Symbol(units));
@@ -80,7 +81,7 @@ public static class ForcesView
         foreach (var (m, sign) in d.Moments.Select(m => (m, -1)).Concat(d.MomentsTop.Select(m => (m, 1))).Where(m => m.m.Demand > 0))
         {
             Point(to, new(X(m.At), momentZero + (sign * m.Demand * moment)), Unit.Moment.Format(m.Demand, units), sign > 0,
-                Math.Abs(m.At - d.Faces.Low) < 1e-9 ? Anchor.Right : Anchor.Left);
+                Math.Abs(m.At - d.Faces.Low) < 1e-9 ? Anchor.Right : Anchor.Left, (X(-side / 2), X(side / 2)));
         }
 
         to.Write(Layers.Note, new(x0 + width - Right + 1, momentZero - 0.9), "M " + Unit.Moment.Symbol(units));
@@ -127,11 +128,15 @@ public static class ForcesView
         to.Write(Layers.Result, new(right.X + 1, zero + offset - 0.9), words, Anchor.Left, 1.8);
     }
 
-    private static void Point(Canvas to, At at, string text, bool above, Anchor anchor)
+    private static void Point(Canvas to, At at, string text, bool above, Anchor anchor, (double From, double To) within)
     {
         to.Circle(Layers.Result, Stroke.Thin, at, 0.6, Fill.Solid);
-        var place = at + (anchor == Anchor.Right ? -1 : 1, above ? 1.2 : -3);
         var width = Lettering.Width(text, 1.8);
+
+        // By the edge its value stands towards the middle.
+        anchor = anchor == Anchor.Right && at.X - 1 - width < within.From ? Anchor.Left
+            : anchor == Anchor.Left && at.X + 1 + width > within.To ? Anchor.Right : anchor;
+        var place = at + (anchor == Anchor.Right ? -1 : 1, above ? 1.2 : -3);
         var left = anchor == Anchor.Right ? place.X - width : place.X;
         to.Box(Layers.Result, Stroke.None, new(left - 0.3, place.Y - 0.4), new(left + width + 0.3, place.Y + 2.2), Fill.Paper);
         to.Write(Layers.Result, place, text, anchor, 1.8);

@@ -19,6 +19,9 @@ public enum FigureKind
     /// <summary>Shear and moment along the base.</summary>
     Forces,
 
+    /// <summary>A metre of a wall and its base as a free body, with shear and moment up the wall.</summary>
+    Body,
+
     /// <summary>Steel needed and provided.</summary>
     Steel,
 
@@ -93,6 +96,8 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
                             a => Worst(a, k, combination), width, height),
                     FigureKind.Forces when state.Columns.Length > 1 =>
                         state.Along(k) is { } along ? SpanForcesView.Of(foundation.Mark, state, k, along, width) : null,
+                    FigureKind.Body =>
+                        state.WallForces(k) is { } free ? WallForcesView.Of(foundation.Mark, state, k, free, width) : null,
                     FigureKind.Sections =>
                         SectionsView.Of(foundation.Mark, state,
                             (Worst("two-way-shear", state, k, combination), Worst("one-way-shear-x", state, k, combination),
@@ -119,6 +124,7 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
         {
             FigureKind.Pressure => ["bearing"],
             FigureKind.Piles => ["pile-compression", "pile-tension"],
+            FigureKind.Body => ["wall-flexure", "flexure-top-y", "flexure-bottom-y"],
             FigureKind.Sections => ["two-way-shear", "one-way-shear-x", "one-way-shear-y"],
             _ => ["flexure-bottom-x", "flexure-bottom-y", "one-way-shear-x", "one-way-shear-y"],
         };
@@ -126,7 +132,7 @@ public sealed class FoundationFigures(Project project, Foundation foundation, Fo
         var most = double.NegativeInfinity;
         foreach (var id in ids)
         {
-            if (checker.Find(design, id, null, combination) is var (subject, k) && k >= 0
+            if (checker.List.Find(id) is not null && checker.Find(design, id, null, combination) is var (subject, k) && k >= 0
                 && checker.List.Find(id)!.Worst(subject.Trial) is { } worst && worst.Outcome.Utilisation > most)
             {
                 (found, most) = ((subject.Trial, k), worst.Outcome.Utilisation);

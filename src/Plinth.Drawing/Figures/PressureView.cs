@@ -35,18 +35,19 @@ public static class PressureView
         var per = 1000 / scale.Ratio;
 
         // The scale of colours may be higher than a narrow base.
-        var tall = Math.Max((BaseView.Widest(s) * per) + Above, width >= Narrow ? (Bands.Length * 5) + 2 : 0) + Below;
+        var below = Below + (f.Profile.Count > 0 ? SpringProfile.Height : 0);
+        var tall = Math.Max((BaseView.Widest(s) * per) + Above, width >= Narrow ? (Bands.Length * 5) + 2 : 0) + below;
         var view = new BaseView(s, scale,
-            new At(left + ((width - left - right) / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), Below + (BaseView.Widest(s) * per / 2)));
+            new At(left + ((width - left - right) / 2) - ((s.Body.LowX + s.Body.HighX) / 2 * per), below + (BaseView.Widest(s) * per / 2)));
         var to = new Canvas();
         string P(double v) => Unit.Pressure.FormatWithSymbol(v, units);
         if (f.State != ContactState.NoEquilibrium && f.Most > 0)
         {
             for (var i = 0; i < Bands.Length; i++)
             {
-                foreach (var outline in BaseView.Outlines(s))
+                foreach (var piece in f.Pieces)
                 {
-                    var part = f.Between(outline, f.Most * i / Bands.Length,
+                    var part = ContactFigure.Between(piece, f.Most * i / Bands.Length,
                         f.Most * (i + 1) / Bands.Length * (i + 1 == Bands.Length ? 1 + 1e-9 : 1));
                     if (part.Count > 2)
                     {
@@ -93,6 +94,16 @@ public static class PressureView
                 f.Corners[i] >= f.Most * (1 - 1e-9));
         }
 
+        if (f.Peak is { } peak && f.Corners.All(c => c < f.Most * (1 - 1e-9)))
+        {
+            // Where it is highest, outside the edge; near a corner a line farther out than that one's value.
+            var (top, text, at) = (peak.Y > 0, P(f.Most), view.At(peak));
+            var half = Lettering.Width(text, Canvas.Text, true) / 2;
+            var near = s.Body.Parts.Length == 0 && Math.Min(at.X - view.Low.X, view.High.X - at.X) < 3 * half;
+            to.Write(Layers.Result, at + (0, (top ? 1.5 : -3.6) + (near ? top ? Canvas.Line : -Canvas.Line : 0)), text, Anchor.Middle,
+                Canvas.Text, true);
+        }
+
         var within = f.N > 0 && Math.Abs(f.Resultant.X) <= s.Body.Length && Math.Abs(f.Resultant.Y) <= BaseView.Widest(s);
         if (within && f.State != ContactState.NoEquilibrium)
         {
@@ -112,6 +123,11 @@ public static class PressureView
         }
 
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
+        if (f.Profile.Count > 0)
+        {
+            SpringProfile.Draw(to, s, f, x => view.At(new Core.Contact.PlanPoint(x, 0)).X, Below + SpringProfile.Height - 18);
+        }
+
         string[] lines = f.State == ContactState.NoEquilibrium
             ? [$"{s.Combinations[k].Name}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)}: no equilibrium, the base tips or lifts"]
             :

@@ -28,7 +28,8 @@ public static class SectionsView
         ArgumentNullException.ThrowIfNull(s);
         var units = s.Units;
         string Name(int k) => s.Combinations[k].Name + (s.Body.WaterWords(k) is { } water ? ", " + water : "");
-        var same = combinations.TwoWay == combinations.AcrossX && combinations.TwoWay == combinations.AcrossY;
+        var same = s.Punched.IsEmpty
+            || (combinations.TwoWay == combinations.AcrossX && combinations.TwoWay == combinations.AcrossY);
         var rows = new List<IReadOnlyList<string>>();
         var lines = new List<(bool AlongX, CheckedSection Section, string Tag)>();
         foreach (var alongX in new[] { true, false })
@@ -48,7 +49,7 @@ public static class SectionsView
             }
         }
 
-        var punching = PunchingFigure.Of(s.Punched[0], combinations.TwoWay);
+        var punching = s.Punched.IsEmpty ? null : PunchingFigure.Of(s.Punched[0], combinations.TwoWay);
         for (var i = 0; i < 4 && punching is not null; i++)
         {
             if (punching.Stresses[i] is { } stress)
@@ -95,9 +96,11 @@ public static class SectionsView
         to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 10, Canvas.Length(s.Body.Width, units));
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         var left = width - table.Width;
-        Layout.Table(to.Items, new(left, tall), same ? Name(combinations.TwoWay) : "Each in the combination that governs it", heads,
-            numbers, rows);
-        string[] notes = punching is null
+        var title = same ? Name(s.Punched.IsEmpty ? combinations.AcrossY : combinations.TwoWay) : "Each in the combination that governs it";
+        Layout.Table(to.Items, new(left, tall), title, heads, numbers, rows);
+        string[] notes = s.Punched.IsEmpty
+            ? ["One-way shear: at d from the face, chain lines."]
+            : punching is null
             ? ["One-way shear: at d from the face, chain lines.", "Two-way shear: no section lies within the base,",
                 "or the column pulls up without top steel."]
             : ["One-way shear: at d from the face, chain lines.",

@@ -38,8 +38,9 @@ public static class SteelView
             }
 
             var words = l.Bars.Any || l.Needed > 0
-                ? $"{(l.Bars.Any ? $"{l.Bars}: {A(l.Provided)}" : "no bars")}; needed {A(l.Needed)}: flexure "
-                    + $"{A(l.Flexure)}{(l.Combination is null ? "" : $" ({Unit.Moment.FormatWithSymbol(l.Moment, units)}, {l.Combination})")}, least {A(l.Least)}"
+                ? $"{(l.Bars.Any ? $"{l.Bars}: {A(l.Provided)}" : "no bars")}; needed {A(l.Needed)}: flexure {A(l.Flexure)}"
+                    + (l.Combination is null ? "" : $" ({Unit.Moment.FormatWithSymbol(l.Moment, units)}, {l.Combination})")
+                    + $", least {A(l.Least)}"
                 : "no bars, none needed";
             to.Write(Layers.Note, new(Left, y + 6.4), words, Anchor.Left, Layout.Fitted(words, 1.8, width - Left));
         }

@@ -205,6 +205,9 @@ public sealed record DimensionItem(At From, At To, bool Vertical, double Line, s
     /// <summary>Height of its text, mm.</summary>
     public const double TextHeight = 2.0;
 
+    /// <summary>How many times as large as the sheet's scale what it measures is drawn: in a section at a scale of its own.</summary>
+    public double Times { get; init; } = 1;
+
     /// <summary>Where on the line its text stands, 0 to 1.</summary>
     public double TextShare { get; init; } = 0.5;
 

@@ -9,6 +9,7 @@ namespace Plinth.Drawing.Writers;
 /// Writes a sheet as DXF (release 2000, AC1015): a layer for each kind of content, lines, circles, texts and dimensions as entities of
 /// their own, in real units:
 /// millimetres or inches at full size, so that what is measured in the file is what is built. The frame is as much larger than the paper.
+/// A section at a larger scale is as many times larger, as its title says; its dimensions measure what is built.
 /// </summary>
 public static class DxfWriter
 {
@@ -219,9 +220,14 @@ public static class DxfWriter
             to.Append(Start("DIMENSION", d.Layer, owner)).Append(Pairs(
                 (100, "AcDbDimension"), (2, name), (10, X(end.X)), (20, X(end.Y)), (30, "0.0"), (11, X(at.X)), (21, X(at.Y)), (31, "0.0"),
                 (70, "32"), (1, Escaped(d.Text)), (71, "5"),
-                (42, X(d.Vertical ? Math.Abs(d.To.Y - d.From.Y) : Math.Abs(d.To.X - d.From.X))), (3, "Standard"),
+                (42, X((d.Vertical ? Math.Abs(d.To.Y - d.From.Y) : Math.Abs(d.To.X - d.From.X)) / d.Times)), (3, "Standard"),
                 (100, "AcDbAlignedDimension"), (13, X(d.From.X)), (23, X(d.From.Y)), (33, "0.0"), (14, X(d.To.X)), (24, X(d.To.Y)),
                 (34, "0.0"), (50, d.Vertical ? "90.0" : "0.0"), (100, "AcDbRotatedDimension")));
+            if (d.Times != 1)
+            {
+                // What is drawn larger measures as it is built (DIMLFAC of this dimension alone).
+                to.Append(Pairs((1001, "ACAD"), (1000, "DSTYLE"), (1002, "{"), (1070, "144"), (1040, Plain(1 / d.Times)), (1002, "}")));
+            }
         }
 
         // Characters beyond ASCII by their code points, and %, ^, \ so that they begin no code.

@@ -23,6 +23,8 @@ public static class ChangeNote
         ArgumentNullException.ThrowIfNull(inputs);
         const string Anchor = "changes";
         var title = $"Changes from issue {before} to issue {revision}";
+        var went = changes.Count(c => c.Went);
+        var gone = went == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $", {went} no longer there");
         List<Block> blocks =
         [
             new Heading(1, title, Anchor),
@@ -30,7 +32,7 @@ public static class ChangeNote
                 ? "No footing changed."
                 : string.Create(CultureInfo.InvariantCulture,
                     $"{changes.Count(c => !c.Went)} of {project.Foundations.Count} footings changed or "
-                        + $"new{(changes.Any(c => c.Went) ? string.Create(CultureInfo.InvariantCulture, $", {changes.Count(c => c.Went)} no longer there") : "")}; on the plan each has a cloud, in the schedule the revision in its first column."),
+                        + $"new{gone}; on the plan each has a cloud, in the schedule the revision in its first column."),
                 Tone.Strong),
             new Paragraph(inputs.Count == 0 ? "No input file changed." : "Input files that changed: " + string.Join(", ", inputs) + "."),
         ];

@@ -66,10 +66,11 @@ internal static class FootingChapter
         else
         {
             Add(blocks, Plan(detail), Make(FigureKind.Pressure, PageWidth - PlanWidth - 2, 100));
-            Add(blocks, Cut(detail));
+            Add(blocks, detail.State.WallFigure is null ? Cut(detail) : WallDetail.Of(detail, WallDetail.Scale(detail, PageWidth, 170)));
         }
 
         Add(blocks, Make(FigureKind.Piles, PageWidth, 90));
+        Add(blocks, Make(FigureKind.Body, PageWidth, 110));
         Add(blocks, Make(FigureKind.Steel, PageWidth, 60));
         if (input.Depth == ReportDepth.Checks)
         {
@@ -133,7 +134,7 @@ internal static class FootingChapter
         {
             var g = place.Ground;
             var origin = BaseGeometry.Offset(f, place, design);
-            var underside = g.Underside(design.Size.Thickness);
+            var underside = g.Underside(design.WholeDepth);
             foreach (var (s, own) in place.Supports.Zip(place.InOwnAxes()))
             {
                 var o = place.Lie.Mirrored ? origin : new PlanPoint(origin.X + own.X, origin.Y + own.Y);
@@ -143,8 +144,13 @@ internal static class FootingChapter
                         + (s.Shape == ColumnShape.Steel ? $" steel, plate {S(s.PlateX)} × {S(s.PlateY)}"
                             : s.Shape == ColumnShape.Masonry ? " masonry"
                             : "");
+                var turned = place.AngleDegrees == 0 ? ""
+                    : $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°";
+                var lies = o.X != 0 || o.Y != 0 ? $"{S(o.X)} along x and {S(o.Y)} along y from the base's centre" : "on the base's centre";
                 Row(s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : ""),
-                    $"column {column}{(place.AngleDegrees != 0 ? $", base turned {place.AngleDegrees.ToString("0.##", CultureInfo.InvariantCulture)}°" : "")}{(place.Lie.Mirrored ? ", mirrored" : "")}{(o.X != 0 || o.Y != 0 ? $", {S(o.X)} along x and {S(o.Y)} along y from the base's centre" : ", on the base's centre")}; {Wording.Underside(units)} at {L(underside)}, {L(g.Level - underside)} below the ground{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
+                    $"{(s.IsWall ? "wall" : "column")} {column}{turned}{(place.Lie.Mirrored ? ", mirrored" : "")}, {lies}; "
+                        + $"{Wording.Underside(units)} at {L(underside)}, {L(g.Level - underside)} below the ground"
+                        + $"{(g.Name.Length > 0 ? " " + g.Name : "")}; soil {Unit.UnitWeight.FormatTraced(g.SoilWeight, units)}");
             }
         }
 
@@ -165,7 +171,7 @@ internal static class FootingChapter
                 i) in place.Supports.SelectMany(s => Enumerable.Range(0, project.Actions[s.Label].Length).Select(i => (s, i))))
             {
                 var a = project.Actions[support.Label][i].InAxesTurnedBy(place.AngleDegrees);
-                if (!project.Cases[i].IsSurcharge && a != default)
+                if (project.Cases[i].HasReactions && a != default)
                 {
                     rows.Add([new(support.Label), new(project.Cases[i].Name, Tone.Strong), new(F(a.N)), new(F(a.Fx)), new(F(a.Fy)),
                         new(M(a.Mx)), new(M(a.My))]);
@@ -174,8 +180,8 @@ internal static class FootingChapter
         }
 
         return new Table(
-            "Actions of the column by case, not factored, in the base's "
-                + $"axes{(f.Supports.Any(s => s.Level is not null) ? ", at the level where the reactions act" : ", at the top of what it stands on")}",
+            "Actions of the column by case, not factored, in the base's axes, at "
+                + (f.Supports.Any(s => s.Level is not null) ? "the level where the reactions act" : "the top of what it stands on"),
             [new("at"), new("case"), new($"N {force}", true), new($"Fx {force}", true), new($"Fy {force}", true), new($"Mx {moment}", true),
                 new($"My {moment}", true)], rows);
     }

@@ -20,6 +20,13 @@ internal static class GeneralChapters
         _ => "Footings",
     };
 
+    // Those of which that does not hold, by what does.
+    private static string Otherwise(ReportInput input) => string.Concat(input.Reports
+        .Select(r => (r.Foundation.Mark, Bears: r.Foundation.Kind.Bears(r.Foundation)))
+        .Where(f => f.Bears is not null)
+        .GroupBy(f => f.Bears, f => f.Mark)
+        .Select((g, i) => $"{(i == 0 ? "But " : "")}{string.Join(", ", g)}: {g.Key}. "));
+
     /// <summary>Codes, combinations, values in force.</summary>
     public static IEnumerable<Block> Basis(ReportInput input)
     {
@@ -30,8 +37,8 @@ internal static class GeneralChapters
                 + "presses downwards; x and y are the project's axes in plan, in a footing's chapter its own; moments are right-handed "
                 + "about them.");
         yield return new Paragraph(
-            "Bases are rigid; the ground is held to bear pressure alone, linear over the part in contact. Every number comes from the "
-                + "program's own trace of the check: formula, values put in, result, clause.");
+            "Bases are rigid; the ground is held to bear pressure alone, linear over the part in contact. " + Otherwise(input)
+                + "Every number comes from the program's own trace of the check: formula, values put in, result, clause.");
         var stated = input.Settings.Where(s => s.Stated || input.Depth != ReportDepth.Summary).ToList();
         yield return new Table(
             input.Depth == ReportDepth.Summary

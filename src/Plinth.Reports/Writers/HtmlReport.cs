@@ -83,8 +83,9 @@ public sealed class HtmlReport : IReportWriter
                 to.WriteLine("<div class=\"figures\">");
                 foreach (var figure in f.Figures)
                 {
-                    to.Write(
-                        $"<figure><figcaption>{T(figure.Title)}{(figure.Scale is { } scale ? $", {T(scale.Words)} as printed at {(figure.Width / 10).ToString("0.#", CultureInfo.InvariantCulture)} cm" : "")}</figcaption>");
+                    var wide = (figure.Width / 10).ToString("0.#", CultureInfo.InvariantCulture);
+                    var printed = figure.Scale is { } scale ? $", {T(scale.Words)} as printed at {wide} cm" : "";
+                    to.Write($"<figure><figcaption>{T(figure.Title)}{printed}</figcaption>");
                     to.Write(SvgWriter.Element(figure.Alone(UnitSystem.Metric)));
                     to.WriteLine("</figure>");
                 }

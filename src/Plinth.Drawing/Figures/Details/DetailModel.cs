@@ -75,6 +75,9 @@ public sealed class DetailModel
             BarRole.Stirrups when State.BeamFigure is { Stirrups: [var first, var second, ..] } =>
                 " @ " + Dimension.Section(second - first, Units),
             BarRole.Sides when Design.SideBars.Spacing > 0 => " @ " + Dimension.Section(Design.SideBars.Spacing, Units),
+            BarRole.Starters or BarRole.WallUpright or BarRole.WallLevel => Foundation.Kind.SpacingOf(Design, g) is > 0 and var apart
+                ? " @ " + Dimension.Section(apart, Units)
+                : "",
             BarRole.PileTies when Foundation.Rules.Piles.Ties is { } ties => " @ " + Dimension.Section(ties.Spacing, Units),
             _ => spacing,
         };

@@ -23,7 +23,9 @@ public static class DetailParts
         var rows = table.Rows.Select(r => (IReadOnlyList<string>)[.. shown.Select(c => table.Columns[c].Words(r[c]))]).ToList();
         var (width, height, _) = Layout.Size(heads, rows);
         var to = new Canvas();
-        var words = Layout.Wrapped(ScheduleTables.ShapeWords(m.Units), Layout.SmallestText, width);
+        var words = Layout.Wrapped(
+            string.Join(' ', new[] { ScheduleTables.ShapeWords(m.Units), ScheduleTables.LongWords(m.Rows, m.Units) }.OfType<string>()),
+            Layout.SmallestText, width);
         var below = 0.5 + (Between * (words.Count - 1));
         height += below - 0.5;
         Layout.Table(to.Items, new(0, height + 4), $"{m.Foundation.Mark}: bars of one {m.Foundation.Kind.Noun}", heads, numbers, rows);

@@ -228,7 +228,7 @@ public static class DetailSection
         }
     }
 
-    private static void Mats(Canvas to, DetailModel m, bool alongX, double side, double per, Func<double, double, At> p,
+    internal static void Mats(Canvas to, DetailModel m, bool alongX, double side, double per, Func<double, double, At> p,
         List<(At, string)> calls)
     {
         foreach (var bottom in new[] { true, false })
@@ -329,7 +329,7 @@ public static class DetailSection
         }
     }
 
-    private static string Level(double level, UnitSystem units)
+    internal static string Level(double level, UnitSystem units)
     {
         var text = Dimension.Plan(level, units);
         return text[0] == '-' ? "−" + text[1..] : text;
@@ -354,10 +354,16 @@ public static class DetailSection
     {
         var (s, units) = (m.State, m.Units);
         var levels = new List<(double Level, string Name)> { (s.Body.Underside, Wording.Underside(units)),
-            (s.Body.Underside + s.Body.Thickness, units == UnitSystem.Us ? "top of footing" : "top of base") };
+            (s.Body.Underside + s.Body.Thickness,
+                s.Body.RibRise > 0 ? "top of flange" : units == UnitSystem.Us ? "top of footing" : "top of base") };
         if (s.Columns[0].Pedestal is { } pedestal)
         {
             levels.Add((s.Columns[0].ColumnFoot, pedestal.Socket is null ? "top of pedestal" : "rim"));
+        }
+
+        if (s.Body.RibRise > 0)
+        {
+            levels.Add((s.Body.Underside + s.Body.Height, "top of rib"));
         }
 
         if (!s.Piles.IsEmpty)

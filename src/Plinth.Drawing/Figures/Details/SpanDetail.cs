@@ -146,14 +146,23 @@ public static partial class SpanDetail
         {
             var x = view.At(s.Columns[i].X, 0).X;
             to.Path(Layers.Note, Stroke.Edge, new(x, view.Low.Y - 5), new(x, view.Low.Y - 1));
-            to.Write(Layers.Note, new(x + 1, view.Low.Y - 4), Letter(i), Anchor.Left, 2.4, true);
-            to.Write(Layers.Note, new(x + (s.Columns[i].Outline.FaceX / 2 * per) + 1, view.At(0, s.Columns[i].Y).Y + 1),
-                s.Columns[i].Support.Label, Anchor.Left, 1.8, true);
+            to.Write(Layers.Note, new(x + 1, view.Low.Y - 4), AlikeSections.Letter(m, i), Anchor.Left, 2.4, true);
+            view.Label(to, s.Columns[i], x);
         }
 
         BaseView.Axes(to, new At(3, 3));
         return new Figure($"{m.Foundation.Mark}: plan", Left + Right + (s.Body.Length * per), Below + Above + more + (widest * per), scale,
             to.Items);
+    }
+
+    private static string Notes(DetailModel m)
+    {
+        var (s, concrete) = (m.State, m.State.Rules.Concrete);
+        string S(double v) => Dimension.Section(v, m.Units);
+        return $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top "
+            + $"{S(concrete.CoverTop)}{(m.Design.HasPedestal ? $", pedestals {S(s.Rules.Pedestal.Cover)} to the ties" : "")}. "
+            + (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(m.Units)}." : $"No {Wording.Blinding(m.Units)}.") + " "
+            + PlanNotes.Materials(m.Project, m.Foundation) + DetailPiles.Words(s, m.Units);
     }
 
     /// <summary>The section along it, or across at one of its columns.</summary>
@@ -169,7 +178,10 @@ public static partial class SpanDetail
         var at = column is { } c ? s.Columns[c] : s.Columns[0];
         var (low, high) = alongX ? (s.Body.LowX, s.Body.HighX) : (-s.Body.WidthAt(at.X) / 2, s.Body.WidthAt(at.X) / 2);
         Standing[] cut = alongX ? [.. s.Columns] : [at];
-        At P(double u, double z) => new(Left + ((u - low) * per), UnderSection + ((z + DetailPiles.Below(s)) * per));
+        var width = Left + Right + ((high - low) * per);
+        var notes = alongX ? Layout.Wrapped(Notes(m), Canvas.Text, width - 4) : [];
+        var under = UnderSection + (Math.Max(0, notes.Count - 1) * Canvas.Line);
+        At P(double u, double z) => new(Left + ((u - low) * per), under + ((z + DetailPiles.Below(s)) * per));
         var to = new Canvas();
         if (concrete.Blinding > 0)
         {
@@ -235,25 +247,16 @@ public static partial class SpanDetail
 
         to.Measure(new(P(low, 0).X, beneath), new(P(high, 0).X, beneath), false, beneath - 12, L(high - low));
         to.Measure(P(low, 0), P(low, s.Body.Thickness), true, P(low, 0).X - 8, L(s.Body.Thickness));
-        var width = Left + Right + ((high - low) * per);
-        if (alongX)
+        for (var i = 0; i < notes.Count; i++)
         {
-            string S(double v) => Dimension.Section(v, units);
-            var cover =
-                $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top "
-                    + $"{S(concrete.CoverTop)}{(m.Design.HasPedestal ? $", pedestals {S(s.Rules.Pedestal.Cover)} to the ties" : "")}. "
-                + (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}." : $"No {Wording.Blinding(units)}.") + " "
-                    + PlanNotes.Materials(m.Project, m.Foundation) + DetailPiles.Words(s, units);
-            to.Write(Layers.Note, new(2, 1), cover, Anchor.Left, Layout.Fitted(cover, Canvas.Text, width - 4));
+            to.Write(Layers.Note, new(2, 1 + ((notes.Count - 1 - i) * Canvas.Line)), notes[i]);
         }
 
-        var tall = UnderSection + OverSection + ((DetailPiles.Below(s) + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per);
+        var tall = under + OverSection + ((DetailPiles.Below(s) + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per);
         return new Figure(
-            $"{m.Foundation.Mark}: section {(column is { } i2 ? $"{Letter(i2)}–{Letter(i2)}, at {at.Support.Label}" : "A–A")}", width, tall,
+            $"{m.Foundation.Mark}: section {(column is { } i2 ? $"{AlikeSections.Letter(m, i2)}–{AlikeSections.Letter(m, i2)}, {AlikeSections.Words(m, i2)}" : "A–A")}", width, tall,
             scale, to.Items);
     }
-
-    private static string Letter(int column) => ((char)('B' + column)).ToString();
 
     private static double Top(Trial s)
     {

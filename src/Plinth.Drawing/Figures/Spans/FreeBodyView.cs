@@ -73,7 +73,13 @@ internal sealed class FreeBodyView
         var (low, high) = (x(s.Body.LowX), x(s.Body.HighX));
         if (s.BeamFigure is { } beam)
         {
-            to.Box(Layers.Footing, Stroke.Edge, new(x(beam.From), under + (Slab / 3)), new(x(beam.To), under + Slab), Fill.Light);
+            to.Box(Layers.Footing, Stroke.Edge, new(x(beam.From), under + (s.Body.Parts.Length > 0 ? Slab / 3 : 0)),
+                new(x(beam.To), under + Slab), Fill.Light);
+            if (s.Body.Parts.Length == 0)
+            {
+                to.Path(Layers.Footing, Stroke.Fine, new(x(beam.From), under + (Slab / 2)), new(x(beam.To), under + (Slab / 2)));
+            }
+
             foreach (var p in s.Body.Parts)
             {
                 to.Box(Layers.Footing, Stroke.Edge, new(x(p.Middle + p.LowX), under),

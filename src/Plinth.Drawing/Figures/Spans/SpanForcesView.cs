@@ -20,6 +20,7 @@ internal static class SpanForcesView
     private const double Plot = 40;
     private const double Gap = 9;
     private const double Row = 2.6;
+    private const int MostSteps = 16;
 
     /// <summary>Draws it.</summary>
     /// <param name="mark">The foundation's mark.</param>
@@ -70,7 +71,7 @@ internal static class SpanForcesView
             var unit = isShear ? Unit.Force : Unit.Moment;
             var value = isShear ? x.Shear : x.Moment;
             var strength = x.Strength > 0 ? $" / {unit.Format(x.Strength, units)}" : value == 0 ? "" : " / no bars";
-            Label(to, placed, at, Canvas.Signed(unit, value, units) + strength, isShear ? value >= 0 : value < 0);
+            Label(to, placed, width, at, Canvas.Signed(unit, value, units) + strength, isShear ? value >= 0 : value < 0);
         }
 
         var words =
@@ -104,19 +105,19 @@ internal static class SpanForcesView
         return scale;
     }
 
-    // Each value where no other stands, nearest to its point first.
-    private static void Label(Canvas to, List<(At Low, At High)> placed, At at, string text, bool above)
+    // Each value where no other stands, within the figure, nearest to its point first.
+    private static void Label(Canvas to, List<(At Low, At High)> placed, double most, At at, string text, bool above)
     {
         to.Circle(Layers.Result, Stroke.Thin, at, 0.6, Fill.Solid);
         var width = Lettering.Width(text, 1.8);
-        for (var step = 0; step < 8; step++)
+        for (var step = 0; step < MostSteps; step++)
         {
             foreach (var right in (ReadOnlySpan<bool>)[true, false])
             {
                 var y = above == (step % 2 == 0) ? 1.2 + (2.6 * (step / 2)) : -3 - (2.6 * (step / 2));
                 var low = at + (right ? 1 : -1 - width, y);
                 var high = low + (width, 1.8);
-                if (!placed.Exists(b => low.X < b.High.X + 0.6 && high.X > b.Low.X - 0.6 && low.Y < b.High.Y + 0.5
+                if (low.X >= 0.5 && high.X <= most - 0.5 && !placed.Exists(b => low.X < b.High.X + 0.6 && high.X > b.Low.X - 0.6 && low.Y < b.High.Y + 0.5
                     && high.Y > b.Low.Y - 0.5))
                 {
                     placed.Add((low, high));
