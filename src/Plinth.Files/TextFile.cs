@@ -71,7 +71,11 @@ public static class TextFile
     private static string UnfitMessage(char c) => c == '\0'
         ? "holds a zero character, so it is not a text file; save it as UTF-8 text"
         : string.Create(System.Globalization.CultureInfo.InvariantCulture,
-            $"holds a {(char.IsControl(c) ? "control character" : Turning.Contains(c) ? "character that turns the direction of the text after it" : "code that is no character")}, U+{(int)c:X4}, which no drawing or document can show; take it out");
+            $"holds a {Nature(c)}, U+{(int)c:X4}, which no drawing or document can show; take it out");
+
+    private static string Nature(char c) => char.IsControl(c) ? "control character"
+        : Turning.Contains(c) ? "character that turns the direction of the text after it"
+        : "code that is no character";
 
     /// <summary>
     /// Writes a file so that a reader sees the old content or the new, never a part: to a temporary file beside it, flushed, then renamed

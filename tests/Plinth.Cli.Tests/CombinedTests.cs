@@ -232,7 +232,11 @@ public class CombinedTests
     [InlineData("supports = [\"C1\", \"C2\"]\nedge-x0 = \"0.5 m\"\nedge-x1 = \"0.5 m\"\nlength = \"9 m\"", "length and both edges along x "
         + "are given; keep two of the three")]
     [InlineData("supports = [\"C1\", \"C2\"]\nangle = \"10 deg\"", "angle is not for a base under several supports")]
-    [InlineData("supports = [\"C1\", \"C2\"]\nsoil = \"springs\"", "soil = \"springs\" is not designed in this version")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nsoil = \"springs\"", "soil = \"springs\" needs the modulus of the ground; write [ground] "
+        + "subgrade-modulus")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nsoil = \"springs\"\noutline = \"trapezoid\"\nground.subgrade-modulus = \"20 MN/m3\"",
+        "a trapezoid is not solved on ground springs")]
+    [InlineData("supports = [\"C1\", \"C2\"]\nstiffness = 0.5", "stiffness counts on ground springs only")]
     [InlineData("supports = [\"C1\", \"C2\"]\nbottom-y = \"9 T16\"", "bottom-y of a combined footing goes by columns and between them")]
     [InlineData("supports = [\"C1\", \"C2\"]\nbottom-y = { at.C3 = \"9 T16\" }", "has no key \"C3\"")]
     [InlineData("supports = [\"C1\", \"C2\"]\nbottom-x = { band = \"9 T16\", rest = \"4 T16\" }", "bottom-x: bars of a combined footing lie "
@@ -253,6 +257,30 @@ public class CombinedTests
         ran.Exit.Should().Be(2, ran.Out);
         ran.Error.Should().Contain(message).And.MatchRegex(@"plinth\.toml:\d+:\d+: ");
         f.Has("adopted.toml").Should().BeFalse("nothing is written");
+    }
+
+    [Fact]
+    public void On_springs_a_base_is_sized_checked_told_and_drawn()
+    {
+        using var f = Made("supports = [\"C1\", \"C2\"]\nsoil = \"springs\"\nground.subgrade-modulus = \"15 MN/m3\"");
+        f.Run("size").Exit.Should().Be(0);
+        var checks = f.Run("check", "CF1", "--format", "json").Json.GetProperty("foundations")[0];
+        checks.GetProperty("passes").GetBoolean().Should().BeTrue();
+        var shown = f.Run("show", "CF1");
+        shown.Out.Should().Contain("on ground springs that pull nowhere");
+        var told = f.Run("show", "CF1", "bearing");
+        told.Exit.Should().Be(0);
+        told.Out.Should().Contain("Ground springs under a beam").And.Contain("∫p dA").And.Contain("subgrade modulus")
+            .And.NotContain("NaN").And.NotContain("undefined");
+        foreach (var id in (string[])["settlement", "contact", "equilibrium", "flexure-bottom-x", "one-way-shear-x", "two-way-shear"])
+        {
+            f.Run("show", "CF1", id).Out.Should().NotContain("NaN").And.NotContain("undefined");
+        }
+
+        f.Run("draw", "CF1", "--what", "pressure", "--to", "p.svg").Exit.Should().Be(0);
+        f["p.svg"].Should().Contain("contact pressure").And.NotContain("NaN");
+        f.Run("draw", "CF1", "--what", "forces", "--to", "f.svg").Exit.Should().Be(0);
+        f["f.svg"].Should().NotContain("NaN");
     }
 
     [Fact]

@@ -56,7 +56,8 @@ public sealed class TypesTests
     {
         using var f = Row("[[foundation]]\nmark = \"F2\"\nsupports = [\"C2\"]\nwidth = \"2.2 m\"\n");
         f.Run("group", "--format", "json").Json.GetProperty("kept").EnumerateArray().Select(m => m.GetString()).Should().Equal("F2");
-        f.Run("group", "--types", "1").Error.Should().Contain("1 types are too few: 1 keep designs of their own (F2)");
+        f.Run("group", "--types", "1").Error.Should().Contain("1 type is too few: 1 keeps a design of its own (F2)")
+            .And.Contain("write --types 2");
         f.Run("group", "--types", "2").Exit.Should().Be(0);
         Marks(f).Should().BeEquivalentTo("F1", "F2");
     }

@@ -11,7 +11,7 @@ public class WorkTests
         var folder = Directory.CreateTempSubdirectory("plinth-demo-").FullName;
         var ran = Program.Run(folder, "demo", "archive");
         ran.Exit.Should().Be(0, ran.Error);
-        ran.Out.Should().Contain("$ plinth size --project archive").And.Contain("21 foundations: 21 pass.").And.Contain(
+        ran.Out.Should().Contain("$ plinth size --project archive").And.Contain("23 foundations: 23 pass.").And.Contain(
             "Footing schedule: Wherry Lane Archive");
         var again = Program.Run(folder, "demo", "archive");
         again.Exit.Should().Be(0);
@@ -30,7 +30,9 @@ public class WorkTests
             .ToDictionary(c => c[0], c => (X: Number(c[1]), Y: Number(c[2])));
         var gallery = new HashSet<string> { "C21", "C22", "C23", "C24", "C25" };
         var hoist = new HashSet<string> { "C26", "C27" };
-        double Sum(string name, Func<string[], double> of) => rows.Where(r => r[1] == name && !gallery.Contains(r[0]) && !hoist.Contains(r[0])).Sum(of);
+        var wing = new HashSet<string> { "C28", "C29", "C30", "C31" };
+        double Sum(string name, Func<string[], double> of) => rows.Where(r => r[1] == name && !gallery.Contains(r[0]) && !hoist.Contains(r[0])
+            && !wing.Contains(r[0])).Sum(of);
         double Beside(string name, Func<string[], double> of) => rows.Where(r => r[1] == name && gallery.Contains(r[0])).Sum(of);
 
         double Hoist(string name, Func<string[], double> of) => rows.Where(r => r[1] == name && hoist.Contains(r[0])).Sum(of);
@@ -43,6 +45,16 @@ public class WorkTests
         Hoist("WX", r => Number(r[6]) - (at[r[0]].X * Number(r[4]))).Should().BeApproximately(-11.7 * 3.5, 0.1);
         Hoist("WY", r => Number(r[5]) + (at[r[0]].Y * Number(r[4]))).Should().BeApproximately(4.0 * 6.5 * 3.5, 0.1);
         Hoist("EX", r => Number(r[6]) - (at[r[0]].X * Number(r[4]))).Should().BeApproximately(-0.035 * (heavy + 52.8) * 4.5, 0.2);
+
+        // The stacks' wing, 4.0 × 14.8 m: roof and racks of 7.0 kPa, four columns of 4.5 m; wind of 12 kN at 3.0 m, of 1.0 kPa on 4.0 m.
+        double Wing(string name, Func<string[], double> of) => rows.Where(r => r[1] == name && wing.Contains(r[0])).Sum(of);
+        var stacks = (4.0 * 14.8 * 7.0) + (4 * 25 * 0.1225 * 4.5);
+        Wing("DEAD", r => Number(r[4])).Should().BeApproximately(stacks, 0.03);
+        Wing("SDL", r => Number(r[4])).Should().BeApproximately(4.0 * 14.8 * 1.6, 0.03);
+        Wing("LIVE", r => Number(r[4])).Should().BeApproximately(4.0 * 14.8 * 7.5, 0.03);
+        Wing("WX", r => Number(r[6]) - (at[r[0]].X * Number(r[4]))).Should().BeApproximately(-12.0 * 3.0, 0.2);
+        Wing("WY", r => Number(r[5]) + (at[r[0]].Y * Number(r[4]))).Should().BeApproximately(14.8 * 4.0 * 2.0, 0.1);
+        Wing("EX", r => Number(r[6]) - (at[r[0]].X * Number(r[4]))).Should().BeApproximately(-0.035 * (stacks + (4.0 * 14.8 * 1.6)) * 3.5, 0.3);
 
         // The gallery, 4.0 × 18.45 m: floor 5.6 and roof 5.0 kPa, a strongroom over 3.85 m of it, five columns of 6.5 m, a shaft of 12 m at
         // its end; wind at 3.5 m.

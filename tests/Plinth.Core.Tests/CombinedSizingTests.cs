@@ -125,36 +125,40 @@ public class CombinedSizingTests
         iter: 12);
 
     [Fact]
-    public void No_plan_near_it_on_the_usual_steps_is_cheaper() => Columns.Sample(
-        c =>
-        {
-            var sizing = Bounds with { MostPlan = 4, PlanStep = 0.05, ThicknessStep = 0.05 };
-            var project = Make(c, sizing);
-            var sizer = FoundationSizer.Of(project, project.Foundations[0]);
-            if (sizer.Size().Design is not CombinedDesign found)
-            {
-                return;
-            }
+    public void No_plan_near_it_on_the_usual_steps_is_cheaper() => Columns.Sample(NoneNearIsCheaper, iter: 4);
 
-            var cost = sizer.Cost(found);
-            for (var (l, b, h) = (-4, -4, -2); h <= 2; (l, b, h) = l < 4 ? (l + 1, b, h) : b < 4 ? (-4, b + 1, h) : (-4, -4, h + 1))
-            {
-                var size = found.Size;
-                var held = Make(c, sizing,
-                    new HeldValues
-                    {
-                        Length = Math.Round(size.Length + (0.05 * l), 6),
-                        Width = Math.Round(size.Width + (0.05 * b), 6),
-                        Thickness = Math.Round(size.Thickness + (0.05 * h), 6)
-                    });
-                var one = FoundationSizer.Of(held, held.Foundations[0]);
-                if (one.Size().Design is { } other)
+    [Fact]
+    public void Thicker_bars_are_not_taken_for_thin_ones_that_were_one_too_many() =>
+        NoneNearIsCheaper((190 / 83.0, [316, 5012 / 13.0, 199, 730], [12.43830270788834, 0, 38.158261837805725, -3424E-62], -215));
+
+    private static void NoneNearIsCheaper((double Span, double[] N, double[] M, double Wind) c)
+    {
+        var sizing = Bounds with { MostPlan = 4, PlanStep = 0.05, ThicknessStep = 0.05 };
+        var project = Make(c, sizing);
+        var sizer = FoundationSizer.Of(project, project.Foundations[0]);
+        if (sizer.Size().Design is not CombinedDesign found)
+        {
+            return;
+        }
+
+        var cost = sizer.Cost(found);
+        for (var (l, b, h) = (-4, -4, -2); h <= 2; (l, b, h) = l < 4 ? (l + 1, b, h) : b < 4 ? (-4, b + 1, h) : (-4, -4, h + 1))
+        {
+            var size = found.Size;
+            var held = Make(c, sizing,
+                new HeldValues
                 {
-                    one.Cost(other).Should().BeGreaterThan(cost / 1.01, $"{other.Size} passes beside {size}");
-                }
+                    Length = Math.Round(size.Length + (0.05 * l), 6),
+                    Width = Math.Round(size.Width + (0.05 * b), 6),
+                    Thickness = Math.Round(size.Thickness + (0.05 * h), 6)
+                });
+            var one = FoundationSizer.Of(held, held.Foundations[0]);
+            if (one.Size().Design is { } other)
+            {
+                one.Cost(other).Should().BeGreaterThan(cost / 1.01, $"{other.Size} passes beside {size}");
             }
-        },
-        iter: 4);
+        }
+    }
 
     [Theory]
     [InlineData(false)]
@@ -304,6 +308,29 @@ public class CombinedSizingTests
         (d.Offset.X + (d.Size.Length / 2) - 1.5).Should().BeApproximately(0.2, 1e-6, "the end is flush with the first column's face");
         d.Size.Width.Should().Be(2.5);
         d.BottomX.Should().Be(Bars("12 T25"));
+    }
+
+    [Fact]
+    public void A_trapezoid_as_long_as_its_columns_reach_stands_at_all_its_widths()
+    {
+        // Its centroid is no round number: however the offset is written one end lies off by less than a thousandth of a millimetre.
+        var project = SomeKinds.Of("trapezoid", 0, 0.25, 0);
+        var f = project.Foundations[0];
+        var sizer = FoundationSizer.Of(project, f);
+        var found = (CombinedDesign)sizer.Size().Design!;
+        found.Size.Length.Should().BeApproximately(3, 1e-9, "from face to face");
+        foreach (var (low, high) in ((double, double)[])[(3.2, 2.0), (3.6, 2.4), (3.8, 2.6), (4.0, 2.8), (4.2, 3.0), (3.6, 2.2), (3.4, 2.2), (4.2, 2.8)])
+        {
+            var held = HeldValues.Nothing with { Trapezoid = true, EdgeX0 = new HeldEdge(true, 0), Length = 3, Width = low, EndWidth = high };
+            var one = project with { Foundations = [f with { Held = held }] };
+            var own = FoundationSizer.Of(one, one.Foundations[0]).Size();
+            (own.Stop?.Bound ?? "").Should().NotContain("do not stand on any such base", $"{low} × {high}");
+            if (own.Design is { } design)
+            {
+                f.Kind.FaultOfPlan(f, design, Units.UnitSystem.Metric).Should().BeNull();
+                sizer.Cost(found).Should().BeLessThan(sizer.Cost(design) * 1.01, $"{low} × {high}");
+            }
+        }
     }
 
     [Fact]

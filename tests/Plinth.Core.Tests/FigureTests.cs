@@ -56,8 +56,9 @@ public class FigureTests
             const int bands = 6;
             var area = Enumerable.Range(0, bands)
                 .Sum(
-                    i => Area(f.Between([new(-1.1, -0.9), new(1.1, -0.9), new(1.1, 0.9), new(-1.1, 0.9)], f.Most * i / bands,
+                    i => Area(ContactFigure.Between(f.Pieces.Single(), f.Most * i / bands,
                         f.Most * (i + 1) / bands * (i + 1 == bands ? 1 + 1e-9 : 1))));
+            f.Pieces.Single().Outline.Should().Equal(new PlanPoint(-1.1, -0.9), new(1.1, -0.9), new(1.1, 0.9), new(-1.1, 0.9));
             area.Should().BeApproximately(f.Share * 2.2 * 1.8, 1e-6);
         },
         iter: 300);

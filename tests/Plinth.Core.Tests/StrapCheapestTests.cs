@@ -87,8 +87,8 @@ public class StrapCheapestTests
                         {
                             foreach (var depth in depths.Where(d => d >= Math.Max(h1, h2) - 0.1 - 1e-9))
                             {
-                                var d = new StrapDesign(Blank(l1, b1, h1), Blank(side, side, h2), new StrapBeamDesign(width, depth, 0.1, none, none, none, none),
-                                    [new StrapColumn("C1", new Upright(null, none)), new StrapColumn("C2", new Upright(null, none))]);
+                                var d = new StrapDesign(Blank(l1, b1, h1), Blank(side, side, h2), new BeamDesign(width, depth, 0.1, none, none, none, none),
+                                    [new CarriedColumn("C1", new Upright(null, none)), new CarriedColumn("C2", new Upright(null, none))]);
                                 if (StrapFaults.OfPlan(f, d) is not null
                                     || rates.Cost(Quantities.Of(project, f, d)) + Least(l1, b1, h1) + Least(side, side, h2)
                                         >= Math.Min(most, best?.Cost ?? double.PositiveInfinity))

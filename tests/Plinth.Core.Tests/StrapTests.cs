@@ -4,6 +4,7 @@ using Plinth.Core.Checks;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
+using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Strap;
 using Plinth.Core.Loads;
 using static Plinth.Core.Tests.Given;
@@ -42,8 +43,8 @@ public class StrapTests
         double depth = 0.9, double gap = 0.1, string top = "5 T25", string bottom = "5 T25", string stirrups = "T10 @ 200 mm") =>
         new(new StrapBase(l1, b1, h1, Bars("T16 @ 200 mm"), Bars("T20 @ 150 mm"), Bars("none"), Bars("none")),
             new StrapBase(l2, b2, h2, Bars("T16 @ 200 mm"), Bars("T20 @ 150 mm"), Bars("none"), Bars("none")),
-            new StrapBeamDesign(width, depth, gap, Bars(top), Bars(bottom), Bars(stirrups), Bars("3 T12")),
-            [new StrapColumn("C1", new Upright(null, Bars("none"))), new StrapColumn("C2", new Upright(null, Bars("none")))]);
+            new BeamDesign(width, depth, gap, Bars(top), Bars(bottom), Bars(stirrups), Bars("3 T12")),
+            [new CarriedColumn("C1", new Upright(null, Bars("none"))), new CarriedColumn("C2", new Upright(null, Bars("none")))]);
 
     internal static StrapTrial Trial(Project project, StrapDesign design)
     {

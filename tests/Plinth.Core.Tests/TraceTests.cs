@@ -439,6 +439,20 @@ public class TraceTests
     }
 
     [Fact]
+    public void Every_formula_of_a_wall_gives_its_result()
+    {
+        var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
+        Gen.Select(WallTests.Random, Gen.Int[0, 3]).Sample(
+            (g, code) => EveryFormulaGivesItsResult(
+                WallTests.Of(g, code: ((string[])["aci318m-19", "aci318m-14", "aci318-19", "aci318-14"])[code]),
+                WallTests.Design(g.First, g.Second, g.H, g.Wall.Retained is not null,
+                    stem: g.Wall.Stem is null ? null : new Kinds.Wall.StemBars(Bars("T16 @ 150 mm"), Bars("T12 @ 200 mm"), Bars("T12 @ 200 mm"))), seen),
+            iter: 60);
+        seen.Keys.Should().Contain(["flexure-top-y Mu", "flexure-bottom-y Mp", "one-way-shear-y Vu", "bearing ΣMx", "wall-flexure nu",
+            "wall-shear utilisation", "wall-steel upright steel", "overturning-y R[weights]", "minimum-steel-x As,min"]);
+    }
+
+    [Fact]
     public void Every_formula_of_a_cap_on_piles_gives_its_result()
     {
         var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();

@@ -172,10 +172,10 @@ public class AdoptedTests
         BarSpec Counted(int i) => new(sizes[3 + (count[i] % 4)], count[i], 0) { Hooked = yes[i] };
         var design = new StrapDesign(new StrapBase(L(0), L(1), L(2), Flat(0), Flat(1), Flat(2), Flat(3)),
             new StrapBase(L(3), L(4), L(5), Flat(4), Flat(5), Flat(6), Flat(7)),
-            new StrapBeamDesign(L(6), L(7), L(8), Counted(0), Counted(1), new BarSpec(sizes[2], 0, 20 * step),
+            new BeamDesign(L(6), L(7), L(8), Counted(0), Counted(1), new BarSpec(sizes[2], 0, 20 * step),
                 yes[4] ? new BarSpec(sizes[3], count[2], 0) : BarSpec.None)
             { OverBase = yes[3] },
-            [new StrapColumn("C 5", new Upright(null, new BarSpec(sizes[4], 8, 0))), new StrapColumn("C.9", new Upright(null, BarSpec.None))]);
+            [new CarriedColumn("C 5", new Upright(null, new BarSpec(sizes[4], 8, 0))), new CarriedColumn("C.9", new Upright(null, BarSpec.None))]);
         Support At(string label, double x) => new(label, x, 0, null, ColumnShape.Rectangular, 0.4, 0.4, 0, 0, 0, "", "");
         var foundation = new Foundation("SF1", [new Place([At("C 5", 0), At("C.9", 9)], 0, null!)], false, HeldValues.Nothing, null!)
         {

@@ -19,7 +19,7 @@ internal sealed class Kills(Target target)
         [
             new("size", ["size", "--all", "--over"], LargerBars),
             new("set", ["set", "F1", "thickness=700 mm"], _ => { }),
-            new("group --types", ["group", "--types", "8"], _ => { }),
+            new("group --types", ["group", "--types", FewestTypes(target, demo)], _ => { }),
             new("import", ["import"], Revised),
             new("issue", ["issue", "A", "--depth", "summary"], _ => { }),
             new("options --take", ["options", "F1", "--take", "1"], _ => { }),
@@ -86,6 +86,17 @@ internal sealed class Kills(Target target)
         }
 
         return found == 0 ? 0 : 1;
+    }
+
+    // The first row of the table that lists what there is.
+    private static string FewestTypes(Target target, string demo)
+    {
+        var folder = Folders.Fresh();
+        Folders.Copy(demo, folder);
+        var table = target.Run(folder, "group").Out;
+        Directory.Delete(folder, true);
+        return table.Split('\n').Select(l => l.Trim().Split(' ')[0])
+            .First(w => int.TryParse(w, NumberStyles.None, CultureInfo.InvariantCulture, out _));
     }
 
     private void Kill(string folder, string[] call, double after)

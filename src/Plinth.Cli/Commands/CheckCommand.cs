@@ -81,9 +81,10 @@ internal static class CheckCommand
         {
             var (key, value) = Split(pair);
             design = FieldText.With(design, foundation.Kind.Fields(foundation.Places[0]), key, value, out var fault)
-                ?? throw new CallException(fault!);
+                ?? throw new CallException($"{foundation.Mark}, {foundation.Kind.Noun}: {fault}");
         }
 
+        design = foundation.Kind.Fitted(foundation, design);
         return DesignFaults.Impossible(foundation, design, loaded.Project.Units) is { } impossible
             ? throw new CallException($"{foundation.Mark}: {impossible.Message}")
             : design;
@@ -182,7 +183,7 @@ internal static class CheckCommand
     public static IReadOnlyList<FoundationReport> WithRoom(LoadedProject loaded, IReadOnlyList<FoundationReport> reports)
     {
         var sized = reports.Where(r => r.Design is not null).ToList();
-        var room = Building.Room(loaded.Project, [.. sized.Select(r => (r.Foundation, r.Design!))], Runner.Token);
+        var room = Building.Room(loaded.Project, [.. sized.Select(r => (r.Foundation, r.Design!, r.Result))], Runner.Token);
         var byMark = sized.Zip(room).ToDictionary(p => p.First.Foundation.Mark, p => p.Second, StringComparer.Ordinal);
         return [.. reports.Select(r => byMark.TryGetValue(r.Foundation.Mark, out var value) ? r with { Room = value } : r)];
     }

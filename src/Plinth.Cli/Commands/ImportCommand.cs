@@ -166,9 +166,9 @@ internal static class ImportCommand
 
         foreach (var l in report.LeftOut)
         {
+            var examples = string.Join(", ", l.Examples) + (l.Rows > l.Examples.Count ? " …" : "");
             screen.Wrapped(string.Create(CultureInfo.InvariantCulture,
-                $"Left out: {l.Rows:#,0} rows: "
-                    + $"{l.Reason}{(l.Examples.Count == 0 ? "" : $" ({string.Join(", ", l.Examples)}{(l.Rows > l.Examples.Count ? " …" : "")})")}"));
+                $"Left out: {l.Rows:#,0} rows: {l.Reason}{(l.Examples.Count == 0 ? "" : $" ({examples})")}"));
         }
 
         screen.Line();
@@ -215,7 +215,8 @@ internal static class ImportCommand
             $"{report.Rows:#,0} rows, {report.Supports:#,0} supports, {report.Cases.Count} cases: ")
             + (dry
                 ? "nothing was written (--dry-run)"
-                : $"written to {project.ReactionsName}{(report.SupportsText is null ? "; supports.csv stays as it is" : " and supports.csv")}"));
+                : $"written to {project.ReactionsName}"
+                    + (report.SupportsText is null ? "; supports.csv stays as it is" : " and supports.csv")));
     }
 
     private static void List(Screen screen, string what, IReadOnlyList<string> items, int all)

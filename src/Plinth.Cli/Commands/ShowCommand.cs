@@ -214,7 +214,9 @@ internal static class ShowCommand
                     Styles.Head);
                 screen.Line(
                     $"{Wording.Size(design, units)}; "
-                        + $"{loaded.Project.Code.Name}{(result.Combination is null ? "" : ", " + loaded.Project.Combinations.Used.First(c => c.Name == result.Combination).Rule)}");
+                        + loaded.Project.Code.Name + (result.Combination is { } name
+                            ? ", " + loaded.Project.Combinations.Used.First(c => c.Name == name).Rule
+                            : ""));
                 TraceText.Write(screen, steps, units);
                 screen.Line();
                 var o = result.Outcome;
@@ -240,7 +242,8 @@ internal static class ShowCommand
         screen.Line(
             $"{f.Mark}, {f.Kind.Title} under "
                 + $"{string.Join(", ", f.Supports.Select(s => s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : "")))}", Styles.Head);
-        var origin = loaded.Adopted[f.Mark].ByHand ? "written by hand" : "as sized";
+        var origin = !loaded.Adopted.TryGetValue(f.Mark, out var entry) ? "as plinth.toml holds it"
+            : entry.ByHand ? "written by hand" : "as sized";
         screen.Line($"{Wording.Size(design, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
         foreach (var line in Wording.Parts(design, f.Places[0], units))
         {
@@ -250,13 +253,13 @@ internal static class ShowCommand
         foreach (var p in f.Places)
         {
             var o = BaseGeometry.Offset(f, p, design);
-            var underside = p.Ground.Underside(design.Size.Thickness);
+            var underside = p.Ground.Underside(design.WholeDepth);
             screen.Line(
                 $"{p.Name}: {Wording.Underside(units)} at {L(underside)}, {L(p.Ground.Level - underside)} below the "
                     + $"ground{(p.Ground.Name.Length > 0 ? " " + p.Ground.Name : "")}"
                 + (o.X != 0 || o.Y != 0
-                    ? $"; {(p.Supports.Count > 1 ? "middle between the columns" : "column")} {Dimension.Section(o.X, units)} along x, "
-                        + $"{Dimension.Section(o.Y, units)} along y from the centre"
+                    ? $"; {(p.Supports.Count > 1 ? "middle between the columns" : p.Support.IsWall ? "wall" : "column")} "
+                        + $"{Dimension.Section(o.X, units)} along x, {Dimension.Section(o.Y, units)} along y from the centre"
                     : "")
                     + (p.AngleDegrees != 0
                         ? $"; turned {p.AngleDegrees.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}°"

@@ -147,7 +147,9 @@ internal static class Proposing
             .Select(
                 r =>
                     $"in place of the table of {r.Mark} at {r.Place}: take "
-                        + $"{string.Join(", ", p.Supports.Select(s => s.Label).Where(l => loaded.Project.Foundations.First(f => f.Mark == r.Mark).Supports.Any(s => s.Label == l)))} out there"
+                        + string.Join(", ", p.Supports.Select(s => s.Label)
+                            .Intersect(loaded.Project.Foundations.First(f => f.Mark == r.Mark).Supports.Select(s => s.Label)))
+                        + " out there"
             + (r.Lost.Count == 0 ? "" : $"; not carried over: {string.Join(", ", r.Lost)}"));
 
     private static string Result(PricedProposal p, UnitSystem units) =>

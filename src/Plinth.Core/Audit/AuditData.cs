@@ -14,7 +14,7 @@ internal sealed class AuditData
         Project = project;
         Supports = project.Supports;
         Indices = [.. Enumerable.Range(0, project.Cases.Count)
-            .Where(k => !project.Cases[k].IsSurcharge
+            .Where(k => project.Cases[k].HasReactions
                 && (k == 0 || project.Cases[k].Source != project.Cases[k - 1].Source || project.Cases[k].Signs is null))];
         Cases = [.. Indices.Select(k => project.Cases[k])];
         ByX = [.. Enumerable.Range(0, Supports.Count).OrderBy(i => Supports[i].X)];

@@ -69,7 +69,9 @@ internal static class GravityAudit
             string Show(double p) => Unit.Pressure.FormatWithSymbol(p, units);
             yield return new Finding("plan-pressure", Grade.Warning, null, null,
                 $"permanent load over the plan of the supports is {Show(pressure)}: "
-                    + $"{(pressure < LightestPressure ? $"lighter than any building (from {Show(LightestPressure)})" : $"heavier than thirty storeys (to {Show(HeaviestPressure)})")}; a unit of force or length is likely wrong (1 kip = 4.448 kN, 1 tonf = 9.807 kN)",
+                    + (pressure < LightestPressure ? $"lighter than any building (from {Show(LightestPressure)})"
+                        : $"heavier than thirty storeys (to {Show(HeaviestPressure)})")
+                    + "; a unit of force or length is likely wrong (1 kip = 4.448 kN, 1 tonf = 9.807 kN)",
                 "compare the units in the headers of reactions.csv and supports.csv with those of the analysis");
         }
     }

@@ -84,6 +84,9 @@ public abstract class SlabSpan : BarZone
     /// <summary>Area of the bars of a face that span it, m2.</summary>
     public virtual double Steel(bool bottom) => Layer(bottom).Area;
 
+    /// <summary>Whether it carries anything along its axis: else what stands on it does.</summary>
+    public virtual bool Carries => true;
+
     /// <summary>Whether plain concrete may count on its top in a combination.</summary>
     public abstract bool PlainOnTop(int k);
 

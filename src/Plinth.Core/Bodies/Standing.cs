@@ -121,6 +121,11 @@ public sealed class Standing : Subject
     /// <summary>Least distance of its centre from the body's edges along an axis, m.</summary>
     public double ToEdge(bool alongX)
     {
+        if (Body.RibBreadth > 0 && !alongX)
+        {
+            return (Body.RibBreadth / 2) - Math.Abs(Y);
+        }
+
         if (Body.IsRectangle)
         {
             return alongX ? (Body.Length / 2) - Math.Abs(X) : (Body.Width / 2) - Math.Abs(Y);
@@ -178,7 +183,7 @@ public sealed class Standing : Subject
     {
         ColumnFoot = Pedestal is null ? top : Rules.Pedestal.TopLevel(Support, top, Pedestal.Socket?.Depth) ?? top;
         Arm = (Support.Level ?? ColumnFoot) - Body.Underside;
-        PedestalHeight = Math.Max(0, ColumnFoot - Body.Underside - Body.Thickness);
+        PedestalHeight = Math.Max(0, ColumnFoot - top);
         PedestalWeight = Pedestal is null ? 0 : Rules.Concrete.Weight * Pedestal.Area * PedestalHeight;
     }
 

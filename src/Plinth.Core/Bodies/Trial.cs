@@ -278,8 +278,22 @@ public abstract class Trial
     /// </summary>
     public virtual Figures.SpanDiagram? Along(int combination) => null;
 
+    /// <summary>The beam that carries it along x, as a list for checks; none of most.</summary>
+    internal virtual ReadOnlySpan<Subject> Beams => [];
+
+    /// <summary>The same with what of a base bends along x beyond the beam.</summary>
+    internal virtual ReadOnlySpan<Subject> Bending => Beams;
+
     /// <summary>The beam that holds its bases together; null: it has none.</summary>
     public virtual Figures.BeamFigure? BeamFigure => null;
+
+    /// <summary>The wall on it; null: it carries none.</summary>
+    public virtual Figures.WallFigure? WallFigure => null;
+
+    /// <summary>
+    /// A metre of its wall and base as a free body in a combination; null of what carries no wall, or without equilibrium.
+    /// </summary>
+    public virtual Figures.WallForces? WallForces(int combination) => null;
 
     /// <summary>The bars along an axis of a face as they lie, zone by zone: where each bar lies across, m from the centroid.</summary>
     /// <param name="alongX">Along x, or along y.</param>

@@ -14,8 +14,8 @@ internal static class TrialNotes
             if (s.Support.Level is { } level && level > s.ColumnFoot + 1e-9)
             {
                 notes.Add(
-                    $"the column runs down to the {(s.Pedestal is null ? "base" : "pedestal")}: the reactions act "
-                        + $"{Units.Unit.Length.FormatWithSymbol(level - s.ColumnFoot, trial.Units)} above its top, no weight "
+                    $"the {(s.Support.IsWall ? "wall" : "column")} runs down to the {(s.Pedestal is null ? "base" : "pedestal")}: the "
+                        + $"reactions act {Units.Unit.Length.FormatWithSymbol(level - s.ColumnFoot, trial.Units)} above its top, no weight "
                         + $"added{Under(s)}");
             }
 

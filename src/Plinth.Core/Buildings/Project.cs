@@ -82,6 +82,6 @@ public sealed record Project(
     public CombinationSet CombinationsOf(Foundation foundation)
     {
         ArgumentNullException.ThrowIfNull(foundation);
-        return foundation.Chosen?.Set ?? Combinations;
+        return foundation.Chosen?.Set ?? Combinations.Of(foundation.Wall.Retained is not null);
     }
 }

@@ -125,7 +125,7 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
 
         // The larger of the concrete's combinations without wind and earthquake.
         double Gravity(string support) => project.Combinations.Used.Where(c => c.IsFor(Family.Concrete) && !c.Transient)
-            .Select(c => c.Terms.Where(t => !project.Cases[t.Case].IsSurcharge).Sum(t => t.Factor * project.Actions[support][t.Case].N))
+            .Select(c => c.Terms.Where(t => project.Cases[t.Case].HasReactions).Sum(t => t.Factor * project.Actions[support][t.Case].N))
             .DefaultIfEmpty(0)
             .Max();
         var all =
@@ -225,22 +225,28 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
             {
                 var (support, bearer) = (s.Place.Place.Supports[i], s.Bearers[s.Bearers.Length > 1 ? i : 0]);
                 yield return new Settled(foundation.Mark, s.Place.Place, support.Label, new PlanPoint(support.X, support.Y),
-                    s.Ground.MostDistortion, ByCombination(s, bearer));
+                    s.Ground.MostDistortion, ByCombination(s, bearer, i));
             }
         }
     }
 
-    private static Dictionary<string, double> ByCombination(Bodies.Trial s, Bodies.GroundBody bearer)
+    private static Dictionary<string, double> ByCombination(Bodies.Trial s, Bodies.GroundBody bearer, int column)
     {
         var none = default(NoTrace);
         var by = new Dictionary<string, double>(StringComparer.Ordinal);
         foreach (var k in s.CombinationsFor(Family.Settlement))
         {
             var name = s.Combinations[k].Name;
-            by[name] = Math.Max(by.GetValueOrDefault(name), bearer.Loads(k).N > 0 ? Settlement.Of(bearer, k, ref none) : 0);
+            by[name] = Math.Max(by.GetValueOrDefault(name), Of(k));
         }
 
         return by;
+
+        // A base that bends settles at each column by itself.
+        double Of(int k) => bearer.Loads(k).N <= 0 ? 0
+            : bearer.Bed is null ? Settlement.Of(bearer, k, ref none)
+            : bearer.Contact(k).State == ContactState.NoEquilibrium ? 0
+            : ColumnDistortion.Settles(bearer, s.Columns[column], k, Bearing.Overburden(bearer, k, ref none));
     }
 
     private sealed record Settled(string Mark, Place Base, string Place, PlanPoint At, double? Most,

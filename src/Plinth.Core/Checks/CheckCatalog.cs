@@ -76,6 +76,13 @@ public static class CheckCatalog
                 ? "give [ground] max-settlement with subgrade-modulus or layers with a modulus"
                 : null,
         },
+        new("distortion", "distortion",
+            "angular distortion between neighbouring columns of one base on ground springs against the greatest",
+            Family.Settlement, Unit.Ratio, Decides.Plan)
+        {
+            Missing = f => (f.Held.Springs || f.Kind.OnSprings) && f.Places.Any(p => p.Ground.MostDistortion is null)
+                ? "give [ground] max-distortion" : null,
+        },
         new("rotation", "tilt along", "tilt of both bases of a strap footing along its beam by the subgrade modulus: told, never failing",
             Family.Settlement, Unit.Ratio, Decides.Nothing)
         {
@@ -171,6 +178,17 @@ public static class CheckCatalog
             Family.Concrete, Unit.Section, Decides.Ends(true), c => c.AnchorageClause),
         new("anchorage-y", "anchorage y", "the same along y",
             Family.Concrete, Unit.Section, Decides.Ends(false), c => c.AnchorageClause),
+        new("wall-flexure", "wall in bending",
+            "force and moment on a metre of wall where it meets its base and where it bends most, both ends and both faces; of masonry its "
+                + "stresses against those stated",
+            Family.Concrete | Family.Ground, Unit.Ratio, Decides.Nothing, c => c.WallFlexureClause) { Missing = NoWall },
+        new("wall-shear", "wall in shear", "shear across a wall where it meets its base, of the concrete and by friction in the joint",
+            Family.Concrete, Unit.Force, Decides.Nothing, c => c.OneWayShearClause) { Missing = NoWall },
+        new("wall-axial", "wall axial", "axial force on a metre of wall whose resultant lies within the middle third",
+            Family.Concrete, Unit.LineLoad, Decides.Nothing, c => c.WallAxialClause) { Missing = NoWall },
+        new("wall-steel", "steel of wall",
+            "least steel of a wall upright and level, distances and layers of its bars, development of its starters in the base",
+            Family.None, Unit.Ratio, Decides.Nothing, c => c.WallSteelClause) { OfLeast = true, Missing = NoWall },
         new("column-bearing", "column bearing",
             "bearing of column, plate or pedestal on the concrete below, and of the column's own concrete "
             + "with its dowels",
@@ -221,6 +239,11 @@ public static class CheckCatalog
 
     /// <summary>The check with an id, or null.</summary>
     public static CheckDefinition? Find(string id) => Array.Find(List, c => string.Equals(c.Id, id, StringComparison.Ordinal));
+
+    private static string? NoWall(Foundation f) => Kinds.Wall.Stems.Designed(f) || (f.Wall.IsMasonry
+        && f.Wall.Stem is { Compression: not null } or { Tension: not null })
+        ? null
+        : f.Wall.IsMasonry ? "give stem.compression and stem.tension" : "give stem.height, and material where it is masonry";
 
     private static string? NoJoint(Foundation f) =>
         !f.Rules.Column.Known && f.Supports.Any(s => s.IsConcrete && !f.Rules.Pedestal.HoldsInSocket(s)) ? "give [column] strength" : null;

@@ -32,6 +32,9 @@ public sealed class Checker
     /// <summary>The largest room that is sought: three times the actions.</summary>
     public const double MostRoom = 2;
 
+    // Of all actions.
+    private const int RoomSteps = 200;
+
     /// <summary>The project.</summary>
     public Project Project { get; }
 
@@ -95,51 +98,62 @@ public sealed class Checker
 
     /// <summary>
     /// How much all actions of the supports may grow before the design fails, as a share of them: 0.12 for 12 %; negative where it fails as
-    /// it is, by how much
-    /// they must shrink. Weights, water and surcharge stay. Found to half a percent; no more than <see cref="MostRoom"/>, no less than its
-    /// opposite.
+    /// it is, by how much they must shrink. Weights, water, soil behind walls and surcharge stay. In whole halves of a percent; no more than
+    /// <see cref="MostRoom"/>, no less than −1. Null where the supports bring nothing that could grow.
     /// </summary>
-    public double Room(FoundationDesign design)
+    /// <param name="design">The design.</param>
+    /// <param name="now">What its checks say as it is, where that is known already; the search begins about it.</param>
+    public double? Room(FoundationDesign design, FoundationResult? now = null)
     {
         ArgumentNullException.ThrowIfNull(design);
-        bool Holds(double factor)
+        if (Foundation.Supports.All(s => Array.TrueForAll(Project.Actions[s.Label], a => a == default)))
         {
-            var scaled = new Checker(Project, Foundation, factor);
+            return null;
+        }
+
+        // From where it stands: the actions under which it passes have no gap, but may begin at some, as those that hold it down.
+        const int most = (int)(MostRoom * RoomSteps);
+        Check? last = null;
+        var (holds, fails) = now?.Passes ?? Holds(0) ? (0, most + 1) : (-RoomSteps - 1, 0);
+        var used = now?.Governing.Utilisation ?? 1;
+        var at = holds < 0 ? -1 : used > 0 && 1 / used < 1 + MostRoom ? Math.Max(1, (int)Math.Floor(((1 / used) - 1) * RoomSteps)) : most;
+        for (var step = 1; at > holds && at < fails && at >= -RoomSteps; step *= 2)
+        {
+            (holds, fails, at) = Holds(at) ? (at, fails, Math.Min(most, at + step)) : (holds, at, Math.Max(-RoomSteps, at - step));
+        }
+
+        while (fails - holds > 1 && (holds >= -RoomSteps || fails > -RoomSteps))
+        {
+            var middle = (holds + fails) / 2;
+            (holds, fails) = Holds(middle) ? (middle, fails) : (holds, middle);
+        }
+
+        return (double)Math.Max(holds, -RoomSteps) / RoomSteps;
+
+        bool Holds(int steps)
+        {
+            var scaled = new Checker(Project, Foundation, 1 + ((double)steps / RoomSteps));
             scaled.Set(design);
-            var holds =
-                scaled.Trials.All(
-                    s => List.Listed.All(c => Foundation.LeaveOf(c.Id) is var leave
-                        && (leave is { UpTo: null } || !c.Exceeds(s, leave?.UpTo ?? 1))));
+
+            // What failed last fails first.
+            var all = last is { } first && scaled.Trials.Any(s => Fails(first, s))
+                ? false
+                : scaled.Trials.All(s => List.Listed.All(c => !Fails(c, s)));
             scaled.Release();
-            return holds;
+            return all;
         }
 
-        // Steps that widen find the bounds, halving closes in.
-        var grows = Holds(1);
-        var (near, far, step) = (1.0, 1.0, 0.02);
-        while (true)
+        bool Fails(Check c, Trial s)
         {
-            far = grows ? Math.Min(1 + MostRoom, near + step) : Math.Max(0, near - step);
-            if (Holds(far) != grows)
+            var leave = Foundation.LeaveOf(c.Id);
+            if (leave is { UpTo: null } || !c.Exceeds(s, leave?.UpTo ?? 1))
             {
-                break;
+                return false;
             }
 
-            if (far >= 1 + MostRoom || far <= 0)
-            {
-                return far - 1;
-            }
-
-            (near, step) = (far, step * 2);
+            last = c;
+            return true;
         }
-
-        while (Math.Abs(far - near) > 0.005)
-        {
-            var mid = (near + far) / 2;
-            (near, far) = Holds(mid) == grows ? (mid, far) : (near, mid);
-        }
-
-        return (grows ? near : far) - 1;
     }
 
     // Of the design that is set.

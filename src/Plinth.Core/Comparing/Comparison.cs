@@ -118,7 +118,7 @@ public sealed record Comparison(
 
     private static Dictionary<string, int> Cases(Project p) =>
         Enumerable.Range(0, p.Cases.Count)
-            .Where(k => !p.Cases[k].IsSurcharge)
+            .Where(k => p.Cases[k].HasReactions)
             .GroupBy(k => p.Cases[k].Source)
             .ToDictionary(g => g.Key, g => g.First(), StringComparer.Ordinal);
 

@@ -39,10 +39,16 @@ public sealed class ColumnSection
     private const double FirstWidth = 0.5;
     private const double LeastWidth = 1e-6;
 
+    // A direction nearer to the y axis than this is along it.
+    private const double Upright = 1e-12;
+
     private readonly PlanPoint[] corners;
     private readonly PlanPoint[] hollow;
     private readonly SectionBar[] all;
     private readonly double radius;
+
+    // All bars on its y axis: it bends about x alone, as a strip of wall does.
+    private readonly bool isStrip;
 
     /// <summary>Makes a section.</summary>
     /// <param name="sizeX">Side along x, or diameter, m.</param>
@@ -64,6 +70,7 @@ public sealed class ColumnSection
             ultimateStrain, yield, elasticity);
         all = [.. bars];
         radius = sizeX / 2;
+        isStrip = !round && hollowX * hollowY <= 0 && Array.TrueForAll(all, b => b.X == 0);
         static PlanPoint[] Rectangle(double x, double y) =>
             [new(-x / 2, -y / 2), new(x / 2, -y / 2), new(x / 2, y / 2), new(-x / 2, y / 2)];
         corners = Rectangle(sizeX, sizeY);
@@ -248,7 +255,9 @@ public sealed class ColumnSection
     {
         var most = Most(cos, sin);
         var limit = most - (BlockDepth * depth);
-        var (area, ax, ay) = Round ? Segment(limit, cos, sin) : Clipped(corners, limit, cos, sin);
+        var (area, ax, ay) = Round ? Segment(limit, cos, sin)
+            : isStrip && Math.Abs(cos) < Upright ? Band(limit, sin)
+            : Clipped(corners, limit, cos, sin);
         if (IsHollow)
         {
             var (lost, lx, ly) = Clipped(hollow, limit, cos, sin);
@@ -345,6 +354,14 @@ public sealed class ColumnSection
         var count = ConvexPolygon.Clip(polygon, -limit, cos, sin, clipped);
         var m = ConvexPolygon.Moments(clipped[..count]);
         return (m.Area, m.X, m.Y);
+    }
+
+    // Of a rectangle what lies beyond a limit along y.
+    private (double Area, double X, double Y) Band(double limit, double sin)
+    {
+        var deep = Math.Clamp((SizeY / 2) - limit, 0, SizeY);
+        var area = SizeX * deep;
+        return (area, 0, area * Math.Sign(sin) * ((SizeY - deep) / 2));
     }
 
     private (double Area, double X, double Y) Segment(double limit, double cos, double sin)

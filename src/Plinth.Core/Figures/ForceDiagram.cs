@@ -31,7 +31,12 @@ public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Point
 {
     private const int Steps = 40;
 
-    /// <summary>The forces in a combination; null where there is no equilibrium.</summary>
+    private static double Most(SlabSpan s, int k) => Math.Max(Math.Max(s.AtFace(k, -1).MomentUp, s.AtFace(k, 1).MomentUp),
+        Math.Max(s.AtFace(k, -1).MomentDown, s.AtFace(k, 1).MomentDown));
+
+    /// <summary>
+    /// The forces in a combination; null where there is no equilibrium, or nothing is carried along the axis.
+    /// </summary>
     /// <param name="trial">The base, its design set.</param>
     /// <param name="k">The combination.</param>
     /// <param name="alongX">Along x, or along y.</param>
@@ -39,9 +44,15 @@ public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Point
     {
         ArgumentNullException.ThrowIfNull(trial);
         var (s, stands) = (trial.Spans(alongX)[0], trial.Columns[0]);
-        if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
+        if (!s.Carries || s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return null;
+        }
+
+        // Of several that lie side by side the one that bends most.
+        foreach (var other in trial.Spans(alongX)[1..])
+        {
+            s = Most(other, k) > Most(s, k) ? other : s;
         }
 
         var (half, column, face) = alongX ? (s.Length / 2, stands.X, stands.Outline.X / 2) : (s.Length / 2, stands.Y, stands.Outline.Y / 2);

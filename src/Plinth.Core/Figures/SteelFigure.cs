@@ -30,9 +30,8 @@ public sealed record SteelFigure(bool Bottom, bool AlongX, BarLayer Bars, double
 
     private static SteelFigure One(IReadOnlyList<Trial> states, bool bottom, bool alongX)
     {
-        var check = states[0].Checks.Find($"flexure-{(bottom ? "bottom" : "top")}-{(alongX ? "x" : "y")}")
-            ?? throw new InvalidOperationException("flexure is not in the catalogue");
-        var worst = states.Select(s => (State: s, Found: check.Worst(s)))
+        var check = states[0].Checks.Find($"flexure-{(bottom ? "bottom" : "top")}-{(alongX ? "x" : "y")}");
+        var worst = check is null ? default : states.Select(s => (State: s, Found: check.Worst(s)))
             .Where(f => f.Found is { Outcome.Done: true })
             .OrderByDescending(f => f.Found!.Value.Outcome.Demand)
             .FirstOrDefault();

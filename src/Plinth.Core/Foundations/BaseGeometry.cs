@@ -69,7 +69,7 @@ public static class BaseGeometry
             for (var i = 0; i < place.Supports.Count; i++)
             {
                 if (Standing(foundation.Rules.Pedestal, place, place.Supports[i], design.Under(i).Pedestal,
-                    place.Ground.Underside(design.Size.Thickness) + design.ThicknessUnder(i)) is not PedestalFit.Fits and var fit)
+                    place.Ground.Underside(design.WholeDepth) + design.ThicknessUnder(i)) is not PedestalFit.Fits and var fit)
                 {
                     return (fit, i, place.Supports[i]);
                 }

@@ -35,6 +35,12 @@ public sealed record HeldValues
     /// <summary>Whether the base is a trapezoid, its ends across its x.</summary>
     public bool Trapezoid { get; init; }
 
+    /// <summary>Whether the ground under a base of several columns is springs, on which it bends; else the base is rigid.</summary>
+    public bool Springs { get; init; }
+
+    /// <summary>By how many times its section counts stiffer than gross on springs.</summary>
+    public double Stiffness { get; init; } = 1;
+
     /// <summary>Thickness, m.</summary>
     public double? Thickness { get; init; }
 
@@ -134,6 +140,11 @@ public sealed record Place(IReadOnlyList<Support> Supports, double AngleDegrees,
     {
     }
 
+    /// <summary>
+    /// The grounds that a strip here may cross, by their areas in plan; that without an area lies between them. None: it stands on one.
+    /// </summary>
+    public IReadOnlyList<GroundRules> Along { get; init; } = [];
+
     /// <summary>How the design lies here.</summary>
     public Lie Lie { get; init; }
 
@@ -196,6 +207,9 @@ public sealed record Foundation(string Mark, IReadOnlyList<Place> Places, bool A
 
     /// <summary>The combinations that the engineer has chosen for it; null: all.</summary>
     public ChosenCombinations? Chosen { get; init; }
+
+    /// <summary>What stands on it where that is a wall.</summary>
+    public WallRules Wall { get; init; } = WallRules.Nothing;
 
     /// <summary>Its kind.</summary>
     public Kinds.FoundationKind Kind { get; init; } = Kinds.FoundationKinds.Usual;

@@ -22,6 +22,9 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <param name="column">Which, in the order of the supports, from 0.</param>
     public abstract Upright Under(int column);
 
+    /// <summary>From the underside to the top of what columns stand on, m: of a base with a rib that of the rib.</summary>
+    public virtual double WholeDepth => Size.Thickness;
+
     /// <summary>Thickness of the base under a column, m.</summary>
     /// <param name="column">Which, in the order of the supports, from 0.</param>
     public virtual double ThicknessUnder(int column) => Size.Thickness;
@@ -37,6 +40,9 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <param name="units">Units of display.</param>
     public virtual IReadOnlyList<(string Plan, string Thickness)> Members(Units.UnitSystem units) =>
         [(Buildings.Wording.Plan(this, units), Units.Dimension.PlainSection(Size.Thickness, units))];
+
+    /// <summary>Sizes that follow from its fields and what it carries, by their keys, m; none of most, whose fields are all.</summary>
+    public virtual IReadOnlyList<(string Key, double Metres)> Following => [];
 
     /// <summary>Bars beside its layers, such as stirrups, in words for a narrow table, line by line; none of most.</summary>
     public virtual IReadOnlyList<string> OtherBars => [];

@@ -21,6 +21,41 @@ public sealed record LoadedSupport(Support Support, PlanPoint At, ColumnOutline 
         this with { CaseActions = [.. CaseActions.Select(a => factor * a)], Sums = [.. Sums.Select(a => factor * a)] };
 }
 
+/// <summary>Factors of what soil behind a wall does in a combination.</summary>
+/// <param name="Earth">Of its pressure.</param>
+/// <param name="Water">Of the pressure of the water in it.</param>
+/// <param name="Surcharge">Of what stands on it.</param>
+public readonly record struct BehindWall(double Earth, double Water, double Surcharge)
+{
+    /// <summary>Those of a combination; nothing of what it does not hold.</summary>
+    public static BehindWall Of(Combination combination, IReadOnlyList<LoadCase> cases)
+    {
+        ArgumentNullException.ThrowIfNull(combination);
+        ArgumentNullException.ThrowIfNull(cases);
+        double Of(string name)
+        {
+            var sum = 0.0;
+            foreach (var t in combination.Terms)
+            {
+                sum += cases[t.Case].IsBehindWall && cases[t.Case].Name == name ? t.Factor : 0;
+            }
+
+            return sum;
+        }
+
+        return new BehindWall(Of(LoadCase.EarthName), Of(LoadCase.WaterName), Of(LoadCase.BehindName));
+    }
+
+    /// <summary>The factor of a case by its name; 0 of any other.</summary>
+    public double Of(string name) => name switch
+    {
+        LoadCase.EarthName => Earth,
+        LoadCase.WaterName => Water,
+        LoadCase.BehindName => Surcharge,
+        _ => 0,
+    };
+}
+
 /// <summary>A place with the actions of its supports in the base's own axes. Made once, read by every trial size.</summary>
 public sealed class LoadedPlace
 {
@@ -41,7 +76,7 @@ public sealed class LoadedPlace
             }
         }
 
-        (Set, Waters) = WithWater(project.CombinationsOf(foundation), place.Ground);
+        (Set, Waters) = WithWater(project.CombinationsOf(foundation), place.Ground, foundation.Wall.Retained);
         var used = Set.Used;
         Loads = foundation.Loads;
         LoadTerms = Loads.Count == 0
@@ -60,6 +95,8 @@ public sealed class LoadedPlace
                 }
             }
         }
+
+        BehindFactors = foundation.Wall.Retained is null ? [] : [.. used.Select(c => BehindWall.Of(c, Cases))];
     }
 
     // The same place with all its actions multiplied.
@@ -70,6 +107,7 @@ public sealed class LoadedPlace
         Sums = Summed();
         Loads = [.. other.Loads.Select(l => l with { Value = factor * l.Value })];
         (LoadTerms, SurchargeFactors, SurchargeCase) = (other.LoadTerms, other.SurchargeFactors, other.SurchargeCase);
+        BehindFactors = other.BehindFactors;
     }
 
     private LoadedSupport Loaded(Support support, SupportAction[] actions)
@@ -181,11 +219,15 @@ public sealed class LoadedPlace
     // No base is so thick that water this far below its held top could matter.
     private const double ThickestBase = 20;
 
-    private static (CombinationSet Set, ImmutableArray<WaterState> Waters) WithWater(CombinationSet set, GroundRules ground) =>
-        ground.WaterAbove(ground.FoundingDepth ?? (ground.TopDepth!.Value + ThickestBase))
+    private static (CombinationSet Set, ImmutableArray<WaterState> Waters) WithWater(CombinationSet set, GroundRules ground,
+        RetainedSoil? retained) =>
+        retained is { WaterDepth: not null } || ground.WaterAbove(ground.FoundingDepth ?? (ground.TopDepth!.Value + ThickestBase))
             ? (new CombinationSet(set.Used.SelectMany(c => Enumerable.Repeat(c, 2)), set.Dropped),
                 [.. set.Used.SelectMany(_ => new[] { WaterState.High, WaterState.Low })])
             : (set, [.. set.Used.Select(_ => WaterState.None)]);
+
+    /// <summary>Factors of what soil behind a wall does in each combination; empty where the foundation's wall holds none back.</summary>
+    public BehindWall[] BehindFactors { get; }
 
     /// <summary>Factor of the surcharge in each combination.</summary>
     public double[] SurchargeFactors { get; }

@@ -93,7 +93,9 @@ public sealed record PedestalRules
     public bool Carries(Support support)
     {
         ArgumentNullException.ThrowIfNull(support);
-        return Under == PedestalUnder.All || (Under == PedestalUnder.Steel && support.Shape == ColumnShape.Steel) || HoldsInSocket(support);
+        return (Under == PedestalUnder.All && !support.IsWall)
+            || (Under == PedestalUnder.Steel && support.Shape == ColumnShape.Steel)
+            || HoldsInSocket(support);
     }
 
     /// <summary>Whether a column is precast and stands in a socket: rectangular ones of concrete.</summary>

@@ -14,9 +14,12 @@ public enum ColumnShape
 
     /// <summary>A masonry pier.</summary>
     Masonry,
+
+    /// <summary>A wall: its length lies along its own x.</summary>
+    Wall,
 }
 
-/// <summary>A column base with its label and position.</summary>
+/// <summary>A column base with its label and position; of a wall the middle of its centreline.</summary>
 /// <param name="Label">As the analysis names it.</param>
 /// <param name="X">m.</param>
 /// <param name="Y">m.</param>
@@ -45,6 +48,30 @@ public sealed record Support(
 {
     /// <summary>Whether it is of concrete, so that dowels may hold it.</summary>
     public bool IsConcrete => Shape is ColumnShape.Rectangular or ColumnShape.Round;
+
+    /// <summary>Whether it is a wall.</summary>
+    public bool IsWall => Shape == ColumnShape.Wall;
+
+    /// <summary>Whether it is a wall of masonry.</summary>
+    public bool IsMasonryWall { get; init; }
+
+    /// <summary>A wall between two points.</summary>
+    /// <param name="label">Its label.</param>
+    /// <param name="x">First end of its centreline, m.</param>
+    /// <param name="y">m.</param>
+    /// <param name="x2">Second end, m.</param>
+    /// <param name="y2">m.</param>
+    /// <param name="thickness">m.</param>
+    /// <param name="level">Where its reactions act, m; null: top of the base.</param>
+    /// <param name="ground">Name of its ground; empty: the default.</param>
+    /// <param name="grid">Its grid label; empty if none.</param>
+    public static Support Wall(string label, double x, double y, double x2, double y2, double thickness, double? level, string ground,
+        string grid)
+    {
+        var (dx, dy) = (x2 - x, y2 - y);
+        return new Support(label, (x + x2) / 2, (y + y2) / 2, level, ColumnShape.Wall, Math.Sqrt((dx * dx) + (dy * dy)), thickness, 0, 0,
+            Math.Round(Math.Atan2(dy, dx) * 180 / Math.PI, 9), ground, grid);
+    }
 
     /// <summary>Plan area of the column, which displaces soil, m2.</summary>
     public double Area => Shape == ColumnShape.Round ? Math.PI * SizeX * SizeX / 4 : SizeX * SizeY;
@@ -82,7 +109,10 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
                 "sections counted from halfway between centre and face of the masonry");
         }
 
-        return Straight(support, baseAngle);
+        var straight = Straight(support, baseAngle);
+        return support.IsMasonryWall
+            ? straight with { Y = straight.Y / 2, Note = "sections counted from halfway between centre and face of the masonry" }
+            : straight;
     }
 
     /// <summary>The outline of a pedestal: round ones as the square of equal area (ACI 318 13.2.7.3).</summary>

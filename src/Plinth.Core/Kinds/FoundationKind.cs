@@ -17,6 +17,11 @@ public abstract class FoundationKind
     /// <summary>The kind as it stands in files: "combined".</summary>
     public abstract string Id { get; }
 
+    /// <summary>
+    /// The key by which it is told from another kind of the same id where that is stated; null: it is the one where none is.
+    /// </summary>
+    public virtual string? Sign => null;
+
     /// <summary>What it is called: "combined footing".</summary>
     public abstract string Title { get; }
 
@@ -32,6 +37,34 @@ public abstract class FoundationKind
     /// <summary>Whether one base may carry so many columns.</summary>
     /// <param name="columns">How many.</param>
     public virtual bool Carries(int columns) => UnderSeveral == columns > 1;
+
+    /// <summary>Whether its base may be a trapezoid, and bends on springs only where that is asked.</summary>
+    public virtual bool Tapers => UnderSeveral;
+
+    /// <summary>Whether it stands on ground springs, whatever is stated, and its ends are stated by what is beyond its columns.</summary>
+    public virtual bool OnSprings => false;
+
+    /// <summary>How a foundation bears, in words, where it is no rigid base on the ground; null: it is one.</summary>
+    /// <param name="foundation">The foundation.</param>
+    public virtual string? Bears(Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        return OnSprings || foundation.Held.Springs
+            ? "on ground springs that pull nowhere, bending along; the pressure is the subgrade modulus times what each point sinks"
+            : null;
+    }
+
+    /// <summary>Whether it carries walls, and nothing else.</summary>
+    public virtual bool OfWalls => false;
+
+    /// <summary>The rules in force for its foundations where they follow from the kind.</summary>
+    /// <param name="rules">Those that the project states.</param>
+    public virtual RuleSet RulesOf(RuleSet rules) => rules;
+
+    /// <summary>A design as it stands under what its foundation carries, where its sizes follow from that.</summary>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="design">A design of the kind, as files and commands state it.</param>
+    public virtual FoundationDesign Fitted(Foundation foundation, FoundationDesign design) => design;
 
     /// <summary>What it carries, in words.</summary>
     public virtual string Carried => UnderSeveral ? "several supports on one base" : "one support";
@@ -135,6 +168,9 @@ public abstract class FoundationKind
     /// <summary>Bars of the base that lie in no layer and stand at no column.</summary>
     public virtual IReadOnlyList<BarGroup> OtherBars(Project project, Foundation foundation, FoundationDesign design) => [];
 
+    /// <summary>How far apart bars of a group that lies in no layer of the base stand, m; 0: nothing is said of it.</summary>
+    public virtual double SpacingOf(FoundationDesign design, BarGroup group) => 0;
+
     /// <summary>The shaft of its piles under force with moments; null: it has none, or too little is stated of it.</summary>
     public virtual Figures.InteractionFigure? Shaft(Trial trial) => null;
 
@@ -189,7 +225,13 @@ public abstract class FoundationKind
 public static class FoundationKinds
 {
     private static readonly FoundationKind[] List =
-        [new Isolated.IsolatedKind(), new Combined.CombinedKind(), new Strap.StrapKind(), new PileCap.PileCapKind()];
+    [
+        new Isolated.IsolatedKind(), new Combined.CombinedKind(), new Strap.StrapKind(), new Strip.StripKind(), new Strip.RibKind(),
+        new Wall.WallKind(), new PileCap.PileCapKind(),
+    ];
+
+    /// <summary>Their ids as they stand in files, each once.</summary>
+    public static IEnumerable<string> Ids => List.Select(k => k.Id).Distinct(StringComparer.Ordinal);
 
     /// <summary>All of them.</summary>
     public static IReadOnlyList<FoundationKind> All => List;
@@ -201,6 +243,19 @@ public static class FoundationKinds
     /// <param name="supports">Under how many supports.</param>
     public static FoundationKind For(int supports) => supports > 1 ? Array.Find(List, k => k.UnderSeveral)! : Usual;
 
+    /// <summary>The kind of a foundation that says none, under a support alone.</summary>
+    public static FoundationKind For(Support support)
+    {
+        ArgumentNullException.ThrowIfNull(support);
+        return support.IsWall ? Array.Find(List, k => k.OfWalls)! : Usual;
+    }
+
     /// <summary>The kind with an id, or null.</summary>
-    public static FoundationKind? Find(string id) => Array.Find(List, k => string.Equals(k.Id, id, StringComparison.Ordinal));
+    public static FoundationKind? Find(string id) => Find(id, _ => false);
+
+    /// <summary>The same by what is stated beside it.</summary>
+    /// <param name="id">The id.</param>
+    /// <param name="states">Whether a key is stated.</param>
+    public static FoundationKind? Find(string id, Func<string, bool> states) =>
+        Array.Find(List, k => k.Id == id && k.Sign is { } sign && states(sign)) ?? Array.Find(List, k => k.Id == id && k.Sign is null);
 }

@@ -80,6 +80,11 @@ public sealed record Combination(
     /// <summary>The limit state it belongs to, where the standard tells them apart.</summary>
     public LimitState State { get; init; }
 
+    /// <summary>
+    /// Whether it is for the footings of walls that hold back soil alone; false: for all others; null: for both.
+    /// </summary>
+    public bool? BehindWalls { get; init; }
+
     /// <summary>Whether the combination is for a family.</summary>
     public bool IsFor(Family family) => (For & family) != 0;
 }
@@ -112,6 +117,21 @@ public sealed class CombinationSet
 
     /// <summary>What was left out, with the reason.</summary>
     public IReadOnlyList<DroppedCombination> Dropped { get; }
+
+    /// <summary>Those for the footings of walls that hold back soil, or those for all others.</summary>
+    public CombinationSet Of(bool behindWalls)
+    {
+        if (Array.TrueForAll([.. Used], c => c.BehindWalls is null))
+        {
+            return this;
+        }
+
+        ref var own = ref behindWalls ? ref behind : ref others;
+        return own ??= Where(c => c.BehindWalls is null || c.BehindWalls == behindWalls);
+    }
+
+    private CombinationSet? behind;
+    private CombinationSet? others;
 
     /// <summary>The set without those that a test refuses.</summary>
     public CombinationSet Where(Func<Combination, bool> keeps) => new(Used.Where(keeps), Dropped);

@@ -34,8 +34,15 @@ public static class CombinationBuilder
             }
         }
 
+        var behind = cases.Any(c => c.IsBehindWall);
+        standard.Expand(new Expansion(cases, options, Keep, dropped.Add, behind ? false : null));
+        if (behind)
+        {
+            // What it drops it has dropped before.
+            standard.Expand(new Expansion(cases, options, Keep, _ => { }, true));
+        }
+
         var expansion = new Expansion(cases, options, Keep, dropped.Add);
-        standard.Expand(expansion);
         for (var i = 0; i < cases.Count; i++)
         {
             if (cases[i].Combined is { } combined)
@@ -128,7 +135,8 @@ public static class CombinationBuilder
     private static string Key(Combination c)
     {
         var key = new StringBuilder();
-        key.Append(CultureInfo.InvariantCulture, $"{(int)c.For}|{c.WeightFactor:R}|{c.Counteracting}|{c.Transient}|{c.Least:R}|{c.State}");
+        key.Append(CultureInfo.InvariantCulture,
+            $"{(int)c.For}|{c.WeightFactor:R}|{c.Counteracting}|{c.Transient}|{c.Least:R}|{c.State}|{c.BehindWalls}");
         foreach (var t in c.Terms)
         {
             key.Append(CultureInfo.InvariantCulture, $"|{t.Case}:{t.Factor:R}:{t.Tips:R}:{t.Holds:R}");

@@ -10,16 +10,25 @@ internal sealed record Alternative(string? Name, IReadOnlyList<Term> Terms)
 
 /// <summary>The cases of a project, or those of them that are open, and what a standard makes of them.</summary>
 internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions options, Action<Combination> keep,
-    Action<DroppedCombination> drop)
+    Action<DroppedCombination> drop, bool? behindWalls = null)
 {
     public IReadOnlyList<LoadCase> Cases => cases;
+
+    /// <summary>
+    /// Whether it makes what is for the footings of walls that hold back soil, or what is for all others; null: for both, where there are
+    /// no such walls or the engineer's own combinations are made.
+    /// </summary>
+    public bool? BehindWalls => behindWalls;
+
+    // Cases of the soil behind walls stand in no combination of other footings.
+    private bool Stands(LoadCase c) => !c.IsBehindWall || behindWalls != false;
 
     public LoadOptions Options => options;
 
     public void Drop(DroppedCombination dropped) => drop(dropped);
 
     /// <summary>Whether any case has a symbol.</summary>
-    public bool Has(LoadSymbol symbol) => cases.Any(c => c.Symbol == symbol);
+    public bool Has(LoadSymbol symbol) => cases.Any(c => c.Symbol == symbol && Stands(c));
 
     /// <summary>Hands over a combination of the standard.</summary>
     public void Keep(string name, Family family, IEnumerable<Term> terms, double weights, bool counteracting, string clause, string rule,
@@ -32,7 +41,10 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
     {
         var sorted = terms.Where(t => t.Factor != 0 || t.Tips != 0 || t.Holds != 0).OrderBy(t => t.Case).ToImmutableArray();
         var isTransient = transient ?? sorted.Any(t => cases[t.Case].Symbol is LoadSymbol.W or LoadSymbol.E or LoadSymbol.A);
-        return new Combination(name, family, sorted, weights, isTransient, counteracting, least, clause, rule);
+        return new Combination(name, family, sorted, weights, isTransient, counteracting, least, clause, rule)
+        {
+            BehindWalls = behindWalls,
+        };
     }
 
     /// <summary>The cases of a symbol, which exclude each other; the sign stands in the name even where there is only one.</summary>
@@ -107,7 +119,7 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
         for (var i = 0; i < cases.Count; i++)
         {
             var c = cases[i];
-            if (!which(c))
+            if (!which(c) || !Stands(c))
             {
                 continue;
             }
@@ -138,21 +150,30 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
         return [.. Product(slots).Select(p => new Alternative(p.Name.Length == 0 ? null : p.Name[1..], p.Terms))];
     }
 
-    /// <summary>H: absent, adding, or resisting where it is permanent.</summary>
+    /// <summary>
+    /// H: absent, adding, or resisting where it is permanent; the soil behind a wall that holds it back always adds.
+    /// </summary>
     public List<Alternative> Earth(double adds, double resists)
     {
-        if (!Has(LoadSymbol.H))
+        List<Alternative> result = [Alternative.Nothing];
+        if (cases.Any(c => c.Symbol == LoadSymbol.H && !c.IsBehindWall))
         {
-            return [Alternative.Nothing];
+            result.Add(new("H+", [.. Of(LoadSymbol.H, c => !c.IsBehindWall).Select(p => new Term(p.Index, adds))]));
         }
 
-        List<Alternative> result = [Alternative.Nothing, new("H+", [.. Of(LoadSymbol.H, null).Select(p => new Term(p.Index, adds))])];
         if (cases.Any(c => c.Symbol == LoadSymbol.H && c.Permanent))
         {
             result.Add(new Alternative("H-", [.. Of(LoadSymbol.H, c => c.Permanent).Select(p => new Term(p.Index, resists))]));
         }
 
-        return result;
+        if (behindWalls != true)
+        {
+            return result;
+        }
+
+        var behind = Of(LoadSymbol.H, c => c.IsBehindWall).Select(p => new Term(p.Index, adds)).ToList();
+        return [.. result.Select(a => new Alternative(a.Name is null ? LoadCase.EarthName : $"{a.Name}:{LoadCase.EarthName}",
+            [.. a.Terms, .. behind]))];
     }
 
     /// <summary>Every way to take one alternative of each slot; names are led by colons.</summary>
@@ -182,7 +203,7 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
     {
         for (var i = 0; i < cases.Count; i++)
         {
-            if (cases[i].Symbol == symbol && (open is null || open(cases[i])))
+            if (cases[i].Symbol == symbol && Stands(cases[i]) && (open is null || open(cases[i])))
             {
                 yield return (cases[i], i);
             }

@@ -20,6 +20,20 @@ public sealed partial record LoadCase(string Name, LoadSymbol? Symbol, bool Reve
     /// <summary>The case that stands for the surcharge on the ground over a base.</summary>
     public const string SurchargeName = "SURCHARGE";
 
+    /// <summary>The case of the pressure of the soil behind walls.</summary>
+    public const string EarthName = "EARTH";
+
+    /// <summary>The case of the pressure of the water in that soil.</summary>
+    public const string WaterName = "WATER";
+
+    /// <summary>The case of what stands on that soil.</summary>
+    public const string BehindName = "SURCHARGE-WALL";
+
+    /// <summary>
+    /// Whether the case stands for what soil behind walls does; it acts on the footings of such walls alone and has no reactions.
+    /// </summary>
+    public bool IsBehindWall { get; init; }
+
     /// <summary>The axis that an earthquake case acts along; null: not said.</summary>
     public PlanAxis? Direction { get; init; }
 
@@ -50,6 +64,9 @@ public sealed partial record LoadCase(string Name, LoadSymbol? Symbol, bool Reve
 
     /// <summary>Whether the case stands for the surcharge.</summary>
     public bool IsSurcharge => string.Equals(Name, SurchargeName, StringComparison.Ordinal);
+
+    /// <summary>Whether supports have reactions to it: else it stands for what lies on the ground or behind a wall.</summary>
+    public bool HasReactions => !IsSurcharge && !IsBehindWall;
 
     [GeneratedRegex(@"(^|[^\p{L}])(max|min|maximum|minimum|maxima|minima|env|envelope|extreme)([^\p{L}]|$)", RegexOptions.IgnoreCase
         | RegexOptions.CultureInvariant)]

@@ -15,6 +15,16 @@ public abstract class LoadStandard
     /// <summary>The symbol that a surcharge on the ground takes.</summary>
     public virtual LoadCase Surcharge => new(LoadCase.SurchargeName, LoadSymbol.L);
 
+    /// <summary>
+    /// The cases of soil, water and surcharge behind walls: H and L (ASCE 7 2.3.1, 2.4.1), none of them to be counted on. Empty where the
+    /// standard asks more of soil than factors on its cases, which is not done.
+    /// </summary>
+    public virtual IReadOnlyList<LoadCase> BehindWalls =>
+    [
+        new(LoadCase.EarthName, LoadSymbol.H) { IsBehindWall = true }, new(LoadCase.WaterName, LoadSymbol.H) { IsBehindWall = true },
+        new(LoadCase.BehindName, LoadSymbol.L) { IsBehindWall = true },
+    ];
+
     /// <summary>Makes its combinations over the cases of a project.</summary>
     internal abstract void Expand(Expansion expansion);
 }

@@ -54,6 +54,14 @@ public enum BarRole
     /// <summary>Stirrups of a beam.</summary>
     Stirrups,
 
+    /// <summary>Starters of a wall, with a foot in its base.</summary>
+    Starters,
+
+    /// <summary>Upright bars of a wall.</summary>
+    WallUpright,
+
+    /// <summary>Level bars of a wall.</summary>
+    WallLevel,
 
     /// <summary>Upright bars of piles.</summary>
     PileBars,
@@ -223,7 +231,7 @@ public static class BarList
         }
 
         var place = foundation.Places[0];
-        var top = place.Ground.Underside(design.Size.Thickness) + design.ThicknessUnder(column);
+        var top = place.Ground.Underside(design.WholeDepth) + design.ThicknessUnder(column);
         return Math.Max(0, (foundation.Rules.Pedestal.TopLevel(place.Supports[column], top, p.Socket?.Depth) ?? top) - top);
     }
 }

@@ -37,7 +37,7 @@ public sealed record FootingSchedule(IReadOnlyList<FootingRow> Rows, Quantities 
             var each = Quantities.Of(project, foundation, design);
             var n = foundation.Places.Count;
             rows.Add(new FootingRow(foundation, [.. foundation.Supports.Select(s => s.Label)], n, design.Size,
-                foundation.Places[0].Ground.Underside(design.Size.Thickness), design, each));
+                foundation.Places[0].Ground.Underside(design.WholeDepth), design, each));
             total += foundation.Held.Built ? default : n * each;
         }
 

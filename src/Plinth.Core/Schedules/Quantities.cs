@@ -28,7 +28,7 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(design);
-        var thickness = design.Size.Thickness;
+        var thickness = design.WholeDepth;
         var concrete = foundation.Rules.Concrete;
         var ground = foundation.Places[0].Ground;
         var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + concrete.Blinding;

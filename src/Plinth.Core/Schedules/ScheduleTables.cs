@@ -140,8 +140,25 @@ public static class ScheduleTables
                     + "with a lap b and hooks c, or cross-tie of length a with hooks b (90°) and c (135°). r: inside radius of bends.",
             BendNote
                 + (us ? " Bent dimensions and lengths are rounded up to 1/4 in." : " Bent dimensions and lengths are rounded up to 5 mm."),
+            .. (IEnumerable<string>)(LongWords(schedule.Rows, units) is { } words ? [words] : []),
         ]);
     }
+
+    /// <summary>That bars longer than those that are sold stand whole, so that laps come on top; null: there are none.</summary>
+    /// <param name="rows">The bars.</param>
+    /// <param name="units">The units.</param>
+    public static string? LongWords(IReadOnlyList<BarRow> rows, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(rows);
+        var (most, words) = LongestSold(units);
+        return rows.Any(r => r.Group.Shape.Length > most + 1e-9)
+            ? $"Bars over {words} stand whole: where they are joined, laps come on top of length and mass."
+            : null;
+    }
+
+    // What mills deliver as a rule, m.
+    private static (double Most, string Words) LongestSold(UnitSystem units) =>
+        units == UnitSystem.Us ? (60 * 0.3048, "60 ft") : (12, "12 m");
 
     /// <summary>What a group of bars does, with its layer: "bottom along x (B1)".</summary>
     public static string Use(BarGroup group)
@@ -163,6 +180,9 @@ public static class ScheduleTables
             BarRole.BeamBottom => "bottom of the beam",
             BarRole.BeamSides => "sides of the beam",
             BarRole.Stirrups => "stirrups of the beam",
+            BarRole.Starters => "starters of the wall",
+            BarRole.WallUpright => "wall, upright",
+            BarRole.WallLevel => "wall, level",
             BarRole.PileBars => "piles",
             BarRole.PileTies => "ties of piles",
             _ => "dowels",
@@ -176,7 +196,9 @@ public static class ScheduleTables
         var bars = BarSchedule.Of(project, designs);
         var rows = new List<IReadOnlyList<object?>>();
         void Add(string item, double value, Unit unit, string note) => rows.Add([item, In(unit, value, units), unit.Symbol(units), note]);
-        Add("concrete", total.Concrete, Unit.Volume, "footings, pedestals and sockets");
+        var walls = bars.Rows.Any(r => r.Group.Role is BarRole.WallUpright);
+        var standing = walls ? "pedestals, sockets and walls" : "pedestals and sockets";
+        Add("concrete", total.Concrete, Unit.Volume, "footings, " + standing);
         Add(Wording.Blinding(units), total.Blinding, Unit.Volume, "under the bases and beyond them by [concrete] blinding-beyond");
         foreach (var size in bars.Sizes)
         {
@@ -184,7 +206,8 @@ public static class ScheduleTables
         }
 
         Add("steel, all", bars.Mass, Unit.Mass,
-            "no waste, no chairs" + (bars.Rows.Any(r => r.Group.Role is BarRole.PileBars) ? "; with the bars of piles" : ""));
+            "no waste, no chairs" + (LongWords(bars.Rows, units) is not null ? $", no laps of bars over {LongestSold(units).Words}" : "")
+                + (bars.Rows.Any(r => r.Group.Role is BarRole.PileBars) ? "; with the bars of piles" : ""));
         foreach (var g in designs.Where(d => !d.Foundation.Kind.BearsOnGround)
             .SelectMany(d => d.Foundation.Places.SelectMany(p => d.Foundation.Kind.PilesAt(d.Foundation, p, d.Design)))
             .GroupBy(p => Piles.PileWords.Of(p.Rules, units)))
@@ -200,7 +223,7 @@ public static class ScheduleTables
 
         Add("excavation", total.Excavation, Unit.Volume,
             $"plan of the bases to the underside of the {Wording.Blinding(units)}; no working space, no slopes");
-        Add("formwork", total.Formwork, Unit.Area, "sides of bases, pedestals and sockets");
+        Add("formwork", total.Formwork, Unit.Area, "sides of bases, " + standing);
         if (project.Carbon is { Any: true } carbon)
         {
             rows.Add(["embodied carbon", carbon.Of(total), "kg CO2e",

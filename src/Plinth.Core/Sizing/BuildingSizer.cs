@@ -39,17 +39,17 @@ public static class Building
             return result;
         }, null, cancel);
 
-    /// <summary>How much the actions on designs may grow.</summary>
+    /// <summary>How much the actions on designs may grow; null where there are none.</summary>
     /// <param name="project">The project.</param>
-    /// <param name="designs">Which, with the design in force.</param>
+    /// <param name="designs">Which, with the design in force and what its checks say.</param>
     /// <param name="cancel">Stops the work.</param>
     /// <exception cref="OperationCanceledException">The work was stopped.</exception>
-    public static IReadOnlyList<double> Room(Project project, IReadOnlyList<(Foundation Foundation, FoundationDesign Design)> designs,
-        CancellationToken cancel) =>
+    public static IReadOnlyList<double?> Room(Project project,
+        IReadOnlyList<(Foundation Foundation, FoundationDesign Design, FoundationResult? Now)> designs, CancellationToken cancel) =>
         Each(designs, d =>
         {
             var checker = new Checker(project, d.Foundation);
-            var room = checker.Room(d.Design);
+            var room = checker.Room(d.Design, d.Now);
             checker.Release();
             return room;
         }, null, cancel);

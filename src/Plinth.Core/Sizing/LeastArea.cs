@@ -25,6 +25,12 @@ internal static class LeastArea
         }
 
         var (least, g) = (0.0, s.Ground);
+        if (s.Body.Bed is { Grounds.Count: > 1 })
+        {
+            // Which ground bears how much is found by its springs alone.
+            return 0;
+        }
+
         foreach (var k in s.CombinationsFor(Family.Ground))
         {
             var allowed = g.MostStatedBearing * (s.Combinations[k].Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;

@@ -36,6 +36,9 @@ public sealed class Unit
     /// <summary>Forces per length: kN/m, kip/ft.</summary>
     public static readonly Unit LineLoad = new(("kN/m", 1, 1), ("kip/ft", 1000 * PoundForce / Foot, 2));
 
+    /// <summary>Moments per length: kNm/m, kip ft/ft.</summary>
+    public static readonly Unit LineMoment = new(("kNm/m", 1, 1), ("kip ft/ft", 1000 * PoundForce, 2));
+
     /// <summary>Pressures on the ground: kPa, ksf.</summary>
     public static readonly Unit Pressure = new(("kPa", 1, 1), ("ksf", 1000 * PoundForce / (Foot * Foot), 3));
 
@@ -98,7 +101,10 @@ public sealed class Unit
     /// <summary>The value to four significant digits with its symbol, for substituted formulas.</summary>
     public string FormatTraced(double value, UnitSystem system) => Join(Significant(In(value, system)), Symbol(system));
 
-    /// <summary>A number to four significant digits, never in exponent form within 1e-6 to 1e9.</summary>
+    // What is left of sums that close is nothing.
+    private const double Noise = 1e-10;
+
+    /// <summary>A number to four significant digits, never in exponent form within 1e-6 to 1e9; less than 1e-10 is nothing.</summary>
     public static string Significant(double value)
     {
         if (value == 0)
@@ -114,7 +120,7 @@ public sealed class Unit
         var magnitude = Math.Abs(value);
         if (magnitude is < 1e-6 or >= 1e9)
         {
-            return magnitude < 1e-12 ? "0" : value.ToString("0.###e0", CultureInfo.InvariantCulture);
+            return magnitude < Noise ? "0" : value.ToString("0.###e0", CultureInfo.InvariantCulture);
         }
 
         var digits = 3 - (int)Math.Floor(Math.Log10(magnitude));

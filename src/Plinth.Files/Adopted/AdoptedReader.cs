@@ -49,7 +49,7 @@ public static class AdoptedReader
         {
             t.Fault("kind",
                 $"kind \"{kind}\" is not designed in this version; it is "
-                    + $"{string.Join(" or ", FoundationKinds.All.Select(k => $"\"{k.Id}\""))}");
+                    + $"{string.Join(" or ", FoundationKinds.Ids.Select(k => $"\"{k}\""))}");
         }
 
         var alike = t.Has("alike");
@@ -60,7 +60,7 @@ public static class AdoptedReader
         }
 
         var supports = (IReadOnlyList<string>)(places is [var first, ..] ? first.Supports : [""]);
-        var of = (kind is null ? null : FoundationKinds.Find(kind)) ?? FoundationKinds.For(supports.Count);
+        var of = (kind is null ? null : FoundationKinds.Find(kind, t.Has)) ?? FoundationKinds.For(supports.Count);
         if (!of.Carries(supports.Count))
         {
             t.Fault(alike ? "alike" : "supports",

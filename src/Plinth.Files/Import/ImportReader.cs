@@ -10,7 +10,8 @@ public static class ImportReader
 {
     private static readonly string[] ReactionColumns = ["support", "case", "step", "component", .. ImportSpec.Components];
     private static readonly string[] PositionColumns = ["support", "label", "x", "y", "z"];
-    private static readonly string[] SizeColumns = ["support", "shape", "cx", "cy", "plate-x", "plate-y", "angle", "ground", "grid"];
+    private static readonly string[] SizeColumns =
+        ["support", "shape", "cx", "cy", "plate-x", "plate-y", "angle", "ground", "grid", "x2", "y2"];
 
     /// <summary>Reads it.</summary>
     /// <param name="t">The table; absent if the project has none.</param>
@@ -145,7 +146,7 @@ public static class ImportReader
     {
         "Fx" or "Fy" or "Fz" => Measure.Force,
         "Mx" or "My" or "Mz" => Measure.Moment,
-        "x" or "y" or "z" or "cx" or "cy" or "plate-x" or "plate-y" => Measure.Length,
+        "x" or "y" or "z" or "cx" or "cy" or "plate-x" or "plate-y" or "x2" or "y2" => Measure.Length,
         "angle" => Measure.Angle,
         _ => null,
     };

@@ -302,10 +302,14 @@ public sealed partial class Importer(string directory, ImportSpec spec, ImportCo
     private void NotNumber(RawTable t, RawColumns columns, int cell)
     {
         var text = t.Text(cell);
+        var skip = $"skip = [{t.Line.ToString(CultureInfo.InvariantCulture)}]";
+        var mend = t is RawCsv { DecimalSign: var sign }
+            ? $" with a decimal {(sign == ',' ? "comma" : "point")}; say decimal = \"{(sign == ',' ? "." : ",")}\" if it is the other, or "
+                + skip
+            : $"; mend it, or {skip}";
         bag.Error(t.Place(cell), t.Fault(cell) ?? (text.Contains('.') && text.Contains(',')
             ? $"{columns.Header[cell]} \"{text}\" has separators of thousands; format the column without them and export again"
-            : $"{columns.Header[cell]} \"{text}\" is not a "
-                + $"number{(t is RawCsv csv ? $" with a decimal {(csv.DecimalSign == ',' ? "comma" : "point")}; say decimal = \"{(csv.DecimalSign == ',' ? "." : ",")}\" if it is the other, or skip = [{t.Line.ToString(CultureInfo.InvariantCulture)}]" : $"; mend it, or skip = [{t.Line.ToString(CultureInfo.InvariantCulture)}]")}"));
+            : $"{columns.Header[cell]} \"{text}\" is not a number{mend}"));
     }
 }
 

@@ -15,6 +15,11 @@ public sealed class DesignJson(Utf8JsonWriter json, Foundation foundation, Found
     /// <summary>Sizes: "length_m"; of a base with two widths both in a list.</summary>
     public void Sizes()
     {
+        foreach (var (key, metres) in design.Following)
+        {
+            json.WriteNumber(key + "_m", metres);
+        }
+
         foreach (var f in fields)
         {
             switch (f.Form, f.Get(design))

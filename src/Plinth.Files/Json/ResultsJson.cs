@@ -269,7 +269,7 @@ public static class ResultsJson
         var ground = f.Places[0].Ground;
         var fields = new DesignJson(json, f, design);
         fields.Sizes();
-        json.WriteNumber("founding_depth_m", ground.Level - ground.Underside(design.Size.Thickness));
+        json.WriteNumber("founding_depth_m", ground.Level - ground.Underside(design.WholeDepth));
         json.WriteStartObject("bars");
         fields.Bars();
         json.WriteEndObject();

@@ -149,6 +149,16 @@ public static class ProjectReader
             }
         }
 
+        BehindWalls(foundations, standard, cases, own,
+            foundationTables.FirstOrDefault(t => t.Has("retained"))?.PlaceOf("retained") ?? new FilePlace(FileName, 0, 0), bag);
+        foreach (var f in foundations)
+        {
+            if (adopted.TryGetValue(f.Mark, out var entry) && entry.Kind == f.Kind)
+            {
+                adopted[f.Mark] = entry with { Design = f.Kind.Fitted(f, entry.Design) };
+            }
+        }
+
         var actions = new Dictionary<string, SupportAction[]>(StringComparer.Ordinal);
         var rowLines = new Dictionary<string, int[]>(StringComparer.Ordinal);
         if (inTable.Count > 0
@@ -204,6 +214,55 @@ public static class ProjectReader
             Raw = raw is null ? [] : [.. raw.Files.Select(f => Path.GetFullPath(Path.Combine(directory, f)))],
             Stale = stale
         };
+    }
+
+    // Soil behind walls has cases of its own, by the load standard's symbols.
+    private static void BehindWalls(IReadOnlyList<Foundation> foundations, LoadStandard? standard, List<LoadCase> cases,
+        IReadOnlyList<OwnCombination> own, FilePlace at, DiagnosticBag bag)
+    {
+        if (foundations.FirstOrDefault(f => f.Wall.Retained is not null) is not { } first || standard is null)
+        {
+            return;
+        }
+
+        if (standard.BehindWalls.Count == 0)
+        {
+            bag.Error(at, $"the soil behind the wall of {first.Mark} has a friction angle that {standard.Name} divides by a partial factor "
+                + "of its own in some combinations, which is not done yet; give its pressure as cases of the reactions, without retained, "
+                + "or design the wall by another load standard");
+            return;
+        }
+
+        var soils = foundations.Where(f => f.Wall.Retained is not null).Select(f => f.Wall.Retained!).ToList();
+        var behind = standard.BehindWalls.Where(c => c.Name switch
+        {
+            LoadCase.WaterName => soils.Exists(s => s.WaterDepth is not null),
+            LoadCase.BehindName => soils.Exists(s => s.Surcharge > 0),
+            _ => true,
+        }).ToList();
+        if (cases.Find(c => behind.Any(b => b.Name == c.Name)) is { } taken)
+        {
+            bag.Error(at,
+                $"[cases] {taken.Name}: the soil behind the wall of {first.Mark} has this name; give the analysis's case another one");
+            return;
+        }
+
+        if (cases.Find(c => c.Combined is not null) is { } combined)
+        {
+            bag.Error(at,
+                $"results combined beforehand (\"{combined.Name}\") hold no soil behind walls, which {first.Mark} has (retained); give the "
+                    + "results of cases, or the soil's pressure among them without retained");
+        }
+
+        foreach (var c in own.Where(c => !behind.Any(b => c.CaseFactors.ContainsKey(b.Name)
+            || (b.Symbol is { } symbol && c.SymbolFactors.ContainsKey(symbol) && b.Name == LoadCase.EarthName))))
+        {
+            bag.Error(at,
+                $"[[combination]] {c.Name} has no factor for {behind[0].Symbol}, and so none for the soil behind the wall of {first.Mark}; "
+                    + $"give it one, 0 where the soil does not act: factors = {{ …, {behind[0].Symbol} = 1.6 }}");
+        }
+
+        cases.AddRange(behind);
     }
 
     private static (ProjectTitle Title, UnitSystem Units, ConcreteCode? Code) Title(TableReader t)

@@ -42,15 +42,6 @@ internal static class SupportsReader
             return result;
         }
 
-        foreach (var later in new[] { Col.X2, Col.Y2 })
-        {
-            if (table.Has((int)later))
-            {
-                bag.Error(new FilePlace(name, 1, 1),
-                    $"column \"{Columns[(int)later].Name}\" belongs to walls, which are not designed yet in this version; delete it");
-            }
-        }
-
         while (table.Next())
         {
             var label = table.Text((int)Col.Support).ToString();
@@ -80,6 +71,9 @@ internal static class SupportsReader
         return result;
     }
 
+    /// <summary>Whether both ends of a wall lie at one point, to a millimetre.</summary>
+    public static bool NoLength(double x, double y, double x2, double y2) => Math.Abs(x2 - x) + Math.Abs(y2 - y) < 1e-3;
+
     /// <summary>Whether a label may be used: not empty, no control characters.</summary>
     public static bool Label(string label, string what, FilePlace place, DiagnosticBag bag)
     {
@@ -99,13 +93,20 @@ internal static class SupportsReader
 
         if (label.Any(char.IsControl) || TextFile.FaultOf(label) is not null)
         {
-            bag.Error(place,
-                $"the {what} \"{new string([.. label.Select(c => char.IsControl(c) || TextFile.FaultOf(c.ToString()) is not null ? '?' : c)])}\" holds a control character; write it with letters, digits and signs");
+            var shown = string.Concat(label.Select(c => char.IsControl(c) || TextFile.FaultOf(c.ToString()) is not null ? '?' : c));
+            bag.Error(place, $"the {what} \"{shown}\" holds a control character; write it with letters, digits and signs");
             return false;
         }
 
         return true;
     }
+
+    private static string Size(ColumnShape shape) => shape switch
+    {
+        ColumnShape.Round => "its diameter in cx",
+        ColumnShape.Wall => "its thickness in cx",
+        _ => "cx and cy",
+    };
 
     private static Support? One(CsvTable table, string label, ISet<string> grounds)
     {
@@ -158,6 +159,7 @@ internal static class SupportsReader
             "round" or "circular" or "circle" => ColumnShape.Round,
             "steel" => ColumnShape.Steel,
             "masonry" => ColumnShape.Masonry,
+            "wall" => ColumnShape.Wall,
             _ => null,
         };
         if (shapeText.Length == 0 && (!table.Text((int)Col.PlateX).IsEmpty || !table.Text((int)Col.PlateY).IsEmpty))
@@ -170,16 +172,14 @@ internal static class SupportsReader
         if (shape is null)
         {
             table.Error((int)Col.Shape,
-                shapeText == "wall"
-                    ? $"support \"{label}\" is a wall; wall footings are not designed yet in this version"
-                    : $"shape \"{shapeText}\" is not known; it is rect, round, steel or masonry");
+                $"shape \"{shapeText}\" is not known; it is rect, round, steel, masonry or wall");
             return null;
         }
 
         if (!table.Has((int)Col.Cx) || table.Text((int)Col.Cx).IsEmpty)
         {
             table.Error((int)(table.Has((int)Col.Cx) ? Col.Cx : Col.Support),
-                $"support \"{label}\" has no column size; give {(shape == ColumnShape.Round ? "its diameter in cx" : "cx and cy")}");
+                $"support \"{label}\" has no column size; give {Size(shape.Value)}");
             return null;
         }
 
@@ -196,6 +196,35 @@ internal static class SupportsReader
             ok = false;
         }
 
+        double x2 = 0, y2 = 0;
+        if (shape == ColumnShape.Wall)
+        {
+            (x2, y2) = (Coordinate(Col.X2), Coordinate(Col.Y2));
+            if (ok && NoLength(x, y, x2, y2))
+            {
+                table.Error((int)Col.X2, $"wall \"{label}\" has no length: both its ends lie at one point; mend x2 and y2");
+                ok = false;
+            }
+
+            if (!table.Text((int)Col.Cy).IsEmpty)
+            {
+                table.Error((int)Col.Cy, $"wall \"{label}\" is cx thick and as long as its ends lie apart; leave its cy empty");
+                ok = false;
+            }
+
+            if (!table.Text((int)Col.Angle).IsEmpty)
+            {
+                table.Error((int)Col.Angle, $"wall \"{label}\" lies from its first end to its second; leave its angle empty");
+                ok = false;
+            }
+        }
+        else if (!table.Text((int)Col.X2).IsEmpty || !table.Text((int)Col.Y2).IsEmpty)
+        {
+            table.Error((int)(table.Text((int)Col.X2).IsEmpty ? Col.Y2 : Col.X2),
+                $"support \"{label}\" has a second end and is no wall; write shape wall, or leave x2 and y2 empty");
+            ok = false;
+        }
+
         var ground = table.Text((int)Col.Ground).ToString();
         if (ground.Length > 0 && !grounds.Contains(ground))
         {
@@ -207,7 +236,9 @@ internal static class SupportsReader
             ok = false;
         }
 
-        return ok
+        return ok && shape == ColumnShape.Wall
+            ? Support.Wall(label, x, y, x2, y2, cx, level, ground, table.Text((int)Col.Grid).ToString())
+            : ok
             ? new Support(label, x, y, level, shape.Value, cx, shape == ColumnShape.Round ? cx : cy, shape == ColumnShape.Steel ? px : 0,
                 shape == ColumnShape.Steel ? py : 0, angle, ground, table.Text((int)Col.Grid).ToString())
             : null;

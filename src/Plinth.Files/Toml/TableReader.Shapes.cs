@@ -109,7 +109,8 @@ public sealed partial class TableReader
         if (list.Count != 2)
         {
             bag.Error(node.Place,
-                $"{key} of a trapezoid is a list of two, at −x and at +x; write for example {key} = [\"2.4 m\", \"1.6 m\"]");
+                (key == "width" ? "width of a trapezoid" : key)
+                    + $" is a list of two, at −x and at +x; write for example {key} = [\"2.4 m\", \"1.6 m\"]");
             return (null, null);
         }
 

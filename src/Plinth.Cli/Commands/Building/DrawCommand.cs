@@ -15,7 +15,7 @@ namespace Plinth.Cli.Commands;
 internal static class DrawCommand
 {
     private const string OfBuilding = "plan, utilisation, loads";
-    private const string OfOne = "detail, bars, pressure, piles, struts, sections, forces, steel, pedestal, shaft";
+    private const string OfOne = "detail, bars, pressure, piles, struts, sections, forces, body, steel, pedestal, shaft";
 
     private static readonly string[] Kinds = [.. OfBuilding.Split(", "), .. OfOne.Split(", ")];
 
@@ -33,6 +33,7 @@ internal static class DrawCommand
               struts       strut-and-tie model of a cap on piles: forces, strengths
               sections     critical sections of shear with shears, stresses, strengths
               forces       shear and moment along the base
+              body         a metre of a wall and its base as a free body, shear and moment up the wall
               steel        steel needed and provided, by face and direction
               pedestal     force with moments: strength and all combinations
               shaft        the same of the piles' shafts
@@ -62,7 +63,7 @@ internal static class DrawCommand
         var combination = new Option<string?>(
             "--combination")
         {
-            Description = "The combination of pressure, sections, forces, piles or struts (default: the governing one)",
+            Description = "The combination of pressure, sections, forces, body, piles or struts (default: the governing one)",
             HelpName = "NAME"
         };
         var @case = new Option<string?>("--case") { Description = "The case of loads (default: all)", HelpName = "NAME" };
@@ -129,7 +130,7 @@ internal static class DrawCommand
             throw new CallException($"--what {wanted.Kind} shows the whole building; leave the marks away, or draw {OfOne}");
         }
 
-        if (wanted.Combination is not null && wanted.Kind is not ("pressure" or "sections" or "forces" or "piles" or "struts"))
+        if (wanted.Combination is not null && wanted.Kind is not ("pressure" or "sections" or "forces" or "body" or "piles" or "struts"))
         {
             throw new CallException("--combination goes with --what pressure, sections, forces, piles or struts");
         }
@@ -190,13 +191,13 @@ internal static class DrawCommand
                         wanted.Request("Utilisation of the foundations", Number(1, "utilisation")))))];
             default:
                 var cases = project.Cases.Select((c, i) => (Case: c, Index: i))
-                    .Where(c => !c.Case.IsSurcharge && (wanted.Case is null || c.Case.Name == wanted.Case))
+                    .Where(c => c.Case.HasReactions && (wanted.Case is null || c.Case.Name == wanted.Case))
                     .ToList();
                 if (cases.Count == 0)
                 {
                     throw new CallException(
                         $"there is no case \"{wanted.Case}\"; cases are "
-                            + $"{string.Join(", ", project.Cases.Where(c => !c.IsSurcharge).Select(c => c.Name))}");
+                            + $"{string.Join(", ", project.Cases.Where(c => c.HasReactions).Select(c => c.Name))}");
                 }
 
                 return [.. cases.Select((c, i) => (c.Case.Name,
@@ -249,6 +250,7 @@ internal static class DrawCommand
                 "pressure" => (FigureKind.Pressure, 160.0),
                 "sections" => (FigureKind.Sections, 235),
                 "forces" => (FigureKind.Forces, 235),
+                "body" => (FigureKind.Body, 235),
                 "steel" => (FigureKind.Steel, 200),
                 "piles" => (FigureKind.Piles, 235),
                 "struts" => (FigureKind.Struts, 235),
@@ -266,7 +268,17 @@ internal static class DrawCommand
             ? sheets
             : throw new CallException(
                 "nothing to draw: "
-                    + $"{(wanted.Kind == "pedestal" ? "none of the foundations has a pedestal" : wanted.Kind == "struts" ? "none of the foundations is a cap on piles with a pile within 2d of a column's face" : wanted.Kind == "shaft" ? "of none is the bending of piles' shafts checked; plinth check says what it needs" : wanted.Kind == "bars" ? "the bars of a base under several columns are shown by its detail" : wanted.Kind == "steel" && designs.TrueForAll(d => d.Design.Columns > 1) ? "what steel a base under several columns needs differs along it; --what forces shows strength beside demand" : "no combination gives any")}");
+                    + wanted.Kind switch
+                    {
+                        "pedestal" => "none of the foundations has a pedestal",
+                        "struts" => "none of the foundations is a cap on piles with a pile within 2d of a column's face",
+                        "body" => "none of the foundations carries a wall",
+                        "shaft" => "of none is the bending of piles' shafts checked; plinth check says what it needs",
+                        "bars" => "the bars of a base under several columns are shown by its detail",
+                        "steel" when designs.TrueForAll(d => d.Design.Columns > 1) =>
+                            "what steel a base under several columns needs differs along it; --what forces shows strength beside demand",
+                        _ => "no combination gives any",
+                    });
     }
 
     private static void Write(Call call, LoadedProject loaded, string to, string ending, List<(string Name, Sheet Sheet)> sheets)

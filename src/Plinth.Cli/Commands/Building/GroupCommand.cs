@@ -20,6 +20,9 @@ internal static class GroupCommand
     // Beyond so many types the site builds nothing alike any more.
     private const int MostShown = 12;
 
+    // Share of the time left in which each number of types is asked whether it is enough.
+    private const double EnoughWithin = 0.2;
+
     // Lines are broken here, so that none is broken within a size and the table stays within 100 columns.
     private const int SizesWidth = 52;
 
@@ -121,14 +124,29 @@ internal static class GroupCommand
         return ExitCode.Ok;
     }
 
+    private static CallException TooFew(Grouping grouping, int most)
+    {
+        var tried = Math.Max(0, most);
+        var enough = Enumerable.Range(tried + 1, Math.Max(0, grouping.Now - tried)).FirstOrDefault(n => grouping.Best(n, EnoughWithin) is not null);
+        var own = grouping.Kept.Count switch
+        {
+            0 => "",
+            1 => "1 keeps a design of its own",
+            _ => string.Create(CultureInfo.InvariantCulture, $"{grouping.Kept.Count} keep designs of their own"),
+        };
+        var kept = own.Length == 0 ? "" : $": {own} ({Wording.Marks([.. grouping.Kept.Select(f => f.Mark)])})";
+        return new CallException(string.Create(CultureInfo.InvariantCulture,
+            $"{most} {(most == 1 ? "type is" : "types are")} too few{kept}; ")
+            + (enough > 0
+                ? string.Create(CultureInfo.InvariantCulture, $"no choice of fewer than {enough} was found that serves all; write --types {enough}")
+                : "no choice was found that serves all; plinth group lists what there is"));
+    }
+
     private static int Adopt(Call call, LoadedProject loaded, Grouping grouping, int most)
     {
         if (most < 1 || grouping.BestSized(most, Runner.Token) is not { } found)
         {
-            throw new CallException(string.Create(CultureInfo.InvariantCulture,
-                $"{most} types are too few: {grouping.Kept.Count} keep designs of their own "
-                    + $"({Wording.Marks([.. grouping.Kept.Select(f => f.Mark)])}), and the rest needs at least one; plinth group lists "
-                    + $"what there is"));
+            throw TooFew(grouping, most);
         }
 
         var kept = grouping.Kept.Select(f => f.Mark).ToHashSet(StringComparer.Ordinal);

@@ -186,7 +186,8 @@ internal static class IssueCommand
                 .Select(d => FigureSheet.Detail(new DetailModel(project, d.Foundation, d.Design, input.Bars),
                     new DrawingRequest(
                         $"{d.Foundation.Mark}: {d.Foundation.Kind.Noun} under {Wording.Supports(d.Foundation)}, "
-                            + $"details{(fails.TryGetValue(d.Foundation.Mark, out var why) ? " · " + why.ToUpperInvariant()[..5] + why[5..] : "")}",
+                            + "details"
+                            + (fails.TryGetValue(d.Foundation.Mark, out var why) ? " · " + why.ToUpperInvariant()[..5] + why[5..] : ""),
                         DrawingRules.Number(project.Drawings.Details, project.PlaceOf(d.Foundation), d.Foundation.Mark), revision)))
                 .OfType<Sheet>()
                 .ToList();

@@ -99,7 +99,8 @@ internal static class ScheduleCommand
         {
             var screen = new Screen(call);
             var schedule = FootingSchedule.Of(project, designs);
-            foreach (var table in ScheduleTables.Members(project, schedule))
+            var members = ScheduleTables.Members(project, schedule).ToList();
+            foreach (var table in members)
             {
                 if (table.Name == FoundationKinds.Usual.ScheduleName)
                 {
@@ -111,6 +112,8 @@ internal static class ScheduleCommand
                     Print(screen, project, table, [.. schedule.Rows.Where(r => table.Rows.Any(c => (string)c[0]! == r.Mark))]);
                 }
             }
+
+            Print(screen, project.Units, schedule.Total, members.Count > 1 ? "Total of all foundations" : "Total");
         }
         else
         {
@@ -199,15 +202,20 @@ internal static class ScheduleCommand
 
         screen.Write(table);
         screen.Line();
-        var t = schedule.Total;
-        screen.Wrapped(string.Create(CultureInfo.InvariantCulture,
-            $"Total: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {Unit.Mass.FormatWithSymbol(t.Steel, units)}, "
-                + $"excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork "
-                + $"{Unit.Area.FormatWithSymbol(t.Formwork, units)}, {Wording.Blinding(units)} "
-                + $"{Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
         screen.Wrapped(
             $"Level: of the {Wording.Underside(units)}. {v}: concrete, {Unit.Mass.Symbol(units)}: steel by cutting lengths, of all that a "
                 + $"row counts; bot. x: bottom bars along the base's x.{(top ? "" : " No footing has top bars.")}");
+    }
+
+    // Of all tables, below the last of them.
+    private static void Print(Screen screen, UnitSystem units, Quantities t, string of)
+    {
+        screen.Line();
+        screen.Wrapped(string.Create(CultureInfo.InvariantCulture,
+            $"{of}: concrete {Unit.Volume.FormatWithSymbol(t.Concrete, units)}, steel {Unit.Mass.FormatWithSymbol(t.Steel, units)}, "
+                + $"excavation {Unit.Volume.FormatWithSymbol(t.Excavation, units)} (plan of the bases, no working space), formwork "
+                + $"{Unit.Area.FormatWithSymbol(t.Formwork, units)}, {Wording.Blinding(units)} "
+                + $"{Unit.Volume.FormatWithSymbol(t.Blinding, units)}."));
     }
 
     private const int WidestZone = 9;

@@ -155,7 +155,7 @@ public sealed partial class GroundBody
     {
         get
         {
-            var sum = Area;
+            var sum = Backing?.Soil is null ? Area : Length * Backing.Toe;
             foreach (var l in lines)
             {
                 sum += l.Breadth * l.Length;
@@ -207,24 +207,6 @@ public sealed partial class GroundBody
         foreach (var l in lines)
         {
             sum += l.Middle * l.Length * LinePressed(l, k, false);
-        }
-
-        return sum;
-    }
-
-    /// <summary>All that the ground pushes in a combination, with its moments about the centroid, kN and kNm.</summary>
-    public PressureResultant Pushed(int k)
-    {
-        if (parts.Length == 0)
-        {
-            return Contact(k).Pressure.Over(outline);
-        }
-
-        var sum = default(PressureResultant);
-        for (var i = 0; i < parts.Length; i++)
-        {
-            var own = Contact(k).Pressure.Over(corners.AsSpan(CornersOfPart * i, CornersOfPart));
-            sum = new PressureResultant(sum.Force + own.Force, sum.MomentX + own.MomentX, sum.MomentY + own.MomentY);
         }
 
         return sum;

@@ -19,6 +19,7 @@ public sealed partial class GroundBody : Subject
     private BaseLoads[] loads;
     private ContactSolution[] contact;
     private int[] solvedAt;
+    private int[]? laidAt;
     private int generation;
     private PlanPoint origin;
     private Checks.OnGround.TippingBound[]? tipping;
@@ -64,8 +65,39 @@ public sealed partial class GroundBody : Subject
         (loads, contact, solvedAt) = ([], [], []);
     }
 
+    /// <summary>What a wall adds to it; null: no wall stands on it.</summary>
+    internal Backing? Backing { get; set; }
+
+    /// <summary>Weight of the soil over it in a state of the water, kPa.</summary>
+    internal double SoilOver(int water) => groundLoads[water].SoilPerArea;
+
+    /// <summary>Pressure of the water on its underside in a state of it, kPa.</summary>
+    internal double WaterPressure(int water) => groundLoads[water].WaterPressure;
+
     /// <summary>What holds it in place of the ground; null: the ground does.</summary>
     internal BodyRest? Rest { get; }
+
+    /// <summary>The springs that hold it in place of a rigid plane; null: it is rigid.</summary>
+    public SpringBed? Bed { get; private set; }
+
+    /// <summary>Lays it on springs: a body that is a rectangle, before a size is set.</summary>
+    internal SpringBed LayOnSprings() => Bed = new SpringBed(this);
+
+    /// <summary>Breadth of the rib that stands on it from end to end, m; 0: it has none.</summary>
+    public double RibBreadth { get; private set; }
+
+    /// <summary>How high the rib stands over the base's top, m.</summary>
+    public double RibRise { get; private set; }
+
+    /// <summary>From its underside to the top of what columns stand on, m.</summary>
+    public double Height => Thickness + RibRise;
+
+    /// <summary>Sets the rib; a size must be set after it.</summary>
+    internal void SetRib(double breadth, double rise) => (RibBreadth, RibRise) = (breadth, rise);
+
+    /// <summary>Weight of base and soil on a unit of area beside the rib, all with factor one, kPa.</summary>
+    internal double WeightBesideRib(int combination) =>
+        (Rules.Concrete.Weight * Thickness) + GroundLoad(combination).SoilPerArea;
 
     /// <summary>Side along x, m.</summary>
     public double Length { get; private set; }
@@ -206,14 +238,14 @@ public sealed partial class GroundBody : Subject
             placedLoads[i] = Place.Loads[i].On(origin, size);
         }
 
-        Underside = underside ?? Ground.Underside(size.Thickness);
+        Underside = underside ?? Ground.Underside(size.Thickness + RibRise);
         var top = Underside + size.Thickness;
         SoilDepth = Math.Max(0, Ground.Level - top);
-        BaseWeight = Rules.Concrete.Weight * Area * size.Thickness;
+        BaseWeight = Rules.Concrete.Weight * ((Area * size.Thickness) + (Length * RibBreadth * RibRise));
         (PedestalWeight, HasPedestals) = (0, false);
         foreach (var column in columns)
         {
-            column.Rest(top);
+            column.Rest(top + RibRise);
             PedestalWeight += column.PedestalWeight;
             HasPedestals |= column.Pedestal is not null;
         }
@@ -222,6 +254,9 @@ public sealed partial class GroundBody : Subject
         {
             groundLoads[w] = Over((WaterState)w, top);
         }
+
+        Backing?.Lay();
+        Bed?.Forget();
     }
 
     /// <summary>Corners of its outline, project axes, anticlockwise, m.</summary>
@@ -236,7 +271,9 @@ public sealed partial class GroundBody : Subject
 
     /// <summary>The water of a combination in words, where it changes anything: "high water", "low water", "dry"; else null.</summary>
     public string? WaterWords(int combination) =>
-        groundLoads[(int)WaterState.High].WaterPressure <= 0 ? null
+        groundLoads[(int)WaterState.High].WaterPressure <= 0
+            ? Backing?.Soil?.WaterDepth is null ? null
+                : Place.Waters[combination] == WaterState.High ? "water behind the wall" : "no water behind the wall"
         : Place.Waters[combination] switch
         {
             WaterState.High => "high water",
@@ -247,185 +284,4 @@ public sealed partial class GroundBody : Subject
     /// <summary>What tips at most in each combination; found when it is first asked for.</summary>
     internal Checks.OnGround.TippingBound[] Tipping =>
         tipping ??= Checks.OnGround.TippingBound.Of(Place, Combinations, Rules.Stability.VariableResists);
-
-    /// <summary>Force downwards of a case at all columns together, kN: what lifts one and presses another counts as one.</summary>
-    public double CaseForce(int loadCase)
-    {
-        var sum = 0.0;
-        foreach (var c in columns)
-        {
-            sum += c.Loaded.CaseActions[loadCase].N;
-        }
-
-        return sum;
-    }
-
-    /// <summary>Loads at the centroid of the underside in a combination.</summary>
-    public ref readonly BaseLoads Loads(int combination)
-    {
-        Solve(combination);
-        return ref loads[combination];
-    }
-
-    /// <summary>Contact in a combination, surcharge included.</summary>
-    public ref readonly ContactSolution Contact(int combination)
-    {
-        Solve(combination);
-        return ref contact[combination];
-    }
-
-    /// <summary>Contact in a combination without the surcharge, which must help in no stability.</summary>
-    public ContactSolution ContactWithoutSurcharge(int combination)
-    {
-        if (Ground.Surcharge == 0 || Place.SurchargeFactors[combination] == 0)
-        {
-            return Contact(combination);
-        }
-
-        return Whole is { } whole
-            ? PartOf(whole.LoadsWithoutSurcharge(combination), whole.ContactWithoutSurcharge(combination)).Contact
-            : Solved(LoadsWithoutSurcharge(combination));
-    }
-
-    /// <summary>Loads at the centroid of the underside in a combination without the surcharge.</summary>
-    public BaseLoads LoadsWithoutSurcharge(int combination)
-    {
-        if (Ground.Surcharge == 0 || Place.SurchargeFactors[combination] == 0)
-        {
-            return Loads(combination);
-        }
-
-        if (Whole is { } whole)
-        {
-            return PartOf(whole.LoadsWithoutSurcharge(combination), whole.ContactWithoutSurcharge(combination)).Loads;
-        }
-
-        var none = default(NoTrace);
-        return BaseLoadCase.Compute(this, combination, false, ref none);
-    }
-
-    /// <summary>The pressures that hold loads at the centroid.</summary>
-    internal ContactSolution Solved(in BaseLoads l) =>
-        parts.Length > 0 ? ContactSolver.Several(outline, corners, CornersOfPart, l.N, l.XR, l.YR)
-        : IsRectangle ? ContactSolver.Rectangle(Length, Width, l.N, l.XR, l.YR) : ContactSolver.Polygon(outline, l.N, l.XR, l.YR);
-
-    /// <summary>What presses on it in a combination and what holds it.</summary>
-    public Figures.BodyBalance Balance(int combination)
-    {
-        ref readonly var l = ref Loads(combination);
-        var (columnsN, beside, water) = (0.0, 0.0, parts.Length > 0 ? WaterPush(combination)
-            : GroundLoad(combination).WaterPressure * Area);
-        foreach (var c in columns)
-        {
-            columnsN += c.Action(combination).N;
-        }
-
-        for (var i = 0; i < placedLoads.Length; i++)
-        {
-            beside += Place.LoadTerms[combination][i].Factor * placedLoads[i].N;
-        }
-
-        return new Figures.BodyBalance(columnsN, l.N + water - columnsN - beside, beside, Pushed(combination).Force, water);
-    }
-
-    /// <summary>The loads beside the columns, on this base.</summary>
-    public ReadOnlySpan<PlacedLoad> PlacedLoads => placedLoads;
-
-    /// <summary>
-    /// Factored loads beside the columns within a rectangle: their sum, and its moments about the centroid, kN and kNm. What lies over the
-    /// whole of an outline that is
-    /// no rectangle stands in <see cref="PressedPerArea"/>.
-    /// </summary>
-    public (double Force, double MomentX, double MomentY) LoadsWithin(int combination, double x0, double y0, double x1, double y1)
-    {
-        var (force, mx, my) = (0.0, 0.0, 0.0);
-        for (var i = 0; i < placedLoads.Length; i++)
-        {
-            if (!IsRectangle && Place.Loads[i].Shape == PlanLoadShape.WholeBase)
-            {
-                continue;
-            }
-
-            var (shareX, atX) = placedLoads[i].Within(true, x0, x1);
-            var (shareY, atY) = placedLoads[i].Within(false, y0, y1);
-            var n = Place.LoadTerms[combination][i].Factor * placedLoads[i].N * shareX * shareY;
-            (force, mx, my) = (force + n, mx + (n * atX), my + (n * atY));
-        }
-
-        return (force, mx, my);
-    }
-
-    /// <summary>Push of the water on the whole underside in a combination, kN.</summary>
-    public double WaterPush(int combination)
-    {
-        var pressure = GroundLoad(combination).WaterPressure;
-        return parts.Length > 0 ? (pressure * Area) + LinesPush(combination)
-            : IsPolygon ? pressure * Area
-            : pressure * Length * Width;
-    }
-
-    /// <summary>Least pressure at a corner while the whole base bears, kPa.</summary>
-    public double LeastPressure(in PressureField p)
-    {
-        var least = double.PositiveInfinity;
-        foreach (var c in outline)
-        {
-            least = Math.Min(least, p.At(c.X, c.Y));
-        }
-
-        return least;
-    }
-
-    /// <summary>Factored weight of base, soil and surcharge on a unit of area in a combination, kPa.</summary>
-    public double WeightPerArea(int combination) =>
-        (Combinations[combination].WeightFactor * GroundLoad(combination).WeightPerArea)
-            + (Place.SurchargeFactors[combination] * Ground.Surcharge);
-
-    /// <summary>
-    /// The same with what is laid over the whole of an outline that is no rectangle: there it goes with the area, not with a rectangle's
-    /// sides.
-    /// </summary>
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public double PressedPerArea(int combination) =>
-        IsRectangle ? WeightPerArea(combination) : WeightPerArea(combination) + Place.LoadPressure(combination);
-
-    // Full weights; the water's own push stands apart.
-    private GroundLoad Over(WaterState water, double top)
-    {
-        var ground = Ground.Column(water);
-        var topDepth = Math.Max(0, Ground.Level - top);
-        var soil = ground.Weight(0, topDepth);
-        var displaced = 0.0;
-        foreach (var column in columns)
-        {
-            displaced += column.Displace(water, ground, topDepth, Area);
-        }
-
-        var load = new GroundLoad(soil, Area * soil, displaced, ground.WaterPressure(Ground.Level - Underside),
-            (Rules.Concrete.Weight * Thickness) + soil);
-        // Where piles hold it soil beside it lifts nothing.
-        return Ground.UpliftSpread > 0 && !IsPolygon && Whole is null ? Beside(load, ground, topDepth) : load;
-    }
-
-    private void Solve(int combination)
-    {
-        if (solvedAt[combination] == generation)
-        {
-            return;
-        }
-
-        if (Whole is { } whole)
-        {
-            (loads[combination], contact[combination]) = PartOf(whole.Loads(combination), whole.Contact(combination));
-        }
-        else
-        {
-            var none = default(NoTrace);
-            var l = BaseLoadCase.Compute(this, combination, true, ref none);
-            loads[combination] = l;
-            contact[combination] = Rest is { } rest ? rest.Hold(combination, l) : Solved(l);
-        }
-
-        solvedAt[combination] = generation;
-    }
 }

@@ -65,6 +65,19 @@ internal static class LongForces
         ref readonly var contact = ref body.Contact(k);
         var water = body.GroundLoad(k).WaterPressure;
         var pushed = new PartForce(water * plane.Area, water * plane.First);
+        if (body.Bed is { } bed)
+        {
+            var beam = bed.Beam(k);
+            if (alongX)
+            {
+                var (force, moment) = beam.Before(x);
+                return new PartForce(pushed.Force + force, pushed.Moment + moment);
+            }
+
+            var below = beam.Over(body.LowX, body.LowY, body.HighX, x);
+            return new PartForce(pushed.Force + below.Force, pushed.Moment + below.MomentY);
+        }
+
         var p = contact.Pressure;
         if (contact.State == ContactState.Full && (alongX || body.IsRectangle))
         {
@@ -150,8 +163,13 @@ internal static class LongForces
     /// <summary>Pressure of the ground in a section, its mean over the breadth there, kPa.</summary>
     public static double Pressure(GroundBody body, bool alongX, int k, double x)
     {
-        var p = body.Contact(k).Pressure;
         var (from, to) = body.Chord(alongX, x);
+        if (body.Bed is { } bed)
+        {
+            return (alongX ? bed.Beam(k).Along(x) : bed.Beam(k).Across(x)) / (to - from);
+        }
+
+        var p = body.Contact(k).Pressure;
         var (low, high) = alongX ? (p.Plane(x, from), p.Plane(x, to)) : (p.Plane(from, x), p.Plane(to, x));
         return low >= 0 && high >= 0 ? (low + high) / 2
             : low <= 0 && high <= 0 ? 0

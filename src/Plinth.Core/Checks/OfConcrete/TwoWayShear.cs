@@ -279,7 +279,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
                     ? "of the piles within the section by their shares, and u·bx·by"
                     : "of the piles within the section by their shares");
         }
-        else if (T.Records && s.Body.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
+        else if (T.Records && s.Body.Bed is null && s.Body.Contact(k).Pressure.BearsWholly(section.X0, section.Y0, section.X1, section.Y1))
         {
             var middle = trace.Given("pm", inside.Force / (section.SideX * section.SideY), Unit.Pressure,
                 water > 0 ? "pressure in the middle of the section, the water's included" : "pressure in the middle of the section");
@@ -353,7 +353,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
     private static PressureResultant Pushed(PunchedArea s, int k, in PunchingSection section) =>
         s.Body.Rest is { } rest
             ? rest.Within(k, section)
-            : s.Body.Contact(k).Pressure.OverRectangle(section.X0, section.Y0, section.X1, section.Y1);
+            : s.Body.PushedWithin(k, section.X0, section.Y0, section.X1, section.Y1);
 
     // Unbalanced moments about the section's centroid: of the column, and of the net pressure inside.
     private static (double Mx, double My) OfOne<T>(Standing c, int k, double cx, double cy, double qx, double qy, ref T trace)

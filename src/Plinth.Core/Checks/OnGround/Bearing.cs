@@ -24,12 +24,17 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
             return Outcome.NotDone;
         }
 
+        if (s.Bed is { Grounds.Count: > 1 } bed)
+        {
+            return OnGrounds(s, bed, k, contact, ref trace);
+        }
+
         var g = s.Ground;
         var outcome = Outcome.NotDone;
         var stated = g.StatedBearing(Math.Min(s.Length, s.Width));
         if (double.IsFinite(stated))
         {
-            outcome = Stated(s, k, stated, contact, ref trace);
+            outcome = Stated(s, s.Ground, k, stated, contact, double.NaN, ref trace);
         }
 
         if (g.Capacity is { FrictionAngle: { } friction } drained)
@@ -49,22 +54,62 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
 
         if (T.Notes && contact.State == ContactState.Partial)
         {
-            trace.Note(System.FormattableString.Invariant($"{contact.Share * 100:0} % of the base in contact"));
+            trace.Note(InContact(contact));
         }
 
         return outcome;
     }
 
+    private static string InContact(in ContactSolution contact) =>
+        System.FormattableString.Invariant($"{contact.Share * 100:0} % of the base in contact");
+
     private static Outcome Higher(in Outcome a, in Outcome b) => !a.Done || b.Utilisation > a.Utilisation ? b : a;
 
-    private static Outcome Stated<T>(GroundBody s, int k, double stated, in ContactSolution contact, ref T trace)
+    // Each ground along it by its own bearing, under the greatest pressure there.
+    private static Outcome OnGrounds<T>(GroundBody s, SpringBed bed, int k, in ContactSolution contact, ref T trace)
         where T : struct, ITrace
     {
-        var g = s.Ground;
+        var none = default(NoTrace);
+        var (worst, at, most) = (Outcome.NotDone, 0, 0.0);
+        var from = s.LowX;
+        for (var i = 0; i < bed.Grounds.Count; i++)
+        {
+            var (to, g) = bed.Grounds[i];
+            var stated = g.StatedBearing(Math.Min(s.Length, s.Width));
+            var pressure = bed.Beam(k).Pressures(from, to).Most;
+            if (double.IsFinite(stated) && Stated(s, g, k, stated, contact, pressure, ref none) is var own
+                && (!worst.Done || own.Utilisation > worst.Utilisation))
+            {
+                (worst, at, most) = (own, i, pressure);
+            }
+
+            from = to;
+        }
+
+        if (worst.Done && (T.Records || T.Notes))
+        {
+            var g = bed.Grounds[at].Ground;
+            worst = Stated(s, g, k, g.StatedBearing(Math.Min(s.Length, s.Width)), contact, most, ref trace);
+            trace.Note($"on {GroundAlong.NameOf(g)}" + (contact.State == ContactState.Partial ? $"; {InContact(contact)}" : ""));
+        }
+
+        return worst;
+    }
+
+    private static Outcome Stated<T>(GroundBody s, GroundRules g, int k, double stated, in ContactSolution contact, double most,
+        ref T trace)
+        where T : struct, ITrace
+    {
         ref readonly var l = ref s.Loads(k);
         trace.Heading("Bearing");
         double pressure;
-        if (g.Method == BearingMethod.ReducedArea)
+        if (s.Bed is not null)
+        {
+            // No effective area: what the springs give is no plane.
+            pressure = trace.Given("p", double.IsNaN(most) ? s.MostPressure(k) : most, Unit.Pressure,
+                $"the greatest under the base{(double.IsNaN(most) ? "" : " on this ground")}, at an edge");
+        }
+        else if (g.Method == BearingMethod.ReducedArea)
         {
             pressure = !s.IsRectangle
                 ? Reduced(s, l, ref trace)
@@ -97,7 +142,7 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
             _ => "allowable, by the lesser side, net",
         };
         var allowed = trace.Given("q", stated, Unit.Pressure, source);
-        return Compare(s, k, pressure, allowed, "q", ref trace);
+        return Compare(s, g, k, pressure, allowed, "q", ref trace);
     }
 
     private static double Reduced<T>(GroundBody s, in BaseLoads l, ref T trace)
@@ -155,10 +200,9 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
                 $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("Df", df, Unit.Length)}");
     }
 
-    private static Outcome Compare<T>(GroundBody s, int k, double pressure, double allowed, string symbol, ref T trace)
+    private static Outcome Compare<T>(GroundBody s, GroundRules g, int k, double pressure, double allowed, string symbol, ref T trace)
         where T : struct, ITrace
     {
-        var g = s.Ground;
         if (s.Combinations[k].Transient && g.TransientIncrease != 1)
         {
             allowed = trace.Let("q,t", allowed * g.TransientIncrease, Unit.Pressure,
@@ -198,8 +242,11 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         var along = horizontal > 0 ? (longIsX ? fx * fx : fy * fy) / (horizontal * horizontal) : 0;
         var ultimate = soil.Theory.Ultimate(ref trace,
             new BearingSituation(friction, cohesion, q, weight, df, b, Math.Min(lx, ly), Math.Max(lx, ly), vertical, horizontal, along));
-        var pressure = trace.Let("p", vertical / (lx * ly), Unit.Pressure,
-            $"{new Sym("V", vertical, Unit.Force)}/({new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})");
+        var pressure = s.Bed is null
+            ? trace.Let("p", vertical / (lx * ly), Unit.Pressure,
+                $"{new Sym("V", vertical, Unit.Force)}/({new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)})")
+            : trace.Given("p", s.MostPressure(k) + (drained ? 0 : s.GroundLoad(k).WaterPressure), Unit.Pressure,
+                "the greatest under the base, at an edge" + (drained ? "" : ", the water's included"));
         if (s.Ground.Basis == BearingBasis.Net)
         {
             pressure = trace.Let("pnet", Math.Max(0, pressure - q), Unit.Pressure,
@@ -210,7 +257,7 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
 
         var allowed = trace.Let("qa", ultimate / soil.Safety, Unit.Pressure,
             $"{new Sym("q,ult", ultimate, Unit.Pressure)}/{new Sym("FS", soil.Safety, Unit.Ratio)}");
-        return Compare(s, k, pressure, allowed, "qa", ref trace);
+        return Compare(s, s.Ground, k, pressure, allowed, "qa", ref trace);
     }
 
     // Water within one breadth below the underside lightens the soil that the base must push aside, in proportion.

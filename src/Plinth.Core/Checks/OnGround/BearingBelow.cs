@@ -65,10 +65,14 @@ internal readonly struct BearingBelow : ICheckRule<GroundBody, Nothing>
         trace.Heading($"Pressure on {(layer.Name.Length > 0 ? layer.Name : "the layer below")}");
         var z = trace.Let("z", depth - s.FoundingDepth, Unit.Length,
             $"{new Sym("d,layer", depth, Unit.Length)} − {new Sym("Df", s.FoundingDepth, Unit.Length)}");
-        var (lx, ly) = Bearing.Sides(s, l, ref trace);
+        var (lx, ly) = s.Bed is null ? Bearing.Sides(s, l, ref trace)
+            : (trace.Given("Lx'", s.Length, Unit.Length, "the whole length, as if the greatest pressure acted all along"),
+                trace.Given("Ly'", s.Width, Unit.Length, "the whole width"));
         var p0 = Bearing.Overburden(s, k, ref trace);
-        var extra = trace.Let("ΔN", Math.Max(0, l.N - (p0 * lx * ly)), Unit.Force,
-            $"max(0; {new Sym("ΣN", l.N, Unit.Force)} − {new Sym("p0", p0, Unit.Pressure)}·{new Sym("Lx'", lx, Unit.Length)}·"
+        var n = s.Bed is null ? l.N : trace.Let("ΣN", s.MostPressure(k) * lx * ly, Unit.Force,
+            $"{new Sym("p,most", s.MostPressure(k), Unit.Pressure)}·{new Sym("Lx'", lx, Unit.Length)}·{new Sym("Ly'", ly, Unit.Length)}");
+        var extra = trace.Let("ΔN", Math.Max(0, n - (p0 * lx * ly)), Unit.Force,
+            $"max(0; {new Sym("ΣN", n, Unit.Force)} − {new Sym("p0", p0, Unit.Pressure)}·{new Sym("Lx'", lx, Unit.Length)}·"
                 + $"{new Sym("Ly'", ly, Unit.Length)})");
         var (spread, deep) = (new Sym("t", g.LoadSpread, Unit.Ratio), new Sym("z", z, Unit.Length));
         var added = trace.Let("Δp", extra / ((lx + (2 * g.LoadSpread * z)) * (ly + (2 * g.LoadSpread * z))), Unit.Pressure,

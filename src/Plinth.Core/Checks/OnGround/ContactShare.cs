@@ -47,10 +47,11 @@ internal readonly struct ContactShare : ICheckRule<GroundBody, Nothing>
             return Outcome.Ratio(required, contact.Share);
         }
 
-        if (!s.IsRectangle)
+        if (!s.IsRectangle || s.Bed is not null)
         {
             var (least,
-                mean) = (trace.Given("p,least", s.LeastPressure(contact.Pressure), Unit.Pressure, "at the corner that is pressed least"),
+                mean) = (trace.Given("p,least", s.LeastPressureWithoutSurcharge(k), Unit.Pressure,
+                    s.Bed is null ? "at the corner that is pressed least" : "where it is pressed least"),
                     trace.Given("p,mean", s.LoadsWithoutSurcharge(k).N / s.Area, Unit.Pressure, "ΣN over the area"));
             var used = trace.Let("kern used", 1 - (least / mean), Unit.Ratio,
                 $"1 − {new Sym("p,least", least, Unit.Pressure)}/{new Sym("p,mean", mean, Unit.Pressure)}");

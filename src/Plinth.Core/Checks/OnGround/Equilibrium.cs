@@ -9,6 +9,9 @@ namespace Plinth.Core.Checks.OnGround;
 /// <summary>Whether a resultant pressing down lies within the base: the relative eccentricity must stay below one.</summary>
 internal readonly struct Equilibrium : ICheckRule<GroundBody, Nothing>
 {
+    // So near to the edge it is the springs that tell.
+    private const double NearEdge = 0.01;
+
     public static ReadOnlySpan<GroundBody> Of(Trial trial) => trial.Bodies;
 
     public static Nothing Capacity(GroundBody s) => default;
@@ -16,18 +19,25 @@ internal readonly struct Equilibrium : ICheckRule<GroundBody, Nothing>
     public static Outcome Evaluate<T>(GroundBody s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        var solution = BaseLoadCase.Contact(s, k, true, ref trace);
-        var outcome = Judge(s, s.Loads(k), solution.State == ContactState.NoEquilibrium, ref trace);
+        // Springs without strength hold whatever presses within the base: where they do, nothing more is asked of them here.
+        var told = T.Records || T.Notes || s.Bed is null;
+        var lost = (told || !IsWithin(s, s.Loads(k))) && BaseLoadCase.Contact(s, k, true, ref trace).State == ContactState.NoEquilibrium;
+        var outcome = Judge(s, s.Loads(k), lost, ref trace);
 
         // The surcharge may be absent, so it must not be what holds the base down.
         if (s.Ground.Surcharge != 0 && s.Place.SurchargeFactors[k] != 0)
         {
-            var without = Judge(s, s.LoadsWithoutSurcharge(k), s.ContactWithoutSurcharge(k).State == ContactState.NoEquilibrium, ref trace);
+            var bare = s.LoadsWithoutSurcharge(k);
+            var without = Judge(s, bare,
+                (told || !IsWithin(s, bare)) && s.ContactWithoutSurcharge(k).State == ContactState.NoEquilibrium, ref trace);
             outcome = without.FailsAnyhow && !outcome.FailsAnyhow || without.Utilisation > outcome.Utilisation ? without : outcome;
         }
 
         return outcome;
     }
+
+    private static bool IsWithin(GroundBody s, in BaseLoads l) =>
+        l.N > 0 && Math.Max(Math.Abs(l.XR) / (s.Length / 2), Math.Abs(l.YR) / (s.Width / 2)) < 1 - NearEdge;
 
     private static Outcome Judge<T>(GroundBody s, in BaseLoads l, bool lost, ref T trace)
         where T : struct, ITrace

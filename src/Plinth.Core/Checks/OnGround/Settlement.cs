@@ -39,10 +39,10 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
         if (T.Notes)
         {
             var l = s.Loads(k);
-            if (s.Contact(k).State != ContactState.NoEquilibrium
+            if (s.Bed is null && s.Contact(k).State != ContactState.NoEquilibrium
                 && (s.IsRectangle
                     ? 6 * ((Math.Abs(l.XR) / s.Length) + (Math.Abs(l.YR) / s.Width))
-                    : 1 - (s.LeastPressure(s.Contact(k).Pressure) * s.Area / l.N)) > 0.5)
+                    : 1 - (s.LeastPressure(k) * s.Area / l.N)) > 0.5)
             {
                 trace.Note("mean settlement; the base also tilts, which is not found");
             }
@@ -63,7 +63,11 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
             $"max(0; {new Sym("ΣN", l.N, Unit.Force)}/({new Sym("L", s.Length, Unit.Length)}·{new Sym("B", s.Width, Unit.Length)}) − "
                 + $"{new Sym("p0", p0, Unit.Pressure)})");
         var settles = 0.0;
-        if (g.SubgradeModulus is { } modulus)
+        if (s.Bed is { } bed)
+        {
+            settles = s.Contact(k).State == ContactState.NoEquilibrium ? Outcome.NoCapacity : OnSprings(s, bed, k, p0, ref trace);
+        }
+        else if (g.SubgradeModulus is { } modulus)
         {
             settles = trace.Let("s", q / modulus, Unit.Settlement,
                 $"{new Sym("q", q, Unit.Pressure)}/{new Sym("ks", modulus, Unit.Subgrade)}");
@@ -79,6 +83,18 @@ internal readonly struct Settlement : ICheckRule<GroundBody, Nothing>
         }
 
         return settles;
+    }
+
+    // The greatest anywhere on the axis: what the springs are pressed by the overburden sank before.
+    private static double OnSprings<T>(GroundBody s, SpringBed bed, int k, double p0, ref T trace)
+        where T : struct, ITrace
+    {
+        var (x, sinks, before) = bed.Sinks(k, p0);
+        trace.Given("x", x, Unit.Length, "where the axis settles most, from the base's centroid");
+        var w = trace.Given("w", sinks, Unit.Settlement, "the springs under the axis there");
+        var ks = trace.Given("ks", p0 == 0 ? 0 : p0 / before, Unit.Subgrade, "subgrade modulus there");
+        return p0 == 0 ? w : trace.Let("s", Math.Max(0, w - before), Unit.Settlement,
+            $"max(0; {new Sym("w", w, Unit.Settlement)} − {new Sym("p0", p0, Unit.Pressure)}/{new Sym("ks", ks, Unit.Subgrade)})");
     }
 
     private static double Elastic<T>(GroundBody s, double q, ref T trace)

@@ -20,7 +20,7 @@ public readonly record struct ColumnDesign(string Label, BarSpec Band, Upright U
 /// <param name="TopY">Top bars across.</param>
 /// <param name="Rest">Bottom bars across, outside all bands.</param>
 /// <param name="At">What belongs to each column, in order.</param>
-public sealed record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint Offset, BarSpec BottomX, BarSpec TopX, BarSpec TopY,
+public record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint Offset, BarSpec BottomX, BarSpec TopX, BarSpec TopY,
     BarSpec Rest, ImmutableArray<ColumnDesign> At)
     : FoundationDesign(Size)
 {
@@ -98,7 +98,7 @@ public sealed record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint O
     public static double TrapezoidCentroid(double length, double low, double high) => length * (low + (2 * high)) / (3 * (low + high));
 
     /// <inheritdoc/>
-    public bool Equals(CombinedDesign? other) => base.Equals(other) && HighWidth == other!.HighWidth && Offset == other.Offset
+    public virtual bool Equals(CombinedDesign? other) => base.Equals(other) && HighWidth == other!.HighWidth && Offset == other.Offset
         && BottomX == other.BottomX && TopX == other.TopX && TopY == other.TopY && Rest == other.Rest && At.SequenceEqual(other.At);
 
     /// <inheritdoc/>

@@ -12,7 +12,7 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>One rectangular or trapezoidal base under several columns.</summary>
-public sealed class CombinedKind : FoundationKind
+public class CombinedKind : FoundationKind
 {
     private static readonly CheckList List = CombinedChecks.Make();
 
@@ -33,6 +33,17 @@ public sealed class CombinedKind : FoundationKind
     {
         ArgumentNullException.ThrowIfNull(bars);
         return CombinedFaults.OfBars(key, bars);
+    }
+
+    /// <inheritdoc/>
+    public override string? FaultOfHeld(Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        return (foundation.Held.Springs || OnSprings) && foundation.Places.Any(p => p.Ground.SubgradeModulus is null)
+            ? (OnSprings ? $"a {Title} stands on ground springs and" : "soil = \"springs\"")
+                + " needs the modulus of the ground; write [ground] subgrade-modulus, for example \"20 MN/m3\""
+            : OnSprings ? Core.Ground.GroundAlong.Fault(foundation)
+            : null;
     }
 
     /// <inheritdoc/>
@@ -67,9 +78,17 @@ public sealed class CombinedKind : FoundationKind
 
         var bands = place.Supports.Select(s => CombinedFields.HeldBand(held, s.Label)).ToList();
         return CombinedPlace.Groups(place, i => uprights[i]!.Value.Pedestal).Any(g => bands[g[0]] is null) ? null
-            : new CombinedDesign(new BaseSize(length, width, thickness), held.EndWidth ?? width, new PlanPoint(x, y), bottom,
-                held.TopX ?? BarSpec.None, held.TopY ?? BarSpec.None, rest,
-                [.. place.Supports.Select((s, i) => new ColumnDesign(s.Label, bands[i] ?? BarSpec.None, uprights[i]!.Value))]);
+            : (CombinedDesign)Fitted(foundation, Blank([.. place.Supports.Select(s => s.Label)])) with
+            {
+                Size = new BaseSize(length, width, thickness),
+                HighWidth = held.EndWidth ?? width,
+                Offset = new PlanPoint(x, y),
+                BottomX = bottom,
+                TopX = held.TopX ?? BarSpec.None,
+                TopY = held.TopY ?? BarSpec.None,
+                Rest = rest,
+                At = [.. place.Supports.Select((s, i) => new ColumnDesign(s.Label, bands[i] ?? BarSpec.None, uprights[i]!.Value))],
+            };
     }
 
     /// <inheritdoc/>

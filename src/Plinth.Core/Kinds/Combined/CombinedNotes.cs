@@ -28,6 +28,14 @@ internal static class CombinedNotes
             }
         }
 
+        if (trial.Body.Bed is not null)
+        {
+            var counted = trial.Body.Bed.Factor == 1 ? ""
+                : string.Create(CultureInfo.InvariantCulture, $", counted {trial.Body.Bed.Factor:0.##} times");
+            yield return string.Create(CultureInfo.InvariantCulture,
+                $"on ground springs that pull nowhere, λ·ℓ = {Rigidity.Of(trial):0.00}: the section along x is gross{counted}");
+        }
+
         var narrow = Math.Min(trial.Body.LowWidth, trial.Body.HighWidth);
         if (narrow < Math.Max(trial.Body.LowWidth, trial.Body.HighWidth))
         {

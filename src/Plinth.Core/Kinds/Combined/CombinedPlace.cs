@@ -96,12 +96,17 @@ internal sealed class CombinedPlace
         return (x0, x1, y0, y1);
     }
 
-    /// <summary>The column that stands farthest beyond a base, by its number; −1: none does.</summary>
+    /// <summary>
+    /// Offsets are written to so much, m: of a base as long as its columns reach one end or the other lies off by less.
+    /// </summary>
+    public const double Written = 1e-6;
+
+    /// <summary>A column that stands beyond a base, by its number; −1: none does.</summary>
     public int Beyond(CombinedDesign design)
     {
         for (var i = 0; i < columns.Length; i++)
         {
-            var (own, slack) = (new CombinedPlace([columns[i]]).Within(design), -1e-9);
+            var (own, slack) = (new CombinedPlace([columns[i]]).Within(design), -Written);
             if (own.X0 < slack || own.X1 < slack || own.Y0 < slack || own.Y1 < slack)
             {
                 return i;

@@ -4,7 +4,7 @@ using Plinth.Core.Schedules;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <content>How its bars lie.</content>
-public sealed partial class CombinedTrial
+public partial class CombinedTrial
 {
     /// <inheritdoc/>
     public override IReadOnlyList<BarRun> Runs(bool alongX, bool bottom)

@@ -7,7 +7,7 @@ using Plinth.Core.Foundations;
 namespace Plinth.Core.Kinds.Combined;
 
 /// <summary>A base under several columns: it spans along x over its whole breadth, across in a band at each column.</summary>
-public sealed partial class CombinedTrial : Trial
+public partial class CombinedTrial : Trial
 {
     // Columns that stand nearer to a line than this stand on it, m.
     private const double OneLine = 1e-6;
@@ -37,6 +37,11 @@ public sealed partial class CombinedTrial : Trial
         var n = place!.Supports.Length;
         columns = [.. Enumerable.Range(0, n).Select(i => new Standing(this, i, place.Supports[i].Support.Label))];
         bodies = [new GroundBody(this, columns)];
+        if (foundation!.Held.Springs || foundation.Kind.OnSprings)
+        {
+            _ = bodies[0].LayOnSprings();
+        }
+
         spansX = [new LongSpan(this, 0, columns, true)];
         bandOf = new int[n];
         var groups = CombinedPlace.Groups(place.Place, _ => null).Select(g => g.Select(i => columns[i]).ToArray()).ToList();
@@ -174,6 +179,7 @@ public sealed partial class CombinedTrial : Trial
         }
 
         bodies[0].Set(size, highWidth, offset);
+        LieOn(size);
         foreach (var a in areas)
         {
             a.Enclose();
@@ -190,6 +196,17 @@ public sealed partial class CombinedTrial : Trial
         }
 
         Sink();
+    }
+
+    // What bends on springs: its gross section; what it lies on, one ground all along.
+    private void LieOn(in BaseSize size)
+    {
+        if (Body.Bed is { } bed)
+        {
+            bed.Inertia = size.Width * size.Thickness * size.Thickness * size.Thickness / 12;
+            bed.Factor = Foundation.Held.Stiffness;
+            bed.Cross(Core.Ground.GroundAlong.Of(Place.Place, Offset, Body.LowX, Body.HighX));
+        }
     }
 
     /// <summary>Sets the bars; sizes stay.</summary>

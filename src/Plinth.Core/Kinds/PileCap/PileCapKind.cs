@@ -22,6 +22,9 @@ public sealed class PileCapKind : FoundationKind
     private static readonly CheckList List = CapChecks.Make();
 
     /// <inheritdoc/>
+    public override string? Bears(Foundation foundation) => "rigid caps, whose piles share the loads by where they stand";
+
+    /// <inheritdoc/>
     public override string Id => "pile-cap";
 
     /// <inheritdoc/>

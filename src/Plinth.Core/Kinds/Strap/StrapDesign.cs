@@ -25,28 +25,6 @@ public sealed record StrapBase(double Length, double Width, double Thickness, Ba
     public BarSpec Layer(bool alongX, bool bottom) => bottom ? (alongX ? BottomX : BottomY) : alongX ? TopX : TopY;
 }
 
-/// <summary>The beam between the bases of a strap footing.</summary>
-/// <param name="Width">m.</param>
-/// <param name="Depth">Whole depth, m.</param>
-/// <param name="Gap">Its underside over that of the bases, m.</param>
-/// <param name="Top">Top bars, in one layer.</param>
-/// <param name="Bottom">Bottom bars, in one layer.</param>
-/// <param name="Stirrups">Closed stirrups of two legs, by spacing.</param>
-/// <param name="Sides">Bars along each side; none where there are none.</param>
-public sealed record StrapBeamDesign(double Width, double Depth, double Gap, BarSpec Top, BarSpec Bottom, BarSpec Stirrups, BarSpec Sides)
-{
-    /// <summary>A beam of which nothing is known yet.</summary>
-    public static readonly StrapBeamDesign Blank = new(0, 0, 0, BarSpec.None, BarSpec.None, BarSpec.None, BarSpec.None);
-
-    /// <summary>Whether it runs over the whole inner base, or stops at the outer face of the inner column.</summary>
-    public bool OverBase { get; init; } = true;
-}
-
-/// <summary>What stands on one of the bases.</summary>
-/// <param name="Label">The support.</param>
-/// <param name="Upright">What is between base and column.</param>
-public sealed record StrapColumn(string Label, Upright Upright);
-
 /// <summary>
 /// A strap footing in force: a base at an edge and an inner one, and a beam clear of the ground that holds them together.
 /// </summary>
@@ -54,12 +32,12 @@ public sealed record StrapColumn(string Label, Upright Upright);
 /// <param name="Inner">That under the second, its middle under the column.</param>
 /// <param name="Beam">The beam.</param>
 /// <param name="At">What stands on the bases.</param>
-public sealed record StrapDesign(StrapBase Edge, StrapBase Inner, StrapBeamDesign Beam, ImmutableArray<StrapColumn> At)
+public sealed record StrapDesign(StrapBase Edge, StrapBase Inner, BeamDesign Beam, ImmutableArray<CarriedColumn> At)
     : FoundationDesign(new BaseSize(Edge.Length + Inner.Length, Math.Max(Edge.Width, Inner.Width),
         Math.Max(Edge.Thickness, Inner.Thickness)))
 {
     /// <summary>The same with other bases and beam.</summary>
-    public StrapDesign With(StrapBase edge, StrapBase inner, StrapBeamDesign beam) => new(edge, inner, beam, At);
+    public StrapDesign With(StrapBase edge, StrapBase inner, BeamDesign beam) => new(edge, inner, beam, At);
 
     /// <summary>One of its bases: 0 at the edge, 1 the inner one.</summary>
     public StrapBase Base(int part) => part == 0 ? Edge : Inner;

@@ -50,8 +50,8 @@ internal static class StrapFields
 
     private static IEnumerable<DesignField> OfBeam()
     {
-        static StrapBeamDesign Of(FoundationDesign d) => ((StrapDesign)d).Beam;
-        static StrapDesign With(FoundationDesign d, StrapBeamDesign other) =>
+        static BeamDesign Of(FoundationDesign d) => ((StrapDesign)d).Beam;
+        static StrapDesign With(FoundationDesign d, BeamDesign other) =>
             ((StrapDesign)d).With(((StrapDesign)d).Edge, ((StrapDesign)d).Inner, other);
         yield return Measure(Beam, "width", "\"500 mm\"", d => Of(d).Width, (d, v) => With(d, Of(d) with { Width = v }));
         yield return Measure(Beam, "depth", "\"900 mm\"", d => Of(d).Depth, (d, v) => With(d, Of(d) with { Depth = v }));

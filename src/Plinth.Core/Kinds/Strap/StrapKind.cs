@@ -54,8 +54,8 @@ public sealed class StrapKind : FoundationKind
 
     /// <inheritdoc/>
     public override FoundationDesign Blank(IReadOnlyList<string> supports) =>
-        new StrapDesign(StrapBase.Blank, StrapBase.Blank, StrapBeamDesign.Blank,
-            [.. supports.Select(s => new StrapColumn(s, new Upright(null, BarSpec.None)))]);
+        new StrapDesign(StrapBase.Blank, StrapBase.Blank, BeamDesign.Blank,
+            [.. supports.Select(s => new CarriedColumn(s, new Upright(null, BarSpec.None)))]);
 
     /// <inheritdoc/>
     public override FoundationDesign? AllHeld(Foundation foundation)

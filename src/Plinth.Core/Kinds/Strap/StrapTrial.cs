@@ -10,7 +10,7 @@ namespace Plinth.Core.Kinds.Strap;
 /// <summary>
 /// Two bases and a beam clear of the ground as one rigid body; the bases span across the beam, which takes all moment along it.
 /// </summary>
-public sealed class StrapTrial : Trial
+public sealed class StrapTrial : Trial, IBeamTrial
 {
     /// <summary>What results call the beam.</summary>
     internal const string BeamName = "beam";
@@ -75,11 +75,15 @@ public sealed class StrapTrial : Trial
     /// <summary>The beam.</summary>
     internal StrapBeam Beam { get; }
 
+    BeamSpan IBeamTrial.Beam => Beam;
+
+    void IBeamTrial.SetBeam(BeamDesign beam) => SetBeam(beam);
+
     /// <summary>What bends along x: the beam, and the inner base beyond it where the beam stops at the column.</summary>
-    internal ReadOnlySpan<Subject> Bending => along.AsSpan(0, BeyondBeam ? 2 : 1);
+    internal override ReadOnlySpan<Subject> Bending => along.AsSpan(0, BeyondBeam ? 2 : 1);
 
     /// <summary>The same as a list of one beam.</summary>
-    internal ReadOnlySpan<Subject> Beams => along.AsSpan(0, 1);
+    internal override ReadOnlySpan<Subject> Beams => along.AsSpan(0, 1);
 
     private bool BeyondBeam => spansX[1].Overhang(1) > Plinth.Core.Checks.OfConcrete.Anchorage.Touch;
 
@@ -171,7 +175,7 @@ public sealed class StrapTrial : Trial
     }
 
     /// <summary>Sets the steel of the beam; sizes stay.</summary>
-    internal void SetBeam(StrapBeamDesign beam)
+    internal void SetBeam(BeamDesign beam)
     {
         Beam.Set(Counted(beam.Top), Counted(beam.Bottom), beam.Stirrups, beam.Sides);
 
@@ -279,9 +283,9 @@ public sealed class StrapTrial : Trial
             }
 
             var (concrete, gap, tie) = (Rules.Concrete, d.Beam.Gap, d.Beam.Stirrups.Size?.Diameter ?? 0);
-            var stirrups = StrapBars.Places(Beam.Low, Beam.High, concrete.CoverSide + tie, d.Beam.Stirrups.Spacing);
+            var stirrups = BeamBarList.Stirrups(Beam.Low, Beam.High, concrete.CoverSide + tie, d.Beam.Stirrups.Spacing);
             return new Figures.BeamFigure(Beam.Low, Beam.High, gap, gap + Beam.Height, Beam.Width, stirrups, gap + Beam.Depth(false),
-                gap + Beam.Height - Beam.Depth(true), [.. StrapBars.SideLevels(Foundation, d).Select(z => gap + z)],
+                gap + Beam.Height - Beam.Depth(true), [.. BeamBarList.Sides(Rules.Concrete, d.Beam).Select(z => gap + z)],
                 Across(false), Across(true),
                 (concrete.CoverBottom, concrete.CoverSide, concrete.CoverTop));
 

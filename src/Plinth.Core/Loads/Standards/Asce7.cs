@@ -29,8 +29,23 @@ public abstract class Asce7 : LoadStandard
         foreach (var rule in Rules)
         {
             Expand(rule, expansion);
+            if (expansion.BehindWalls == true && AgainstWind(rule))
+            {
+                Expand(WithoutWind(rule), expansion);
+            }
         }
     }
+
+    // What holds least against the soil behind a wall: the least dead load beside it, with no wind (H adds, 2.3.1 and 2.4.1).
+    private static bool AgainstWind(LoadRule rule) =>
+        rule.Dead < 1 && rule.Slots is [{ Need: Need.Present, Choices: [{ Symbol: LoadSymbol.W }] }];
+
+    private static LoadRule WithoutWind(LoadRule rule) => rule with
+    {
+        Number = rule.Number + ":noW",
+        Text = $"{rule.Dead.Text()}D + {((rule.For & Family.Concrete) != 0 ? Earth(true) : Earth(false)).Adds.Text()}H",
+        Slots = [],
+    };
 
     private static void Expand(LoadRule rule, Expansion e)
     {
@@ -104,7 +119,10 @@ public abstract class Asce7 : LoadStandard
                     break;
                 default:
                     var factor = choice.Symbol == LoadSymbol.L && slot.Companion ? choice.Factor * e.Options.LiveCompanion : choice.Factor;
-                    result.AddRange(e.Additive(choice.Symbol, factor)
+
+                    // What stands behind a wall is no floor load that may be taken at half.
+                    result.AddRange(e.Additive(c => c.Symbol == choice.Symbol,
+                            (c, i) => new Term(i, c.IsBehindWall ? choice.Factor : factor))
                         .Select(a => named && a.Name is null ? a with { Name = choice.Symbol.ToString() } : a));
                     break;
             }

@@ -31,6 +31,10 @@ public sealed class En1990 : LoadStandard
     /// <inheritdoc/>
     public override LoadCase Surcharge => new(LoadCase.SurchargeName, Q) { Category = "E" };
 
+    /// <inheritdoc/>
+    /// <remarks>None: EN 1997-1 2.4.7.3.4 divides tan φ' by γφ' in the set M2, which no factor on a case does.</remarks>
+    public override IReadOnlyList<LoadCase> BehindWalls => [];
+
     internal override void Expand(Expansion expansion)
     {
         var o = expansion.Options.Eurocode;

@@ -29,6 +29,9 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
     /// <summary>Length of its bars, m.</summary>
     public required double Length { get; init; }
 
+    /// <summary>Step of its spacing where bars stand by whole spacings, m; null: they stand by number.</summary>
+    public double? Step { get; init; } = trial.Rules.Steel.SpacingStep;
+
     /// <summary>Area that its bars need in any case, m2.</summary>
     public double LeastArea { get; init; }
 
@@ -98,10 +101,19 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
     public bool Answer(Check check, Subject subject, double over)
     {
         var count = Layer.Count;
-        if (check.Decides.What == Decisions.Ends && !Layer.Hooked)
+        if (check.Decides.What == Decisions.Ends)
         {
-            Set(Layer with { Hooked = true });
-            return true;
+            // Hooked bars need no less length for being more, unless only what is called on is anchored.
+            if (Layer.Hooked && !rules.Steel.AnchorageExcess)
+            {
+                return false;
+            }
+
+            if (!Layer.Hooked)
+            {
+                Set(Layer with { Hooked = true });
+                return true;
+            }
         }
 
         // Strength never grows faster than steel; where it was found to grow slower, so many more are wanted.
@@ -126,7 +138,7 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
     public bool Shrink()
     {
         var less = Layer.Spacing > 0
-            ? At(Layer, Math.Round(Layer.Spacing + rules.Steel.SpacingStep!.Value, 9))
+            ? At(Layer, Math.Round(Layer.Spacing + Step!.Value, 9))
             : Layer with { Count = Layer.Count - 1 };
         if (!Layer.Any || less.Count < fewest || less.Spacing > Widest + 1e-9)
         {
@@ -148,7 +160,7 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
     // At the widest whole step of spacing that makes so many bars.
     private BarLayer Spaced(BarLayer layer)
     {
-        if (rules.Steel.SpacingStep is not { } step)
+        if (Step is not { } step)
         {
             return layer;
         }

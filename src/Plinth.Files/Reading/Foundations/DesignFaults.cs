@@ -66,7 +66,7 @@ public static class DesignFaults
     private static (string Key, string Message)? Standing(Foundation f, FoundationDesign design)
     {
         var (fit, column, support) = BaseGeometry.Standing(f, design);
-        var key = f.Kind.Fields(f.Places[0]).Where(k => k.Form == FieldForm.Pedestal).ElementAt(column).Key;
+        var key = f.Kind.Fields(f.Places[0]).Where(k => k.Form == FieldForm.Pedestal).ElementAtOrDefault(column)?.Key ?? "";
         return fit switch
         {
             PedestalFit.Fits => null,

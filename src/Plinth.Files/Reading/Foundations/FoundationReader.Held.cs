@@ -19,12 +19,13 @@ internal sealed partial class FoundationReader
             return HeldOfParts(t, kind, labels);
         }
 
-        var (width, endWidth) = kind.UnderSeveral ? t.Widths("width") : (t.QuantityOrNull("width", Measure.Length, Sign.Positive), null);
-        var trapezoid = endWidth is not null;
-        if (kind.UnderSeveral)
+        var (width, endWidth) = kind.Tapers ? t.Widths("width") : (t.QuantityOrNull("width", Measure.Length, Sign.Positive), null);
+        var (trapezoid, springs) = (endWidth is not null, kind.OnSprings);
+        var ends = kind.OnSprings ? Ends(t) : null;
+        if (kind.Tapers)
         {
             trapezoid = t.Choice("outline", trapezoid, ("rectangle", false), ("trapezoid", true));
-            _ = t.Choice("soil", false, ("rigid", false), ("springs", true)) is true && Springs();
+            springs = t.Choice("soil", false, ("rigid", false), ("springs", true));
             if (trapezoid && width is not null && endWidth is null)
             {
                 t.Fault("width",
@@ -35,13 +36,15 @@ internal sealed partial class FoundationReader
             {
                 t.Fault("width", "a rectangle has one width; write one, or outline = \"trapezoid\"");
             }
-        }
 
-        bool Springs()
-        {
-            t.Fault("soil",
-                "soil = \"springs\" is not designed in this version: the base is taken as rigid; write soil = \"rigid\", or leave it out");
-            return true;
+            if (springs && trapezoid)
+            {
+                t.Fault("soil", "a trapezoid is not solved on ground springs; write soil = \"rigid\", or outline = \"rectangle\"");
+            }
+            else if (!springs && t.Has("stiffness"))
+            {
+                t.Fault("stiffness", "stiffness counts on ground springs only; write soil = \"springs\" beside it, or delete it");
+            }
         }
 
         var held = new HeldValues
@@ -50,10 +53,12 @@ internal sealed partial class FoundationReader
             Width = width,
             EndWidth = endWidth,
             Trapezoid = trapezoid,
+            Springs = springs,
+            Stiffness = springs ? t.Number("stiffness", 1, Sign.Positive) : 1,
             Own = OwnOf(t, kind, labels),
             Thickness = t.QuantityOrNull("thickness", Measure.Length, Sign.Positive),
-            EdgeX0 = Edge("edge-x0"),
-            EdgeX1 = Edge("edge-x1"),
+            EdgeX0 = ends is { } e ? new HeldEdge(false, e.Low) : Edge("edge-x0"),
+            EdgeX1 = ends is { } other ? new HeldEdge(false, other.High) : Edge("edge-x1"),
             EdgeY0 = Edge("edge-y0"),
             EdgeY1 = Edge("edge-y1"),
             OffsetX = t.Quantity("offset-x", Measure.Length, 0, Sign.Any),
@@ -77,6 +82,30 @@ internal sealed partial class FoundationReader
         Conflict(t, "x", held.EdgeX0, held.EdgeX1, "length", held.Length);
         Conflict(t, "y", held.EdgeY0, held.EdgeY1, "width", held.Width);
         return held;
+    }
+
+    // How far it reaches beyond its first and its last column: one length for both, or one for each.
+    private static (double Low, double High)? Ends(TableReader t)
+    {
+        foreach (var key in (string[])["length", "offset-x"])
+        {
+            if (t.Has(key))
+            {
+                t.Fault(key, $"{key} of a strip follows from its ends; write for example ends = \"600 mm\", how far it reaches beyond its "
+                    + "first and last column's centres");
+            }
+        }
+
+        var (low, high) = t.Widths("ends");
+        foreach (var key in (string[])["edge-x0", "edge-x1"])
+        {
+            if (low is not null && t.Has(key))
+            {
+                t.Fault(key, $"ends and {key} are both given; keep one");
+            }
+        }
+
+        return low is { } both ? (both, high ?? both) : null;
     }
 
     private static HeldEdge? HeldEdgeOf(TableReader t, string key)
@@ -138,15 +167,21 @@ internal sealed partial class FoundationReader
     // What a kind's designs have beyond what all have, held in tables within: bottom-y = { at.C5 = "9 T16", rest = "T12 @ 250 mm" }.
     private ImmutableDictionary<string, FieldValue> OwnOf(TableReader t, FoundationKind kind, IReadOnlyList<string> labels)
     {
-        if (!kind.UnderSeveral || !t.Has("bottom-y"))
+        if (!kind.UnderSeveral || kind.Sign is not null || !t.Has("bottom-y"))
         {
             var own = ImmutableDictionary<string, FieldValue>.Empty;
-            foreach (var field in kind.Fields(labels).Where(f => f.HeldByKey && t.Has(f.Key)))
+            if (kind.Sign is { } sign && t.Widths(sign) is ({ } first, var second))
             {
-                own = Adopted.FieldText.Value(t, field.Key, field) is { } value ? own.Add(field.Key, value) : own;
+                own = own.Add(sign, second is { } both ? new FieldValue.Ends(first, both) : new FieldValue.Length(first));
             }
 
-            return own;
+            foreach (var field in kind.Fields(labels).Where(f => f.HeldByKey && t.Has(f.Key)))
+            {
+                own = Adopted.FieldText.Value(t, field.Key, field) is { } value && (value is not FieldValue.Bars { Spec: var bars }
+                    || Allowed(t, kind, field.Key, bars)) ? own.Add(field.Key, value) : own;
+            }
+
+            return kind.OfWalls ? StemBarsOf(t, kind, own) : own;
         }
 
         if (t.Node("bottom-y") is { Value: not TomlTable } node)
@@ -171,6 +206,17 @@ internal sealed partial class FoundationReader
         at.Done();
         inner.Done();
         return found;
+    }
+
+    private static bool Allowed(TableReader t, FoundationKind kind, string key, BarSpec bars)
+    {
+        if (kind.FaultOfBars(key, bars) is { } fault)
+        {
+            t.Fault(key, fault);
+            return false;
+        }
+
+        return true;
     }
 
     private static BarSpec? Bars(TableReader t, FoundationKind kind, string key)

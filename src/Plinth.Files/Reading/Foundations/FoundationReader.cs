@@ -83,8 +83,9 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             }
             else if (!later.Contains(label) && !taken.ContainsKey(label))
             {
-                Add(NextMark(FoundationKinds.Usual, marks), FoundationKinds.Usual, [new WrittenPlace([label], Lie.AsDrawn)], false,
-                    HeldValues.Nothing, rules, null, null, supports[label].Place);
+                var kind = FoundationKinds.For(supports[label].Support);
+                Add(NextMark(kind, marks), kind, [new WrittenPlace([label], Lie.AsDrawn)], false, HeldValues.Nothing, rules, null, null,
+                    supports[label].Place);
             }
         }
 
@@ -120,19 +121,22 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         }
     }
 
-    private FoundationKind? Kind(TableReader t, int columns)
+    private FoundationKind? Kind(TableReader t, IReadOnlyList<WrittenPlace> places)
     {
+        var columns = places[0].Supports.Count;
         var usual = FoundationKinds.For(columns);
+        var walls = places.SelectMany(p => p.Supports).Where(l => supports.TryGetValue(l, out var s) && s.Support.IsWall).ToList();
         if (t.Text("kind") is not { } id)
         {
-            return usual;
+            usual = walls.Count > 0 ? FoundationKinds.For(supports[walls[0]].Support) : usual;
+            return Walls(usual) ? usual : null;
         }
 
-        if (FoundationKinds.Find(id) is not { } kind)
+        if (FoundationKinds.Find(id, t.Has) is not { } kind)
         {
             t.Fault("kind",
                 $"kind \"{id}\" is not designed in this version; it is "
-                    + $"{string.Join(" or ", FoundationKinds.All.Select(k => $"\"{k.Id}\""))}");
+                    + $"{string.Join(" or ", FoundationKinds.Ids.Select(k => $"\"{k}\""))}");
             return null;
         }
 
@@ -147,7 +151,33 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             return null;
         }
 
-        return kind;
+        return Walls(kind) ? kind : null;
+
+        // A wall has a footing of its own, of its own kind.
+        bool Walls(FoundationKind of)
+        {
+            var key = t.Has("kind") ? "kind" : t.Has("each") ? "each" : t.Has("alike") ? "alike" : "supports";
+            if (walls.Count > 0 && columns > 1)
+            {
+                t.Fault(key, $"\"{walls[0]}\" is a wall, which shares no base with other supports; give it a foundation of its own");
+            }
+            else if (walls.Count > 0 && !of.OfWalls)
+            {
+                t.Fault(key, $"\"{walls[0]}\" is a wall: its foundation is kind \"{FoundationKinds.For(supports[walls[0]].Support).Id}\"");
+            }
+            else if (of.OfWalls && places.SelectMany(p => p.Supports).FirstOrDefault(l => !walls.Contains(l) && supports.ContainsKey(l)) is
+            { } column)
+            {
+                t.Fault(key, $"kind \"{of.Id}\" carries {of.Carried}, and \"{column}\" is a column; write shape wall with x2 and y2 "
+                    + "where it is a wall, or leave kind out");
+            }
+            else
+            {
+                return true;
+            }
+
+            return false;
+        }
     }
 
     private void One(TableReader t, HashSet<string> marks)
@@ -161,6 +191,13 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
 
         if (mark is not null && !SupportsReader.Label(mark, "mark", t.PlaceOf("mark"), bag))
         {
+            return;
+        }
+
+        if (t.Has("rows"))
+        {
+            t.Fault("rows", "grids of strips that cross are not designed in this version; write one row in order, for example "
+                + "kind = \"strip\" with supports = [\"A1\", \"A2\", \"A3\"], each crossing column in one of them");
             return;
         }
 
@@ -202,12 +239,13 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             }
         }
 
-        if (Kind(t, places[0].Supports.Count) is not { } kind || !Agree(t, kind, places))
+        if (Kind(t, places) is not { } kind || !Agree(t, kind, places))
         {
             return;
         }
 
         var held = Held(t, kind, places[0].Supports);
+        var wall = Wall(t, kind);
         var angle = t.Has("angle") ? t.QuantityOrNull("angle", Measure.Angle, Sign.Any) : null;
         string? ground = null;
         if (t.Node("ground") is { Value: string name })
@@ -265,7 +303,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                     Logs[given] = log;
                 }
 
-                Add(given, kind, at, alike, held, own, ground, overGround, t.Place, angle, loads, overPiles);
+                Add(given, kind, at, alike, held, own, ground, overGround, t.Place, angle, loads, overPiles, wall);
             };
             if (belongs is not null || !supports.ContainsKey(labels[0]))
             {
@@ -280,7 +318,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
 
     private void Add(string mark, FoundationKind kind, IReadOnlyList<WrittenPlace> written, bool alike, HeldValues held, RuleSet own,
         string? ground, TableReader? overGround, FilePlace place, double? angle = null, IReadOnlyList<PlanLoad>? loads = null,
-        TableReader? overPiles = null)
+        TableReader? overPiles = null, WallRules? wall = null)
     {
         if (byMark.TryGetValue(mark, out var other))
         {
@@ -314,32 +352,58 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                 }
 
                 var here = ground ?? GroundOf(support);
-                if (groundName is not null && groundName != here)
+                if (groundName is not null && groundName != here && !kind.OnSprings)
                 {
-                    bag.Error(place,
-                        $"foundation {mark}: {labels[0]} stands on the ground \"{groundName}\" and {label} on \"{here}\"; name the one by "
-                            + $"which their base is designed, for example ground = \"{(groundName.Length > 0 ? groundName : here)}\"");
+                    Differ(label, here);
                     return;
                 }
 
-                groundName = here;
-                stand.Add(support.Support);
+                groundName ??= here;
+                stand.Add(wall is { IsMasonry: true } ? support.Support with { IsMasonryWall = true } : support.Support);
             }
 
             var basis = grounds.TryGetValue(groundName!, out var named) ? named.Rules : rules.Ground;
             var values = overGround is null ? basis : GroundReader.Read(overGround.Inner("ground"), basis, basis.Name);
             first ??= values;
             var along = Math.Atan2(stand[^1].Y - stand[0].Y, stand[^1].X - stand[0].X) * 180 / Math.PI;
-            places.Add(new Place(stand, stand.Count > 1 ? Math.Round(along, 9) : angle ?? stand[0].AngleDegrees, values).Lying(lie));
+            var standing = new Place(stand, stand.Count > 1 ? Math.Round(along, 9) : angle ?? stand[0].AngleDegrees, values)
+            {
+                Along = kind.OnSprings && ground is null ? Crossed() : [],
+            };
+            string Beneath(Support s) => GroundAlong.At(standing, new PlanPoint(s.X, s.Y)).Name;
+            if (kind.OnSprings && ground is null && stand.Find(s => GroundOf(supports[s.Label]) != Beneath(s)) is { } apart)
+            {
+                // A column may be named to stand on other ground than its place in plan says.
+                Differ(apart.Label, GroundOf(supports[apart.Label]));
+                return;
+            }
+
+            places.Add(standing.Lying(lie));
+
+            void Differ(string label, string here) => bag.Error(place,
+                $"foundation {mark}: {labels[0]} stands on the ground \"{groundName}\" and {label} on \"{here}\"; name the one by "
+                    + $"which their base is designed, for example ground = \"{(groundName!.Length > 0 ? groundName : here)}\"");
+
+            // By area in plan; what stands first lies between them.
+            List<GroundRules> Crossed()
+            {
+                var some = grounds.Where(g => g.Value.Rules.Area.Count > 0).Select(g => Over(g.Value.Rules)).ToList();
+                return some.Count == 0 ? [] : [.. some, basis.Area.Count == 0 ? values : Over(rules.Ground)];
+            }
+
+            GroundRules Over(GroundRules own) => overGround is null ? own : GroundReader.Read(overGround.Inner("ground"), own, own.Name);
         }
 
-        own = own with { Ground = first!, Piles = PilesOf(overPiles, first!.Piles) };
+        own = kind.RulesOf(own with { Ground = first!, Piles = PilesOf(overPiles, first!.Piles) });
         if (!kind.BearsOnGround && places.Find(p => !own.Piles.KnownIn(p.Ground)) is { } lacking && pilesMissing.Add(place))
         {
             var named = lacking.Ground.Name.Length > 0 ? $"grounds.{lacking.Ground.Name}" : "ground";
             bag.Error(place,
-                $"foundation {mark}: "
-                    + $"{(own.Piles.Size is null ? "give piles.size, for example piles.size = \"450 mm\"" : $"give piles.compression, what one pile may carry, for example piles.compression = \"650 kN\", or [[{named}.layer]] with undrained or shaft-factor, from which it is found")}, here or in [piles]");
+                $"foundation {mark}: give "
+                    + (own.Piles.Size is null ? "piles.size, for example piles.size = \"450 mm\""
+                        : "piles.compression, what one pile may carry, for example piles.compression = \"650 kN\", or "
+                            + $"[[{named}.layer]] with undrained or shaft-factor, from which it is found")
+                    + ", here or in [piles]");
         }
 
         if (loads is { Count: > 0 } && places.Exists(p => p.Lie.Mirrored))
@@ -349,7 +413,8 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                     + "these places a mark of their own");
         }
 
-        var foundation = new Foundation(mark, places, alike, held, own) { Loads = loads ?? [], Kind = kind };
+        var foundation = new Foundation(mark, places, alike, held, own)
+        { Loads = loads ?? [], Kind = kind, Wall = wall ?? WallRules.Nothing };
         if (kind.FaultOfHeld(foundation) is { } fault)
         {
             bag.Error(place, $"foundation {mark}: {fault}");

@@ -52,7 +52,7 @@ internal static class ReactionsReader
 
         // The variants of an unsigned result share its rows; the first stands for all.
         var index = cases.Select((c, i) => (c, i))
-            .Where(p => !p.c.IsSurcharge)
+            .Where(p => p.c.HasReactions)
             .GroupBy(p => p.c.Source)
             .ToDictionary(g => g.Key, g => g.First().i, StringComparer.Ordinal);
         var byLabel = actions.GetAlternateLookup<ReadOnlySpan<char>>();
@@ -119,7 +119,7 @@ internal static class ReactionsReader
     {
         for (var k = 0; k < cases.Count; k++)
         {
-            if (cases[k].IsSurcharge || (k > 0 && cases[k - 1].Source == cases[k].Source))
+            if (!cases[k].HasReactions || (k > 0 && cases[k - 1].Source == cases[k].Source))
             {
                 continue;
             }
@@ -139,7 +139,7 @@ internal static class ReactionsReader
                 continue;
             }
 
-            var missing = cases.Where((c, k) => !c.IsSurcharge && at[k] == 0 && lines.Values.Any(l => l[k] != 0))
+            var missing = cases.Where((c, k) => c.HasReactions && at[k] == 0 && lines.Values.Any(l => l[k] != 0))
                 .Select(c => c.Source)
                 .Distinct()
                 .ToList();

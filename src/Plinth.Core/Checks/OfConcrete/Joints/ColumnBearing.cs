@@ -100,7 +100,7 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
 
         var area = s.Pedestal?.Area ?? own;
         var o = s.Outline;
-        return (area, area * Similar(o, s.ToEdge(true) - (o.FaceX / 2), s.ToEdge(false) - (o.FaceY / 2), s.Body.Thickness));
+        return (area, area * Similar(o, s.ToEdge(true) - (o.FaceX / 2), s.ToEdge(false) - (o.FaceY / 2), s.Body.Height));
     }
 
     private static double Similar(in ColumnOutline outline, double beyondX, double beyondY, double depth)

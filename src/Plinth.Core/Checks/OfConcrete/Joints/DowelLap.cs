@@ -55,7 +55,7 @@ public static class DowelLap
 
         foreach (var place in foundation.Places)
         {
-            var top = place.Ground.Underside(design.Size.Thickness) + design.ThicknessUnder(column);
+            var top = place.Ground.Underside(design.WholeDepth) + design.ThicknessUnder(column);
             var support = place.Supports[column];
             var foot = upright.Pedestal is null
                 ? top
@@ -72,7 +72,7 @@ public static class DowelLap
                 var sum = default(SupportAction);
                 foreach (var term in combination.Terms)
                 {
-                    if (!project.Cases[term.Case].IsSurcharge)
+                    if (project.Cases[term.Case].HasReactions)
                     {
                         sum += term.Factor * actions[term.Case];
                     }

@@ -162,7 +162,7 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         var area = trace.Let("As", bars.Area, Unit.SteelArea,
             $"{new Sym("n", bars.Count, Unit.Ratio)}·{new Sym("Ab", size.Area, Unit.SteelArea)}");
         var (concrete, db) = (s.Rules.Concrete, size.Diameter);
-        var foot = ofColumn ? s.ColumnFoot - s.Body.Underside : s.Body.Thickness;
+        var foot = ofColumn ? s.ColumnFoot - s.Body.Underside : s.Body.Height;
         var room = trace.Let("room", foot - concrete.CoverBottom - s.Diameter(true) - s.Diameter(false), Unit.Section,
             $"{new Sym("from the joint to the underside", foot, Unit.Section)} − {new Sym("cover", concrete.CoverBottom, Unit.Section)} − "
                 + $"{new Sym("bottom bars", s.Diameter(true) + s.Diameter(false), Unit.Section)}");

@@ -109,7 +109,7 @@ internal sealed class JointSections
     /// </summary>
     public static SectionAction AtPedestalFoot(Standing s, int k)
     {
-        var a = At(s, k, s.Body.Thickness);
+        var a = At(s, k, s.Body.Height);
         return s.Pedestal?.Socket is null
             ? a with { N = a.N + (s.Combinations[k].WeightFactor * s.PedestalWeight) }
             : a with { N = Math.Min(0, a.N) };

@@ -44,7 +44,7 @@ internal readonly struct SocketFloor : ICheckRule<Standing, Nothing>
         }
 
         var water = s.Body.GroundLoad(k).WaterPressure;
-        var inside = s.Body.Contact(k).Pressure.OverRectangle(x0, y0, x1, y1).Force + (water * bx * by);
+        var inside = s.Body.PushedWithin(k, x0, y0, x1, y1).Force + (water * bx * by);
 
         // What stands on the base presses it too, wherever on it the section leaves it: all of it counts, as in two-way shear round the
         // socket.

@@ -16,7 +16,7 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
     public static double UpperBound(GroundBody s, in Nothing capacity, int k)
     {
         // Of several columns what presses one may tip about the edge of another.
-        if (s.PlacedLoads.Length > 0 || s.Columns.Length > 1 || !s.IsRectangle)
+        if (s.PlacedLoads.Length > 0 || s.Columns.Length > 1 || !s.IsRectangle || s.Backing is not null)
         {
             return double.PositiveInfinity;
         }
@@ -109,6 +109,20 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
                 about += a.N * Arm(column, edge);
             }
 
+            if (c.IsBehindWall && s.Backing is { } behind)
+            {
+                // What stands on the heel is not there to hold.
+                var push = behind.Case(c.Name, k, false);
+                own += (edge.X * push.My) - (edge.Y * push.Mx);
+                if (T.Records && own > 0)
+                {
+                    trace.Given($"T[{c.Name}]", term.Tips * own, Unit.Moment, "factored thrust times its arm over the underside");
+                }
+
+                tips += Math.Max(0, term.Tips * own);
+                continue;
+            }
+
             var turns = term.Factor * own > 0 ? term.Tips : term.Holds;
             var turning = turns * own;
             if (turning > 0 || resists)
@@ -199,6 +213,16 @@ internal readonly struct Overturning<TAxis> : ICheckRule<GroundBody, Nothing>
             }
 
             trace.Add(new TraceStep(TraceKind.Formula, "R[weights]", weights, Unit.Moment, parts, null));
+        }
+
+        if (s.Backing is { Any: true } wall)
+        {
+            // The water's push with its greater head under the heel stands in U; only where it lies is told here.
+            var stands = (fw * wall.Weight(k) * half) - (edge.Y * ((fw * wall.WeightTurns(k)) - wall.LiftTurns(k)));
+            trace.Given("R[wall]", stands, Unit.Moment,
+                "of the wall and the soil beyond that over the whole base, each about the edge, less where the water pushes more");
+            weights = trace.Let("R[weights]", weights + stands, Unit.Moment,
+                $"{new Sym("R[weights]", weights, Unit.Moment)} + {new Sym("R[wall]", stands, Unit.Moment)}");
         }
 
         if (s.Parts.Length > 0)

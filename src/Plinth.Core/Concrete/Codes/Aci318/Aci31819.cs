@@ -126,11 +126,11 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
         ArgumentNullException.ThrowIfNull(concrete);
         var e = Edition;
         var db = bar.Size.Diameter;
-        var confined = bar.Spacing >= 6 * db && db <= e.MediumBend;
+        var confined = bar.Spacing >= (6 * db) - 1e-9 && db <= e.MediumBend;
         var spaced = trace.Given("ψr", confined ? 1.0 : 1.6, Unit.Ratio,
             confined ? "bars at least 6 db apart" : "bars nearer than 6 db, no ties", $"{Name} 25.4.3.2");
-        var cover = trace.Given("ψo", bar.SideCover >= 6 * db && db <= e.MediumBend ? 1.0 : 1.25, Unit.Ratio,
-            bar.SideCover >= 6 * db ? "side cover of at least 6 db" : "side cover under 6 db", $"{Name} 25.4.3.2");
+        var cover = trace.Given("ψo", bar.SideCover >= (6 * db) - 1e-9 && db <= e.MediumBend ? 1.0 : 1.25, Unit.Ratio,
+            bar.SideCover >= (6 * db) - 1e-9 ? "side cover of at least 6 db" : "side cover under 6 db", $"{Name} 25.4.3.2");
         var fc = concrete.Strength / e.StressFactor;
         var strength = fc < e.HookStrengthMost
             ? trace.Empirical("ψc", (fc / e.HookStrengthStep) + 0.6, Unit.Ratio,

@@ -1,6 +1,7 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Checks.OnGround;
 
 namespace Plinth.Core.Kinds.Combined;
 
@@ -11,6 +12,7 @@ internal static class CombinedChecks
     public static CheckList Make() => new(
     [
         .. SharedChecks.OnGround(),
+        CheckList.Rule<ColumnDistortion, GroundBody, Nothing>("distortion"),
         CheckList.Rule<LongShear, LongSpan, Nothing>("one-way-shear-x"),
         CheckList.Rule<CrossShear, SlabSpan, OneWayStrength>("one-way-shear-y"),
         CheckList.Rule<TwoWayShear, PunchedArea, Nothing>("two-way-shear"),

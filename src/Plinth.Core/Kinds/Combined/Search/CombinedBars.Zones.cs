@@ -8,6 +8,10 @@ namespace Plinth.Core.Kinds.Combined;
 /// <content>The layers that are sought, and how they are put into the trials.</content>
 internal sealed partial class CombinedBars
 {
+    // All along a strip bars stand by whole spacings, which a site sets out from one end.
+    private double? EvenStep => rules.Steel.SpacingStep
+        ?? (trials[0].Foundation.Kind.OnSprings ? rules.Steel.Bars[0].IsUs ? 0.0254 : 0.025 : null);
+
     private void Look(Face face)
     {
         foreach (var t in trials)
@@ -62,7 +66,7 @@ internal sealed partial class CombinedBars
         {
             var length = t.Body.Length;
             return [new SoughtZone(t, held.TopY, () => acrossTop, l => acrossTop = l) { Breadth = () => length, Narrow = length,
-                Length = cut }];
+                Length = cut, Step = EvenStep }];
         }
 
         var zones = new List<SoughtZone>();
@@ -84,6 +88,7 @@ internal sealed partial class CombinedBars
             Breadth = () => between.Breadth,
             Length = cut,
             Inner = true,
+            Step = EvenStep,
             Is = s => s is LongSpan or InnerZone,
         });
         return zones;

@@ -70,6 +70,9 @@ internal sealed partial class CombinedBars
     /// <summary>The check that failed last, and where.</summary>
     public (Check Check, Trial State)? LastFailure { get; private set; }
 
+    /// <summary>Forgets what the base before lacked.</summary>
+    public void Forget() => failsOnTop = false;
+
     /// <summary>Puts the thinnest bars into the trials, which leave the greatest depth; nothing was found of them yet.</summary>
     public void Thin()
     {
@@ -266,6 +269,23 @@ internal sealed partial class CombinedBars
         return true;
     }
 
+    private (BarLayer[] Layers, double Mass, int Count)? Trimmed(List<SoughtZone> zones, BarLayer[] layers, Check[] checks)
+    {
+        Take(zones, layers);
+        Trim(zones, checks);
+        return ([.. zones.Select(z => z.Layer)], zones.Sum(z => z.Mass), zones.Sum(z => z.Layer.Count));
+    }
+
+    private void Take(List<SoughtZone> zones, BarLayer[] layers)
+    {
+        for (var i = 0; i < zones.Count; i++)
+        {
+            zones[i].Take(layers[i]);
+        }
+
+        Put();
+    }
+
     private bool Among(IReadOnlyList<BarSize> sizes, List<SoughtZone> zones, Check[] checks)
     {
         (BarLayer[] Layers, double Mass, int Count)? best = null;
@@ -286,12 +306,19 @@ internal sealed partial class CombinedBars
             }
         }
 
-        foreach (var f in found)
+        while (found.Count > 0)
         {
-            if (f.Mass <= least * (1 + FewerWithin) && (best is not { } b || (f.Count, f.Mass).CompareTo((b.Count, b.Mass)) < 0))
+            least = found.Min(f => f.Mass);
+            best = found.Where(f => f.Mass <= least * (1 + FewerWithin)).MinBy(f => (f.Count, f.Mass));
+
+            // Bars that grew a step too far make thicker ones seem hardly heavier: the lightest is trimmed before others are taken for it.
+            var i = found.FindIndex(f => f.Mass == least);
+            if (best.Value.Mass == least || Trimmed(zones, found[i].Layers, checks) is not { } lighter || lighter.Mass >= least)
             {
-                best = f;
+                break;
             }
+
+            found[i] = lighter;
         }
 
         if (best is not { } chosen)
@@ -299,12 +326,7 @@ internal sealed partial class CombinedBars
             return false;
         }
 
-        for (var i = 0; i < zones.Count; i++)
-        {
-            zones[i].Take(chosen.Layers[i]);
-        }
-
-        Put();
+        Take(zones, chosen.Layers);
         return true;
     }
 

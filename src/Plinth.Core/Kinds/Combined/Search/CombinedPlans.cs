@@ -17,7 +17,7 @@ internal readonly record struct CombinedPlan(double Length, double Low, double H
 /// The plans of a base under several columns on the steps of sizing, and where each lies: its centroid as near under the resultant of the
 /// sustained loads as edges, columns and site allow.
 /// </summary>
-internal sealed class CombinedPlans
+internal sealed partial class CombinedPlans
 {
     // Ends lie at whole parts of the plan's step from the first column: 10 mm of 50 mm, half an inch of 3 in.
     private const double MetricParts = 5;
@@ -35,6 +35,7 @@ internal sealed class CombinedPlans
 
     // Of every so many lengths one stands for the others at first.
     private const int SparseStep = 6;
+    private const double FarApart = 0.5;
 
     private readonly Project project;
     private readonly Foundation foundation;
@@ -60,8 +61,11 @@ internal sealed class CombinedPlans
         columns = [.. foundation.Places.Select(p => new CombinedPlace(p, pedestal))];
         aim = Aim();
         (HeldLength, HeldWidth) = (columns[0].HeldLength(held), columns[0].HeldWidth(held));
+        var span = columns[0].Last.X - columns[0].First.X;
         Lengths = HeldLength is { } l
             ? [l]
+            : foundation.Kind.OnSprings
+            ? [.. PlanCandidates.Steps(columns.Max(c => c.HighX - c.LowX) - span, rules.MostPlan, rules.PlanStep).Select(e => span + e)]
             : PlanCandidates.Steps(columns.Max(c => c.HighX - c.LowX), (columns.Max(c => c.Last.X - c.First.X)) + rules.MostPlan,
                 rules.PlanStep);
         Widths = HeldWidth is { } w
@@ -92,6 +96,18 @@ internal sealed class CombinedPlans
     /// <summary>A few families that lie far apart.</summary>
     public IEnumerable<int> Sparse =>
         Coarse.Where(f => f % Lengths.Length / CoarseLength % SparseStep == 0 && differences[f / Lengths.Length] / CoarseStep % 3 == 0);
+
+    /// <summary>
+    /// The families of <see cref="Sparse"/> whose lengths lie beside that of one, of rectangles; null: it is one of them, or they lie so
+    /// far apart that they tell nothing.
+    /// </summary>
+    /// <param name="family">Number of the family.</param>
+    public (int Shorter, int Longer)? Beside(int family)
+    {
+        var shorter = family - (family % SparseStep);
+        return held.Trapezoid || shorter == family || shorter + SparseStep >= Lengths.Length || SparseStep * rules.PlanStep > FarApart
+            ? null : (shorter, shorter + SparseStep);
+    }
 
     /// <summary>
     /// Families to look at before those about the best: all, but of trapezoids those of rounder lengths whose ends differ by rounder
@@ -222,40 +238,6 @@ internal sealed class CombinedPlans
         return other <= rules.MostPlan + 1e-9 ? plan : null;
     }
 
-    // The resultant of the sustained loads from the origin, its mean over the places.
-    private PlanPoint Aim()
-    {
-        var (x, y, counted) = (0.0, 0.0, 0);
-        foreach (var t in trials)
-        {
-            if (t.Sustained is not (>= 0 and var k))
-            {
-                continue;
-            }
-
-            var (n, mx, my) = (0.0, 0.0, 0.0);
-            foreach (var c in t.Columns)
-            {
-                var a = c.Action(k).N;
-                (n, mx, my) = (n + a, mx + (a * c.Loaded.At.Y) - c.Mx(k), my + (a * c.Loaded.At.X) + c.My(k));
-            }
-
-            foreach (var (load, i) in foundation.Loads.Select((l, i) => (l, i)).Where(l => l.l.Shape != PlanLoadShape.WholeBase))
-            {
-                var placed = load.On(default, default);
-                var factored = t.Place.LoadTerms[k][i].Factor * placed.N;
-                (n, mx, my) = (n + factored, mx + (factored * placed.Y), my + (factored * placed.X));
-            }
-
-            if (n > 0)
-            {
-                (x, y, counted) = (x + (my / n), y + (mx / n), counted + 1);
-            }
-        }
-
-        return counted == 0 ? default : new PlanPoint(x / counted, y / counted);
-    }
-
     private static CombinedPlan[] Sorted(CombinedPlan[] plans)
     {
         // Of equal areas the shorter first.
@@ -279,106 +261,10 @@ internal sealed class CombinedPlans
         return low;
     }
 
-    /// <summary>
-    /// Where a plan lies: the origin from its centroid, m; null where the columns do not stand on it with their least overhang, or it
-    /// cannot lie within the site.
-    /// </summary>
-    public PlanPoint? Place(in CombinedPlan plan)
-    {
-        var key = (plan.Length, plan.Low, plan.High);
-        if (!places.TryGetValue(key, out var known))
-        {
-            places.Add(key, known = Find(plan));
-        }
-
-        return known;
-    }
-
-    private PlanPoint? Find(in CombinedPlan plan)
-    {
-        var (centroid, widest) = (CombinedDesign.TrapezoidCentroid(plan.Length, plan.Low, plan.High), Math.Max(plan.Low, plan.High) / 2);
-        var (x, y) = columns[0].HeldOffset(held, plan.Length, plan.Low, plan.High);
-        var step = rules.PlanStep / (Math.Abs((rules.PlanStep * 1000) - Math.Round(rules.PlanStep * 1000)) < 1e-6
-            ? MetricParts
-            : InchParts);
-        var least = rules.LeastOverhang;
-        if (x is null)
-        {
-            // The −x end as near under the aim as all columns allow, at a whole step from the first column.
-            var (from, to) = (columns.Max(c => c.HighX) + least - plan.Length, columns.Min(c => c.LowX) - least);
-            if (from > to + 1e-9)
-            {
-                return null;
-            }
-
-            var first = columns[0].First.X;
-            var end = first + (Math.Round((Between(aim.X - centroid, from, to) - first) / step) * step);
-            end = end < from - 1e-9 ? end + step : end > to + 1e-9 ? end - step : end;
-            x = -(Between(end, from, to) + centroid);
-        }
-
-        if (y is null)
-        {
-            var (from, to) = (columns.Max(c => c.HighY) + least - widest, columns.Min(c => c.LowY) - least + widest);
-            if (from > to + 1e-9)
-            {
-                return null;
-            }
-
-            // Small moments across move nothing: the base stays on the line of its columns.
-            y = -Between(Math.Round(aim.Y / rules.PlanStep) * rules.PlanStep, from, to);
-        }
-
-        var offset = new PlanPoint(Math.Round(x.Value, 6), Math.Round(y.Value, 6));
-        if (project.Site.IsOpen)
-        {
-            return Fits(plan, offset, false, false) ? offset : null;
-        }
-
-        return Moved(plan, offset, step) is { } moved && Fits(plan, moved, moved.X != offset.X, moved.Y != offset.Y) ? moved : null;
-    }
-
-    // Bounds that rounding crosses are one.
-    private static double Between(double value, double from, double to) => Math.Max(from, Math.Min(to, value));
-
-    // The least move that brings it within the site at all its places: of a trapezoid the rectangle round it.
-    private PlanPoint? Moved(CombinedPlan plan, PlanPoint offset, double step)
-    {
-        var (freeX, freeY) = (held.EdgeX0 is null && held.EdgeX1 is null && !held.OffsetXGiven,
-            held.EdgeY0 is null && held.EdgeY1 is null && !held.OffsetYGiven);
-        var middle = (plan.Length / 2) - CombinedDesign.TrapezoidCentroid(plan.Length, plan.Low, plan.High);
-        var round = new BaseSize(plan.Length, Math.Max(plan.Low, plan.High), 1);
-        return project.Site.Least(foundation.Places, p => BaseGeometry.Centre(p, new PlanPoint(offset.X - middle, offset.Y)), round, freeX,
-            freeY, step) is { } move
-            ? new PlanPoint(Math.Round(offset.X - move.X, 6), Math.Round(offset.Y - move.Y, 6))
-            : null;
-    }
-
-    // The least overhang holds on sides that neither the engineer nor the site holds.
-    private bool Fits(in CombinedPlan plan, PlanPoint offset, bool movedX, bool movedY)
-    {
-        var design = Design(plan, 1, offset);
-        double Least(HeldEdge? edge, bool given, bool moved) => edge is null && !given && !moved ? rules.LeastOverhang : 0;
-        foreach (var c in columns)
-        {
-            var within = c.Within(design);
-            if (within.X0 < Least(held.EdgeX0, held.OffsetXGiven, movedX) - 1e-9
-                || within.X1 < Least(held.EdgeX1, held.OffsetXGiven, movedX) - 1e-9
-                || within.Y0 < Least(held.EdgeY0, held.OffsetYGiven, movedY) - 1e-9
-                || within.Y1 < Least(held.EdgeY1, held.OffsetYGiven, movedY) - 1e-9)
-            {
-                return false;
-            }
-        }
-
-        return foundation.Loads.Count == 0
-            || CombinedFaults.Of(foundation with { Held = HeldValues.Nothing }, design, project.Units) is not { Key: "length" };
-    }
-
     /// <summary>A design of a plan without bars.</summary>
     public CombinedDesign Design(in CombinedPlan plan, double thickness, in PlanPoint offset) =>
-        (CombinedDesign)foundation.Kind.Blank(
-            [.. foundation.Places[0].Supports.Select(s => s.Label)]) with
+        (CombinedDesign)foundation.Kind.Fitted(foundation, foundation.Kind.Blank(
+            [.. foundation.Places[0].Supports.Select(s => s.Label)])) with
         {
             Size = new BaseSize(plan.Length, plan.Low, thickness),
             HighWidth = plan.High,

@@ -10,6 +10,35 @@ internal sealed partial class CombinedSizer
     private readonly Dictionary<(int Thickness, int Family), (double Area, double Cost)> needing = [];
     private readonly Dictionary<int, int> thinnest = [];
 
+    // What a family costs at least at a thickness by its least area alone; infinite: none of its plans has it.
+    private double Bound(int t, int family) =>
+        areas[t] < double.PositiveInfinity && plans.Bound(family, areas[t]) is { } bound
+            ? floor.Of(bound, thicknesses[t], uprights[t])
+            : double.PositiveInfinity;
+
+    // What the lengths beside one that were looked at before all others need at least; 0: it is one of them, or there are none.
+    private double About(int t, int family)
+    {
+        if (plans.Beside(family) is not { } beside)
+        {
+            return 0;
+        }
+
+        return Math.Min(Known(t, beside.Shorter), Known(t, beside.Longer));
+
+        double Known(int t, int f)
+        {
+            var thin = thinnest.TryGetValue(f, out var least) && t < least;
+            if (!thin && needing.TryGetValue((t, f), out var known) && known.Cost < double.PositiveInfinity)
+            {
+                return known.Cost;
+            }
+
+            // Where a little more thickness is enough, it may be none of that in between.
+            return thin && t < least - 1 ? double.PositiveInfinity : Bound(t, f);
+        }
+    }
+
     // Whether a thickness is too thin for every plan of a family: then every thinner one is too, so that the least that is not is sought by
     // halves when
     // it is first asked for.
@@ -71,7 +100,7 @@ internal sealed partial class CombinedSizer
     {
         var (list, standing) = (plans.Of(family), Pedestals(t)!);
         bool Lies(int i) => Set(list[i], t, standing) is not null;
-        bool Stands(int i) => Lies(i) && !PlanExceeds();
+        bool Stands(int i) => Lies(i) && !planChecks.Fail();
         var first = First(list, p => p.Area >= area);
         var end = double.IsPositiveInfinity(most) ? list.Length : First(list, p => floor.Of(p, thicknesses[t], uprights[t]) >= most);
 

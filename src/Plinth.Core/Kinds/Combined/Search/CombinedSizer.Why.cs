@@ -32,8 +32,8 @@ internal sealed partial class CombinedSizer
 
         if (plans.HeldLength is null)
         {
-            Sized($"length {L(Less(size.Length))}", new CombinedPlan(Less(size.Length), size.Width, design.HighWidth, 0), size.Thickness,
-                false);
+            var length = Shorter(size.Length);
+            Sized($"length {L(length)}", new CombinedPlan(length, size.Width, design.HighWidth, 0), size.Thickness, false);
         }
 
         if (plans.HeldWidth is null && design.IsRectangle && !held.Trapezoid)
@@ -82,9 +82,9 @@ internal sealed partial class CombinedSizer
 
         var smaller = adopted with { Size = new BaseSize(plan.Length, plan.Low, thickness), HighWidth = plan.High, Offset = offset };
         checker.Set(smaller);
-        if (PlanExceeds())
+        if (planChecks.Fail())
         {
-            return Stop(planFailure!.Value, "");
+            return Stop(planChecks.Failure!.Value, "");
         }
 
         if (search.Find(smaller, BarBudget.Any) is not { } barred)
@@ -152,9 +152,9 @@ internal sealed partial class CombinedSizer
                 continue;
             }
 
-            if (PlanExceeds())
+            if (planChecks.Fail())
             {
-                return Stop(planFailure!.Value, bound);
+                return Stop(planChecks.Failure!.Value, bound);
             }
 
             var thick =
@@ -189,6 +189,13 @@ internal sealed partial class CombinedSizer
         const int plansLooked = 40;
         const int thicknessesLooked = 8;
         var found = new List<Alternative>();
+
+        // Where few plans take bars at all, that of sizing is one at least.
+        if (Size().Design is CombinedDesign cheapest)
+        {
+            found.Add(new Alternative(cheapest, Quantities.Of(Project, Foundation, cheapest), Cost(cheapest), []));
+        }
+
         var passed = 0;
         for (var t = 0; t < thicknesses.Length && passed < thicknessesLooked && LevelsFit(thicknesses[t]); t++)
         {
@@ -201,7 +208,7 @@ internal sealed partial class CombinedSizer
             var tried = 0;
             for (var i = plans.FirstOf(floor.LeastArea(thicknesses[t])); i < plans.All.Length && tried < plansLooked; i++)
             {
-                if (Set(plans.All[i], t, standing) is not { } offset || PlanExceeds())
+                if (Set(plans.All[i], t, standing) is not { } offset || planChecks.Fail())
                 {
                     continue;
                 }

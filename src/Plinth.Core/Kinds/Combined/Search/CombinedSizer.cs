@@ -16,8 +16,11 @@ namespace Plinth.Core.Kinds.Combined;
 /// </summary>
 internal sealed partial class CombinedSizer : FoundationSizer
 {
+    // What a length needs at least is of that of the lengths beside it that were looked at no less than so much.
+    private const double Between = 0.97;
+
     // Sizes that may save less than this are not looked at.
-    private const double Near = 0.997;
+    private const double Near = 0.993;
 
     // A thickness for which no bars were found so often in a row is given up; of trapezoids several lie about each length.
     private const int FailuresInRow = 100;
@@ -39,7 +42,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
     private readonly CombinedFloor floor;
     private readonly SteelFloor steel;
     private readonly JointSearch[] joints;
-    private readonly Check[] planChecks;
+    private readonly PlanChecks<CombinedTrial> planChecks;
     private readonly double[] thicknesses;
     private readonly double[] uprights;
     private double[] areas = [];
@@ -49,7 +52,6 @@ internal sealed partial class CombinedSizer : FoundationSizer
     private readonly Dictionary<(CombinedPlan Plan, int Thickness), (CombinedDesign Design, double Cost)?> complete = [];
     private readonly CombinedPlans plans;
     private LookedCombinations? looked;
-    private (Check Check, CombinedTrial State)? planFailure;
 
     /// <summary>Prepares the search.</summary>
     public CombinedSizer(Project project, Foundation foundation)
@@ -59,7 +61,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
         trials = [.. checker.Trials.Cast<CombinedTrial>()];
         search = new CombinedBars(trials, foundation);
         joints = [.. Enumerable.Range(0, foundation.Places[0].Supports.Count).Select(i => new JointSearch([.. trials], foundation, i))];
-        planChecks = [.. trials[0].Checks.Listed.Where(c => c.Decides.What == Decisions.Plan && !foundation.Waives(c.Id))];
+        planChecks = new PlanChecks<CombinedTrial>(trials, foundation);
         var rules = foundation.Rules.Sizing;
         thicknesses = foundation.Held.Thickness is { } h
             ? [h]
@@ -104,10 +106,12 @@ internal sealed partial class CombinedSizer : FoundationSizer
             found = Cheapest(plans.Ends(near.Design), near);
         }
 
+        found = found is { } all ? Trimmed(all) : null;
+
         looked.LookAtAll();
         complete.Clear();
         pedestals.Clear();
-        planFailure = null;
+        planChecks.Forget();
         return found is not { Design: var design } ? Failed(Stopped())
             : new SizingResult(design, null, steps) { Checked = check ? checker.Check(design) : null };
     }
@@ -176,9 +180,9 @@ internal sealed partial class CombinedSizer : FoundationSizer
                 {
                     queue.Enqueue((t, f, Needing, known.Area), known.Cost);
                 }
-                else if (areas[t] < double.PositiveInfinity && plans.Bound(f, areas[t]) is { } bound)
+                else if (Bound(t, f) is var bound && bound < double.PositiveInfinity)
                 {
-                    queue.Enqueue((t, f, Bounded, areas[t]), floor.Of(bound, thicknesses[t], uprights[t]));
+                    queue.Enqueue((t, f, Bounded, areas[t]), Math.Max(bound, best is null ? 0 : Between * About(t, f)));
                 }
             }
         }
@@ -215,6 +219,13 @@ internal sealed partial class CombinedSizer : FoundationSizer
             }
 
             var plan = plans.Of(f)[i];
+            if (complete.TryGetValue((plan, t), out var known) && known is null)
+            {
+                // None of its bars passed when it was looked at among fewer families.
+                failed[t]++;
+                continue;
+            }
+
             if (Set(plan, t, standing) is not { } offset)
             {
                 continue;
@@ -223,7 +234,7 @@ internal sealed partial class CombinedSizer : FoundationSizer
             search.Thin();
             var need = steel.Need();
             var weighs = floor.Budget(plan, uprights[t], need, best?.Cost ?? double.PositiveInfinity);
-            if (need.Fails || search.IsTooThin() || PlanExceeds() || Complete(plan, t, offset, weighs) is not { } made)
+            if (need.Fails || search.IsTooThin() || planChecks.Fail() || Complete(plan, t, offset, weighs) is not { } made)
             {
                 if (search.IsDearer)
                 {
@@ -368,28 +379,4 @@ internal sealed partial class CombinedSizer : FoundationSizer
 
         return Cost(with) - Cost(bare);
     }
-
-    private bool PlanExceeds()
-    {
-        if (FailsAsBefore())
-        {
-            return true;
-        }
-
-        foreach (var t in trials)
-        {
-            foreach (var check in planChecks)
-            {
-                if (check.Exceeds(t, Foundation.Rules.Sizing.Target))
-                {
-                    planFailure = (check, t);
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    private bool FailsAsBefore() => planFailure is { } last && last.Check.Exceeds(last.State, Foundation.Rules.Sizing.Target);
 }

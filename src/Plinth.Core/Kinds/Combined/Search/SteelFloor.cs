@@ -118,7 +118,7 @@ internal sealed class SteelFloor
 
     // The combination that failed last; −1: none that bears wholly.
     private static int Hint(CombinedTrial t, int check, Subject subject) =>
-        check >= 0 && t.Hints[t.Slot(check, subject)] is var k && t.Combinations[k].IsFor(Family.Concrete)
+        check >= 0 && t.Body.Bed is null && t.Hints[t.Slot(check, subject)] is var k && t.Combinations[k].IsFor(Family.Concrete)
             && t.Body.Contact(k).State == ContactState.Full ? k : -1;
 
     // Area by the longest lever arm there may be: the whole depth.

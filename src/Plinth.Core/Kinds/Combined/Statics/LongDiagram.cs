@@ -2,7 +2,6 @@ using Plinth.Core.Bodies;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Figures;
-using Plinth.Core.Foundations;
 using Plinth.Core.Tracing;
 
 namespace Plinth.Core.Kinds.Combined;
@@ -84,7 +83,7 @@ internal static class LongDiagram
                 OneWayShear<AxisY>.Capacity(strip).Bottom));
         }
 
-        return new SpanDiagram(contact, points, columns, [.. sections.OrderBy(x => x.At)], bands, Forces(t, k));
+        return new SpanDiagram(contact, points, columns, [.. sections.OrderBy(x => x.At)], bands, BodyForces.Of(t.Body, k));
 
         SpanSection Bending(SpanMark mark, in LongSection at, string words)
         {
@@ -106,36 +105,4 @@ internal static class LongDiagram
                 : 0;
         }
     }
-
-    // What lies on a line or a point beside the columns acts at its own middle.
-    private static List<BodyForce> Forces(CombinedTrial t, int k)
-    {
-        var (body, forces, prisms, turning) = (t.Body, new List<BodyForce>(), 0.0, 0.0);
-        foreach (var c in t.Long.Columns)
-        {
-            forces.Add(new BodyForce(BodyForceKind.Column, c.Support.Label, c.Action(k).N, c.X, c.My(k)));
-            (prisms, turning) = (prisms + c.PrismWeight(k), turning + (c.PrismWeight(k) * c.X));
-        }
-
-        forces.Add(Resultant(BodyForceKind.Upright, body.HasPedestals ? "pedestals, less soil displaced" : "soil that the columns displace",
-            prisms, turning));
-        forces.Add(new BodyForce(BodyForceKind.Weights, "base, soil, surcharge", body.PressedPerArea(k) * body.Area, 0, 0));
-        for (var i = 0; i < body.PlacedLoads.Length; i++)
-        {
-            var (_, at) = body.PlacedLoads[i].Within(true, double.NegativeInfinity, double.PositiveInfinity);
-            var apart = body.IsRectangle || body.Place.Loads[i].Shape != PlanLoadShape.WholeBase;
-            forces.Add(new BodyForce(BodyForceKind.Beside, "load beside the columns",
-                apart ? body.Place.LoadTerms[k][i].Factor * body.PlacedLoads[i].N : 0, at, 0));
-        }
-
-        var (rising, hanging) = body.RisingPart(k, true, body.HighX);
-        forces.Add(Resultant(BodyForceKind.Rising, "soil that rises with it", rising, hanging));
-        forces.Add(new BodyForce(BodyForceKind.Water, "water", -body.GroundLoad(k).WaterPressure * body.Area, 0, 0));
-        var p = body.Contact(k).Pressure.Over(body.Outline);
-        forces.Add(Resultant(BodyForceKind.Ground, "ground", -p.Force, -p.MomentX));
-        return [.. forces.Where(f => f.Force != 0 || f.Turns != 0)];
-    }
-
-    private static BodyForce Resultant(BodyForceKind kind, string words, double force, double moment) =>
-        new(kind, words, force, force == 0 ? 0 : moment / force, 0);
 }

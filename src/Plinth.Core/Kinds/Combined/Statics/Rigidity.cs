@@ -41,13 +41,13 @@ internal static class Rigidity
     }
 
     /// <summary>What is to be said of it: that the base is flexible, or that nothing is known; else null.</summary>
-    public static string? Doubt(Trial trial) => Of((CombinedTrial)trial) switch
+    public static string? Doubt(Trial trial) => trial.Body.Bed is not null ? null : Of((CombinedTrial)trial) switch
     {
         null => "no subgrade modulus is known ([ground] subgrade-modulus): whether the base is rigid is not looked at",
         > Most and var product =>
             string.Create(CultureInfo.InvariantCulture,
-                $"λ·ℓ = {product:0.00} exceeds {Most:0.00}: the base is flexible, the ground presses more under the columns and less "
-                    + $"between them than is found here"),
+                $"λ·ℓ = {product:0.00} exceeds {Most:0.00}: the base is flexible, the ground presses more under the columns and less ")
+                + "between them than is found here; soil = \"springs\" solves it so",
         _ => null,
     };
 }

@@ -99,25 +99,6 @@ internal sealed partial class IsolatedSizer
     private bool PlanExceeds(in BaseSize size, Pedestal? pedestal)
     {
         Set(size, pedestal);
-        if (FailsAsBefore())
-        {
-            return true;
-        }
-
-        foreach (var s in trials)
-        {
-            foreach (var check in planChecks)
-            {
-                if (check.Exceeds(s, foundation.Rules.Sizing.Target))
-                {
-                    planFailure = (check, s);
-                    return true;
-                }
-            }
-        }
-
-        return false;
+        return planChecks.Fail();
     }
-
-    private bool FailsAsBefore() => planFailure is { } last && last.Check.Exceeds(last.State, foundation.Rules.Sizing.Target);
 }

@@ -34,7 +34,7 @@ internal sealed partial class IsolatedSizer
                 checker.Set(smaller);
                 if (PlanExceeds(smaller.Size, pedestal))
                 {
-                    result.Add((step, Stop(planFailure!.Value, "")));
+                    result.Add((step, Stop(planChecks.Failure!.Value, "")));
                     return;
                 }
 
@@ -204,7 +204,7 @@ internal sealed partial class IsolatedSizer
             }
 
             Set(size, Pedestal(at));
-            var worst = trials.SelectMany(s => planChecks.Select(c => (Check: c, State: s, Worst: c.Worst(s))))
+            var worst = trials.SelectMany(s => planChecks.All.Select(c => (Check: c, State: s, Worst: c.Worst(s))))
                 .Where(w => w.Worst is not null)
                 .MaxBy(w => w.Worst!.Value.Outcome.FailsAnyhow
                     ? Math.Max(Outcome.NoCapacity, w.Worst.Value.Outcome.Utilisation)

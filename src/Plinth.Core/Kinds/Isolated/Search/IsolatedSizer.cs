@@ -28,7 +28,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     // So many plans beyond the smallest are looked at where none could be completed.
     private const int PlansBeyond = 40;
 
-    private readonly Check[] planChecks;
+    private readonly PlanChecks<IsolatedTrial> planChecks;
     private readonly Project project;
     private readonly Foundation foundation;
     private readonly Checker checker;
@@ -44,7 +44,6 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     private readonly IReadOnlyList<(double Length, double Width)> plans;
     private readonly double? heldLength;
     private readonly double? heldWidth;
-    private (Check Check, IsolatedTrial State)? planFailure;
 
     /// <summary>Prepares the search.</summary>
     public IsolatedSizer(Project project, Foundation foundation)
@@ -59,7 +58,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
         search = new BarSearch([.. trials], foundation);
         joints = new JointSearch([.. trials], foundation, 0);
         bound = new CostBound(trials, foundation);
-        planChecks = [.. trials[0].Checks.Listed.Where(c => c.Decides.What == Decisions.Plan && !foundation.Waives(c.Id))];
+        planChecks = new PlanChecks<IsolatedTrial>(trials, foundation);
         var rules = foundation.Rules.Sizing;
         var held = foundation.Held;
         var outline = trials[0].Column.Loaded.Outline;
@@ -117,7 +116,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
     {
         barsFound.Clear();
         pedestals.Clear();
-        planFailure = null;
+        planChecks.Forget();
     }
 
     // A design that passes, from which costs are compared: the smallest plan at a thickness, or the thickness that it needs, whose weight
@@ -221,7 +220,7 @@ internal sealed partial class IsolatedSizer : FoundationSizer
 
                 // What failed a plan before fails most others: of thousands of oblong plans few are left.
                 Set(size, pedestal);
-                if (FailsAsBefore() || bound.WithSteel(standing) is var least && least >= cost * Near)
+                if (planChecks.FailAsBefore() || bound.WithSteel(standing) is var least && least >= cost * Near)
                 {
                     continue;
                 }

@@ -79,9 +79,9 @@ internal sealed partial class CapSizer
         checker.Set(smaller);
         if (anyBars)
         {
-            if (PlanExceeds())
+            if (planChecks.Fail())
             {
-                return Stop(planFailure!.Value, "");
+                return Stop(planChecks.Failure!.Value, "");
             }
 
             if (Complete(smaller) is not { } completed)
@@ -142,7 +142,7 @@ internal sealed partial class CapSizer
                     : new SizingStop("pedestal", null, null, 0, "[pedestal]", null);
             }
 
-            planFailure = null;
+            planChecks.Forget();
             if (Carried(sized, standing) is not var (carried, passes))
             {
                 return new SizingStop(null, null, null, Outcome.NoCapacity,
@@ -152,7 +152,7 @@ internal sealed partial class CapSizer
 
             if (!passes)
             {
-                return Stop(planFailure!.Value, Bound(carried));
+                return Stop(planChecks.Failure!.Value, Bound(carried));
             }
         }
 

@@ -37,7 +37,7 @@ internal sealed partial class CapSizer : FoundationSizer
     private readonly ImmutableArray<CapTrial> trials;
     private readonly BarSearch search;
     private readonly JointSearch[] joints;
-    private readonly Check[] planChecks;
+    private readonly PlanChecks<CapTrial> planChecks;
     private readonly double[] thicknesses;
     private readonly List<SizingStep> steps = [];
     private readonly Dictionary<int, Pedestal?[]?> pedestals = [];
@@ -45,7 +45,6 @@ internal sealed partial class CapSizer : FoundationSizer
     private readonly PileLayout? own;
     private readonly bool lengthIsSought;
     private int last;
-    private (Check Check, CapTrial State)? planFailure;
 
     /// <summary>Prepares the search.</summary>
     public CapSizer(Project project, Foundation foundation)
@@ -55,7 +54,7 @@ internal sealed partial class CapSizer : FoundationSizer
         trials = [.. checker.Trials.Cast<CapTrial>()];
         search = new BarSearch([.. trials], foundation);
         joints = [.. Enumerable.Range(0, foundation.Places[0].Supports.Count).Select(i => new JointSearch([.. trials], foundation, i))];
-        planChecks = [.. trials[0].Checks.Listed.Where(c => c.Decides.What == Decisions.Plan && !foundation.Waives(c.Id))];
+        planChecks = new PlanChecks<CapTrial>(trials, foundation);
         var rules = foundation.Rules.Sizing;
         thicknesses = foundation.Held.Thickness is { } h
             ? [h]
@@ -105,7 +104,7 @@ internal sealed partial class CapSizer : FoundationSizer
     private void Forget()
     {
         pedestals.Clear();
-        planFailure = null;
+        planChecks.Forget();
     }
 
     // What makes any search vain; null: nothing.
@@ -185,7 +184,7 @@ internal sealed partial class CapSizer : FoundationSizer
             }
 
             Put(longest = candidate, standing);
-            if (!PlanExceeds())
+            if (!planChecks.Fail())
             {
                 return (candidate, true);
             }
@@ -216,12 +215,12 @@ internal sealed partial class CapSizer : FoundationSizer
                     continue;
                 }
 
-                if (!PlanExceeds())
+                if (!planChecks.Fail())
                 {
                     return barred;
                 }
 
-                if (planFailure!.Value.Check.Id != Pulled)
+                if (planChecks.Failure!.Value.Check.Id != Pulled)
                 {
                     return null;
                 }
@@ -237,7 +236,7 @@ internal sealed partial class CapSizer : FoundationSizer
             if (!passes)
             {
                 // A thicker cap is heavier: only what pulls is held by that.
-                if (planFailure!.Value.Check.Id != Pulled)
+                if (planChecks.Failure!.Value.Check.Id != Pulled)
                 {
                     return null;
                 }
@@ -361,27 +360,4 @@ internal sealed partial class CapSizer : FoundationSizer
 
         return found;
     }
-
-    private bool PlanExceeds()
-    {
-        if (planFailure is { } before && before.Check.Exceeds(before.State, Foundation.Rules.Sizing.Target))
-        {
-            return true;
-        }
-
-        foreach (var t in trials)
-        {
-            foreach (var check in planChecks)
-            {
-                if (check.Exceeds(t, Foundation.Rules.Sizing.Target))
-                {
-                    planFailure = (check, t);
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
 }

@@ -41,7 +41,7 @@ internal sealed partial class StrapSizer : FoundationSizer
     private readonly Checker checker;
     private readonly ImmutableArray<StrapTrial> trials;
     private readonly StrapSteel steel;
-    private readonly StrapBeams beams;
+    private readonly BeamSearch beams;
     private readonly JointSearch[] joints;
     private readonly Check[] planChecks;
     private readonly SizingRules rules;
@@ -60,7 +60,9 @@ internal sealed partial class StrapSizer : FoundationSizer
     {
         checker = new Checker(project, foundation);
         trials = [.. checker.Trials.Cast<StrapTrial>()];
-        (steel, beams) = (new StrapSteel(trials, foundation), new StrapBeams(trials, foundation));
+        steel = new StrapSteel(trials, foundation);
+        beams = new BeamSearch([.. trials], foundation, key => StrapFields.Bars(foundation.Held, "beam", key),
+            foundation.Held.Own.GetValueOrDefault("beam.bars") is FieldValue.Sizes { Allowed: { Count: > 0 } own } ? own : null);
         joints = [.. Enumerable.Range(0, 2).Select(i => new JointSearch([.. trials], foundation, i))];
         planChecks = [.. trials[0].Checks.Listed.Where(c => c.Decides.What == Decisions.Plan && !foundation.Waives(c.Id))];
         rules = foundation.Rules.Sizing;
@@ -218,10 +220,10 @@ internal sealed partial class StrapSizer : FoundationSizer
         double Thick(int part) => Held(part, "thickness") ?? thicknesses[0];
         double Likely(int part) => Held(part, "thickness") ?? likely?.Base(part).Thickness ?? thicknesses[0];
         var beam = width ?? Held(2, "width") ?? likely?.Beam.Width ?? BeamWidth();
-        var at = Foundation.Places[0].Supports.Select(s => new StrapColumn(s.Label, new Upright(null, BarSpec.None))).ToImmutableArray();
+        var at = Foundation.Places[0].Supports.Select(s => new CarriedColumn(s.Label, new Upright(null, BarSpec.None))).ToImmutableArray();
         var design = new StrapDesign(StrapBase.Blank with { Length = length, Thickness = Likely(0) },
             StrapBase.Blank with { Thickness = Likely(1) },
-            StrapBeamDesign.Blank with
+            BeamDesign.Blank with
             {
                 Width = beam,
                 Gap = gap,

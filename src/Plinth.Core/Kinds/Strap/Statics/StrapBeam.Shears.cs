@@ -14,7 +14,7 @@ internal sealed partial class StrapBeam
     /// Found once for each combination, size and depth.
     /// </summary>
     /// <param name="k">The combination.</param>
-    public ReadOnlySpan<BeamShearAt> Shears(int k)
+    public override ReadOnlySpan<BeamShearAt> Shears(int k)
     {
         var into = shears.AsSpan(k * MostShears, MostShears);
         ref var kept = ref sheared[k];
@@ -29,25 +29,10 @@ internal sealed partial class StrapBeam
     /// <summary>
     /// What the shear outside the columns nowhere exceeds in a combination, kN: between two turns it rises or falls all the way.
     /// </summary>
-    public double MostShear(int k)
+    public override double MostShear(int k)
     {
         Sections(k);
         return greatest[k].Shear * (1 + (1000 * Close));
-    }
-
-    /// <summary>
-    /// The greatest shears in a combination where the bottom and where the top is stretched, kN; −1 where no section has that.
-    /// </summary>
-    public (double Bottom, double Top) GreatestShear(int k)
-    {
-        var (bottom, top) = (-1.0, -1.0);
-        foreach (ref readonly var at in Shears(k))
-        {
-            var v = Math.Abs(at.Section.Shear);
-            (bottom, top) = at.Section.Moment >= 0 ? (Math.Max(bottom, v), top) : (bottom, Math.Max(top, v));
-        }
-
-        return (bottom, top);
     }
 
     private int FindShears(int k, Span<BeamShearAt> into)
@@ -116,8 +101,3 @@ internal sealed partial class StrapBeam
         }
     }
 }
-
-/// <summary>A section of a beam at which shear is looked at.</summary>
-/// <param name="Section">The section with its forces.</param>
-/// <param name="AtFace">Whether it lies at the face of a column.</param>
-internal readonly record struct BeamShearAt(LongSection Section, bool AtFace);

@@ -1,7 +1,5 @@
 using System.Buffers;
 using Plinth.Core.Bodies;
-using Plinth.Core.Concrete;
-using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Numerics;
 
 namespace Plinth.Core.Kinds.Strap;
@@ -10,7 +8,7 @@ namespace Plinth.Core.Kinds.Strap;
 /// The beam of a strap footing: sections at the faces of columns and bases, and where the shear passes through nil. Over a base both act
 /// together, and the beam alone is designed.
 /// </summary>
-internal sealed partial class StrapBeam : Subject
+internal sealed partial class StrapBeam : BeamSpan
 {
     private const double Close = 1e-9;
 
@@ -28,8 +26,6 @@ internal sealed partial class StrapBeam : Subject
     private const int MostStands = 8;
     private const int FirstEnd = 4;
     private readonly StrapTrial trial;
-    private readonly BarLayer[] layers = new BarLayer[2];
-    private readonly double[] depths = new double[2];
     private LongSection[] sections;
     private (int Generation, int Count)[] found;
     private LongSection[] turns;
@@ -41,7 +37,7 @@ internal sealed partial class StrapBeam : Subject
 
     /// <summary>Makes it for a trial.</summary>
     public StrapBeam(StrapTrial trial)
-        : base(trial, 0, StrapTrial.BeamName)
+        : base(trial, StrapTrial.BeamName)
     {
         this.trial = trial;
         sections = ArrayPool<LongSection>.Shared.Rent(Combinations.Length * Most);
@@ -67,73 +63,23 @@ internal sealed partial class StrapBeam : Subject
         (sections, found, turns, turned, shears, sheared, stands, greatest) = ([], [], [], [], [], [], [], []);
     }
 
-    /// <summary>The body that it holds together.</summary>
-    public GroundBody Body => trial.Body;
+    /// <inheritdoc/>
+    public override GroundBody Body => trial.Body;
 
-    /// <summary>m.</summary>
-    public double Width { get; private set; }
+    /// <inheritdoc/>
+    public override string Origin => "the centroid of both bases' areas";
 
-    /// <summary>Whole depth, m.</summary>
-    public double Height { get; private set; }
+    /// <inheritdoc/>
+    public override string SectionWords => "section from the centroid of both areas: a face of a column, an end of a base, or where the "
+        + "shear passes through nil";
 
-    /// <summary>Where it begins from the centroid of both areas, m.</summary>
-    public double Low { get; private set; }
+    /// <inheritdoc/>
+    public override string ShearWords => "∫(p + u − w) dA − ΣN − ∫(beam and soil on it) dx of all towards −x";
 
-    /// <summary>Where it ends, m.</summary>
-    public double High { get; private set; }
-
-    /// <summary>Its stirrups.</summary>
-    public BarSpec Stirrups { get; private set; } = BarSpec.None;
-
-    /// <summary>Bars along each side.</summary>
-    public BarSpec Sides { get; private set; } = BarSpec.None;
-
-    /// <summary>Sets its sides and reach.</summary>
-    internal void Set(double width, double height, double low, double high) => (Width, Height, Low, High) = (width, height, low, high);
-
-    /// <summary>Sets its bars.</summary>
-    internal void Set(in BarLayer top, in BarLayer bottom, BarSpec stirrups, BarSpec sides)
-    {
-        (layers[0], layers[1], Stirrups, Sides) = (bottom, top, stirrups, sides);
-        Sink();
-    }
-
-    /// <summary>Finds the effective depths.</summary>
-    internal void Sink()
-    {
-        for (var i = 0; i < depths.Length; i++)
-        {
-            depths[i] = Height - Cover(i == 0) - (layers[i].Diameter / 2);
-        }
-    }
-
-    /// <summary>Bars of a face.</summary>
-    public ref readonly BarLayer Layer(bool bottom) => ref layers[bottom ? 0 : 1];
-
-    /// <summary>Effective depth of the bars of a face, m.</summary>
-    public double Depth(bool bottom) => depths[bottom ? 0 : 1];
-
-    /// <summary>Clear cover to the bars of a face, stirrups outside them, m.</summary>
-    public double Cover(bool bottom) => (bottom ? Rules.Concrete.CoverBottom : Rules.Concrete.CoverTop) + (Stirrups.Size?.Diameter ?? 0);
-
-    /// <summary>Clear cover to the bars at its sides, m.</summary>
-    public double SideCover => Rules.Concrete.CoverSide + (Stirrups.Size?.Diameter ?? 0);
-
-    /// <summary>Distance of the bars of a face centre to centre, m; infinite of one.</summary>
-    public double Spacing(bool bottom) =>
-        Layer(bottom).Count < 2 ? double.PositiveInfinity
-            : (Width - (2 * SideCover) - Layer(bottom).Diameter) / (Layer(bottom).Count - 1);
-
-    /// <summary>Flexural strength by the bars of a face.</summary>
-    public FlexuralStrength Strength<T>(bool bottom, ref T trace)
-        where T : struct, Tracing.ITrace =>
-        !Layer(bottom).Any ? new FlexuralStrength(0, true, double.PositiveInfinity)
-            : Code.Flexure(ref trace, Rules.Concrete, Rules.Steel.Yield, Layer(bottom).Area, Width, Depth(bottom));
-
-    /// <summary>The section in shear where a face is stretched.</summary>
-    public StirrupedBeam InShear(bool bottom) =>
-        new(Width, Depth(bottom), Layer(bottom).Area, 2 * (Stirrups.Size?.Area ?? 0), Stirrups.Spacing,
-        Rules.Steel.Yield);
+    /// <inheritdoc/>
+    public override string MomentWords =>
+        "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) − ∫(beam and soil on it)·(x − ξ) dx of all towards −x; positive stretches the "
+            + "bottom";
 
     /// <summary>Shear and moment in a section.</summary>
     public LongSection Section(int k, double x) => StrapForces.At(Body, k, x);
@@ -141,7 +87,7 @@ internal sealed partial class StrapBeam : Subject
     /// <summary>
     /// Sections at which flexure is looked at in a combination: faces of columns, ends of bases, and where the shear passes through nil.
     /// </summary>
-    public ReadOnlySpan<LongSection> Sections(int k)
+    public override ReadOnlySpan<LongSection> Sections(int k)
     {
         var into = sections.AsSpan(k * Most, Most);
         ref var kept = ref found[k];
@@ -153,11 +99,11 @@ internal sealed partial class StrapBeam : Subject
         return into[..kept.Count];
     }
 
-    /// <summary>The sections with the greatest moments that stretch a face in a combination; of none one without moment.</summary>
-    public ref readonly LongSection Greatest(int k, bool bottom)
+    /// <inheritdoc/>
+    public override LongSection Greatest(int k, bool bottom)
     {
         Sections(k);
-        return ref bottom ? ref greatest[k].Bottom : ref greatest[k].Top;
+        return bottom ? greatest[k].Bottom : greatest[k].Top;
     }
 
     private int Find(int k, Span<LongSection> into)
@@ -243,8 +189,8 @@ internal sealed partial class StrapBeam : Subject
         }
     }
 
-    /// <summary>Whether a section lies beyond both columns, where the end of the beam is a cantilever.</summary>
-    public bool IsBeyond(double x) => x <= Body.Columns[0].Face(true, -1) + Close || x >= Body.Columns[1].Face(true, 1) - Close;
+    /// <inheritdoc/>
+    public override bool IsBeyond(double x) => x <= Body.Columns[0].Face(true, -1) + Close || x >= Body.Columns[1].Face(true, 1) - Close;
 
     private bool IsWithinColumn(double x)
     {

@@ -5,13 +5,13 @@ using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 
-namespace Plinth.Core.Kinds.Strap;
+namespace Plinth.Core.Kinds;
 
 /// <summary>
-/// Finds the steel of the beam of a strap footing of given sizes: stirrups at whole spacings, bars of each face, bars along the sides. It
-/// only asks the checks.
+/// Finds the steel of a beam of given sizes that carries a foundation along x: stirrups at whole spacings, bars of each face, bars along
+/// its sides. It only asks the checks.
 /// </summary>
-internal sealed class StrapBeams
+internal sealed class BeamSearch
 {
     private const double FewerWithin = 0.05;
     private const int MostRounds = 40;
@@ -24,9 +24,10 @@ internal sealed class StrapBeams
     private const double Deeper = 1.05;
     private const int Tenth = 10;
 
-    private readonly ImmutableArray<StrapTrial> trials;
-    private readonly Foundation foundation;
+    private readonly ImmutableArray<Trial> trials;
     private readonly RuleSet rules;
+    private readonly Func<string, BarSpec?> held;
+    private readonly IReadOnlyList<BarSize>? ownSizes;
     private readonly Check[] shear;
     private readonly Check[] stirrups;
     private readonly Check[] ofTop;
@@ -34,9 +35,14 @@ internal sealed class StrapBeams
     private readonly Check[] topFlexure;
     private readonly Check[] bottomFlexure;
 
-    public StrapBeams(ImmutableArray<StrapTrial> trials, Foundation foundation)
+    /// <summary>Prepares the search.</summary>
+    /// <param name="trials">A trial a place, each an <see cref="IBeamTrial"/>.</param>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="held">What is held of the beam, by "top", "bottom", "stirrups", "sides"; null: open.</param>
+    /// <param name="sizes">Sizes of bars allowed in it; null: those of [steel].</param>
+    public BeamSearch(ImmutableArray<Trial> trials, Foundation foundation, Func<string, BarSpec?> held, IReadOnlyList<BarSize>? sizes)
     {
-        (this.trials, this.foundation, rules) = (trials, foundation, foundation.Rules);
+        (this.trials, rules, this.held, ownSizes) = (trials, foundation.Rules, held, sizes);
         Check[] Of(params string[] ids) => [.. trials[0].Checks.Listed.Where(c => ids.Contains(c.Id) && !foundation.Waives(c.Id))];
         (shear, stirrups) = (Of("shear-stirrups"), Of("shear-stirrups", "stirrup-spacing"));
         (ofTop, ofBottom) = (Of("flexure-top-x", "beam-steel", "anchorage-x"), Of("flexure-bottom-x", "beam-steel", "anchorage-x"));
@@ -54,11 +60,11 @@ internal sealed class StrapBeams
 
     /// <summary>Finds the steel for the sizes that the trials hold; null where none that is allowed passes.</summary>
     /// <param name="beam">The beam with its sizes.</param>
-    public StrapBeamDesign? Find(StrapBeamDesign beam)
+    public BeamDesign? Find(BeamDesign beam)
     {
         LastFailure = null;
-        (StrapBeamDesign Beam, double Mass)? best = null;
-        StrapBeamDesign? barred = null;
+        (BeamDesign Beam, double Mass)? best = null;
+        BeamDesign? barred = null;
         var most = Most(beam);
         WasTooSmall = IsWeak(most, true) || IsWeak(most, false) || Fails(shear, Checks.Face.None, most);
         WasTooWide = !WasTooSmall && Held("stirrups") is null && Fails(stirrups, Checks.Face.None, most);
@@ -96,7 +102,7 @@ internal sealed class StrapBeams
     }
 
     // A beam with the most bars of the thickest size that fit, and the closest stirrups.
-    private StrapBeamDesign Most(StrapBeamDesign beam)
+    private BeamDesign Most(BeamDesign beam)
     {
         var (thin, thick) = (Ties().First(), Ties().Last());
         BarSpec Bars(bool top)
@@ -121,7 +127,7 @@ internal sealed class StrapBeams
     }
 
     // Too much steel for the depth is no strength: fewer bars are then the most. Thinner ones lie a little deeper.
-    private bool IsWeak(StrapBeamDesign beam, bool top)
+    private bool IsWeak(BeamDesign beam, bool top)
     {
         var (checks, face) = top ? (topFlexure, Checks.Face.Top) : (bottomFlexure, Checks.Face.Bottom);
         while (First(checks, face, beam) is { } lacking)
@@ -144,7 +150,7 @@ internal sealed class StrapBeams
         return false;
     }
 
-    private StrapBeamDesign? Barred(StrapBeamDesign beam, BarSize tie)
+    private BeamDesign? Barred(BeamDesign beam, BarSize tie)
     {
         var thin = Sizes(true)[0];
         beam = beam with
@@ -157,11 +163,11 @@ internal sealed class StrapBeams
         return Sided(beam) is { } sided && Face(sided, true) is { } topped ? Face(topped, false) : null;
     }
 
-    private StrapBeamDesign? Tied(StrapBeamDesign barred, BarSize tie) =>
+    private BeamDesign? Tied(BeamDesign barred, BarSize tie) =>
         Held("stirrups") is null ? Spaced(barred, tie) : Fails(stirrups, Checks.Face.None, barred) ? null : barred;
 
     // The widest whole spacing that passes.
-    private StrapBeamDesign? Spaced(StrapBeamDesign beam, BarSize tie)
+    private BeamDesign? Spaced(BeamDesign beam, BarSize tie)
     {
         var step = Step(tie);
         if (Fails(shear, Checks.Face.None, beam))
@@ -183,11 +189,11 @@ internal sealed class StrapBeams
 
         return Fails(stirrups, Checks.Face.None, At(low)) ? null : At(low);
 
-        StrapBeamDesign At(int steps) => beam with { Stirrups = new BarSpec(tie, 0, Math.Round(steps * step, 6)) };
+        BeamDesign At(int steps) => beam with { Stirrups = new BarSpec(tie, 0, Math.Round(steps * step, 6)) };
     }
 
     // Bars along the sides where the beam is so deep that it needs them: the fewest.
-    private StrapBeamDesign? Sided(StrapBeamDesign beam)
+    private BeamDesign? Sided(BeamDesign beam)
     {
         if (Held("sides") is not null || beam.Depth <= trials[0].Code.SideBarsFrom)
         {
@@ -201,7 +207,7 @@ internal sealed class StrapBeams
     }
 
     // The bars of a face: of those that weigh at most 5 % more than the lightest the fewest.
-    private StrapBeamDesign? Face(StrapBeamDesign beam, bool top)
+    private BeamDesign? Face(BeamDesign beam, bool top)
     {
         var (face, checks) = top ? (Checks.Face.Top, ofTop) : (Checks.Face.Bottom, ofBottom);
         if (Held(top ? "top" : "bottom") is not null)
@@ -209,7 +215,7 @@ internal sealed class StrapBeams
             return Fails(checks, face, beam) ? null : beam;
         }
 
-        var found = new List<(StrapBeamDesign Beam, double Mass, int Count)>();
+        var found = new List<(BeamDesign Beam, double Mass, int Count)>();
         var least = double.PositiveInfinity;
         foreach (var size in Sizes(top))
         {
@@ -225,7 +231,7 @@ internal sealed class StrapBeams
         return found.Count == 0 ? null : found.Where(f => f.Mass <= least * (1 + FewerWithin)).MinBy(f => (f.Count, f.Mass)).Beam;
     }
 
-    private StrapBeamDesign? Least(StrapBeamDesign beam, bool top, BarSize size, Check[] checks, Face face, double heaviest)
+    private BeamDesign? Least(BeamDesign beam, bool top, BarSize size, Check[] checks, Face face, double heaviest)
     {
         var bars = new BarSpec(size, 2, 0);
         for (var round = 0; round < MostRounds && bars.Count * size.MassPerMetre <= heaviest; round++)
@@ -243,7 +249,7 @@ internal sealed class StrapBeams
             }
 
             // Bars that stand too near each other do not grow in number.
-            var room = trials[0].Beam.Spacing(!top) - size.Diameter;
+            var room = ((IBeamTrial)trials[0]).Beam.Spacing(!top) - size.Diameter;
             if (lacking.Outcome.FailsAnyhow || room < trials[0].Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) - 1e-9)
             {
                 return null;
@@ -261,7 +267,7 @@ internal sealed class StrapBeams
         return null;
     }
 
-    private double Mass(StrapBeamDesign beam)
+    private double Mass(BeamDesign beam)
     {
         double Of(BarSpec bars) => bars.Size is { } size ? bars.Count * size.MassPerMetre : 0;
         var tie = beam.Stirrups is { Size: { } t, Spacing: > 0 and var s } ? t.MassPerMetre * 2 * (beam.Width + beam.Depth) / s : 0;
@@ -286,28 +292,22 @@ internal sealed class StrapBeams
 
     private IReadOnlyList<BarSize> Sizes(bool top)
     {
-        if (foundation.Held.Own.GetValueOrDefault("beam.bars") is FieldValue.Sizes { Allowed: { Count: > 0 } own })
-        {
-            return own;
-        }
-
-        var allowed = top && rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars;
-        return allowed;
+        return ownSizes ?? (top && rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars);
     }
 
-    private BarSpec? Held(string key) => StrapFields.Bars(foundation.Held, "beam", key);
+    private BarSpec? Held(string key) => held(key);
 
-    private void Put(StrapBeamDesign beam)
+    private void Put(BeamDesign beam)
     {
         foreach (var t in trials)
         {
-            t.SetBeam(beam);
+            ((IBeamTrial)t).SetBeam(beam);
         }
     }
 
-    private bool Fails(Check[] checks, Face face, StrapBeamDesign beam) => First(checks, face, beam) is not null;
+    private bool Fails(Check[] checks, Face face, BeamDesign beam) => First(checks, face, beam) is not null;
 
-    private (Check Check, Outcome Outcome)? First(Check[] checks, Face face, StrapBeamDesign beam)
+    private (Check Check, Outcome Outcome)? First(Check[] checks, Face face, BeamDesign beam)
     {
         Put(beam);
         foreach (var t in trials)
@@ -317,7 +317,7 @@ internal sealed class StrapBeams
             {
                 foreach (var check in checks)
                 {
-                    if (check.OverAt(t.Beam, rules.Sizing.Target) is { } over)
+                    if (check.OverAt(((IBeamTrial)t).Beam, rules.Sizing.Target) is { } over)
                     {
                         LastFailure = (check, t);
                         return (check, over);

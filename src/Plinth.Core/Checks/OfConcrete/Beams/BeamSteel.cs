@@ -1,34 +1,34 @@
 using Plinth.Core.Bodies;
-using Plinth.Core.Checks;
 using Plinth.Core.Contact;
 using Plinth.Core.Numerics;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
-namespace Plinth.Core.Kinds.Strap;
+namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>
-/// Least steel of the stretched faces of a strap's beam, distances of their bars, and bars along the sides of a deep one.
+/// Least steel of the stretched faces of a beam, distances of their bars, and bars along the sides of a deep one.
 /// </summary>
 internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
 {
-    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Beams;
+    public static ReadOnlySpan<Subject> Of(Trial trial) => trial.Beams;
 
     public static LeastOfBeam Capacity(Subject subject)
     {
-        var (s, none) = ((StrapBeam)subject, default(NoTrace));
+        var (s, none) = ((BeamSpan)subject, default(NoTrace));
         double Worst(bool bottom) => s.LooksAt(bottom ? Face.Bottom : Face.Top) && Distances(s, bottom, ref none) is { Done: true } o
             ? o.Utilisation : 0;
         return new((Area(true), Area(false)), Math.Max(Math.Max(Worst(true), Worst(false)),
             Sides(s, ref none) is { Done: true } sides ? sides.Utilisation : 0));
 
-        double Area(bool bottom) => s.Code.LeastBeamSteel(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, s.Width, s.Depth(bottom));
+        double Area(bool bottom) =>
+            s.Code.LeastBeamSteel(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, s.LeastSteelBreadth(bottom), s.Depth(bottom));
     }
 
     public static Outcome Evaluate<T>(Subject subject, in LeastOfBeam least, int k, ref T trace)
         where T : struct, ITrace
     {
-        var s = (StrapBeam)subject;
+        var s = (BeamSpan)subject;
         if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return Outcome.NotDone;
@@ -64,7 +64,7 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
     // Least steel below and on top, distances below and on top, sides.
     private const int Checked = 5;
 
-    private static Outcome One<T>(StrapBeam s, int k, int part, ref T trace)
+    private static Outcome One<T>(BeamSpan s, int k, int part, ref T trace)
         where T : struct, ITrace =>
         part == Checked - 1 ? Sides(s, ref trace)
             : !s.LooksAt(part % 2 == 0 ? Face.Bottom : Face.Top) ? Outcome.NotDone
@@ -72,7 +72,7 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
             : Distances(s, part == 2, ref trace);
 
     // The same as below where nobody asks how.
-    private static double Utilised(StrapBeam s, int k, bool bottom, double least)
+    private static double Utilised(BeamSpan s, int k, bool bottom, double least)
     {
         ref readonly var layer = ref s.Layer(bottom);
         var moment = s.Greatest(k, bottom).Moment;
@@ -86,7 +86,7 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
     }
 
     // 9.6.1.3: a third more than is required needs no least.
-    private static Outcome Least<T>(StrapBeam s, int k, bool bottom, ref T trace)
+    private static Outcome Least<T>(BeamSpan s, int k, bool bottom, ref T trace)
         where T : struct, ITrace
     {
         var moment = s.Greatest(k, bottom);
@@ -96,9 +96,9 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
             return Outcome.NotDone;
         }
 
-        trace.Heading($"Least {(bottom ? "bottom" : "top")} steel of the beam");
+        trace.Heading($"Least {(bottom ? "bottom" : "top")} steel of the {s.Noun}");
         BeamTrace.Bars(s, bottom, ref trace);
-        var least = s.Code.LeastBeamSteel(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, s.Width, s.Depth(bottom));
+        var least = s.Code.LeastBeamSteel(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield, s.LeastSteelBreadth(bottom), s.Depth(bottom));
         if (layer.Area < least)
         {
             var required = Required(s, bottom, Math.Abs(moment.Moment));
@@ -117,12 +117,12 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
 
         trace.Let("utilisation", least / layer.Area, Unit.Ratio,
             $"{new Sym("As,least", least, Unit.SteelArea)}/{new Sym("As", layer.Area, Unit.SteelArea)}");
-        trace.Note($"least {(bottom ? "bottom" : "top")} steel of the beam");
+        trace.Note($"least {(bottom ? "bottom" : "top")} steel of the {s.Noun}");
         return Outcome.Ratio(least, layer.Area);
     }
 
     // The strength grows with the steel as long as the section is tension-controlled.
-    private static double Required(StrapBeam s, bool bottom, double moment)
+    private static double Required(BeamSpan s, bool bottom, double moment)
     {
         var most = s.Layer(bottom).Area;
         var lacks = new Lack(s, bottom, moment);
@@ -130,16 +130,16 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
     }
 
     // By how much the strength of an area of steel exceeds a moment.
-    private readonly struct Lack(StrapBeam s, bool bottom, double moment) : IFunction
+    private readonly struct Lack(BeamSpan s, bool bottom, double moment) : IFunction
     {
         public double At(double area)
         {
             var none = default(NoTrace);
-            return s.Code.Flexure(ref none, s.Rules.Concrete, s.Rules.Steel.Yield, area, s.Width, s.Depth(bottom)).Strength - moment;
+            return s.StrengthOf(bottom, area, ref none).Strength - moment;
         }
     }
 
-    private static Outcome Distances<T>(StrapBeam s, bool bottom, ref T trace)
+    private static Outcome Distances<T>(BeamSpan s, bool bottom, ref T trace)
         where T : struct, ITrace
     {
         var layer = s.Layer(bottom);
@@ -148,10 +148,10 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
             return Outcome.NotDone;
         }
 
-        trace.Heading($"Distances of the {(bottom ? "bottom" : "top")} bars of the beam");
+        trace.Heading($"Distances of the {(bottom ? "bottom" : "top")} bars of the {s.Noun}");
         if (layer.Count < 2)
         {
-            trace.Note("a face of the beam has a bar in each corner of the stirrups");
+            trace.Note($"a face of the {s.Noun} has a bar in each corner of the stirrups");
             return Outcome.Ratio(1, 0);
         }
 
@@ -169,19 +169,19 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
             trace.Let("utilisation", clear > 0 ? least / clear : Outcome.NoCapacity, Unit.Ratio,
                 $"{new Sym("clear,least", least, Unit.Section)}/({new Sym("s", centres, Unit.Section)} − "
                     + $"{new Sym("db", db, Unit.Section)})");
-            trace.Note($"the {(bottom ? "bottom" : "top")} bars of the beam stand near each other: fewer and "
-                + $"thicker ones, or a wider beam");
+            trace.Note($"the {(bottom ? "bottom" : "top")} bars of the {s.Noun} stand near each other: fewer and "
+                + $"thicker ones, or a wider {s.Noun}");
             return Outcome.Ratio(least, Math.Max(0, clear));
         }
 
         trace.Let("utilisation", centres / most, Unit.Ratio,
             $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
-        trace.Note($"the {(bottom ? "bottom" : "top")} bars of the beam stand far apart");
+        trace.Note($"the {(bottom ? "bottom" : "top")} bars of the {s.Noun} stand far apart");
         return Outcome.Ratio(centres, most);
     }
 
     // Either face may be the stretched one: bars stand along the whole of the sides.
-    private static Outcome Sides<T>(StrapBeam s, ref T trace)
+    private static Outcome Sides<T>(BeamSpan s, ref T trace)
         where T : struct, ITrace
     {
         if (s.Height <= s.Code.SideBarsFrom)
@@ -189,7 +189,7 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
             return Outcome.NotDone;
         }
 
-        trace.Heading("Bars along the sides of the beam");
+        trace.Heading($"Bars along the sides of the {s.Noun}");
         var between = trace.Let("z", s.Depth(true) + s.Depth(false) - s.Height, Unit.Section,
             $"{new Sym("d,bottom", s.Depth(true), Unit.Section)} + {new Sym("d,top", s.Depth(false), Unit.Section)} − "
                 + $"{new Sym("h", s.Height, Unit.Section)}");
@@ -200,7 +200,7 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
             "by the clear cover of the bars along the sides", $"{s.Code.Name} 9.7.2.3, 24.3.2");
         trace.Let("utilisation", apart / most, Unit.Ratio,
             $"{new Sym("s,sides", apart, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
-        trace.Note("bars along the sides of the beam");
+        trace.Note($"bars along the sides of the {s.Noun}");
         return Outcome.Ratio(apart, most);
     }
 }

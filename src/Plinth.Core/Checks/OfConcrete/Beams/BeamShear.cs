@@ -1,33 +1,32 @@
 using Plinth.Core.Bodies;
-using Plinth.Core.Checks;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
-namespace Plinth.Core.Kinds.Strap;
+namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>
-/// Shear along a strap footing against concrete and stirrups of its beam alone: at d from the columns' faces where the ground pushes
+/// Shear along a foundation against concrete and stirrups of its beam alone: at d from the columns' faces where the ground pushes
 /// towards them, else at the face, and at the bases' ends.
 /// </summary>
 internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
 {
-    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Beams;
+    public static ReadOnlySpan<Subject> Of(Trial trial) => trial.Beams;
 
     public static BeamShearStrengths Capacity(Subject s)
     {
         var none = default(NoTrace);
-        return new((Strength((StrapBeam)s, true, ref none), Strength((StrapBeam)s, false, ref none)));
+        return new((Strength((BeamSpan)s, true, ref none), Strength((BeamSpan)s, false, ref none)));
     }
 
     public static double UpperBound(Subject s, in BeamShearStrengths strengths, int k) =>
-        ((StrapBeam)s).Body.Contact(k).State == ContactState.NoEquilibrium ? double.PositiveInfinity
-            : Outcome.Ratio(((StrapBeam)s).MostShear(k), Math.Min(strengths.Of.Bottom, strengths.Of.Top)).Utilisation;
+        ((BeamSpan)s).Body.Contact(k).State == ContactState.NoEquilibrium ? double.PositiveInfinity
+            : Outcome.Ratio(((BeamSpan)s).MostShear(k), Math.Min(strengths.Of.Bottom, strengths.Of.Top)).Utilisation;
 
     public static Outcome Evaluate<T>(Subject subject, in BeamShearStrengths strengths, int k, ref T trace)
         where T : struct, ITrace
     {
-        var s = (StrapBeam)subject;
+        var s = (BeamSpan)subject;
         if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return Outcome.NotDone;
@@ -55,8 +54,8 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
         {
             var bottom = governing.Moment >= 0;
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading(atFace ? "Shear of the beam, at the face" : "Shear of the beam, at d from a face or at the end of a base");
-            BeamTrace.Section(governing, ref trace);
+            trace.Heading($"Shear of the {s.Noun}, {(atFace ? "at the face" : "at d from a face, or where a base ends")}");
+            BeamTrace.Section(s, governing, ref trace);
             if (worst.Capacity > 0)
             {
                 BeamTrace.Bars(s, bottom, ref trace);
@@ -77,22 +76,22 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
         return worst;
     }
 
-    private static double Strength<T>(StrapBeam s, bool bottom, ref T trace)
+    private static double Strength<T>(BeamSpan s, bool bottom, ref T trace)
         where T : struct, ITrace => s.Code.BeamShear(ref trace, s.Rules.Concrete, s.InShear(bottom));
 }
 
 /// <summary>The strengths in shear where the bottom and where the top is stretched, kN.</summary>
 internal readonly record struct BeamShearStrengths((double Bottom, double Top) Of);
 
-/// <summary>Least stirrups of a strap's beam where they are needed, and their greatest spacing along and across it.</summary>
+/// <summary>Least stirrups of a beam where they are needed, and their greatest spacing along and across it.</summary>
 internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
 {
-    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Beams;
+    public static ReadOnlySpan<Subject> Of(Trial trial) => trial.Beams;
 
     // Limits tighten with the shear: under the greatest of all they are used most.
     public static MostOfStirrups Capacity(Subject s)
     {
-        var beam = (StrapBeam)s;
+        var beam = (BeamSpan)s;
         var most = 0.0;
         foreach (var k in s.Trial.CombinationsFor(Loads.Family.Concrete))
         {
@@ -104,7 +103,7 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
 
     public static double UpperBound(Subject s, in MostOfStirrups most, int k) => most.Utilisation;
 
-    private static double Under(StrapBeam s, double shear)
+    private static double Under(BeamSpan s, double shear)
     {
         var none = default(NoTrace);
         return Math.Max(One(s, new LongSection(0, shear, 1), ref none).Utilisation,
@@ -114,7 +113,7 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
     public static Outcome Evaluate<T>(Subject subject, in MostOfStirrups capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        var s = (StrapBeam)subject;
+        var s = (BeamSpan)subject;
         if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {
             return Outcome.NotDone;
@@ -142,8 +141,8 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
         if (T.Records && worst.Done)
         {
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading("Stirrups of the beam");
-            BeamTrace.Section(governing, ref trace);
+            trace.Heading($"Stirrups of the {s.Noun}");
+            BeamTrace.Section(s, governing, ref trace);
             if (s.Layer(governing.Moment >= 0).Any)
             {
                 BeamTrace.Bars(s, governing.Moment >= 0, ref trace);
@@ -160,7 +159,7 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
         return worst;
     }
 
-    private static Outcome One<T>(StrapBeam s, in LongSection at, ref T trace)
+    private static Outcome One<T>(BeamSpan s, in LongSection at, ref T trace)
         where T : struct, ITrace
     {
         var beam = s.InShear(at.Moment >= 0);

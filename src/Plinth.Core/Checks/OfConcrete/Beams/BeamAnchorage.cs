@@ -1,25 +1,23 @@
 using Plinth.Core.Bodies;
-using Plinth.Core.Checks;
-using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
-namespace Plinth.Core.Kinds.Strap;
+namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>
-/// Development of the bars of a strap's beam on both sides of every section: by a hook at the end, or by as much of the straight length as
+/// Development of the bars of a beam on both sides of every section: by a hook at the end, or by as much of the straight length as
 /// the stress there needs.
 /// </summary>
 internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
 {
-    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Bending;
+    public static ReadOnlySpan<Subject> Of(Trial trial) => trial.Bending;
 
     public static BeamBars Capacity(Subject s)
     {
         var none = default(NoTrace);
-        return s is StrapBeam beam
+        return s is BeamSpan beam
             ? new BeamBars((beam.Strength(true, ref none).Strength, beam.Strength(false, ref none).Strength),
                 (Lengths(beam, true, ref none), Lengths(beam, false, ref none)))
             : default;
@@ -27,10 +25,10 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
 
     public static Outcome Evaluate<T>(Subject s, in BeamBars bars, int k, ref T trace)
         where T : struct, ITrace =>
-        s is StrapBeam beam ? Of(beam, bars, k, ref trace)
+        s is BeamSpan beam ? Of(beam, bars, k, ref trace)
             : Anchorage<AxisX>.Evaluate((SlabSpan)s, Anchorage<AxisX>.Capacity((SlabSpan)s), k, ref trace);
 
-    private static Outcome Of<T>(StrapBeam s, in BeamBars bars, int k, ref T trace)
+    private static Outcome Of<T>(BeamSpan s, in BeamBars bars, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
@@ -56,7 +54,7 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
         var hook = Hook(s);
         if (hook > Math.Max(1, worst.Utilisation))
         {
-            trace.Note("the hooks are higher than the beam: thinner bars or a deeper beam");
+            trace.Note($"the hooks are higher than the {s.Noun}: thinner bars or a deeper {s.Noun}");
             return Outcome.Ratio(hook, 1);
         }
 
@@ -69,8 +67,8 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
         {
             var bottom = at.Moment > 0;
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading($"Anchorage of the {(bottom ? "bottom" : "top")} bars of the beam");
-            BeamTrace.Section(at, ref trace);
+            trace.Heading($"Anchorage of the {(bottom ? "bottom" : "top")} bars of the {s.Noun}");
+            BeamTrace.Section(s, at, ref trace);
             BeamTrace.Bars(s, bottom, ref trace);
             var strength = s.Strength(bottom, ref trace).Strength;
             Section(s, at, strength, Lengths(s, bottom, ref trace), ref trace);
@@ -87,7 +85,7 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
     }
 
     // A hook is not shortened by excess steel; a straight length is, where the code lets it be: bars are stressed less at such a section.
-    private static Outcome Section<T>(StrapBeam s, in LongSection at, double strength, (double Straight, double Hook) lengths, ref T trace)
+    private static Outcome Section<T>(BeamSpan s, in LongSection at, double strength, (double Straight, double Hook) lengths, ref T trace)
         where T : struct, ITrace
     {
         var bottom = at.Moment > 0;
@@ -139,7 +137,7 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
         return outcome;
     }
 
-    private static (double Straight, double Hook) Lengths<T>(StrapBeam s, bool bottom, ref T trace)
+    private static (double Straight, double Hook) Lengths<T>(BeamSpan s, bool bottom, ref T trace)
         where T : struct, ITrace
     {
         if (s.Layer(bottom) is not { Size: { } size } layer)
@@ -157,7 +155,7 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
     }
 
     // Hooks stand within the stirrups.
-    private static double Hook(StrapBeam s)
+    private static double Hook(BeamSpan s)
     {
         var height = s.Height - s.Cover(true) - s.Cover(false);
         var most = 0.0;

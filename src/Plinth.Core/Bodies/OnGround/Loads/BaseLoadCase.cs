@@ -33,10 +33,10 @@ internal static partial class BaseLoadCase
         {
             var (factor, surcharge) = (new Sym("f", s.Place.SurchargeFactors[k], Unit.Ratio),
                 new Sym("q", s.Ground.Surcharge, Unit.Pressure));
-            if (s.IsPolygon)
+            if (s.IsPolygon || s.Backing?.Soil is not null)
             {
                 trace.Let("Q", q, Unit.Force, $"{factor}·{surcharge}·"
-                    + $"{new Sym(s.Parts.Length > 0 ? "A,q" : "A", s.SurchargedArea, Unit.Area)}");
+                    + $"{new Sym(s.Parts.Length > 0 ? "A,q" : s.Backing is null ? "A" : "A,toe", s.SurchargedArea, Unit.Area)}");
             }
             else
             {
@@ -46,7 +46,7 @@ internal static partial class BaseLoadCase
         }
 
         var w = Weights(s, k, ref trace);
-        var u = s.Parts.Length > 0 ? s.WaterPush(k) : ground.WaterPressure * s.Area;
+        var u = s.Parts.Length > 0 || s.Backing is not null ? s.WaterPush(k) : ground.WaterPressure * s.Area;
         var n = columnsN + w + q - u;
         if (T.Records)
         {
@@ -79,6 +79,17 @@ internal static partial class BaseLoadCase
                 $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("Wspread", rising, Unit.Force)}");
         }
 
+        var pushes = default(Loads.SupportAction);
+        if (s.Backing is { Any: true } behind)
+        {
+            pushes = behind.Sum(k, withSurcharge);
+            (fx, fy) = (fx + pushes.Fx, fy + pushes.Fy);
+            if (pushes.N != 0)
+            {
+                n = trace.Let("ΣN", n + pushes.N, Unit.Force, $"{new Sym("ΣN", n, Unit.Force)} + {new Sym("Qheel", pushes.N, Unit.Force)}");
+            }
+        }
+
         // The pedestal stands, and soil is missing, where the column stands.
         var (sumX, sumY) = (0.0, 0.0);
         foreach (var c in s.Columns)
@@ -100,6 +111,11 @@ internal static partial class BaseLoadCase
                 "∫x of weights and surcharge on bases and beam less the water's push, about the centroid of both areas");
             sumY = trace.Let("ΣMy", sumY + lies, Unit.Moment,
                 $"{new Sym("ΣMy", sumY, Unit.Moment)} + {new Sym("M[weights]", lies, Unit.Moment)}");
+        }
+
+        if (s.Backing is { Any: true })
+        {
+            (sumX, sumY) = Behind(s, k, pushes, q, sumX, sumY, ref trace);
         }
 
         if (s.PlacedLoads.Length > 0)
@@ -139,7 +155,11 @@ internal static partial class BaseLoadCase
     {
         var f = s.Combinations[k].WeightFactor;
         var soil = s.GroundLoad(k).Soil;
-        return !s.HasPedestals
+        return s.Backing is { Any: true } behind
+            ? trace.Let("W", f * (s.BaseWeight + soil + behind.Weight(k)), Unit.Force,
+                $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)} + "
+                    + $"{new Sym("Wwall", behind.Weight(k), Unit.Force)})")
+            : !s.HasPedestals
             ? trace.Let("W", f * (s.BaseWeight + soil), Unit.Force,
                 $"{new Sym("fw", f, Unit.Ratio)}·({new Sym("Wbase", s.BaseWeight, Unit.Force)} + {new Sym("Wsoil", soil, Unit.Force)})")
             : trace.Let("W", f * (s.BaseWeight + soil + s.PedestalWeight), Unit.Force,

@@ -104,10 +104,16 @@ internal static partial class BaseLoadCase
             trace.Given("A", s.Area, Unit.Area, "plan area within the outline");
             trace.Let("Wbase", s.BaseWeight, Unit.Force, $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{area}·{thickness}");
         }
-        else
+        else if (s.RibBreadth <= 0)
         {
             trace.Let("Wbase", s.BaseWeight, Unit.Force,
                 $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·{length}·{width}·{thickness}");
+        }
+        else
+        {
+            trace.Let("Wbase", s.BaseWeight, Unit.Force,
+                $"{new Sym("γc", rules.Concrete.Weight, Unit.UnitWeight)}·({length}·{width}·{thickness} + "
+                    + $"{length}·{new Sym("bw", s.RibBreadth, Unit.Length)}·{new Sym("hr", s.RibRise, Unit.Length)})");
         }
 
         foreach (var c in s.Columns)
@@ -143,7 +149,11 @@ internal static partial class BaseLoadCase
             var beneath = Math.Min(s.Area, c.Support.Area);
             var (displaced, columnDepth) = c.Displacing(k);
             var above = column.Weight(0, columnDepth);
-            if (c.Pedestal is { } p)
+            if (s.RibBreadth > 0)
+            {
+                trace.Given(Of("Wdis", c), displaced, Unit.Force, "soil over the rib whose place the column takes");
+            }
+            else if (c.Pedestal is { } p)
             {
                 trace.Let(Of("Wdis", c), displaced, Unit.Force,
                     $"{new Sym(Of("Aped", c), p.Area, Unit.Area)}·{new Sym(Of("σped", c), load.SoilPerArea - above, Unit.Pressure)} + "
@@ -158,7 +168,7 @@ internal static partial class BaseLoadCase
 
         if (s.Columns.Length > 1)
         {
-            trace.Given("Wdis", load.Displaced, Unit.Force, "of all columns");
+            trace.Given("Wdis", load.Displaced, Unit.Force, s.RibBreadth > 0 ? "of all columns and the rib" : "of all columns");
         }
 
         var (soil, displacedSoil) = (new Sym("σs", load.SoilPerArea, Unit.Pressure), new Sym("Wdis", load.Displaced, Unit.Force));
@@ -171,11 +181,17 @@ internal static partial class BaseLoadCase
             trace.Let("Wsoil", load.Soil, Unit.Force, $"{soil}·{length}·{width} − {displacedSoil}");
         }
 
+        TellWall(s, k, ref trace);
         if (load.WaterPressure > 0)
         {
             trace.Let("u", load.WaterPressure, Unit.Pressure,
                 $"{new Sym("γw", g.WaterWeight, Unit.UnitWeight)}·({new Sym("Df", s.FoundingDepth, Unit.Length)} − "
                     + $"{new Sym("dw", column.Water, Unit.Length)})");
+            if (s.Backing is { } b && b.Lift(k) != 0)
+            {
+                return;
+            }
+
             if (s.IsPolygon)
             {
                 trace.Let("U", load.WaterPressure * s.Area, Unit.Force, $"{new Sym("u", load.WaterPressure, Unit.Pressure)}·{area}");
@@ -225,6 +241,13 @@ internal static partial class BaseLoadCase
         {
             rest.Tell(k, l, ref trace);
             return s.Contact(k);
+        }
+
+        if (s.Bed is { } bed)
+        {
+            var held = withSurcharge ? s.Contact(k) : s.ContactWithoutSurcharge(k);
+            bed.Tell(k, withSurcharge, held, ref trace);
+            return held;
         }
 
         trace.Heading("Contact pressure p = max(0, a + b·x + c·y)");

@@ -1,37 +1,34 @@
 using Plinth.Core.Bodies;
-using Plinth.Core.Checks;
-using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
-namespace Plinth.Core.Kinds.Strap;
+namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>
-/// Moment along a strap footing against the bars of a face of its beam; and against those of the inner base where that reaches beyond the
-/// beam.
+/// Moment along a foundation against the bars of a face of its beam; and against those of a base that reaches beyond the beam.
 /// </summary>
 internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, FlexuralStrength>
     where TFace : struct, IFace
 {
-    public static ReadOnlySpan<Subject> Of(Trial trial) => ((StrapTrial)trial).Bending;
+    public static ReadOnlySpan<Subject> Of(Trial trial) => trial.Bending;
 
     // The moments know no bars, and these strengthen all sections alike.
-    public static double GoverningKey(Subject s) => s is StrapBeam ? 0 : double.NaN;
+    public static double GoverningKey(Subject s) => s is BeamSpan ? 0 : double.NaN;
 
     public static FlexuralStrength Capacity(Subject s)
     {
         var none = default(NoTrace);
-        return s is StrapBeam beam ? beam.Strength(TFace.IsBottom, ref none) : default;
+        return s is BeamSpan beam ? beam.Strength(TFace.IsBottom, ref none) : default;
     }
 
     public static Outcome Evaluate<T>(Subject s, in FlexuralStrength strength, int k, ref T trace)
         where T : struct, ITrace =>
-        s is StrapBeam beam ? Of(beam, strength, k, ref trace)
+        s is BeamSpan beam ? Of(beam, strength, k, ref trace)
             : Flexure<AxisX, TFace>.Evaluate((SlabSpan)s, Flexure<AxisX, TFace>.Capacity((SlabSpan)s), k, ref trace);
 
-    private static Outcome Of<T>(StrapBeam s, in FlexuralStrength strength, int k, ref T trace)
+    private static Outcome Of<T>(BeamSpan s, in FlexuralStrength strength, int k, ref T trace)
         where T : struct, ITrace
     {
         var face = TFace.IsBottom ? Face.Bottom : Face.Top;
@@ -51,8 +48,8 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, FlexuralStreng
         if (T.Records)
         {
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading($"{(TFace.IsBottom ? "Bottom" : "Top")} flexure of the beam");
-            BeamTrace.Section(most, ref trace);
+            trace.Heading($"{(TFace.IsBottom ? "Bottom" : "Top")} flexure of the {s.Noun}");
+            BeamTrace.Section(s, most, ref trace);
             if (outcome.Capacity > 0)
             {
                 BeamTrace.Bars(s, TFace.IsBottom, ref trace);
@@ -66,7 +63,7 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, FlexuralStreng
         {
             trace.Along(most.X);
             trace.Note(BeamTrace.Where(s, most.X)
-                + (!strength.Ductile ? ": too much steel for the depth; make the beam deeper or wider"
+                + (!strength.Ductile ? ": too much steel for the depth; make it deeper or wider"
                     : s.Layer(TFace.IsBottom).Any ? ""
                     : $": no {(TFace.IsBottom ? "bottom" : "top")} bars"));
         }
@@ -79,24 +76,20 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, FlexuralStreng
 internal static class BeamTrace
 {
     /// <summary>Where a section lies, in words.</summary>
-    public static string Where(StrapBeam s, double x) =>
-        $"beam, {Unit.Length.FormatWithSymbol(x, s.Units)} along x from the centroid of both bases' areas";
+    public static string Where(BeamSpan s, double x) =>
+        $"{s.Noun}, {Unit.Length.FormatWithSymbol(x, s.Units)} along x from {s.Origin}";
 
     /// <summary>Tells a section with its forces.</summary>
-    public static void Section<T>(in LongSection at, ref T trace)
+    public static void Section<T>(BeamSpan s, in LongSection at, ref T trace)
         where T : struct, ITrace
     {
-        trace.Given("x", at.X, Unit.Length, "section from the centroid of both areas: a face of a column, an end of a base, or where the "
-            + "shear passes through nil");
-        trace.Given("V", at.Shear, Unit.Force, "∫(p + u − w) dA − ΣN − ∫(beam and soil on it) dx of all towards −x");
-        trace.Given("M", at.Moment, Unit.Moment,
-            "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) − ∫(beam and soil on it)·(x − ξ) dx of all towards "
-                + "−x; positive stretches the "
-                + "bottom");
+        trace.Given("x", at.X, Unit.Length, s.SectionWords);
+        trace.Given("V", at.Shear, Unit.Force, s.ShearWords);
+        trace.Given("M", at.Moment, Unit.Moment, s.MomentWords);
     }
 
     /// <summary>Tells the bars of a face.</summary>
-    public static void Bars<T>(StrapBeam s, bool bottom, ref T trace)
+    public static void Bars<T>(BeamSpan s, bool bottom, ref T trace)
         where T : struct, ITrace
     {
         var layer = s.Layer(bottom);

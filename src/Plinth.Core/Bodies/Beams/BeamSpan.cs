@@ -1,0 +1,149 @@
+using Plinth.Core.Concrete;
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Tracing;
+
+namespace Plinth.Core.Bodies;
+
+/// <summary>
+/// A beam with stirrups that carries a foundation along x: its section, its bars, and where flexure and shear are looked at in it.
+/// </summary>
+internal abstract class BeamSpan : Subject
+{
+    private readonly BarLayer[] layers = new BarLayer[2];
+    private readonly double[] depths = new double[2];
+
+    /// <summary>Makes it for a trial.</summary>
+    /// <param name="trial">The trial.</param>
+    /// <param name="name">What results call it.</param>
+    protected BeamSpan(Trial trial, string name)
+        : base(trial, 0, name) => Noun = name;
+
+    /// <summary>What it is called: "beam".</summary>
+    public string Noun { get; }
+
+    /// <summary>Where distances along it count from, in words.</summary>
+    public abstract string Origin { get; }
+
+    /// <summary>Shear in a section, in words.</summary>
+    public abstract string ShearWords { get; }
+
+    /// <summary>Moment in a section, in words.</summary>
+    public abstract string MomentWords { get; }
+
+    /// <summary>What sections are looked at, in words.</summary>
+    public abstract string SectionWords { get; }
+
+    /// <summary>The body that it carries.</summary>
+    public abstract GroundBody Body { get; }
+
+    /// <summary>Breadth of its web, m.</summary>
+    public double Width { get; private set; }
+
+    /// <summary>Whole depth, m.</summary>
+    public double Height { get; private set; }
+
+    /// <summary>Where it begins, m.</summary>
+    public double Low { get; private set; }
+
+    /// <summary>Where it ends, m.</summary>
+    public double High { get; private set; }
+
+    /// <summary>Its stirrups.</summary>
+    public BarSpec Stirrups { get; private set; } = BarSpec.None;
+
+    /// <summary>Bars along each side.</summary>
+    public BarSpec Sides { get; private set; } = BarSpec.None;
+
+    /// <summary>Sets its sides and reach.</summary>
+    internal void Set(double width, double height, double low, double high) => (Width, Height, Low, High) = (width, height, low, high);
+
+    /// <summary>Sets its bars.</summary>
+    internal void Set(in BarLayer top, in BarLayer bottom, BarSpec stirrups, BarSpec sides)
+    {
+        (layers[0], layers[1], Stirrups, Sides) = (bottom, top, stirrups, sides);
+        Sink();
+    }
+
+    /// <summary>Finds the effective depths.</summary>
+    internal void Sink()
+    {
+        for (var i = 0; i < depths.Length; i++)
+        {
+            depths[i] = Height - Cover(i == 0) - (layers[i].Diameter / 2);
+        }
+    }
+
+    /// <summary>Bars of a face.</summary>
+    public ref readonly BarLayer Layer(bool bottom) => ref layers[bottom ? 0 : 1];
+
+    /// <summary>Effective depth of the bars of a face, m.</summary>
+    public double Depth(bool bottom) => depths[bottom ? 0 : 1];
+
+    /// <summary>Clear cover to the bars of a face, stirrups outside them, m.</summary>
+    public double Cover(bool bottom) =>
+        (bottom ? Rules.Concrete.CoverBottom + Beneath : Rules.Concrete.CoverTop) + (Stirrups.Size?.Diameter ?? 0);
+
+    /// <summary>Diameter of the bars of a base on which its stirrups stand, m; 0 where they lie at the cover themselves.</summary>
+    public virtual double Beneath => 0;
+
+    /// <summary>Clear cover to the bars at its sides, m.</summary>
+    public double SideCover => Rules.Concrete.CoverSide + (Stirrups.Size?.Diameter ?? 0);
+
+    /// <summary>Distance of the bars of a face centre to centre, m; infinite of one.</summary>
+    public double Spacing(bool bottom) =>
+        Layer(bottom).Count < 2 ? double.PositiveInfinity
+            : (Width - (2 * SideCover) - Layer(bottom).Diameter) / (Layer(bottom).Count - 1);
+
+    /// <summary>Flexural strength by the bars of a face.</summary>
+    public FlexuralStrength Strength<T>(bool bottom, ref T trace)
+        where T : struct, ITrace =>
+        !Layer(bottom).Any ? new FlexuralStrength(0, true, double.PositiveInfinity) : StrengthOf(bottom, Layer(bottom).Area, ref trace);
+
+    /// <summary>The same by an area of steel in the place of those bars, m2.</summary>
+    public virtual FlexuralStrength StrengthOf<T>(bool bottom, double steel, ref T trace)
+        where T : struct, ITrace =>
+        Code.Flexure(ref trace, Rules.Concrete, Rules.Steel.Yield, steel, Width, Depth(bottom));
+
+    /// <summary>Breadth by which the least steel of a face counts, m.</summary>
+    public virtual double LeastSteelBreadth(bool bottom) => Width;
+
+    /// <summary>The section in shear where a face is stretched.</summary>
+    public StirrupedBeam InShear(bool bottom) =>
+        new(Width, Depth(bottom), Layer(bottom).Area, 2 * (Stirrups.Size?.Area ?? 0), Stirrups.Spacing,
+        Rules.Steel.Yield);
+
+    /// <summary>Sections at which flexure is looked at in a combination; found once for each size.</summary>
+    public abstract ReadOnlySpan<LongSection> Sections(int k);
+
+    /// <summary>The section with the greatest moment that stretches a face in a combination; of none one without moment.</summary>
+    public abstract LongSection Greatest(int k, bool bottom);
+
+    /// <summary>Sections at which shear is looked at in a combination; found once for each size and depth.</summary>
+    public abstract ReadOnlySpan<BeamShearAt> Shears(int k);
+
+    /// <summary>What the shear outside the columns nowhere exceeds in a combination, kN.</summary>
+    public abstract double MostShear(int k);
+
+    /// <summary>Whether a section lies beyond all columns, where its end is a cantilever.</summary>
+    public abstract bool IsBeyond(double x);
+
+    /// <summary>
+    /// The greatest shears in a combination where the bottom and where the top is stretched, kN; −1 where no section has that.
+    /// </summary>
+    public (double Bottom, double Top) GreatestShear(int k)
+    {
+        var (bottom, top) = (-1.0, -1.0);
+        foreach (ref readonly var at in Shears(k))
+        {
+            var v = Math.Abs(at.Section.Shear);
+            (bottom, top) = at.Section.Moment >= 0 ? (Math.Max(bottom, v), top) : (bottom, Math.Max(top, v));
+        }
+
+        return (bottom, top);
+    }
+}
+
+/// <summary>A section of a beam at which shear is looked at.</summary>
+/// <param name="Section">The section with its forces.</param>
+/// <param name="AtFace">Whether it lies at the face of a column.</param>
+internal readonly record struct BeamShearAt(LongSection Section, bool AtFace);

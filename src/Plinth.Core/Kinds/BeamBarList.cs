@@ -1,0 +1,77 @@
+using Plinth.Core.Concrete;
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Schedules;
+
+namespace Plinth.Core.Kinds;
+
+/// <summary>The bars of a beam that carries a foundation along x, as they are bent and cut, and where they stand.</summary>
+internal static class BeamBarList
+{
+    /// <summary>Top, bottom, stirrups, sides.</summary>
+    /// <param name="code">The code whose hooks they are.</param>
+    /// <param name="concrete">The covers.</param>
+    /// <param name="beam">The beam.</param>
+    /// <param name="from">Where it begins, m.</param>
+    /// <param name="to">Where it ends, m.</param>
+    /// <param name="beneath">Diameter of the bars on which its stirrups stand, m; 0 where they lie at the cover themselves.</param>
+    public static IReadOnlyList<BarGroup> Of(ConcreteCode code, ConcreteRules concrete, BeamDesign beam, double from, double to,
+        double beneath = 0)
+    {
+        var (length, list) = (to - from - (2 * concrete.CoverSide), new List<BarGroup>());
+        void Along(BarRole role, BarSpec bars)
+        {
+            if (bars is { Size: { } size, Count: > 0 and var count })
+            {
+                list.Add(new BarGroup(role, size, count,
+                    BarList.Shape(code, new BarLayer(count, size) { Hooked = bars.Hooked }, length), ""));
+            }
+        }
+
+        Along(BarRole.BeamTop, beam.Top);
+        Along(BarRole.BeamBottom, beam.Bottom);
+        if (beam.Stirrups is { Size: { } tie, Spacing: > 0 })
+        {
+            var (bend, extension) = code.TieHook(tie.Diameter);
+            list.Add(new BarGroup(BarRole.Stirrups, tie,
+                Stirrups(from, to, concrete.CoverSide + tie.Diameter, beam.Stirrups.Spacing).Count,
+                BarShape.Closed(tie, beam.Width - (2 * concrete.CoverSide), beam.Depth - concrete.CoverBottom - beneath - concrete.CoverTop,
+                    (bend / 2) + tie.Diameter + extension, bend / 2), ""));
+        }
+
+        if (beam.Sides is { Size: not null, Count: > 0 })
+        {
+            Along(BarRole.BeamSides, beam.Sides with { Count = 2 * beam.Sides.Count, Hooked = false });
+        }
+
+        return list;
+    }
+
+    /// <summary>Where the stirrups of a beam stand: evenly from end to end, no farther apart than stated, m.</summary>
+    /// <param name="from">Where the beam begins.</param>
+    /// <param name="to">Where it ends.</param>
+    /// <param name="inset">From an end to the first, m.</param>
+    /// <param name="spacing">As stated, m; 0: there are none.</param>
+    public static IReadOnlyList<double> Stirrups(double from, double to, double inset, double spacing)
+    {
+        if (spacing <= 0)
+        {
+            return [];
+        }
+
+        var (first, length) = (from + inset, to - from - (2 * inset));
+        var n = Math.Max(1, (int)Math.Ceiling((length / spacing) - 1e-9));
+        return [.. Enumerable.Range(0, n + 1).Select(i => first + Math.Min(length, i * spacing))];
+    }
+
+    /// <summary>Heights of the bars along a side over the underside of the beam, m: between those at bottom and top.</summary>
+    /// <param name="concrete">The covers.</param>
+    /// <param name="beam">The beam.</param>
+    /// <param name="beneath">Diameter of the bars on which its stirrups stand, m.</param>
+    public static IReadOnlyList<double> Sides(ConcreteRules concrete, BeamDesign beam, double beneath = 0)
+    {
+        var tie = beam.Stirrups.Size?.Diameter ?? 0;
+        var (low, high) = (concrete.CoverBottom + beneath + tie + ((beam.Bottom.Size?.Diameter ?? 0) / 2),
+            beam.Depth - concrete.CoverTop - tie - ((beam.Top.Size?.Diameter ?? 0) / 2));
+        return [.. Enumerable.Range(1, beam.Sides.Count).Select(i => low + ((high - low) * i / (beam.Sides.Count + 1)))];
+    }
+}

@@ -1,0 +1,50 @@
+using Plinth.Core.Buildings;
+using Plinth.Core.Schedules;
+using static Plinth.Core.Schedules.ScheduleColumns;
+
+namespace Plinth.Core.Kinds.Strip;
+
+/// <summary>The schedule of strips with a rib.</summary>
+internal static class RibSchedule
+{
+    public const string Name = "Ribbed-strips";
+
+    /// <summary>A row a strip.</summary>
+    public static DataTable Of(Project project, IReadOnlyList<FootingRow> rows)
+    {
+        var (units, c) = (project.Units, new ScheduleColumns(project.Units));
+        var (standing, sides, tops) = (rows.Any(r => r.Design.HasPedestal), rows.Any(r => ((RibDesign)r.Design).Rib.Sides.Size is not null),
+            rows.Any(r => ((RibDesign)r.Design).TopY.Size is not null));
+        List<TableColumn> columns =
+        [
+            .. Beginning,
+            c.Plan("length", 9), c.Plan("beyond first", 9), c.Plan("beyond last", 9), c.Plan("width", 9), c.Side("flange thickness", 10),
+            c.Side("rib breadth", 8), c.Side("rib depth", 8), c.Plan(Wording.Underside(units), 10),
+            Text("rib bottom", 12), Text("rib top", 12), Text("stirrups", 16), .. sides ? (TableColumn[])[Text("sides, each", 10)] : [],
+            Text("flange along, each side", 14), Text("bottom across", 14), .. tops ? (TableColumn[])[Text("top across", 14)] : [],
+            Text("dowels", 20), .. standing ? (TableColumn[])[Text("pedestals", 34)] : [],
+            .. c.End,
+        ];
+        var cells = rows.Select(row =>
+        {
+            var d = (RibDesign)row.Design;
+            string[] labels = [.. d.At.Select(a => a.Label)];
+            return (IReadOnlyList<object?>)
+            [
+                .. BeginningOf(row),
+                c.Plan(row.Size.Length), c.Plan(d.Ends.Low), c.Plan(d.Ends.High), c.Plan(row.Size.Width), c.Side(row.Size.Thickness),
+                c.Side(d.Rib.Width), c.Side(d.Rib.Depth), c.Plan(row.Underside),
+                Bars(d.Rib.Bottom), Bars(d.Rib.Top), Bars(d.Rib.Stirrups), .. sides ? (object?[])[Bars(d.Rib.Sides)] : [],
+                Bars(d.Flange), Bars(d.BottomY), .. tops ? (object?[])[Bars(d.TopY)] : [],
+                Dowels(d, labels, " at each"), .. standing ? (object?[])[c.Pedestals(d, labels, " at each")] : [],
+                .. c.EndOf(row),
+            ];
+        }).ToList();
+        return new DataTable(Name, "Strip footings with ribs", columns, cells, null,
+        [
+            "x: from the first support towards the last; beyond first, beyond last: from the columns' centres; across: along y. The rib's "
+                + "depth counts from the underside; stirrups are closed, of two legs.",
+            .. ScheduleCells.Existing(project, rows),
+        ]);
+    }
+}
