@@ -8,6 +8,7 @@ using Plinth.Core.Foundations;
 using Plinth.Core.Kinds.Isolated;
 using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
+using Plinth.Core.Sizing;
 using Plinth.Core.Tracing;
 
 namespace Plinth.Core.Tests;
@@ -89,6 +90,53 @@ public class FigureTests
             (at[1].Moment - at[0].Moment).Should().BeApproximately(moment, 1e-6);
         },
         iter: 500);
+
+    [Theory]
+    [InlineData("isolated")]
+    [InlineData("cap")]
+    [InlineData("wall")]
+    [InlineData("retaining")]
+    public void Diagrams_reach_from_edge_to_edge_of_any_outline(string kind) =>
+        Gen.Select(Gen.Double[0, 1], Gen.Double[0, 1], Gen.Double[-1, 1]).Sample(
+        (a, b, c) =>
+        {
+            var project = SomeKinds.Of(kind, a, b, c);
+            if (FoundationSizer.Of(project, project.Foundations[0]).Size().Design is not { } design)
+            {
+                return;
+            }
+
+            var checker = new Checker(project, project.Foundations[0]);
+            checker.Set(design);
+            var s = checker.Trials[0];
+            foreach (var (k, alongX) in Enumerable.Range(0, s.Combinations.Length).SelectMany(k => new[] { (k, true), (k, false) }))
+            {
+                if (ForceDiagram.Of(s, k, alongX) is not { } d)
+                {
+                    continue;
+                }
+
+                var along = s.Body.Outline.ToArray().Select(p => alongX ? p.X : p.Y).ToList();
+                d.Ends.Low.Should().BeApproximately(along.Min(), 1e-9);
+                d.Ends.High.Should().BeApproximately(along.Max(), 1e-9);
+                (d.Points[0].At, d.Points[^1].At).Should().Be(d.Ends);
+                d.Points.Zip(d.Points.Skip(1), (p, q) => q.At - p.At).Min().Should().BeGreaterThanOrEqualTo(-1e-12);
+                var most = d.Points.Max(p => Math.Abs(p.Shear));
+                Math.Max(Math.Abs(d.Points[0].Shear), Math.Abs(d.Points[^1].Shear)).Should().BeLessThan(1e-9 * (1 + most),
+                    $"nothing lies beyond the edges of {design}");
+                foreach (var section in (CheckedSection[])[.. d.Moments, .. d.MomentsTop, .. d.Shears])
+                {
+                    section.At.Should().BeInRange(d.Ends.Low, d.Ends.High);
+                }
+
+                // The curve passes through what is marked at the faces.
+                foreach (var m in d.Moments.Where(m => m.Demand > 0))
+                {
+                    d.Points.Where(p => Math.Abs(p.At - m.At) < 1e-9).Should().Contain(p => Math.Abs(p.Moment - m.Demand) < 1e-6);
+                }
+            }
+        },
+        iter: kind == "cap" ? 12 : 4);
 
     [Fact]
     public void What_is_marked_on_the_diagrams_is_what_the_checks_found() => Actions.Sample(

@@ -18,6 +18,7 @@ public readonly record struct CheckedSection(double At, double Demand);
 /// <summary>Shear and moment along a base from edge to edge; the column's load acts at its centre, so both jump there.</summary>
 /// <param name="AlongX">Along x, or along y.</param>
 /// <param name="Points">From −axis to +axis; two at the column's centre.</param>
+/// <param name="Ends">Where the base ends along the axis, m from its centroid.</param>
 /// <param name="Faces">Where the faces of what stands on the base lie, m.</param>
 /// <param name="Moments">Bottom moments at the faces.</param>
 /// <param name="MomentsTop">Top moments at the faces.</param>
@@ -25,7 +26,8 @@ public readonly record struct CheckedSection(double At, double Demand);
 /// <param name="MomentStrength">φMn of the bottom bars, kNm.</param>
 /// <param name="MomentStrengthTop">φMn of the top, kNm.</param>
 /// <param name="ShearStrength">φVc with the bottom bars, kN.</param>
-public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Points, (double Low, double High) Faces,
+public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Points, (double Low, double High) Ends,
+    (double Low, double High) Faces,
     IReadOnlyList<CheckedSection> Moments, IReadOnlyList<CheckedSection> MomentsTop, IReadOnlyList<CheckedSection> Shears,
     double MomentStrength, double MomentStrengthTop, double ShearStrength)
 {
@@ -55,10 +57,12 @@ public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Point
             s = Most(other, k) > Most(s, k) ? other : s;
         }
 
-        var (half, column, face) = alongX ? (s.Length / 2, stands.X, stands.Outline.X / 2) : (s.Length / 2, stands.Y, stands.Outline.Y / 2);
+        // The centroid of a cap on three piles is not its middle.
+        var ends = (Low: s.Body.Low(alongX), High: s.Body.High(alongX));
+        var (column, face) = alongX ? (stands.X, stands.Outline.X / 2) : (stands.Y, stands.Outline.Y / 2);
         SectionPoint Point(int side, double fromEdge)
         {
-            var at = side * (half - fromEdge);
+            var at = side > 0 ? ends.High - fromEdge : ends.Low + fromEdge;
             var f = s.Beyond(k, side, (side * (at - column)) - face);
             var shear = f.ShearDown > 0 ? -f.ShearDown : f.ShearUp;
             return new SectionPoint(at, -side * shear, f.MomentDown > 0 ? -f.MomentDown : f.MomentUp);
@@ -67,7 +71,7 @@ public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Point
         // Each face is a point of its own, so that what is checked there is drawn there.
         IEnumerable<SectionPoint> Side(int side)
         {
-            var reach = half - (side * column);
+            var reach = side > 0 ? ends.High - column : column - ends.Low;
             var overhang = Math.Clamp(reach - face, 0, reach);
             return Enumerable.Range(0, Steps + 1).Select(i => i * overhang / Steps).Append(reach).Distinct().Select(d => Point(side, d));
         }
@@ -89,7 +93,7 @@ public sealed record ForceDiagram(bool AlongX, IReadOnlyList<SectionPoint> Point
                 OneWayShear<AxisX>.Capacity(s).Bottom)
             : (Flexure<AxisY, BottomFace>.Capacity(s).Bars.Strength, Top(Flexure<AxisY, TopFace>.Capacity(s)),
                 OneWayShear<AxisY>.Capacity(s).Bottom);
-        return new ForceDiagram(alongX, [.. Side(-1), .. Side(1).Reverse()], (column - face, column + face),
+        return new ForceDiagram(alongX, [.. Side(-1), .. Side(1).Reverse()], ends, (column - face, column + face),
             [.. atFaces.Select(f => new CheckedSection(f.At, f.MomentUp))],
             [.. atFaces.Select(f => new CheckedSection(f.At, f.MomentDown))], shears, strength.Item1, strength.Item2, strength.Item3);
     }

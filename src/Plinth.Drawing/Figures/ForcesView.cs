@@ -52,40 +52,40 @@ public static class ForcesView
     private static void One(Canvas to, Trial s, ForceDiagram d, double x0, double width, double height)
     {
         var units = s.Units;
-        var side = d.AlongX ? s.Body.Length : s.Body.Width;
-        var per = (width - Left - Right) / side;
+        var per = (width - Left - Right) / (d.Ends.High - d.Ends.Low);
         var axis = d.AlongX ? "x" : "y";
-        double X(double at) => x0 + Left + ((at + (side / 2)) * per);
+        double X(double at) => x0 + Left + ((at - d.Ends.Low) * per);
+        var (from, end) = (X(d.Ends.Low), X(d.Ends.High));
         var top = height - 4;
         to.Write(Layers.Note, new(x0 + Left, top), $"along {axis}", Anchor.Left, Canvas.Heading, true);
 
         // The base from the side, its column where it stands; heights are not to scale.
         var ground = top - Elevation + 2;
-        to.Box(Layers.Footing, Stroke.Edge, new(X(-side / 2), ground), new(X(side / 2), ground + 4), Fill.Light);
+        to.Box(Layers.Footing, Stroke.Edge, new(from, ground), new(end, ground + 4), Fill.Light);
         to.Box(Layers.Column, Stroke.Thin, new(X(d.Faces.Low), ground + 4), new(X(d.Faces.High), ground + 8), Fill.Light);
         var shearZero = ground - Gap - (Plot / 2);
         Curve(to, d, X, shearZero, Plot / 2, p => p.Shear, d.ShearStrength, -d.ShearStrength, out var shear);
-        Strength(to, new(x0 + width - Right, 0), X(-side / 2), shearZero, shear, d.ShearStrength, "φVc", Unit.Force, units);
+        Strength(to, new(x0 + width - Right, 0), from, shearZero, shear, d.ShearStrength, "φVc", Unit.Force, units);
         foreach (var v in d.Shears)
         {
             var sign = d.Points.MinBy(p => Math.Abs(p.At - v.At)).Shear >= 0 ? 1 : -1;
             Point(to, new(X(v.At), shearZero + (sign * v.Demand * shear)), Unit.Force.Format(v.Demand, units), sign > 0,
-                v.At < (d.Faces.Low + d.Faces.High) / 2 ? Anchor.Right : Anchor.Left, (X(-side / 2), X(side / 2)));
+                v.At < (d.Faces.Low + d.Faces.High) / 2 ? Anchor.Right : Anchor.Left, (from, end));
         }
 
         to.Write(Layers.Note, new(x0 + width - Right + 1, shearZero - 0.9), "V " + Unit.Force.Symbol(units));
         var momentZero = shearZero - (Plot / 2) - Gap - (Plot / 4);
         Curve(to, d, X, momentZero, Plot / 2, p => -p.Moment, -d.MomentStrength,
             d.MomentStrengthTop > 0 && d.Points.Any(p => p.Moment < 0) ? d.MomentStrengthTop : 0, out var moment);
-        Strength(to, new(x0 + width - Right, 0), X(-side / 2), momentZero, moment, -d.MomentStrength, "φMn", Unit.Moment, units);
+        Strength(to, new(x0 + width - Right, 0), from, momentZero, moment, -d.MomentStrength, "φMn", Unit.Moment, units);
         foreach (var (m, sign) in d.Moments.Select(m => (m, -1)).Concat(d.MomentsTop.Select(m => (m, 1))).Where(m => m.m.Demand > 0))
         {
             Point(to, new(X(m.At), momentZero + (sign * m.Demand * moment)), Unit.Moment.Format(m.Demand, units), sign > 0,
-                Math.Abs(m.At - d.Faces.Low) < 1e-9 ? Anchor.Right : Anchor.Left, (X(-side / 2), X(side / 2)));
+                Math.Abs(m.At - d.Faces.Low) < 1e-9 ? Anchor.Right : Anchor.Left, (from, end));
         }
 
         to.Write(Layers.Note, new(x0 + width - Right + 1, momentZero - 0.9), "M " + Unit.Moment.Symbol(units));
-        foreach (var face in new[] { d.Faces.Low, d.Faces.High }.Where(v => Math.Abs(v) < side / 2))
+        foreach (var face in new[] { d.Faces.Low, d.Faces.High }.Where(v => v > d.Ends.Low && v < d.Ends.High))
         {
             to.Path(Layers.Result, new Stroke(0.13, Dash.Hidden), new(X(face), ground), new(X(face), momentZero - (Plot / 2)));
         }
