@@ -97,9 +97,9 @@ public sealed class Checker
         check.Definition.Lists ? check.Findings(trial) : check.Worst(trial) is { } worst ? [worst] : [];
 
     /// <summary>
-    /// How much all actions of the supports may grow before the design fails, as a share of them: 0.12 for 12 %; negative where it fails as
-    /// it is, by how much they must shrink. Weights, water, soil behind walls and surcharge stay. In whole halves of a percent; no more than
-    /// <see cref="MostRoom"/>, no less than −1. Null where the supports bring nothing that could grow.
+    /// How much all actions of the supports may grow before the design fails, as a share of them: 0.12 for 12 %; negative where it fails
+    /// as it is, by how much they must shrink. Weights, water, soil behind walls and surcharge stay. In whole halves of a percent; no more
+    /// than <see cref="MostRoom"/>, no less than −1. Null where the supports bring nothing that could grow.
     /// </summary>
     /// <param name="design">The design.</param>
     /// <param name="now">What its checks say as it is, where that is known already; the search begins about it.</param>

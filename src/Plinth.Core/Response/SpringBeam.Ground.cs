@@ -78,7 +78,9 @@ public sealed partial class SpringBeam
         return (most, least, at);
     }
 
-    /// <summary>Where its axis sinks most and least of the ends and middles of the elements whose middles lie between two sections.</summary>
+    /// <summary>
+    /// Where its axis sinks most and least of the ends and middles of the elements whose middles lie between two sections.
+    /// </summary>
     internal (Sunk Most, Sunk Least) Extremes(double low, double high)
     {
         var (most, least) = (new Sunk(0, double.NegativeInfinity), new Sunk(0, double.PositiveInfinity));

@@ -146,7 +146,8 @@ public sealed partial class SpringBeam
             // What is left of bending that is far stiffer than its springs is rounding, which no step lessens.
             energy = off < last / 2 ? double.NaN : energy;
             (stalled, lowest) = off < lowest / 2 ? (0, off) : (stalled + 1, lowest);
-            if (off <= Balanced * scale || (off <= Rounding * scale && stalled >= Stalled) || (off <= Coarse * scale && stalled >= MostStalled))
+            if (off <= Balanced * scale || (off <= Rounding * scale && stalled >= Stalled)
+                || (off <= Coarse * scale && stalled >= MostStalled))
             {
                 return Finish();
             }

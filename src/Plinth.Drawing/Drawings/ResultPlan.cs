@@ -105,7 +105,8 @@ public static class ResultPlan
             GridLines.Add(items, plan, p, per);
             foreach (var f in plan.Footings)
             {
-                items.AddRange(f.Parts.Select(part => new PathItem(Layers.Footing, [.. part.Select(c => p(c.X, c.Y))], true, Stroke.Hidden)));
+                items.AddRange(f.Parts.Select(part =>
+                    new PathItem(Layers.Footing, [.. part.Select(c => p(c.X, c.Y))], true, Stroke.Hidden)));
             }
 
             PlanParts.Columns(items, plan, p, per);

@@ -5,7 +5,9 @@ using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
 
-/// <summary>Pressure and settlement along a base that bends on ground springs, with their values at its columns and where they are most.</summary>
+/// <summary>
+/// Pressure and settlement along a base that bends on ground springs, with their values at its columns and where they are most.
+/// </summary>
 internal static class SpringProfile
 {
     /// <summary>Height that both need, mm.</summary>

@@ -56,7 +56,8 @@ public static class WallForcesView
                 + $"; difference {Line(sum - forces.Ground - forces.Water)}",
             $"{s.Combinations[k].Name}{(s.Body.WaterWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. Factored, "
                 + "over the length of the base"
-                + (Math.Abs(forces.Turns) > 1e-9 ? $"; the reactions bring {Unit.LineMoment.FormatWithSymbol(forces.Turns, units)} too" : "")
+                + (Math.Abs(forces.Turns) <= 1e-9 ? ""
+                    : $"; the reactions bring {Unit.LineMoment.FormatWithSymbol(forces.Turns, units)} too")
                 + ".",
         ];
         for (var i = 0; i < words.Length; i++)

@@ -127,7 +127,8 @@ internal static class GroupCommand
     private static CallException TooFew(Grouping grouping, int most)
     {
         var tried = Math.Max(0, most);
-        var enough = Enumerable.Range(tried + 1, Math.Max(0, grouping.Now - tried)).FirstOrDefault(n => grouping.Best(n, EnoughWithin) is not null);
+        var enough = Enumerable.Range(tried + 1, Math.Max(0, grouping.Now - tried))
+            .FirstOrDefault(n => grouping.Best(n, EnoughWithin) is not null);
         var own = grouping.Kept.Count switch
         {
             0 => "",
@@ -138,7 +139,8 @@ internal static class GroupCommand
         return new CallException(string.Create(CultureInfo.InvariantCulture,
             $"{most} {(most == 1 ? "type is" : "types are")} too few{kept}; ")
             + (enough > 0
-                ? string.Create(CultureInfo.InvariantCulture, $"no choice of fewer than {enough} was found that serves all; write --types {enough}")
+                ? string.Create(CultureInfo.InvariantCulture,
+                    $"no choice of fewer than {enough} was found that serves all; write --types {enough}")
                 : "no choice was found that serves all; plinth group lists what there is"));
     }
 

@@ -1,4 +1,3 @@
-using System.Buffers;
 using System.Runtime.CompilerServices;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;

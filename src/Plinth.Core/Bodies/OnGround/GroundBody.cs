@@ -3,7 +3,6 @@ using System.Runtime.CompilerServices;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
-using Plinth.Core.Tracing;
 
 namespace Plinth.Core.Bodies;
 

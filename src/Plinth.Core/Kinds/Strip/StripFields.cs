@@ -12,7 +12,9 @@ internal static class StripFields
         {
             Required = true,
             Example = "[\"600 mm\", \"600 mm\"]",
-            Get = d => ((StripDesign)d).Ends is var (low, high) ? low == high ? new FieldValue.Length(low) : new FieldValue.Ends(low, high) : null,
+            Get = d => ((StripDesign)d).Ends is var (low, high) && low == high
+                ? new FieldValue.Length(low)
+                : new FieldValue.Ends(((StripDesign)d).Ends.Low, ((StripDesign)d).Ends.High),
             Put = (d, v) => v is FieldValue.Ends e
                 ? ((StripDesign)d).With(e.Low, e.High)
                 : ((StripDesign)d).With(((FieldValue.Length)v).Metres, ((FieldValue.Length)v).Metres),

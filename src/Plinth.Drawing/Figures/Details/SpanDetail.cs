@@ -253,9 +253,9 @@ public static partial class SpanDetail
         }
 
         var tall = under + OverSection + ((DetailPiles.Below(s) + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per);
-        return new Figure(
-            $"{m.Foundation.Mark}: section {(column is { } i2 ? $"{AlikeSections.Letter(m, i2)}–{AlikeSections.Letter(m, i2)}, {AlikeSections.Words(m, i2)}" : "A–A")}", width, tall,
-            scale, to.Items);
+        var letter = column is { } own ? AlikeSections.Letter(m, own) : "A";
+        var where = column is { } at ? ", " + AlikeSections.Words(m, at) : "";
+        return new Figure($"{m.Foundation.Mark}: section {letter}–{letter}{where}", width, tall, scale, to.Items);
     }
 
     private static double Top(Trial s)

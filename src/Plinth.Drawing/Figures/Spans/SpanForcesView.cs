@@ -117,8 +117,8 @@ internal static class SpanForcesView
                 var y = above == (step % 2 == 0) ? 1.2 + (2.6 * (step / 2)) : -3 - (2.6 * (step / 2));
                 var low = at + (right ? 1 : -1 - width, y);
                 var high = low + (width, 1.8);
-                if (low.X >= 0.5 && high.X <= most - 0.5 && !placed.Exists(b => low.X < b.High.X + 0.6 && high.X > b.Low.X - 0.6 && low.Y < b.High.Y + 0.5
-                    && high.Y > b.Low.Y - 0.5))
+                if (low.X >= 0.5 && high.X <= most - 0.5 && !placed.Exists(b => low.X < b.High.X + 0.6 && high.X > b.Low.X - 0.6
+                    && low.Y < b.High.Y + 0.5 && high.Y > b.Low.Y - 0.5))
                 {
                     placed.Add((low, high));
                     to.Box(Layers.Result, Stroke.None, low + (-0.3, -0.4), high + (0.3, 0.4), Fill.Paper);

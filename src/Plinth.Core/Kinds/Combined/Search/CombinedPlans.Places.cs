@@ -1,8 +1,5 @@
-using System.Collections.Immutable;
-using Plinth.Core.Buildings;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
-using Plinth.Core.Sizing;
 
 namespace Plinth.Core.Kinds.Combined;
 

@@ -1,12 +1,6 @@
-using System.Buffers;
 using Plinth.Core.Bodies;
-using Plinth.Core.Checks.OfConcrete;
-using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
-using Plinth.Core.Loads;
 using Plinth.Core.Numerics;
-using Plinth.Core.Tracing;
-using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds.Combined;
 

@@ -4,7 +4,6 @@ using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Loads;
-using Plinth.Core.Numerics;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 

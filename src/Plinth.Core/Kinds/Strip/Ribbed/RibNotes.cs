@@ -26,7 +26,8 @@ internal static class RibNotes
         if (least < DeepSpan * t.Rib.Height)
         {
             yield return $"the rib is {Unit.Length.FormatWithSymbol(t.Rib.Height, t.Units)} deep between columns "
-                + $"{Unit.Length.FormatWithSymbol(least, t.Units)} apart: it is a deep beam (ACI 318 9.9.1.1), designed here as a slender one";
+                + $"{Unit.Length.FormatWithSymbol(least, t.Units)} apart: it is a deep beam (ACI 318 9.9.1.1), "
+                + "designed here as a slender one";
         }
     }
 }

@@ -7,7 +7,9 @@ using Plinth.Core.Schedules;
 
 namespace Plinth.Core.Kinds.Strip;
 
-/// <summary>A strip with a rib on ground springs under a row of columns: an inverted T beam along it, a cantilever across on each side.</summary>
+/// <summary>
+/// A strip with a rib on ground springs under a row of columns: an inverted T beam along it, a cantilever across on each side.
+/// </summary>
 public sealed class RibTrial : Trial, IBeamTrial
 {
     private readonly Standing[] columns;

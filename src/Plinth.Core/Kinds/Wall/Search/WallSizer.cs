@@ -140,7 +140,8 @@ internal sealed partial class WallSizer : FoundationSizer
 
         return Alternative.Best(found);
 
-        void Add(WallDesign design) => found.Add(new Alternative(design, Schedules.Quantities.Of(Project, Foundation, design), Cost(design), []));
+        void Add(WallDesign design) =>
+            found.Add(new Alternative(design, Schedules.Quantities.Of(Project, Foundation, design), Cost(design), []));
     }
 
     private double Bound(double low, double width, double h, WallCostBound bound)

@@ -174,7 +174,8 @@ public static partial class BeamDetail
             {
                 foreach (var u in run.Across)
                 {
-                    to.Circle(Layers.Bar, Stroke.None, p(u, body.Thickness - run.Depth), Math.Max(run.Layer.Diameter / 2 * per, 0.35), Fill.Solid);
+                    to.Circle(Layers.Bar, Stroke.None, p(u, body.Thickness - run.Depth), Math.Max(run.Layer.Diameter / 2 * per, 0.35),
+                        Fill.Solid);
                 }
 
                 if (called)

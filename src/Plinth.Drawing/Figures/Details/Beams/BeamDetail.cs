@@ -94,7 +94,8 @@ public static partial class BeamDetail
 
         var width = Left + Right + ((high - low) * per);
         Notes(to, m, width);
-        return new Figure($"{m.Foundation.Mark}: elevation of the {(s.Body.Parts.Length > 0 ? "beam, bases" : "rib, the flange")} cut along it", width,
+        var what = s.Body.Parts.Length > 0 ? "beam, bases" : "rib, the flange";
+        return new Figure($"{m.Foundation.Mark}: elevation of the {what} cut along it", width,
             UnderSection + OverSection + ((concrete.Blinding + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per), scale, to.Items);
     }
 
@@ -105,7 +106,8 @@ public static partial class BeamDetail
         string[] lines =
         [
             m.State.Body.Parts.Length == 0 ? "The rib's stirrups stand on the bars across, which lie at the cover."
-                : $"The beam's underside lies {S(m.State.BeamFigure!.Underside)} above the bases'; between them the ground is kept clear of it.",
+                : $"The beam's underside lies {S(m.State.BeamFigure!.Underside)} above the bases'; "
+                    + "between them the ground is kept clear of it.",
             (concrete.Blinding > 0 ? $"{S(concrete.Blinding)} {Wording.Blinding(units)}. " : $"No {Wording.Blinding(units)}. ")
                 + $"Cover: bottom {S(concrete.CoverBottom)}, sides {S(concrete.CoverSide)}, top {S(concrete.CoverTop)}, "
                 + (m.State.Body.Parts.Length == 0 ? "in the rib to stirrups." : "to stirrups in the beam."),

@@ -32,7 +32,8 @@ internal sealed class FlangeSearch
         var all = trials[0].Checks.Listed.Where(c => c.Decides.IsOfSection && !foundation.Waives(c.Id)).ToList();
 
         // What asks no combination first.
-        below = [.. all.Where(c => c.Decides.IsOfBars(false, Face.Bottom) || c.Id == "least-depth").OrderBy(c => c.For != Loads.Family.None)];
+        below = [.. all.Where(c => c.Decides.IsOfBars(false, Face.Bottom) || c.Id == "least-depth")
+            .OrderBy(c => c.For != Loads.Family.None)];
         above = [.. all.Where(c => c.Decides.IsOfBars(false, Face.Top)).OrderBy(c => c.For != Loads.Family.None)];
         along = [.. all.Where(c => c.Id is "minimum-steel-x" or "bar-spacing-x")];
     }
@@ -91,8 +92,10 @@ internal sealed class FlangeSearch
         var allowed = !bottom && rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars;
         foreach (var size in allowed)
         {
-            var closest = Math.Max(rules.Steel.LeastSpacing, trials[0].Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter);
-            if (Widest(size, (int)Math.Floor((widest / step) + 1e-9), Math.Max(LeastSteps, (int)Math.Ceiling((closest / step) - 1e-9))) is { } spec)
+            var closest = Math.Max(rules.Steel.LeastSpacing,
+                trials[0].Code.LeastClear(size.Diameter, rules.Concrete.Aggregate) + size.Diameter);
+            var (most, least) = ((int)Math.Floor((widest / step) + 1e-9), (int)Math.Ceiling((closest / step) - 1e-9));
+            if (Widest(size, most, Math.Max(LeastSteps, least)) is { } spec)
             {
                 found.Add((spec, size.MassPerMetre / spec.Spacing));
             }

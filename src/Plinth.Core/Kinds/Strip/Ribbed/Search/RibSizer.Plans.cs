@@ -1,11 +1,6 @@
-using System.Collections.Immutable;
-using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
-using Plinth.Core.Checks;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
-using Plinth.Core.Kinds.Combined;
-using Plinth.Core.Sizing;
 
 namespace Plinth.Core.Kinds.Strip;
 

@@ -30,8 +30,8 @@ internal sealed partial class RibSizer
                     : (design.Ends.Low, Less(design.Ends.High, rules.PlanStep));
                 result.Add(($"ends {L(first ? low : high)} beyond the {(first ? "first" : "last")} column",
                     low < least.Low - 1e-9 || high < least.High - 1e-9
-                        ? new SizingStop(null, null, null, 0, "a column would stand beyond the strip or nearer its end than [sizing] overhang",
-                            null)
+                        ? new SizingStop(null, null, null, 0,
+                            "a column would stand beyond the strip or nearer its end than [sizing] overhang", null)
                         : Smaller(design, design.With(low, high))));
             }
         }
@@ -86,7 +86,9 @@ internal sealed partial class RibSizer
     }
 
     /// <inheritdoc/>
-    /// <remarks>Beside the cheapest of all one of each depth of the rib and of some reaches, the least width that stands with its flange.</remarks>
+    /// <remarks>
+    /// Beside the cheapest of all one of each depth of the rib and of some reaches, the least width that stands with its flange.
+    /// </remarks>
     public override IReadOnlyList<Alternative> Alternatives()
     {
         const int depthsLooked = 6;

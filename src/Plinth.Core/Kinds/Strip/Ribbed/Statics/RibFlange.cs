@@ -10,7 +10,9 @@ namespace Plinth.Core.Kinds.Strip;
 /// The flange of a strip as it spans across its rib, as if all of its length were pressed as the metre is that is pressed most, or least.
 /// </summary>
 /// <param name="trial">The trial.</param>
-/// <param name="most">Where it is pressed most, which stretches its bottom; else where it is pressed least, which may stretch its top.</param>
+/// <param name="most">
+/// Where it is pressed most, which stretches its bottom; else where it is pressed least, which may stretch its top.
+/// </param>
 internal sealed class RibFlange(Trial trial, bool most) : SlabSpan(trial, most ? 0 : 1, most ? "most pressed" : "least pressed", false)
 {
     /// <summary>Takes the sides of the body.</summary>
