@@ -254,8 +254,8 @@ public static partial class SpanDetail
 
         var tall = under + OverSection + ((DetailPiles.Below(s) + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per);
         var letter = column is { } own ? AlikeSections.Letter(m, own) : "A";
-        var where = column is { } at ? ", " + AlikeSections.Words(m, at) : "";
-        return new Figure($"{m.Foundation.Mark}: section {letter}–{letter}{where}", width, tall, scale, to.Items);
+        var title = column is { } where ? ", " + AlikeSections.Words(m, where) : "";
+        return new Figure($"{m.Foundation.Mark}: section {letter}–{letter}{title}", width, tall, scale, to.Items);
     }
 
     private static double Top(Trial s)

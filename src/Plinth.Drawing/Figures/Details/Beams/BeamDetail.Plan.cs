@@ -1,10 +1,6 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
-using Plinth.Core.Figures;
-using Plinth.Core.Foundations;
 using Plinth.Core.Schedules;
-using Plinth.Core.Units;
-using Plinth.Drawing.Drawings;
 using Plinth.Drawing.Sheets;
 
 namespace Plinth.Drawing.Figures;
