@@ -18,12 +18,14 @@ internal static class SetCommand
             Examples:
               plinth set F7 width="2.2 m"
               plinth set F7 thickness="550 mm" bottom-x="14 T16" bottom-y="14 T16"
-            """);
+              plinth set CF1 bottom-y.at.C22="5 T16"                 bars across in the band at a column
+
+            Keys are those of the foundation's table in adopted.toml:
+            """ + "\n" + Keys());
         var mark = new Argument<string>("mark") { Description = "The mark" };
         var pairs = new Argument<string[]>("KEY=VALUE")
         {
-            Description = string.Join(", ",
-            FieldText.Keys(FoundationKinds.Usual.Fields(["C1"]))),
+            Description = "A key of the foundation's table in adopted.toml, and its value",
             Arity = ArgumentArity.OneOrMore
         };
         command.Add(mark);
@@ -32,6 +34,14 @@ internal static class SetCommand
         command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(mark)!, parsed.GetValue(pairs)!));
         return command;
     }
+
+    // Of every kind, the support of an example in a key.
+    private static string Keys() => string.Join('\n', FoundationKinds.All.Select(kind =>
+    {
+        string[] supports = kind.UnderSeveral ? ["C5", "C9"] : ["C5"];
+        var keys = FieldText.Keys(kind.Fields(supports)).Where(k => !k.Contains(".C9", StringComparison.Ordinal));
+        return $"  {kind.Id}{(kind.Sign is { } sign ? $" with {sign}" : "")}: {string.Join(", ", keys)}";
+    }));
 
     private static int Run(Call call, string mark, string[] pairs)
     {

@@ -214,6 +214,7 @@ internal static class DrawCommand
             ? BarSchedule.Of(project, project.Foundations.Where(f => loaded.Design(f) is not null).Select(f => (f, loaded.Design(f)!)))
             : null;
         var sheets = new List<(string, Sheet)>();
+        var without = new List<(string Mark, string Lacks)>();
         foreach (var (f, design) in designs)
         {
             if (wanted.Combination is { } name)
@@ -233,7 +234,7 @@ internal static class DrawCommand
                 var model = new DetailModel(project, f, design, bars);
                 if (wanted.Kind == "bars" && model.State.Columns.Length > 1)
                 {
-                    Console.Error.WriteLine($"{f.Mark} is left out: the bars of a base under several columns are shown by its detail");
+                    without.Add((f.Mark, Lacks(wanted.Kind, f, design)));
                     continue;
                 }
 
@@ -262,23 +263,39 @@ internal static class DrawCommand
                 sheets.Add((f.Mark,
                     Fits(FigureSheet.Of(project, wanted.Request(figure.Title, Number(project.Drawings.Others)), [figure]))));
             }
+            else
+            {
+                without.Add((f.Mark, Lacks(wanted.Kind, f, design)));
+            }
         }
 
-        return sheets.Count > 0
-            ? sheets
-            : throw new CallException(
-                "nothing to draw: "
-                    + wanted.Kind switch
-                    {
-                        "pedestal" => "none of the foundations has a pedestal",
-                        "struts" => "none of the foundations is a cap on piles with a pile within 2d of a column's face",
-                        "body" => "none of the foundations carries a wall",
-                        "shaft" => "of none is the bending of piles' shafts checked; plinth check says what it needs",
-                        "bars" => "the bars of a base under several columns are shown by its detail",
-                        "steel" when designs.TrueForAll(d => d.Design.Columns > 1) =>
-                            "what steel a base under several columns needs differs along it; --what forces shows strength beside demand",
-                        _ => "no combination gives any",
-                    });
+        var reasons = without.GroupBy(w => w.Lacks, w => w.Mark).Select(g => $"{g.Key} ({Wording.Marks([.. g])})").ToList();
+        if (sheets.Count == 0)
+        {
+            throw new CallException("nothing to draw: " + string.Join("; ", reasons));
+        }
+
+        reasons.ForEach(reason => Console.Error.WriteLine("Left out: " + reason));
+        return sheets;
+    }
+
+    // Why there is nothing of a kind to draw of a foundation.
+    private static string Lacks(string kind, Foundation f, FoundationDesign design)
+    {
+        var onPiles = design.Piling.Count > 0;
+        return kind switch
+        {
+            "pressure" when onPiles => "it is piles that press the ground; --what piles shows what they carry",
+            "piles" or "struts" or "shaft" when !onPiles => "no piles",
+            "struts" => "no pile within 2d of a column's face",
+            "shaft" => "the bending of the piles' shafts is not checked; plinth check says what it needs",
+            "body" => "no wall",
+            "pedestal" => "no pedestal",
+            "bars" => "the bars of a base under several columns are shown by its detail",
+            "steel" when design.Columns > 1 =>
+                "what steel a base under several columns needs differs along it; --what forces shows strength beside demand",
+            _ => "no combination gives any",
+        };
     }
 
     private static void Write(Call call, LoadedProject loaded, string to, string ending, List<(string Name, Sheet Sheet)> sheets)
