@@ -65,6 +65,7 @@ public class EveryKindTests(EveryKindBuilding building) : IClassFixture<EveryKin
             checks.Max(c => c.GetProperty("utilisation").GetDouble()).Should().BeGreaterThanOrEqualTo(governing - 1e-9);
         }
 
+        building.Ran.Out.Should().NotContain("none", "a layer without bars takes no line");
         using var again = building.Copy();
         again.Run("size").Error.Should().Contain("Nothing to write");
         again["adopted.toml"].Should().Be(building.Sized["adopted.toml"], "what is read is what was written");
@@ -97,6 +98,12 @@ public class EveryKindTests(EveryKindBuilding building) : IClassFixture<EveryKin
                 footings.Sum(f => f.GetProperty(what).GetDouble() * f.GetProperty("number_off").GetInt32()), 1e-6, what);
         }
 
+        var table = building.Sized.Run("schedule").Out;
+        table.IndexOf("Total of all foundations: concrete", StringComparison.Ordinal).Should()
+            .BeGreaterThan(Marks.Max(m => table.LastIndexOf(m, StringComparison.Ordinal)), "below all tables of those that it adds up");
+        string[] Uses(string mark) => [.. bars.Where(b => b.GetProperty("member").GetString() == mark).Select(b => b.GetProperty("use").GetString()!)];
+        Uses("SF1").Should().Contain(["top of the beam", "bottom of the beam", "stirrups of the beam"]);
+        Uses("ST2").Should().Contain(["top of the rib", "bottom of the rib", "stirrups of the rib"]).And.NotContain(u => u.Contains("beam"));
         foreach (var b in bars)
         {
             b.GetProperty("total").GetInt32().Should().Be(b.GetProperty("members").GetInt32() * b.GetProperty("in_each").GetInt32());
@@ -143,6 +150,27 @@ public class EveryKindTests(EveryKindBuilding building) : IClassFixture<EveryKin
     // What is written for each mark, without the line that tells under what it was found.
     private static Dictionary<string, string> Tables(string adopted) => Regex.Split(adopted, "(?m)^\\[").Skip(1).ToDictionary(
         t => t[..t.IndexOf(']', StringComparison.Ordinal)], t => Regex.Replace(t, "found = .*\n", ""));
+
+    [Fact]
+    public void In_feet_and_inches_nothing_is_told_in_metres()
+    {
+        using var f = Folder.Building("every-kind");
+        f.Replace("plinth.toml", "code = \"aci318m-19\"", "code = \"aci318-19\"\nunits = \"us\"");
+        var sized = f.Run("size");
+        sized.Exit.Should().Be(0, sized.Error);
+        sized.Out.Should().NotContain(" in ", "inches bear their mark in tables").And.Contain("\"");
+        f.Run("report", "--depth", "full", "--to", "r.html").Exit.Should().Be(0);
+        var report = Regex.Replace(Regex.Replace(f["r.html"], "(?s)<style.*?</style>", ""), "<[^>]+>", " ");
+
+        // Limits that the code states in both.
+        report = Regex.Replace(report, @"6 in \| 150 mm|300 mm \(12 in\)|No\. 5 \(16 mm\)|60 ksi \(420 MPa\)", "");
+        foreach (var (told, what) in new[] { (sized.Out, "size"), (f.Run("schedule").Out, "schedule"), (f.Run("check").Out, "check"),
+            (f.Run("show", "ST2", "--diagrams").Out, "diagrams"), (report, "report") })
+        {
+            Regex.Matches(told, @"[^\n]{0,60}[\d∞]\s?(mm|m|m2|m3|kN|kNm|kPa|MPa|kg)(?![\w.])[^\n]{0,20}").Select(m => m.Value)
+                .Should().BeEmpty(what);
+        }
+    }
 
     [Fact]
     public void One_thread_finds_the_same_as_many()

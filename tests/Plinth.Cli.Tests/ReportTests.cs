@@ -118,7 +118,7 @@ public class ReportTests
     [InlineData("--combination goes with", "--what", "detail", "--combination", "S2")]
     [InlineData("--case goes with --what loads", "--case", "DEAD")]
     [InlineData("there is no case \"SNOW\"; cases are DEAD, LIVE, WX", "--what", "loads", "--case", "SNOW")]
-    [InlineData("nothing to draw: no pedestal (F1, F2 and F3)", "--what", "pedestal")]
+    [InlineData("nothing to draw: no pedestal (F1, F2, F3)", "--what", "pedestal")]
     [InlineData("did you mean", "F1", "--what", "pressure", "--combination", "S22")]
     public void Figures_that_make_no_sense_are_refused(string message, params string[] arguments)
     {

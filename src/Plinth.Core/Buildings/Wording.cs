@@ -137,9 +137,15 @@ public static class Wording
     public static string Bars(FoundationDesign design, bool bottom)
     {
         ArgumentNullException.ThrowIfNull(design);
-        var (x, y) = (design.Bars(true, bottom), design.Bars(false, bottom));
-        return x == y ? $"{x} b.w." : design.Columns > 1
-            ? $"{(design.OtherBars.Count > 0 ? Zones(x) : x)} x\n{Zones(y)} y" : $"{x} x, {y} y";
+        var (x, y) = (design.Drawn(true, bottom), design.Drawn(false, bottom));
+        if (x == y || design.Columns == 1)
+        {
+            return x == y ? $"{x} b.w." : $"{x} x, {y} y";
+        }
+
+        // A layer without bars takes no line where the other has some.
+        (string Bars, string Axis)[] both = [(design.OtherBars.Count > 0 ? Zones(x) : x, " x"), (Zones(y), " y")];
+        return string.Join('\n', both.Where(l => l.Bars != FoundationDesign.NoBars).Select(l => l.Bars + l.Axis));
     }
 
     /// <summary>A layer in words, a line each zone.</summary>
@@ -154,7 +160,7 @@ public static class Wording
     {
         ArgumentNullException.ThrowIfNull(design);
         ArgumentNullException.ThrowIfNull(place);
-        string Both(bool bottom) => $"{design.Bars(true, bottom)} along x, {design.Bars(false, bottom)} along y";
+        string Both(bool bottom) => $"{design.Drawn(true, bottom)} along x, {design.Drawn(false, bottom)} along y";
         yield return $"bottom: {Both(true)}; top: {(design.HasTop ? Both(false) : "none")}";
         foreach (var (name, words) in design.Others(units).Concat(Uprights(design, place, units)))
         {

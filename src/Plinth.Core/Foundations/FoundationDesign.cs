@@ -12,8 +12,8 @@ public readonly record struct Upright(Pedestal? Pedestal, BarSpec Dowels);
 /// <param name="Size">Plan and thickness: of a base that is no rectangle its length and its width at the −x end.</param>
 public abstract record FoundationDesign(BaseSize Size)
 {
-    /// <summary>No bars, in words.</summary>
-    protected static readonly string NoBars = BarSpec.None.ToString();
+    /// <summary>A layer without bars, in words.</summary>
+    public static readonly string NoBars = BarSpec.None.ToString();
 
     /// <summary>How many columns it is for.</summary>
     public abstract int Columns { get; }

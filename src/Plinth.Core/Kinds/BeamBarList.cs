@@ -13,9 +13,10 @@ internal static class BeamBarList
     /// <param name="beam">The beam.</param>
     /// <param name="from">Where it begins, m.</param>
     /// <param name="to">Where it ends, m.</param>
+    /// <param name="where">What it is called: "of the beam".</param>
     /// <param name="beneath">Diameter of the bars on which its stirrups stand, m; 0 where they lie at the cover themselves.</param>
     public static IReadOnlyList<BarGroup> Of(ConcreteCode code, ConcreteRules concrete, BeamDesign beam, double from, double to,
-        double beneath = 0)
+        string where, double beneath = 0)
     {
         var (length, list) = (to - from - (2 * concrete.CoverSide), new List<BarGroup>());
         void Along(BarRole role, BarSpec bars)
@@ -23,7 +24,10 @@ internal static class BeamBarList
             if (bars is { Size: { } size, Count: > 0 and var count })
             {
                 list.Add(new BarGroup(role, size, count,
-                    BarList.Shape(code, new BarLayer(count, size) { Hooked = bars.Hooked }, length), ""));
+                    BarList.Shape(code, new BarLayer(count, size) { Hooked = bars.Hooked }, length), "")
+                {
+                    Where = where,
+                });
             }
         }
 
@@ -35,7 +39,10 @@ internal static class BeamBarList
             list.Add(new BarGroup(BarRole.Stirrups, tie,
                 Stirrups(from, to, concrete.CoverSide + tie.Diameter, beam.Stirrups.Spacing).Count,
                 BarShape.Closed(tie, beam.Width - (2 * concrete.CoverSide), beam.Depth - concrete.CoverBottom - beneath - concrete.CoverTop,
-                    (bend / 2) + tie.Diameter + extension, bend / 2), ""));
+                    (bend / 2) + tie.Diameter + extension, bend / 2), "")
+            {
+                Where = where,
+            });
         }
 
         if (beam.Sides is { Size: not null, Count: > 0 })

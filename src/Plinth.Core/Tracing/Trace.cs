@@ -7,7 +7,13 @@ namespace Plinth.Core.Tracing;
 /// <param name="Symbol">As the standard writes it.</param>
 /// <param name="Value">Its value in kN, m, kPa.</param>
 /// <param name="Unit">The unit in which it is shown.</param>
-public readonly record struct Sym(string Symbol, double Value, Unit Unit);
+public readonly record struct Sym(string Symbol, double Value, Unit Unit)
+{
+    /// <summary>One metre, or one foot: what strips of a wall are counted by.</summary>
+    /// <param name="units">Units of display.</param>
+    public static Sym Strip(UnitSystem units) =>
+        new("1 " + Unit.Length.Symbol(units), 1 / Unit.Length.In(1, units), Unit.Length);
+}
 
 /// <summary>A piece of a formula: literal text, or a symbol with its value.</summary>
 /// <param name="Text">The text; null for a symbol.</param>

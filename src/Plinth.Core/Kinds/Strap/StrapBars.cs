@@ -31,6 +31,7 @@ internal static class StrapBars
     public static IReadOnlyList<BarGroup> OfBeam(Project project, Foundation foundation, StrapDesign design)
     {
         var place = StrapPlace.Of(foundation.Held, foundation.Places[0], design);
-        return BeamBarList.Of(project.Code, foundation.Rules.Concrete, design.Beam, place.EdgeFrom, place.BeamTo);
+        return BeamBarList.Of(project.Code, foundation.Rules.Concrete, design.Beam, place.EdgeFrom, place.BeamTo,
+            "of the beam");
     }
 }

@@ -72,9 +72,9 @@ public sealed record WallDesign(BaseSize Size, WallEdges Edges, BarSpec BottomX,
     public override IReadOnlyList<(string Name, string Words)> Others(UnitSystem units) => Stem.Soil.Size is null
         ? []
         : Stem.Free.Size is null
-            ? [("wall, upright", Stem.Soil.ToString()), ("wall, level", Stem.Level.ToString())]
-            : [("wall, upright", $"{Stem.Soil} at the soil's face, {Stem.Free} at the other"),
-                ("wall, level", $"{Stem.Level} at each face")];
+            ? [("wall, upright", Stem.Soil.Drawn), ("wall, level", Stem.Level.Drawn)]
+            : [("wall, upright", $"{Stem.Soil.Drawn} at the soil's face, {Stem.Free.Drawn} at the other"),
+                ("wall, level", $"{Stem.Level.Drawn} at each face")];
 
     /// <inheritdoc/>
     public override IReadOnlyList<(string Plan, string Thickness)> Members(UnitSystem units)
@@ -88,8 +88,8 @@ public sealed record WallDesign(BaseSize Size, WallEdges Edges, BarSpec BottomX,
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> OtherBars => Stem.Soil.Size is null ? []
-        : Stem.Free.Size is null ? ["wall", Stem.Soil.ToString(), "level", Stem.Level.ToString()]
-        : ["wall, soil", Stem.Soil.ToString(), "wall, other", Stem.Free.ToString(), "level", Stem.Level.ToString()];
+        : Stem.Free.Size is null ? ["wall", Stem.Soil.Drawn, "level", Stem.Level.Drawn]
+        : ["wall, soil", Stem.Soil.Drawn, "wall, other", Stem.Free.Drawn, "level", Stem.Level.Drawn];
 
     /// <inheritdoc/>
     public override IReadOnlyList<(string Key, double Metres)> Following => [("length", Size.Length), ("width", Size.Width)];

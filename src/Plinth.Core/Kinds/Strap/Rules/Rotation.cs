@@ -24,9 +24,10 @@ internal readonly struct Rotation : ICheckRule<GroundBody, Nothing>
         BaseLoadCase.Contact(s, k, true, ref trace);
         trace.Heading("Tilt along the beam");
         var slope = s.Contact(k).Pressure.B;
-        var rise = trace.Given("b·1 m", slope, Unit.Pressure, "rise of the pressure on a metre along x");
+        var one = Sym.Strip(s.Units);
+        var rise = trace.Given("b·" + one.Symbol, slope * one.Value, Unit.Pressure, $"rise of the pressure over {one.Symbol} along x");
         var tilt = trace.Let("tilt", Math.Abs(slope) / modulus, Unit.Ratio,
-            $"|{new Sym("b·1 m", rise, Unit.Pressure)}|/({new Sym("ks", modulus, Unit.Subgrade)}·{new Sym("1 m", 1, Unit.Length)})");
+            $"|{new Sym("b·" + one.Symbol, rise, Unit.Pressure)}|/({new Sym("ks", modulus, Unit.Subgrade)}·{one})");
         trace.Note("tilt of both bases towards " + (slope < 0 ? "the edge" : "the inner column")
             + $": 1 in {(tilt > 1e-6 ? (1 / tilt).ToString("0", System.Globalization.CultureInfo.InvariantCulture) : "∞")}; told alone");
         return new Outcome { Done = true, Demand = tilt, Capacity = 0, Utilisation = 0, Shown = true };

@@ -177,7 +177,7 @@ public sealed class RibKind : FoundationKind
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
         return BeamBarList.Of(project.Code, foundation.Rules.Concrete, ((RibDesign)design).Rib, -design.Size.Length / 2,
-            design.Size.Length / 2, ((RibDesign)design).BottomY.Size?.Diameter ?? 0);
+            design.Size.Length / 2, "of the rib", ((RibDesign)design).BottomY.Size?.Diameter ?? 0);
     }
 
     /// <inheritdoc/>

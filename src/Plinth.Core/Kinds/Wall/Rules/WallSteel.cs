@@ -68,8 +68,9 @@ internal readonly struct WallSteel : ICheckRule<WallStem, Nothing>
             var used = area > 0 ? least / area : Outcome.NoCapacity;
             if (T.Records && area > 0)
             {
+                var strip = Sym.Strip(s.Units);
                 trace.Let(words, used, Unit.Ratio,
-                    $"{new Sym(symbol, ratio, Unit.Ratio)}·{h}·{new Sym("1 m", 1, Unit.Length)}/{new Sym(of, area, Unit.SteelArea)}");
+                    $"{new Sym(symbol, ratio, Unit.Ratio)}·{h}·{strip}/{new Sym(of, area * strip.Value, Unit.SteelArea)}");
             }
 
             Take(used, words);
