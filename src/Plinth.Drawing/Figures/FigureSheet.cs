@@ -52,7 +52,8 @@ public static class FigureSheet
                         : m.State.WallFigure is not null ? [bars, WallDetail.Of(m, scale)]
                         : [bars, DetailSection.Of(m, false, scale), .. heads];
                     var pedestal = several ? null : DetailParts.Pedestal(m, scale);
-                    if (Columns(m.Project, request, paper, scale, left, right, pedestal) is { } sheet)
+                    if ((Columns(m.Project, request, paper, scale, left, right, pedestal)
+                        ?? (several ? Rows(m.Project, request, paper, scale, left, right) : null)) is { } sheet)
                     {
                         return sheet;
                     }
@@ -100,6 +101,35 @@ public static class FigureSheet
             Place(items, extra, x + right[1].Width + Between, y + Between + right[1].Height - extra.Height);
         }
 
+        return new Sheet(request.Title, paper, scale, project.Units, items);
+    }
+
+    // What is long above, what is cut across it in a row below, only the first of the right column beside them: as much as a smaller sheet
+    // holds.
+    private static Sheet? Rows(Project project, DrawingRequest request, Paper paper, DrawingScale scale, Figure[] left, Figure[] right)
+    {
+        var (low, high) = Layout.Inside(paper);
+        var (width, height) = (high.X - low.X - (2 * Between), high.Y - low.Y - Between);
+        double Tall(Figure f) => f.Height + Heading + Between;
+        var (beside, below) = (right[0], right[1..]);
+        var across = Math.Max(left.Max(f => f.Width), below.Sum(f => f.Width + Between) - Between);
+        var column = Math.Max(beside.Width, Layout.TitleWidth);
+        if (below.Length == 0 || across + Between + column > width || left.Sum(Tall) + below.Max(Tall) > height
+            || Tall(beside) + Block > height)
+        {
+            return null;
+        }
+
+        var items = new List<Item>();
+        Layout.Frame(items, paper, scale, project.Title, request);
+        var (x, y) = (low.X + Between, Stack(items, left, low.X + Between, high.Y - Between));
+        foreach (var f in below)
+        {
+            Place(items, f, x, y - Heading - f.Height);
+            x += f.Width + Between;
+        }
+
+        Stack(items, [beside], high.X - Between - Math.Max(beside.Width, Layout.TitleWidth - Between), high.Y - Between);
         return new Sheet(request.Title, paper, scale, project.Units, items);
     }
 
