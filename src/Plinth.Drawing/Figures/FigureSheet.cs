@@ -53,7 +53,7 @@ public static class FigureSheet
                         : [bars, DetailSection.Of(m, false, scale), .. heads];
                     var pedestal = several ? null : DetailParts.Pedestal(m, scale);
                     if ((Columns(m.Project, request, paper, scale, left, right, pedestal)
-                        ?? (several ? Rows(m.Project, request, paper, scale, left, right) : null)) is { } sheet)
+                        ?? (pedestal is null ? Rows(m.Project, request, paper, scale, left, right) : null)) is { } sheet)
                     {
                         return sheet;
                     }
