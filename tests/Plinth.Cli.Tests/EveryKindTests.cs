@@ -73,6 +73,27 @@ public class EveryKindTests(EveryKindBuilding building) : IClassFixture<EveryKin
     }
 
     [Fact]
+    public void What_passes_beyond_its_capacity_says_by_what()
+    {
+        var seen = 0;
+        foreach (var of in building.Checked)
+        {
+            var odd = of.GetProperty("checks").EnumerateArray().Where(c => c.GetProperty("passes").GetBoolean()
+                && c.GetProperty("demand").GetDouble() > c.GetProperty("capacity").GetDouble() * (1 + 1e-9)
+                && c.GetProperty("capacity").GetDouble() > 0 && c.GetProperty("utilisation").GetDouble() > 0).ToList();
+            foreach (var check in odd)
+            {
+                seen++;
+                var note = check.GetProperty("note").GetString();
+                note.Should().NotBeNullOrEmpty($"{MarkOf(of)} {check.GetProperty("id")}");
+                Regex.Replace(building.Sized.Run("show", MarkOf(of)).Out, @"\s+", " ").Should().Contain(note);
+            }
+        }
+
+        seen.Should().BePositive("short overhangs are held by plain concrete");
+    }
+
+    [Fact]
     public void Schedules_add_up_over_all_kinds()
     {
         var schedule = building.Sized.Run("schedule", "--format", "json").Json;

@@ -123,9 +123,11 @@ internal static class ResultTables
 
         screen.Write(table);
         screen.Line();
+
+        // Where plain concrete takes the place of bars too short, the lengths beside a pass would seem wrong.
         foreach (var c in shown.Where(c => c.Note is not null
-            && (!c.Passes || c.Outcome.Shown || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal"
-                or "column-bearing")))
+            && (!c.Passes || c.Outcome.Shown || (c.Outcome.Plain && c.Outcome.Demand > c.Outcome.Capacity)
+                || c.Id is "two-way-shear" or "bearing" or "bearing-below" or "interface" or "pedestal" or "column-bearing")))
         {
             screen.Wrapped($"{(c.Passes ? "·" : "✗")} {Wording.Check(c.Id)}{(At(c).Length > 0 ? " at " + At(c) : "")}: {c.Note}");
         }
