@@ -204,11 +204,17 @@ public static class Wording
             : string.Create(CultureInfo.InvariantCulture, $"{f.Places[0].Name} +{f.Places.Count - 1}");
     }
 
+    private const double Slopes = 0.01;
+
     /// <summary>A demand or capacity in its unit.</summary>
     public static string Value(double value, Unit unit, UnitSystem units)
     {
         ArgumentNullException.ThrowIfNull(unit);
-        return value >= 1e30 ? "no limit" : unit.Format(value, units);
+
+        // Slopes are thousandths: 0.0006.
+        return value >= 1e30 ? "no limit"
+            : unit == Unit.Ratio && Math.Abs(value) is > 0 and < Slopes ? value.ToString("0.0000", CultureInfo.InvariantCulture)
+            : unit.Format(value, units);
     }
 
     /// <summary>A name for people of a check by its id.</summary>
