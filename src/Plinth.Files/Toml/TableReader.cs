@@ -4,19 +4,6 @@ using Plinth.Files.Diagnostics;
 
 namespace Plinth.Files.Toml;
 
-/// <summary>The sign that a value may have.</summary>
-public enum Sign
-{
-    /// <summary>Any.</summary>
-    Any,
-
-    /// <summary>Zero or more.</summary>
-    NotNegative,
-
-    /// <summary>More than zero.</summary>
-    Positive,
-}
-
 /// <summary>Reads the keys of a table one by one; what was not asked for by the end is an unknown key.</summary>
 /// <param name="table">The table; null: an absent one, whose keys all have their defaults.</param>
 /// <param name="path">Its name in messages: "[ground]".</param>

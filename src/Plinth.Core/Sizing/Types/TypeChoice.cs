@@ -1,16 +1,5 @@
 namespace Plinth.Core.Sizing;
 
-/// <summary>The types chosen for some footings.</summary>
-/// <param name="Types">Indices of the chosen candidates, cheapest first.</param>
-/// <param name="Of">For each footing the candidate that serves it.</param>
-/// <param name="Cost">Total cost.</param>
-/// <param name="Gap">By how much, as a share, it may cost more than the least possible: proved; 0: no cheaper choice exists.</param>
-public sealed record ChosenTypes(IReadOnlyList<int> Types, IReadOnlyList<int> Of, double Cost, double Gap)
-{
-    /// <summary>Whether no cheaper choice exists.</summary>
-    public bool Proven => Gap <= 1e-9;
-}
-
 /// <summary>
 /// Chooses at most N of some candidate types so that every footing is served and the total cost is least. Each footing takes the cheapest
 /// chosen type that serves it.
