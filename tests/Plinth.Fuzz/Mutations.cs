@@ -39,7 +39,16 @@ internal sealed class Mutations(Target target, string keep)
         using var corpus = new Corpus(target);
         var exits = new ConcurrentDictionary<int, int>();
         var (found, slowest, largest) = (0, new Ran(0, 0, 0, "", ""), 0L);
-        Parallel.For(0, runs, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, i =>
+        var slow = new ConcurrentBag<int>();
+        Parallel.For(0, runs, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, i => Look(i, false));
+
+        // What took too long beside others runs once more alone: a program is promised the machine.
+        foreach (var i in slow.Order())
+        {
+            Look(i, true);
+        }
+
+        void Look(int i, bool alone)
         {
             var random = new Random(unchecked((seed * 1_000_003) + i));
             var project = corpus.Projects[random.Next(corpus.Projects.Count)];
@@ -59,6 +68,12 @@ internal sealed class Mutations(Target target, string keep)
                 var done = Mutate(folder, call, random, corpus);
                 using var mutated = new Kept(folder);
                 var (ran, fault) = Try(mutated, call);
+                if (fault == Judge.TooSlow && !alone)
+                {
+                    slow.Add(i);
+                    return;
+                }
+
                 if (fault == Judge.TooSlow)
                 {
                     // A machine that stood still for a moment is no finding.
@@ -82,7 +97,7 @@ internal sealed class Mutations(Target target, string keep)
             {
                 Delete(folder);
             }
-        });
+        }
 
         Console.WriteLine();
         Console.WriteLine("exit   runs");
