@@ -86,6 +86,26 @@ public class WallStemTests
     }
 
     [Fact]
+    public void Surcharge_that_stands_behind_the_heel_alone_is_told_where_it_presses_the_toe_more()
+    {
+        IReadOnlyList<string> Notes(double surcharge)
+        {
+            var wall = new WallRules
+            {
+                Stem = new StemRules(3),
+                Retained = new RetainedSoil(true, 2.8) { FrictionAngle = 32, Surcharge = surcharge },
+            };
+            var project = WallTests.Project(wall, 5, 0.3, Nothing);
+            return new Checker(project, project.Foundations[0])
+                .Check(WallTests.Design(1.2, 0.6, 0.5, true, stem: Uprights("T16 @ 150 mm"))).Notes;
+        }
+
+        Notes(0).Should().NotContain(n => n.Contains("behind the heel alone", StringComparison.Ordinal));
+        Notes(20).Should().ContainSingle(n => n.Contains("behind the heel alone the pressure", StringComparison.Ordinal)
+            && n.Contains("that is told, not checked", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void A_propped_wall_says_what_it_is_taken_for()
     {
         var wall = new WallRules
