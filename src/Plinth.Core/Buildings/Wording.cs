@@ -47,11 +47,11 @@ public static class Wording
             : "✗ FAIL";
     }
 
-    /// <summary>The combination of a result, with the water where it matters.</summary>
+    /// <summary>The combination of a result, with water and surcharge where they matter.</summary>
     public static string Combination(CheckResult check)
     {
         ArgumentNullException.ThrowIfNull(check);
-        return check.Combination is null ? "—" : check.Combination + (check.Water is null ? "" : ", " + check.Water);
+        return check.Combination is null ? "—" : string.Join(", ", new[] { check.Combination, check.Water, check.Surcharge }.OfType<string>());
     }
 
     /// <summary>What is not checked of some foundations, and what would have it checked.</summary>

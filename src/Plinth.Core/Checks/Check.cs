@@ -23,7 +23,7 @@ public abstract class Check
     public int Index { get; internal set; }
 
     /// <summary>Whether the water in the ground changes anything in it.</summary>
-    public abstract bool KnowsWater { get; }
+    public abstract bool KnowsGround { get; }
 
     /// <summary>Whether any combination exceeds a limit; the one that failed last is tried first.</summary>
     public abstract bool Exceeds(Trial trial, double limit);
@@ -166,10 +166,10 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
         }
 
         var (governing, most) = (-1, double.NegativeInfinity);
-        var waters = Waters(trial);
+        var repeats = Repeats(trial);
         foreach (var k in combinations)
         {
-            if (Again(waters, k) || TRule.UpperBound(s, capacity, k) <= limit)
+            if (Again(repeats, k) || TRule.UpperBound(s, capacity, k) <= limit)
             {
                 continue;
             }
@@ -285,10 +285,10 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
 
         var governing = -1;
         var worst = default(Outcome);
-        var waters = Waters(trial);
+        var repeats = Repeats(trial);
         foreach (var k in trial.CombinationsFor(For))
         {
-            if (Again(waters, k) || (governing >= 0 && TRule.UpperBound(s, capacity, k) <= worst.Utilisation))
+            if (Again(repeats, k) || (governing >= 0 && TRule.UpperBound(s, capacity, k) <= worst.Utilisation))
             {
                 continue;
             }
@@ -310,13 +310,12 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
         return TRule.Evaluate(s, TRule.Capacity(s), combination, ref recorder);
     }
 
-    public override bool KnowsWater => TRule.KnowsWater;
+    public override bool KnowsGround => TRule.KnowsGround;
 
-    // The waters, where they change nothing and each combination is looked at once; else none.
-    private static ReadOnlySpan<Ground.WaterState> Waters(Trial trial) => TRule.KnowsWater ? [] : trial.Place.Waters.AsSpan();
+    // Which combinations are the one before in a state that changes nothing here; none where it does.
+    private static ReadOnlySpan<bool> Repeats(Trial trial) => TRule.KnowsGround ? [] : trial.Place.Repeats.AsSpan();
 
-    // The same combination with the other water.
-    private static bool Again(ReadOnlySpan<Ground.WaterState> waters, int k) => waters.Length > 0 && waters[k] == Ground.WaterState.Low;
+    private static bool Again(ReadOnlySpan<bool> repeats, int k) => repeats.Length > 0 && repeats[k];
 
     private static bool Over(in Outcome o, double limit) =>
         o is { Done: true, Shown: false } && (o.FailsAnyhow || o.Utilisation > limit + 1e-9);

@@ -286,7 +286,8 @@ public sealed class Checker
         {
             At = found.Subject.At,
             Along = found.Along,
-            Water = k < 0 || !check.KnowsWater ? null : trial.Body.WaterWords(k),
+            Water = k < 0 || !check.KnowsGround ? null : trial.Body.WaterWords(k),
+            Surcharge = k < 0 || !check.KnowsGround ? null : trial.Body.HeelWords(k),
             Leave = Foundation.LeaveOf(check.Id),
             OfLeast = check.Definition.OfLeast,
         };

@@ -20,9 +20,10 @@ internal interface ICheckRule<TSubject, TCapacity>
     static virtual double GoverningKey(TSubject s) => double.NaN;
 
     /// <summary>
-    /// Whether the water in the ground changes anything; if not, the combinations are looked at once, not at both waters.
+    /// Whether water in the ground, or where a surcharge stands, changes anything; if not, each combination is looked at once, not in
+    /// each of these states.
     /// </summary>
-    static virtual bool KnowsWater => true;
+    static virtual bool KnowsGround => true;
 
     /// <summary>A bound that the utilisation in a combination never exceeds, where one is cheap to find; infinite where not.</summary>
     static virtual double UpperBound(TSubject s, in TCapacity capacity, int combination) => double.PositiveInfinity;

@@ -76,7 +76,8 @@ public sealed class LoadedPlace
             }
         }
 
-        (Set, Waters) = WithWater(project.CombinationsOf(foundation), place.Ground, foundation.Wall.Retained);
+        (Set, Waters, OffHeel) = States(project.CombinationsOf(foundation), place.Ground, foundation.Wall.Retained, Cases);
+        Repeats = [.. Set.Used.Select((c, k) => k > 0 && ReferenceEquals(c, Set.Used[k - 1]))];
         var used = Set.Used;
         Loads = foundation.Loads;
         LoadTerms = Loads.Count == 0
@@ -102,7 +103,7 @@ public sealed class LoadedPlace
     // The same place with all its actions multiplied.
     private LoadedPlace(LoadedPlace other, double factor)
     {
-        (Place, Cases, Set, Waters) = (other.Place, other.Cases, other.Set, other.Waters);
+        (Place, Cases, Set, Waters, OffHeel, Repeats) = (other.Place, other.Cases, other.Set, other.Waters, other.OffHeel, other.Repeats);
         Supports = [.. other.Supports.Select(s => s.Times(factor))];
         Sums = Summed();
         Loads = [.. other.Loads.Select(l => l with { Value = factor * l.Value })];
@@ -173,12 +174,19 @@ public sealed class LoadedPlace
     public Place Place { get; }
 
     /// <summary>
-    /// The combinations of the foundation: where water may stand above the underside, each once with the highest and once with the lowest.
+    /// The combinations of the foundation: where water may stand above the underside, each once with the highest and once with
+    /// the lowest; where a surcharge stands on retained soil, once over the heel and once behind it.
     /// </summary>
     public CombinationSet Set { get; }
 
     /// <summary>The water in each combination of the set.</summary>
     public ImmutableArray<WaterState> Waters { get; }
+
+    /// <summary>Whether what stands on retained soil stands behind the heel alone: it pushes as much and holds nothing down.</summary>
+    public ImmutableArray<bool> OffHeel { get; }
+
+    /// <summary>Whether it is the combination before it in another state: what knows of no water and no heel looks at it once.</summary>
+    public ImmutableArray<bool> Repeats { get; }
 
     /// <summary>The project's cases.</summary>
     public ImmutableArray<LoadCase> Cases { get; }
@@ -219,12 +227,21 @@ public sealed class LoadedPlace
     // No base is so thick that water this far below its held top could matter.
     private const double ThickestBase = 20;
 
-    private static (CombinationSet Set, ImmutableArray<WaterState> Waters) WithWater(CombinationSet set, GroundRules ground,
-        RetainedSoil? retained) =>
-        retained is { WaterDepth: not null } || ground.WaterAbove(ground.FoundingDepth ?? (ground.TopDepth!.Value + ThickestBase))
-            ? (new CombinationSet(set.Used.SelectMany(c => Enumerable.Repeat(c, 2)), set.Dropped),
-                [.. set.Used.SelectMany(_ => new[] { WaterState.High, WaterState.Low })])
-            : (set, [.. set.Used.Select(_ => WaterState.None)]);
+    // Each combination with every water that may stand, and with what stands on retained soil over the heel and behind it alone.
+    private static (CombinationSet Set, ImmutableArray<WaterState> Waters, ImmutableArray<bool> OffHeel) States(CombinationSet set,
+        GroundRules ground, RetainedSoil? retained, IReadOnlyList<LoadCase> cases)
+    {
+        WaterState[] waters = retained is { WaterDepth: not null }
+            || ground.WaterAbove(ground.FoundingDepth ?? (ground.TopDepth!.Value + ThickestBase))
+                ? [WaterState.High, WaterState.Low]
+                : [WaterState.None];
+        var loaded = retained is { Surcharge: > 0 };
+        var all = (from c in set.Used
+                   from water in waters
+                   from off in loaded && BehindWall.Of(c, cases).Surcharge != 0 ? new[] { false, true } : [false]
+                   select (c, water, off)).ToArray();
+        return (new CombinationSet(all.Select(a => a.c), set.Dropped), [.. all.Select(a => a.water)], [.. all.Select(a => a.off)]);
+    }
 
     /// <summary>Factors of what soil behind a wall does in each combination; empty where the foundation's wall holds none back.</summary>
     public BehindWall[] BehindFactors { get; }

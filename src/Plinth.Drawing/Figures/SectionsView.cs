@@ -27,7 +27,7 @@ public static class SectionsView
     {
         ArgumentNullException.ThrowIfNull(s);
         var units = s.Units;
-        string Name(int k) => s.Combinations[k].Name + (s.Body.WaterWords(k) is { } water ? ", " + water : "");
+        string Name(int k) => s.Combinations[k].Name + (s.Body.StateWords(k) is { } water ? ", " + water : "");
         var same = s.Punched.IsEmpty
             || (combinations.TwoWay == combinations.AcrossX && combinations.TwoWay == combinations.AcrossY);
         var rows = new List<IReadOnlyList<string>>();

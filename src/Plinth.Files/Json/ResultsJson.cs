@@ -86,6 +86,11 @@ public static class ResultsJson
             json.WriteString("water", water);
         }
 
+        if (check.Surcharge is { } surcharge)
+        {
+            json.WriteString("surcharge", surcharge);
+        }
+
         if (o.Face != Face.None)
         {
             json.WriteString("face", o.Face == Face.Bottom ? "bottom" : "top");

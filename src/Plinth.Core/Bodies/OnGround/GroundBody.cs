@@ -280,6 +280,16 @@ public sealed partial class GroundBody : Subject
             _ => null,
         };
 
+    /// <summary>Where a surcharge stands behind a wall in words, where it is not on the heel; else null.</summary>
+    public string? HeelWords(int combination) => Place.OffHeel[combination] ? "surcharge off the heel" : null;
+
+    /// <summary>What water and surcharge do in a combination that stands in several states, in words; else null.</summary>
+    public string? StateWords(int combination) => (WaterWords(combination), HeelWords(combination)) switch
+    {
+        ({ } water, { } heel) => $"{water}, {heel}",
+        var (water, heel) => water ?? heel,
+    };
+
     /// <summary>What tips at most in each combination; found when it is first asked for.</summary>
     internal Checks.OnGround.TippingBound[] Tipping =>
         tipping ??= Checks.OnGround.TippingBound.Of(Place, Combinations, Rules.Stability.VariableResists);

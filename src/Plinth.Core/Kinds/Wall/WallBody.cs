@@ -46,7 +46,7 @@ internal static class WallBody
             Add("soil on heel", fw * (even + heel) * b.Heel * length, heelAt);
             Add("soil on toe", fw * (even + toe) * b.Toe * length, toeAt);
             Add("soil past the wall's ends", fw * beyond, wall.Y);
-            Add("surcharge on heel", t.Place.BehindFactors[k].Surcharge * soil.Surcharge * b.Heel * length, heelAt);
+            Add("surcharge on heel", b.Standing(k) * b.Heel * length, heelAt);
             Add("surcharge on toe", t.Place.SurchargeFactors[k] * t.Ground.Surcharge * b.Toe * length, toeAt);
         }
 

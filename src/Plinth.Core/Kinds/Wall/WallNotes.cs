@@ -1,5 +1,4 @@
 using System.Globalization;
-using Plinth.Core.Contact;
 using Plinth.Core.Loads;
 using Plinth.Core.Units;
 
@@ -36,9 +35,6 @@ internal static class WallNotes
 
         return false;
     }
-
-    // Pressures that differ by no more are told as the same.
-    private const double LittleMore = 1e-3;
 
     /// <summary>The remarks on a trial whose design is set.</summary>
     public static IEnumerable<string> Of(WallTrial t)
@@ -86,42 +82,11 @@ internal static class WallNotes
                     + "turns, the wall bends more between them";
             }
 
-            if (Behind(t) is { } behind)
-            {
-                yield return behind;
-            }
-
             if (Lacking(t) is { } lacking)
             {
                 yield return lacking;
             }
         }
-    }
-
-    // What stands behind the heel pushes too, and does not hold the heel down: the toe is pressed more.
-    private static string? Behind(WallTrial t)
-    {
-        var (most, with, at) = (0.0, 0.0, -1);
-        foreach (var k in t.CombinationsFor(Family.Ground))
-        {
-            if (!t.Body.Backing!.Stands(k) || t.Body.Contact(k).State == ContactState.NoEquilibrium)
-            {
-                continue;
-            }
-
-            var without = t.Body.ContactWithoutSurcharge(k);
-            var pressed = without.State == ContactState.NoEquilibrium ? double.PositiveInfinity : without.Pressure.Peak;
-            (most, with, at) = pressed > most ? (pressed, t.Body.MostPressure(k), k) : (most, with, at);
-        }
-
-        if (at < 0 || most <= with * (1 + LittleMore))
-        {
-            return null;
-        }
-
-        var pressure = double.IsInfinity(most) ? "finds no equilibrium" : $"reaches {Unit.Pressure.FormatWithSymbol(most, t.Units)}";
-        return $"bearing and the concrete count the surcharge on the heel wherever it pushes; behind the heel alone the pressure {pressure} "
-            + $"under {t.Combinations[at].Name} ({Unit.Pressure.FormatWithSymbol(with, t.Units)} with it there): that is told, not checked";
     }
 
     // A shear key is not designed: what width of base would hold the wall in its place.

@@ -38,7 +38,7 @@ internal static class SpanSectionsView
         }
 
         var units = s.Units;
-        string Name(int c) => s.Combinations[c].Name + (s.Body.WaterWords(c) is { } water ? ", " + water : "");
+        string Name(int c) => s.Combinations[c].Name + (s.Body.StateWords(c) is { } water ? ", " + water : "");
         string Used(double demand, double strength) =>
             Outcome.Ratio(demand, strength) is var o ? Wording.Utilisation(o.Utilisation, o.Passes) : "";
         var rows = new List<IReadOnlyList<string>>();

@@ -141,7 +141,7 @@ internal sealed class Backing
         {
             LoadCase.EarthName => earth[w],
             LoadCase.WaterName => water[w],
-            LoadCase.BehindName => stands ? lateral[w] + standing : lateral[w],
+            LoadCase.BehindName => stands && !body.Place.OffHeel[k] ? lateral[w] + standing : lateral[w],
             _ => default,
         };
     }
@@ -157,9 +157,12 @@ internal sealed class Backing
         var f = body.Place.BehindFactors[k];
         var w = (int)body.Place.Waters[k];
         var sum = (f.Earth * earth[w]) + (f.Water * water[w]) + (f.Surcharge * lateral[w]);
-        return stands ? sum + (f.Surcharge * standing) : sum;
+        return stands && !body.Place.OffHeel[k] ? sum + (f.Surcharge * standing) : sum;
     }
 
     /// <summary>Whether what stands on the soil presses on the heel in a combination.</summary>
-    public bool Stands(int k) => Soil is { Surcharge: > 0 } && body.Place.BehindFactors[k].Surcharge != 0;
+    public bool Stands(int k) => Standing(k) != 0;
+
+    /// <summary>What stands on the heel in a combination, factored, kPa; none where it stands behind the heel alone.</summary>
+    public double Standing(int k) => Soil is { } soil && !body.Place.OffHeel[k] ? body.Place.BehindFactors[k].Surcharge * soil.Surcharge : 0;
 }

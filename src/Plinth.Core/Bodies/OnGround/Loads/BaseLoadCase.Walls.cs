@@ -46,7 +46,7 @@ internal static partial class BaseLoadCase
         }
 
         trace.Remark($"Soil behind the wall, towards {(soil.AtHigh ? "+" : "−")}y"
-            + (s.WaterWords(k) is { } words ? $"; {words}" : ""));
+            + (s.StateWords(k) is { } words ? $"; {words}" : ""));
         trace.Given("φ", soil.FrictionAngle, Unit.Ratio, "degrees, angle of friction of the soil");
         trace.Given("K", soil.Coefficient, Unit.Ratio, soil.AtRest ? "at rest, 1 − sin φ" : "active, (1 − sin φ)/(1 + sin φ)");
         var deep = trace.Given("z", soil.Height + s.Thickness, Unit.Length, "from the soil's surface to the underside");

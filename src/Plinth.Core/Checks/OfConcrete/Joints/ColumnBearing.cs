@@ -10,7 +10,7 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
 
-    public static bool KnowsWater => false;
+    public static bool KnowsGround => false;
 
     public static Nothing Capacity(Standing s) => default;
 

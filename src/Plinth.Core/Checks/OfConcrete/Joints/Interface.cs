@@ -19,7 +19,7 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
 
-    public static bool KnowsWater => false;
+    public static bool KnowsGround => false;
 
     public static JointStrength Capacity(Standing s)
     {
@@ -195,7 +195,7 @@ internal readonly struct InterfaceShear : ICheckRule<Standing, Nothing>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
 
-    public static bool KnowsWater => false;
+    public static bool KnowsGround => false;
 
     public static Nothing Capacity(Standing s) => default;
 

@@ -16,7 +16,7 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
 
-    public static bool KnowsWater => false;
+    public static bool KnowsGround => false;
 
     private const double Tall = 3;
 
@@ -147,7 +147,7 @@ internal readonly struct PedestalShear : ICheckRule<Standing, Nothing>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
 
-    public static bool KnowsWater => false;
+    public static bool KnowsGround => false;
 
     public static Nothing Capacity(Standing s) => default;
 

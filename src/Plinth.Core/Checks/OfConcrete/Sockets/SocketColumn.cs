@@ -12,7 +12,7 @@ internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
 
-    public static bool KnowsWater => false;
+    public static bool KnowsGround => false;
 
     public static Nothing Capacity(Standing s) => default;
 
@@ -83,7 +83,7 @@ internal readonly struct SocketPressure : ICheckRule<Standing, Nothing>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
 
-    public static bool KnowsWater => false;
+    public static bool KnowsGround => false;
 
     public static Nothing Capacity(Standing s) => default;
 

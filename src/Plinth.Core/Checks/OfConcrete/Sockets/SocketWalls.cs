@@ -14,7 +14,7 @@ internal readonly struct SocketWalls : ICheckRule<Standing, Nothing>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
 
-    public static bool KnowsWater => false;
+    public static bool KnowsGround => false;
 
     public static Nothing Capacity(Standing s) => default;
 
@@ -103,7 +103,7 @@ internal readonly struct SocketShear : ICheckRule<Standing, Nothing>
 {
     public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
 
-    public static bool KnowsWater => false;
+    public static bool KnowsGround => false;
 
     public static Nothing Capacity(Standing s) => default;
 

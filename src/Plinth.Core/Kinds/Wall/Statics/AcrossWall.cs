@@ -52,7 +52,7 @@ internal sealed class AcrossWall(Trial trial, int end) : SlabSpan(trial, end < 0
 
         var (heel, toe) = behind.Over(k);
         return side == soil.Side
-            ? even + (Combinations[k].WeightFactor * heel) + (Place.BehindFactors[k].Surcharge * soil.Surcharge)
+            ? even + (Combinations[k].WeightFactor * heel) + behind.Standing(k)
             : even + (Combinations[k].WeightFactor * toe) + (Place.SurchargeFactors[k] * Ground.Surcharge);
     }
 
