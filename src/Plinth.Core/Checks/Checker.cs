@@ -287,7 +287,7 @@ public sealed class Checker
             At = found.Subject.At,
             Along = found.Along,
             Water = k < 0 || !check.KnowsGround ? null : trial.Body.WaterWords(k),
-            Surcharge = k < 0 || !check.KnowsGround ? null : trial.Body.HeelWords(k),
+            Surcharge = k < 0 || !check.KnowsGround ? null : trial.Body.SurchargeWords(k),
             Leave = Foundation.LeaveOf(check.Id),
             OfLeast = check.Definition.OfLeast,
         };

@@ -76,7 +76,7 @@ public sealed class LoadedPlace
             }
         }
 
-        (Set, Waters, OffHeel) = States(project.CombinationsOf(foundation), place.Ground, foundation.Wall.Retained, Cases);
+        (Set, Waters, Bare, OffHeel) = States(project.CombinationsOf(foundation), foundation.Wall.Retained);
         Repeats = [.. Set.Used.Select((c, k) => k > 0 && ReferenceEquals(c, Set.Used[k - 1]))];
         var used = Set.Used;
         Loads = foundation.Loads;
@@ -86,15 +86,9 @@ public sealed class LoadedPlace
         Supports = [.. place.Supports.Select(s => Loaded(s, project.Actions[s.Label]))];
         Sums = Summed();
         SurchargeFactors = new double[used.Length];
-        for (var k = 0; k < used.Length && SurchargeCase >= 0; k++)
+        for (var k = 0; k < used.Length; k++)
         {
-            foreach (var term in used[k].Terms)
-            {
-                if (term.Case == SurchargeCase)
-                {
-                    SurchargeFactors[k] = term.Factor;
-                }
-            }
+            SurchargeFactors[k] = Bare[k] ? 0 : FactorOfSurcharge(used[k]);
         }
 
         BehindFactors = foundation.Wall.Retained is null ? [] : [.. used.Select(c => BehindWall.Of(c, Cases))];
@@ -103,7 +97,8 @@ public sealed class LoadedPlace
     // The same place with all its actions multiplied.
     private LoadedPlace(LoadedPlace other, double factor)
     {
-        (Place, Cases, Set, Waters, OffHeel, Repeats) = (other.Place, other.Cases, other.Set, other.Waters, other.OffHeel, other.Repeats);
+        (Place, Cases, Set, Waters, Repeats) = (other.Place, other.Cases, other.Set, other.Waters, other.Repeats);
+        (Bare, OffHeel) = (other.Bare, other.OffHeel);
         Supports = [.. other.Supports.Select(s => s.Times(factor))];
         Sums = Summed();
         Loads = [.. other.Loads.Select(l => l with { Value = factor * l.Value })];
@@ -175,17 +170,20 @@ public sealed class LoadedPlace
 
     /// <summary>
     /// The combinations of the foundation: where water may stand above the underside, each once with the highest and once with
-    /// the lowest; where a surcharge stands on retained soil, once over the heel and once behind it.
+    /// the lowest; where they hold a surcharge, once with it and once without, behind a wall once on the heel and once off it.
     /// </summary>
     public CombinationSet Set { get; }
 
     /// <summary>The water in each combination of the set.</summary>
     public ImmutableArray<WaterState> Waters { get; }
 
+    /// <summary>Whether the surcharge on the ground over the base is absent though the combination has it: it need not be there.</summary>
+    public ImmutableArray<bool> Bare { get; }
+
     /// <summary>Whether what stands on retained soil stands behind the heel alone: it pushes as much and holds nothing down.</summary>
     public ImmutableArray<bool> OffHeel { get; }
 
-    /// <summary>Whether it is the combination before it in another state: what knows of no water and no heel looks at it once.</summary>
+    /// <summary>Whether it is the combination before it in another state: what knows neither water nor surcharge looks at it once.</summary>
     public ImmutableArray<bool> Repeats { get; }
 
     /// <summary>The project's cases.</summary>
@@ -227,26 +225,40 @@ public sealed class LoadedPlace
     // No base is so thick that water this far below its held top could matter.
     private const double ThickestBase = 20;
 
-    // Each combination with every water that may stand, and with what stands on retained soil over the heel and behind it alone.
-    private static (CombinationSet Set, ImmutableArray<WaterState> Waters, ImmutableArray<bool> OffHeel) States(CombinationSet set,
-        GroundRules ground, RetainedSoil? retained, IReadOnlyList<LoadCase> cases)
+    private double FactorOfSurcharge(Combination c)
     {
+        var found = 0.0;
+        foreach (var term in c.Terms)
+        {
+            found = term.Case == SurchargeCase ? term.Factor : found;
+        }
+
+        return found;
+    }
+
+    // Each combination with every water that may stand, and with surcharges that stand over the base and that do not: none need be there.
+    private (CombinationSet Set, ImmutableArray<WaterState> Waters, ImmutableArray<bool> Bare, ImmutableArray<bool> OffHeel) States(
+        CombinationSet set, RetainedSoil? retained)
+    {
+        var ground = Place.Ground;
         WaterState[] waters = retained is { WaterDepth: not null }
             || ground.WaterAbove(ground.FoundingDepth ?? (ground.TopDepth!.Value + ThickestBase))
                 ? [WaterState.High, WaterState.Low]
                 : [WaterState.None];
-        var loaded = retained is { Surcharge: > 0 };
+        static bool[] With(bool loaded) => loaded ? [false, true] : [false];
         var all = (from c in set.Used
                    from water in waters
-                   from off in loaded && BehindWall.Of(c, cases).Surcharge != 0 ? new[] { false, true } : [false]
-                   select (c, water, off)).ToArray();
-        return (new CombinationSet(all.Select(a => a.c), set.Dropped), [.. all.Select(a => a.water)], [.. all.Select(a => a.off)]);
+                   from bare in With(ground.Surcharge != 0 && FactorOfSurcharge(c) != 0)
+                   from off in With(retained is { Surcharge: > 0 } && BehindWall.Of(c, Cases).Surcharge != 0)
+                   select (c, water, bare, off)).ToArray();
+        return (new CombinationSet(all.Select(a => a.c), set.Dropped), [.. all.Select(a => a.water)], [.. all.Select(a => a.bare)],
+            [.. all.Select(a => a.off)]);
     }
 
     /// <summary>Factors of what soil behind a wall does in each combination; empty where the foundation's wall holds none back.</summary>
     public BehindWall[] BehindFactors { get; }
 
-    /// <summary>Factor of the surcharge in each combination.</summary>
+    /// <summary>Factor of the surcharge in each combination; 0 where it is absent.</summary>
     public double[] SurchargeFactors { get; }
 
     /// <summary>Index of the surcharge's case; −1 if there is none.</summary>

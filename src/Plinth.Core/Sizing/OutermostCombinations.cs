@@ -21,11 +21,11 @@ internal static class OutermostCombinations
     public static bool[] Of(Bodies.Trial s)
     {
         var result = new bool[s.Combinations.Length];
-        var best = new Dictionary<(Loads.Family, bool, bool, double?, Ground.WaterState, bool), (double[] Most, int[] At)>();
+        var best = new Dictionary<(Loads.Family, bool, bool, double?, Ground.WaterState, bool, bool), (double[] Most, int[] At)>();
         for (var k = 0; k < result.Length; k++)
         {
             var c = s.Combinations[k];
-            var key = (c.For, c.Transient, c.Counteracting, c.Least, s.Place.Waters[k], s.Place.OffHeel[k]);
+            var key = (c.For, c.Transient, c.Counteracting, c.Least, s.Place.Waters[k], s.Place.Bare[k], s.Place.OffHeel[k]);
             if (!best.TryGetValue(key, out var found))
             {
                 found = (new double[Directions.Length], new int[Directions.Length]);

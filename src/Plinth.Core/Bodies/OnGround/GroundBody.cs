@@ -280,14 +280,20 @@ public sealed partial class GroundBody : Subject
             _ => null,
         };
 
-    /// <summary>Where a surcharge stands behind a wall in words, where it is not on the heel; else null.</summary>
-    public string? HeelWords(int combination) => Place.OffHeel[combination] ? "surcharge off the heel" : null;
+    /// <summary>Which surcharge a combination is looked at without, in words; null: none that it has.</summary>
+    public string? SurchargeWords(int combination) => (Place.Bare[combination], Place.OffHeel[combination]) switch
+    {
+        (true, true) => "surcharge behind the heel alone",
+        (false, true) => "surcharge off the heel",
+        (true, false) => Backing?.Soil is null ? "no surcharge" : "no surcharge on the toe",
+        _ => null,
+    };
 
     /// <summary>What water and surcharge do in a combination that stands in several states, in words; else null.</summary>
-    public string? StateWords(int combination) => (WaterWords(combination), HeelWords(combination)) switch
+    public string? StateWords(int combination) => (WaterWords(combination), SurchargeWords(combination)) switch
     {
-        ({ } water, { } heel) => $"{water}, {heel}",
-        var (water, heel) => water ?? heel,
+        ({ } water, { } surcharge) => $"{water}, {surcharge}",
+        var (water, surcharge) => water ?? surcharge,
     };
 
     /// <summary>What tips at most in each combination; found when it is first asked for.</summary>

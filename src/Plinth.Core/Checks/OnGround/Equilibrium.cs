@@ -22,18 +22,7 @@ internal readonly struct Equilibrium : ICheckRule<GroundBody, Nothing>
         // Springs without strength hold whatever presses within the base: where they do, nothing more is asked of them here.
         var told = T.Records || T.Notes || s.Bed is null;
         var lost = (told || !IsWithin(s, s.Loads(k))) && BaseLoadCase.Contact(s, k, true, ref trace).State == ContactState.NoEquilibrium;
-        var outcome = Judge(s, s.Loads(k), lost, ref trace);
-
-        // The surcharge may be absent, so it must not be what holds the base down.
-        if (s.Ground.Surcharge != 0 && s.Place.SurchargeFactors[k] != 0)
-        {
-            var bare = s.LoadsWithoutSurcharge(k);
-            var without = Judge(s, bare,
-                (told || !IsWithin(s, bare)) && s.ContactWithoutSurcharge(k).State == ContactState.NoEquilibrium, ref trace);
-            outcome = without.FailsAnyhow && !outcome.FailsAnyhow || without.Utilisation > outcome.Utilisation ? without : outcome;
-        }
-
-        return outcome;
+        return Judge(s, s.Loads(k), lost, ref trace);
     }
 
     private static bool IsWithin(GroundBody s, in BaseLoads l) =>

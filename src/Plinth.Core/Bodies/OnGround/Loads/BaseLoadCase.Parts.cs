@@ -16,6 +16,11 @@ internal static partial class BaseLoadCase
             trace.Remark("Water in the ground: " + words);
         }
 
+        if (s.Place.Bare[k])
+        {
+            trace.Remark("The surcharge is absent: it need not be there");
+        }
+
         var weight = new Sym("γc", s.Rules.Concrete.Weight, Unit.UnitWeight);
         List<FormulaPart> bases = [], blocks = [];
         foreach (var p in s.Parts)

@@ -98,6 +98,11 @@ internal static partial class BaseLoadCase
             trace.Remark("Water in the ground: " + words);
         }
 
+        if (s.Place.Bare[k])
+        {
+            trace.Remark("The surcharge is absent: it need not be there");
+        }
+
         var (area, thickness) = (new Sym("A", s.Area, Unit.Area), new Sym("h", s.Thickness, Unit.Length));
         if (s.IsPolygon)
         {
