@@ -342,7 +342,7 @@ public class TraceTests
             iter: 60);
         seen.Keys.Should().Contain(["bearing b·L/2", "bearing q,t", "sliding Rp", "two-way-shear vu", "two-way-shear γv,x",
             "two-way-shear Jx", "two-way-shear P", "one-way-shear-y Vp", "flexure-bottom-x Mp", "one-way-shear-x vc",
-            "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "equilibrium Q", "bearing P1",
+            "flexure-bottom-y As,eff", "flexure-top-x Mu", "uplift downward", "overturning-y R[weights]", "bearing Q", "bearing P1",
             "overturning-x T3[WX]", "flexure-bottom-x Mw", "uplift U[WX, load 3]", "bearing u", "bearing Wped", "bearing Nq", "bearing qa",
             "bearing iγ", "bearing-below Δp", "flotation resisting", "sliding S,wet", "uplift Wspread", "settlement s1", "anchorage-x ld",
             "anchorage-x ldh", "anchorage-y there", "interface lsc", "pedestal Aeff", "column-bearing φBn", "interface ldc",
