@@ -58,6 +58,41 @@ public class SurchargeTests
             },
             iter: 12);
 
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void Live_load_of_the_floors_relieves_no_check_where_there_is_a_surcharge(string kind) =>
+        Gen.Select(Gen.Double[0, 1], Gen.Double[0, 1], Gen.Double[-1, 1], Gen.Double[1, 7], Gen.Double[-1, 1]).Sample(
+            (a, b, c, more, live) =>
+            {
+                var project = SomeKinds.Of(kind, a, b, c);
+                if (FoundationSizer.Of(project, project.Foundations[0]).Size().Design is not { } design)
+                {
+                    return;
+                }
+
+                // What the floors bring may lean against what else leans.
+                Project Floors(double factor)
+                {
+                    var leaning = With(Leaning(project, more), 25);
+                    var at = leaning.Cases.ToList().FindIndex(l => l.Name == "LIVE");
+                    return leaning with
+                    {
+                        Actions = leaning.Actions.ToDictionary(x => x.Key, x => x.Value.Select((s, i) => i != at ? s
+                            : s with { N = Math.Abs(factor) * s.N, Fx = factor * s.Fx, Fy = factor * s.Fy, Mx = factor * s.Mx, My = factor * s.My })
+                            .ToArray()),
+                    };
+                }
+
+                static Dictionary<string, double> Told(FoundationResult r) =>
+                    r.Checks.GroupBy(k => k.Id).ToDictionary(g => g.Key, g => g.Max(k => k.Utilisation));
+                var (without, with) = (Told(Given.Check(Floors(0), design)), Told(Given.Check(Floors(live), design)));
+                foreach (var (what, was) in without)
+                {
+                    with[what].Should().BeGreaterThanOrEqualTo(was * (1 - 1e-9), $"{what} of {kind} {design}, leaning {more:0.00}, {live:0.00}");
+                }
+            },
+            iter: 10);
+
     [Fact]
     public void Where_a_base_lifts_off_it_is_the_absent_surcharge_that_bends_it_most()
     {

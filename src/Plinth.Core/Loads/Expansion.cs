@@ -28,7 +28,10 @@ internal sealed class Expansion(IReadOnlyList<LoadCase> cases, LoadOptions optio
     public void Drop(DroppedCombination dropped) => drop(dropped);
 
     /// <summary>Whether any case has a symbol.</summary>
-    public bool Has(LoadSymbol symbol) => cases.Any(c => c.Symbol == symbol && Stands(c));
+    public bool Has(LoadSymbol symbol) => Any(c => c.Symbol == symbol);
+
+    /// <summary>Whether any case passes a test.</summary>
+    public bool Any(Func<LoadCase, bool> of) => cases.Any(c => Stands(c) && of(c));
 
     /// <summary>Hands over a combination of the standard.</summary>
     public void Keep(string name, Family family, IEnumerable<Term> terms, double weights, bool counteracting, string clause, string rule,

@@ -121,13 +121,36 @@ public abstract class Asce7 : LoadStandard
                     var factor = choice.Symbol == LoadSymbol.L && slot.Companion ? choice.Factor * e.Options.LiveCompanion : choice.Factor;
 
                     // What stands behind a wall is no floor load that may be taken at half.
-                    result.AddRange(e.Additive(c => c.Symbol == choice.Symbol,
-                            (c, i) => new Term(i, c.IsBehindWall ? choice.Factor : factor))
+                    List<Alternative> Together(Func<LoadCase, bool> of) => e.Additive(c => c.Symbol == choice.Symbol && of(c),
+                        (c, i) => new Term(i, c.IsBehindWall ? choice.Factor : factor));
+                    result.AddRange(Together(_ => true)
                         .Select(a => named && a.Name is null ? a with { Name = choice.Symbol.ToString() } : a));
+                    foreach (var (of, name) in choice.Symbol == LoadSymbol.L ? Apart(e) : [])
+                    {
+                        result.AddRange(Together(of).Select(a => a with { Name = a.Name is null ? name : $"{name}:{a.Name}" }));
+                    }
+
                     break;
             }
         }
 
         return result.Count == 0 ? [Alternative.Nothing] : result;
+    }
+
+    // Surcharges are live loads that need not come with those of the floors, nor these with them (2.3.1 and 2.4.1: loads that do not act).
+    // Over a base the absence of one is a state of the combination; what pushes a wall has terms of its own.
+    private static IEnumerable<(Func<LoadCase, bool> Of, string Name)> Apart(Expansion e)
+    {
+        bool Any(Func<LoadCase, bool> of) => e.Any(c => c.Symbol == LoadSymbol.L && of(c));
+        if (!e.Options.LoadsNotActing || !Any(c => c.HasReactions) || !Any(c => !c.HasReactions))
+        {
+            yield break;
+        }
+
+        yield return (c => !c.HasReactions, "surcharge");
+        if (Any(c => c.IsBehindWall))
+        {
+            yield return (c => !c.IsBehindWall, "no" + LoadCase.BehindName);
+        }
     }
 }
