@@ -369,4 +369,48 @@ public class CombinedTests
             pair.Body.Contact(0).Pressure.At((x + 0.5) * side, y * side).Should().BeApproximately(own, 1e-7 * Math.Max(1, own));
         }
     });
+
+    [Fact]
+    public void Live_load_on_one_column_alone_is_asked_for_and_checked_where_it_is_stated()
+    {
+        // Two like columns: all live loads press evenly, those of one bay alone lean on the base.
+        SupportAction On(double n) => new(n, 0, 0, 0, 0, 0);
+        (LoadCase Case, double First, double Second)[] all = [(new("DEAD", LoadSymbol.D), 300, 300), (new("LIVE", LoadSymbol.L), 300, 300)];
+        const string Word = "floors";
+        (LoadCase Case, double First, double Second)[] bays =
+        [
+            all[0], (all[1].Case with { Alternatives = Word }, 300, 300),
+            (new("WEST", LoadSymbol.L, Alternatives: Word), 300, 0), (new("EAST", LoadSymbol.L, Alternatives: Word), 0, 300),
+        ];
+        Project Of((LoadCase Case, double First, double Second)[] loads)
+        {
+            LoadCase[] cases = [.. loads.Select(l => l.Case)];
+            var kind = new CombinedKind();
+            List<Support> supports = [Column(0.4, 0.4) with { Label = "C1" }, Column(0.4, 0.4) with { Label = "C2", X = 2.5 }];
+            var rules = kind.RulesOf(Rules);
+            return Given.Project(cases, [.. cases.Select(_ => default(SupportAction))],
+                CombinationBuilder.Build(LoadStandards.Find("asce7-16")!, cases, new LoadOptions(), []), Rules, supports[0]) with
+            {
+                Supports = supports,
+                Actions = new Dictionary<string, SupportAction[]>
+                {
+                    ["C1"] = [.. loads.Select(l => On(l.First))],
+                    ["C2"] = [.. loads.Select(l => On(l.Second))],
+                },
+                Foundations = [new Foundation("CF1", [new Place(supports, 0, rules.Ground)], false, HeldValues.Nothing, rules) { Kind = kind }],
+            };
+        }
+
+        var (whole, stated) = (Of(all), Of(bays));
+        NotChecked.Of(whole, whole.Foundations[0]).Select(n => n.Id).Should().Contain("partial-live");
+        NotChecked.Of(stated, stated.Foundations[0]).Select(n => n.Id).Should().NotContain("partial-live");
+        var design = (CombinedDesign)Core.Sizing.FoundationSizer.Of(whole, whole.Foundations[0]).Size().Design!;
+        var (one, other) = (Given.Check(whole, design), Given.Check(stated, design));
+        foreach (var c in one.Checks)
+        {
+            other.Checks.Single(o => (o.Id, o.At) == (c.Id, c.At)).Utilisation.Should().BeGreaterThanOrEqualTo(c.Utilisation * (1 - 1e-9), c.Id);
+        }
+
+        other.Checks.Select(c => c.Combination).OfType<string>().Should().Contain(n => n.EndsWith(":WEST") || n.EndsWith(":EAST"));
+    }
 }

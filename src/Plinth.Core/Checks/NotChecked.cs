@@ -10,6 +10,7 @@ public static class NotChecked
 {
     private const string Splice = "column-splice";
     private const string Seismic = "seismic-detailing";
+    private const string PartialLive = "partial-live";
 
     /// <summary>Ids of what is never checked, whatever is stated.</summary>
     public static IReadOnlyList<string> Never { get; } = ["anchor-rods", "base-plate", "tilt"];
@@ -21,6 +22,9 @@ public static class NotChecked
         (Seismic, "detailing for earthquakes, where there are E cases and `[seismic] category` is not given"),
         ("overstrength", "combinations with overstrength (ASCE 7 12.4.3), where there are E cases; write them as own combinations"),
         ("torsion", "moments about the vertical, where there are any"),
+        (PartialLive,
+            "live load on some of the columns of a foundation alone (ASCE 7 4.3.3), where several stand on it and no L cases exclude each "
+                + "other: give what each part of the floors brings as cases of its own, with that of all, and one word of `alternatives`"),
         ("level-before",
             "the ground's level before filling or digging, where bearing is net and `[ground] level-before` is not given: the overburden "
                 + "is then taken from the finished ground"),
@@ -55,6 +59,12 @@ public static class NotChecked
         if (!foundation.Kind.CarriesTorsion && foundation.Supports.Any(s => project.Actions[s.Label].Any(a => a.Mz != 0)))
         {
             list.Add(("torsion", null));
+        }
+
+        var live = project.Cases.Where(c => c is { Symbol: LoadSymbol.L, HasReactions: true }).ToList();
+        if (places[0].Supports.Count > 1 && live.Count > 0 && live.TrueForAll(c => c.Alternatives is null))
+        {
+            list.Add((PartialLive, "give live loads of parts of the floors as cases with alternatives"));
         }
 
         if (foundation.Kind.BearsOnGround && places.Any(p => p.Ground is { Basis: BearingBasis.Net, LevelBefore: null }))
