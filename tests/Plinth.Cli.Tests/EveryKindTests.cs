@@ -135,6 +135,21 @@ public class EveryKindTests(EveryKindBuilding building) : IClassFixture<EveryKin
     }
 
     [Fact]
+    public void The_brief_schedule_explains_what_it_shows_and_the_issued_one_all_its_columns()
+    {
+        var shown = building.Sized.Run("schedule").Out;
+        foreach (var absent in new[] { "eyond first", "pitch", "To −y", "cross: along y", "y none" })
+        {
+            shown.Should().NotContain(absent);
+        }
+
+        shown.Should().Contain("from the edge column").And.Contain("Level: of the underside.");
+        building.Sized.Run("schedule", "--what", "straps").Out.Should().Contain("Across: along y.").And.Contain("Underside: level");
+        building.Sized.Run("schedule", "--what", "walls").Out.Should().Contain("To −y, to +y: from the wall's centreline");
+        building.Sized.Run("schedule", "--what", "pile caps").Out.Should().Contain("pitch: least distance of their centres");
+    }
+
+    [Fact]
     public void Units_of_the_reactions_change_nothing()
     {
         using var f = Folder.Building("every-kind");

@@ -60,6 +60,9 @@ public sealed record TableColumn(string Title, string UnitSymbol, int? Decimals,
 public sealed record DataTable(string Name, string Title, IReadOnlyList<TableColumn> Columns, IReadOnlyList<IReadOnlyList<object?>> Rows,
     IReadOnlyList<object?>? Total, IReadOnlyList<string> Notes)
 {
+    /// <summary>What must be known to read its brief form on a screen.</summary>
+    public IReadOnlyList<string> Brief { get; init; } = Notes;
+
     /// <summary>The columns in which some row says something.</summary>
     public IReadOnlyList<int> Filled => [.. Enumerable.Range(0, Columns.Count).Where(c => Rows.Any(r => r[c] is not (null or "" or "—")))];
 }

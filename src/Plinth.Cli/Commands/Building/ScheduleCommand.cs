@@ -237,6 +237,8 @@ internal static class ScheduleCommand
         foreach (var r in rows)
         {
             string Bars(bool alongX, bool bottom) => Wording.Zones(r.Design.Drawn(alongX, bottom));
+            IEnumerable<string> Both(bool bottom) => new[] { ("x", Bars(true, bottom)), ("y", Bars(false, bottom)) }
+                .Where(l => l.Item2 != Core.Concrete.BarSpec.None.Drawn).Select(l => $"{l.Item1} {l.Item2}");
             var dowels = string.Join('\n',
                 Enumerable.Range(0, r.Design.Columns).Select(i => Upright(r.Design.Under(i), units)).Where(w => w.Length > 0).Distinct());
             table.AddRow(
@@ -245,10 +247,10 @@ internal static class ScheduleCommand
                 Screen.Cell(string.Join('\n', r.Design.Members(units).Select(m => m.Plan))),
                 Screen.Cell(string.Join('\n', r.Design.Members(units).Select(m => m.Thickness))),
                 Screen.Cell(Dimension.PlainPlan(r.Underside, units)),
-                Screen.Cell(merged ? $"x {Bars(true, true)}\ny {Bars(false, true)}" : Bars(true, true)),
+                Screen.Cell(merged ? string.Join('\n', Both(true)) : Bars(true, true)),
                 Screen.Cell(merged ? "" : Bars(false, true)),
                 Screen.Cell(string.Join('\n',
-                    [r.Design.HasTop ? $"x {Bars(true, false)}\ny {Bars(false, false)}" : "—", .. r.Design.OtherBars])),
+                    [.. r.Design.HasTop ? Both(false) : ["—"], .. r.Design.OtherBars])),
                 Screen.Cell(!upright ? "" : dowels.Length == 0 ? "—" : dowels),
                 Screen.Cell(Unit.Volume.Format(r.NumberOff * r.Each.Concrete, units)),
                 Screen.Cell(Unit.Mass.Format(r.NumberOff * r.Each.Steel, units)));
@@ -256,7 +258,7 @@ internal static class ScheduleCommand
 
         screen.Write(table);
         screen.Line();
-        foreach (var note in issued.Notes)
+        foreach (var note in issued.Brief)
         {
             screen.Wrapped(note);
         }

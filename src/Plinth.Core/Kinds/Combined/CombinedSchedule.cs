@@ -43,11 +43,8 @@ internal static class CombinedSchedule
                 .. c.EndOf(row),
             ];
         }).ToList();
-        return new DataTable(Name, "Combined footings", columns, cells, null,
-        [
-            "x: from the first support towards the last; across: along y. Bars at columns stand within their bands, those between "
-                + "them elsewhere" + (units == UnitSystem.Us ? "." : ". Underside: level of the founding plane, above the blinding."),
-            .. ScheduleCells.Existing(project, rows),
-        ]);
+        var notes = new ScheduleNotes(project, rows).Both("x: from the first support towards the last.").InFull("Across: along y.")
+            .Both("Bars at columns stand within their bands, those between them elsewhere.").Levels();
+        return new DataTable(Name, "Combined footings", columns, cells, null, notes.Issued) { Brief = notes.Brief };
     }
 }

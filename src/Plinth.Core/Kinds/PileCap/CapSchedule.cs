@@ -47,14 +47,15 @@ internal static class CapSchedule
                 .. c.EndOf(row),
             ];
         }).ToList();
-        return new DataTable(Name, "Pile caps", columns, cells, null,
-        [
-            "Piles: number, section and size; pitch: least distance of their centres. Concrete and steel of the cap."
-                + (rows.Any(r => r.Design.OutlineName.Length > 0)
-                    ? " Hexagon: a triangle with its corners cut, its edges all at one distance from the piles; length and width are those "
-                        + "of the rectangle round it."
-                    : "") + (units == UnitSystem.Us ? "" : " Underside: level of the founding plane, above the blinding."),
-            .. ScheduleCells.Existing(project, rows),
-        ]);
+        var notes = new ScheduleNotes(project, rows).InFull("Piles: number, section and size; pitch: least distance of their centres.")
+            .Both("Concrete and steel of the cap.");
+        if (rows.Any(r => r.Design.OutlineName.Length > 0))
+        {
+            notes.Both("Hexagon: a triangle with its corners cut, its edges all at one distance from the piles; length and width are those of "
+                + "the rectangle round it.");
+        }
+
+        notes.Levels();
+        return new DataTable(Name, "Pile caps", columns, cells, null, notes.Issued) { Brief = notes.Brief };
     }
 }

@@ -50,13 +50,9 @@ internal static class StrapSchedule
                 .. c.EndOf(row),
             ];
         }).ToList();
-        return new DataTable(Name, "Strap footings", columns, cells, null,
-        [
-            "x: from the edge column towards the inner one; across: along y. The beam begins with the edge base, "
-                + "clear of the ground between "
-                + "both bases; stirrups are closed, of two legs.",
-            .. ScheduleCells.Existing(project, rows),
-        ]);
+        var notes = new ScheduleNotes(project, rows).Both("x: from the edge column towards the inner one.").InFull("Across: along y.")
+            .Both("The beam begins with the edge base, clear of the ground between both bases; stirrups are closed, of two legs.").Levels();
+        return new DataTable(Name, "Strap footings", columns, cells, null, notes.Issued) { Brief = notes.Brief };
     }
 
     private static bool Tops(StrapDesign d) =>

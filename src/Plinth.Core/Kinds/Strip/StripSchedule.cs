@@ -42,12 +42,9 @@ internal static class StripSchedule
                 .. c.EndOf(row),
             ];
         }).ToList();
-        return new DataTable(Name, "Strip footings", columns, cells, null,
-        [
-            "x: from the first support towards the last; beyond first, beyond last: from the columns' centres; across: along y. Bars at "
-                + "columns stand within their bands, those between them elsewhere"
-                + (units == UnitSystem.Us ? "." : ". Underside: level of the founding plane, above the blinding."),
-            .. ScheduleCells.Existing(project, rows),
-        ]);
+        var notes = new ScheduleNotes(project, rows).Both("x: from the first support towards the last.")
+            .InFull("Beyond first, beyond last: from the columns' centres; across: along y.")
+            .Both("Bars at columns stand within their bands, those between them elsewhere.").Levels();
+        return new DataTable(Name, "Strip footings", columns, cells, null, notes.Issued) { Brief = notes.Brief };
     }
 }

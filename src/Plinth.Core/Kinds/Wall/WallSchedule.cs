@@ -38,13 +38,15 @@ internal static class WallSchedule
                 .. c.EndOf(row),
             ];
         }).ToList();
-        return new DataTable(Name, "Wall footings", columns, cells, null,
-        [
-            "To −y, to +y: from the wall's centreline to the edges, right and left of the way from its first to its second end. Bars "
-                + "across lie outermost." + (stems
-                    ? " Level bars lie in each layer of the wall, within the upright ones. Concrete and steel: with the wall."
-                    : ""),
-            .. ScheduleCells.Existing(project, rows),
-        ]);
+        var notes = new ScheduleNotes(project, rows)
+            .InFull("To −y, to +y: from the wall's centreline to the edges, right and left of the way from its first to its second end.")
+            .Both("Bars across lie outermost.");
+        if (stems)
+        {
+            notes.Both("Level bars lie in each layer of the wall, within the upright ones.").Both("Concrete and steel: with the wall.");
+        }
+
+        notes.Levels();
+        return new DataTable(Name, "Wall footings", columns, cells, null, notes.Issued) { Brief = notes.Brief };
     }
 }

@@ -40,11 +40,9 @@ internal static class RibSchedule
                 .. c.EndOf(row),
             ];
         }).ToList();
-        return new DataTable(Name, "Strip footings with ribs", columns, cells, null,
-        [
-            "x: from the first support towards the last; beyond first, beyond last: from the columns' centres; across: along y. The rib's "
-                + "depth counts from the underside; stirrups are closed, of two legs.",
-            .. ScheduleCells.Existing(project, rows),
-        ]);
+        var notes = new ScheduleNotes(project, rows).Both("x: from the first support towards the last.")
+            .InFull("Beyond first, beyond last: from the columns' centres; across: along y.")
+            .Both("The rib's depth counts from the underside; stirrups are closed, of two legs.").Levels();
+        return new DataTable(Name, "Strip footings with ribs", columns, cells, null, notes.Issued) { Brief = notes.Brief };
     }
 }
