@@ -2,6 +2,7 @@ using System.CommandLine;
 using System.Reflection;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
+using Plinth.Core.Loads;
 using Plinth.Files.Access;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Reading;
@@ -202,17 +203,23 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     /// <exception cref="CallException">It is such a one.</exception>
     public static void HasCombination(Project project, Foundation f, string combination)
     {
+        string[] known = [.. PartialLive.Used(project, f).Select(c => c.Name)];
+        if (known.Contains(combination))
+        {
+            return;
+        }
+
         if (!project.Combinations.Used.Any(c => c.Name == combination))
         {
-            var near = Nearest.Of(combination, project.Combinations.Used.Select(c => c.Name));
+            var near = Nearest.Of(combination, [.. known, .. project.Combinations.Used.Select(c => c.Name)]);
             throw new CallException($"there is no combination \"{combination}\""
                 + (near is null ? "; plinth combos lists them" : $"; did you mean {near}?"));
         }
 
-        if (!project.CombinationsOf(f).Used.Any(c => c.Name == combination))
-        {
-            throw new CallException($"{f.Mark} leaves out combination {combination}: {f.Chosen!.Note}");
-        }
+        throw new CallException(f.Chosen is { } chosen
+            ? $"{f.Mark} leaves out combination {combination}: {chosen.Note}"
+            : $"{f.Mark} is not checked for {combination}, which is of walls that hold back soil; plinth combos {f.Supports.First().Label} lists "
+                + "those it is checked for");
     }
 
     /// <summary>The project's folder.</summary>

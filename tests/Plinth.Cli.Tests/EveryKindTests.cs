@@ -360,6 +360,43 @@ public class EveryKindTests(EveryKindBuilding building) : IClassFixture<EveryKin
     }
 
     [Fact]
+    public void Live_load_on_some_of_several_columns_alone_is_checked_where_it_is_asked_for()
+    {
+        using var f = building.Copy();
+        Regex.Replace(f.Run("check").Out, @"\s+", " ").Should()
+            .Contain("partial-live (give [loads] partial-live = true) of CF1, CF2, SF1, ST1, ST2");
+        f.Replace("plinth.toml", "[loads]", "[loads]\npartial-live = true");
+        var ran = f.Run("check", "--format", "json");
+        ran.Exit.Should().Be(1, "what was sized without it does not stand");
+        var governing = ran.Json.GetProperty("foundations").EnumerateArray().SelectMany(e => e.GetProperty("checks").EnumerateArray()
+            .Where(c => c.TryGetProperty("combination", out var name) && name.GetString() is { } told && told.Contains("L@", StringComparison.Ordinal))
+            .Select(_ => MarkOf(e))).Distinct();
+        governing.Should().BeSubsetOf(["CF1", "CF2", "SF1", "ST1", "ST2"]).And.HaveCountGreaterThan(2);
+        f.Run("check").Out.Should().NotContain("partial-live");
+
+        var labels = ran.Json.GetProperty("foundations").EnumerateArray().Single(e => MarkOf(e) == "CF1").GetProperty("places")[0]
+            .GetProperty("supports").EnumerateArray().Select(s => s.GetString()!).ToList();
+        var alone = $"S2:L@{labels[0]}";
+        var steps = f.Run("show", "CF1", "bearing", "--combination", alone).Out;
+        steps.Should().Contain($"LIVE@{labels[0]}]").And.Contain($"N[{labels[1]}]    = 1·N[{labels[1]}, DEAD]").And.NotContain($"LIVE@{labels[1]}]");
+        Regex.Replace(f.Run("combos").Out, @"\s+", " ").Should().Contain($"{alone} with that of {labels[0]} alone");
+        f.Run("report", "CF1", "--combination", alone, "--to", "part.html").Exit.Should().Be(1, "it fails");
+        f["part.html"].Should().Contain("S2:L@").And.Contain("with that of some of them alone");
+        f.Run("show", "CF1", "bearing", "--combination", alone + "0").Error.Should().Contain($"did you mean {alone}?");
+        f.Run("show", "F1", "bearing", "--combination", alone).Error.Should().Contain($"there is no combination \"{alone}\"");
+        f.Run("size").Exit.Should().Be(0);
+        f.Run("check").Exit.Should().Be(0);
+    }
+
+    [Fact]
+    public void What_is_of_walls_alone_is_named_so_where_it_is_asked_of_a_footing()
+    {
+        var ran = building.Sized.Run("show", "F1", "bearing", "--combination", "S2:EARTH");
+        ran.Exit.Should().Be(2);
+        ran.Error.Should().Contain("F1 is not checked for S2:EARTH, which is of walls that hold back soil");
+    }
+
+    [Fact]
     public void An_issue_freezes_all_of_them_and_the_next_tells_what_changed()
     {
         using var f = building.Copy();

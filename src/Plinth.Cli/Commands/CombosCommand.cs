@@ -158,6 +158,11 @@ internal static class CombosCommand
         screen.Line(
             $"{project.Combinations.Used.Length} combinations by {project.Standard.Name}; {project.Combinations.Dropped.Count} left "
                 + $"out{(project.Combinations.Dropped.Count == 0 ? "" : all ? ":" : " (--all lists them)")}");
+        if (PartialLive.Words(project) is { } partial)
+        {
+            screen.Wrapped(partial);
+        }
+
         if (all && project.Combinations.Dropped.Count > 0)
         {
             var table = Screen.Table("name", "rule", "left out because");

@@ -3,6 +3,7 @@ using Plinth.Cli.Output;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
+using Plinth.Core.Loads;
 using Plinth.Core.Units;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Json;
@@ -156,7 +157,7 @@ internal static class ShowCommand
                 + (near is null ? $"checks are {string.Join(", ", CheckCatalog.Listed.Select(c => c.Id))}" : $"did you mean {near}?"));
         }
 
-        var chosen = combination is null ? null : loaded.Project.Combinations.Used.First(c => c.Name == combination);
+        var chosen = combination is null ? null : PartialLive.Used(loaded.Project, f).First(c => c.Name == combination);
         if (chosen is not null && !check.IsOfBars && !chosen.IsFor(check.For))
         {
             throw new CallException(
@@ -215,7 +216,7 @@ internal static class ShowCommand
                 screen.Line(
                     $"{Wording.Size(design, units)}; "
                         + loaded.Project.Code.Name + (result.Combination is { } name
-                            ? ", " + loaded.Project.Combinations.Used.First(c => c.Name == name).Rule
+                            ? ", " + PartialLive.Used(loaded.Project, f).First(c => c.Name == name).Rule
                             : ""));
                 TraceText.Write(screen, steps, units);
                 screen.Line();

@@ -65,6 +65,9 @@ public sealed record Project(
     /// <summary>Seismic design category; null: not stated.</summary>
     public SeismicCategory? Category { get; init; }
 
+    /// <summary>Whether live load is also looked at on some of the columns of a foundation alone (ASCE 7 4.3.3).</summary>
+    public bool PartialLive { get; init; }
+
     /// <summary>SDS, the design spectral acceleration at short periods.</summary>
     public double Sds { get; init; }
 

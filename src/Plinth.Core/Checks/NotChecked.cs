@@ -23,8 +23,8 @@ public static class NotChecked
         ("overstrength", "combinations with overstrength (ASCE 7 12.4.3), where there are E cases; write them as own combinations"),
         ("torsion", "moments about the vertical, where there are any"),
         (PartialLive,
-            "live load on some of the columns of a foundation alone (ASCE 7 4.3.3), where several stand on it and no L cases exclude each "
-                + "other: give what each part of the floors brings as cases of its own, with that of all, and one word of `alternatives`"),
+            "live load on some of the columns of a foundation alone (ASCE 7 4.3.3), where several stand on it, `[loads] partial-live` is not "
+                + "true and no L cases exclude each other by `alternatives`"),
         ("level-before",
             "the ground's level before filling or digging, where bearing is net and `[ground] level-before` is not given: the overburden "
                 + "is then taken from the finished ground"),
@@ -62,9 +62,9 @@ public static class NotChecked
         }
 
         var live = project.Cases.Where(c => c is { Symbol: LoadSymbol.L, HasReactions: true }).ToList();
-        if (places[0].Supports.Count > 1 && live.Count > 0 && live.TrueForAll(c => c.Alternatives is null))
+        if (!project.PartialLive && places[0].Supports.Count > 1 && live.Count > 0 && live.TrueForAll(c => c.Alternatives is null))
         {
-            list.Add((PartialLive, "give live loads of parts of the floors as cases with alternatives"));
+            list.Add((PartialLive, "give [loads] partial-live = true"));
         }
 
         if (foundation.Kind.BearsOnGround && places.Any(p => p.Ground is { Basis: BearingBasis.Net, LevelBefore: null }))

@@ -66,7 +66,8 @@ public sealed class LoadedPlace
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(place);
         Place = place;
-        Cases = [.. project.Cases];
+        var (cases, set) = PartialLive.Of(project, foundation, place);
+        Cases = [.. cases];
         SurchargeCase = -1;
         for (var i = 0; i < Cases.Length; i++)
         {
@@ -76,14 +77,14 @@ public sealed class LoadedPlace
             }
         }
 
-        (Set, Waters, Bare, OffHeel) = States(project.CombinationsOf(foundation), foundation.Wall.Retained);
+        (Set, Waters, Bare, OffHeel) = States(set, foundation.Wall.Retained);
         Repeats = [.. Set.Used.Select((c, k) => k > 0 && ReferenceEquals(c, Set.Used[k - 1]))];
         var used = Set.Used;
         Loads = foundation.Loads;
         LoadTerms = Loads.Count == 0
             ? []
             : [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
-        Supports = [.. place.Supports.Select(s => Loaded(s, project.Actions[s.Label]))];
+        Supports = [.. place.Supports.Select(s => Loaded(s, PartialLive.Actions(project, place, s)))];
         Sums = Summed();
         SurchargeFactors = new double[used.Length];
         for (var k = 0; k < used.Length; k++)
@@ -186,7 +187,7 @@ public sealed class LoadedPlace
     /// <summary>Whether it is the combination before it in another state: what knows neither water nor surcharge looks at it once.</summary>
     public ImmutableArray<bool> Repeats { get; }
 
-    /// <summary>The project's cases.</summary>
+    /// <summary>The project's cases, and after them those of live load on single columns where it is looked at.</summary>
     public ImmutableArray<LoadCase> Cases { get; }
 
     /// <summary>Actions of all supports together in each combination, each where it acts, without the surcharge.</summary>

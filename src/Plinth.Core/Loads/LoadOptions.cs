@@ -31,6 +31,9 @@ public sealed record LoadOptions(double Sds = 0, double Redundancy = 1, double L
     /// <summary>Whether each companion load is also left out in turn (ASCE 7 2.3.1, 2.4.1).</summary>
     public bool LoadsNotActing { get; init; }
 
+    /// <summary>Whether live load is also looked at on some of the columns of a foundation alone (ASCE 7 4.3.3).</summary>
+    public bool PartialLive { get; init; }
+
     /// <summary>Seismic design category (ASCE 7 11.6); null: not stated.</summary>
     public SeismicCategory? Category { get; init; }
 

@@ -3,6 +3,7 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
+using Plinth.Core.Loads;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 using Plinth.Drawing.Figures;
@@ -46,7 +47,7 @@ internal static class FootingChapter
         blocks.AddRange(Wording.Leaves([f]).Select(l => new Paragraph("! " + l, Tone.Leave)));
         blocks.Add(new Paragraph(Wording.NotChecked(project, [f]), Tone.Quiet));
         var figures = new FoundationFigures(project, f, design);
-        var known = input.Combination is { } name && project.CombinationsOf(f).Used.Any(c => c.Name == name) ? input.Combination : null;
+        var known = input.Combination is { } name && PartialLive.Used(project, f).Any(c => c.Name == name) ? input.Combination : null;
         Figure? Make(FigureKind kind, double width, double height) => figures.Make(kind, known, width, height);
         var detail = new DetailModel(project, f, design, input.Bars);
         if (detail.State.BeamFigure is not null)
@@ -269,7 +270,7 @@ internal static class FootingChapter
         }
 
         var asked = combination is not null && !check.IsOfBars
-            && project.CombinationsOf(checker.Foundation).Used.First(c => c.Name == combination).IsFor(check.For) ? combination : null;
+            && PartialLive.Used(project, checker.Foundation).First(c => c.Name == combination).IsFor(check.For) ? combination : null;
         if (checker.Trace(design, check.Id, result.Place, asked, result.At) is not { } found)
         {
             yield break;

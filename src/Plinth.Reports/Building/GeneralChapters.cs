@@ -59,6 +59,11 @@ internal static class GeneralChapters
             [
                 .. p.Combinations.Used.Select(c => (IReadOnlyList<Cell>)[new(c.Name, Tone.Strong), new(FamiliesOf(c.For)),
                     new(Factors(p, c)), new(c.Rule), new(c.Clause ?? "")])]);
+        if (PartialLive.Words(p) is { } partial)
+        {
+            yield return new Paragraph(partial);
+        }
+
         foreach (var f in own)
         {
             yield return new Paragraph($"{f.Mark}: {f.Chosen!.Note}", Tone.Strong);

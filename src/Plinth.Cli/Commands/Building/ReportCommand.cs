@@ -3,6 +3,7 @@ using Plinth.Cli.Output;
 using Plinth.Core.Audit;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
+using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
 using Plinth.Files;
 using Plinth.Files.Reading;
@@ -95,7 +96,7 @@ internal static class ReportCommand
         {
             // One that some of them leave out is told for the others.
             Call.HasCombination(loaded.Project,
-                chosen.FirstOrDefault(f => loaded.Project.CombinationsOf(f).Used.Any(c => c.Name == combination)) ?? chosen[0],
+                chosen.FirstOrDefault(f => PartialLive.Used(loaded.Project, f).Any(c => c.Name == combination)) ?? chosen[0],
                 combination);
         }
 

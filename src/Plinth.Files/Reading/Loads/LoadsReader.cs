@@ -46,6 +46,7 @@ internal static class LoadsReader
             loads.Number("live-companion", 1, Sign.Positive))
         {
             LoadsNotActing = loads.Flag("loads-not-acting", true),
+            PartialLive = loads.Flag("partial-live", false),
             Category = seismic.Choice<SeismicCategory?>("category", null,
                 [.. Enum.GetValues<SeismicCategory>().Select(c => (c.ToString(), (SeismicCategory?)c))]),
             Orthogonal = seismic.Number("orthogonal", 0),
@@ -71,7 +72,7 @@ internal static class LoadsReader
         if (standard is not null)
         {
             var european = standard is En1990;
-            Refuse(loads, standard, european, "live-companion", "loads-not-acting");
+            Refuse(loads, standard, european, "live-companion", "loads-not-acting", "partial-live");
             Refuse(seismic, standard, european, "category", "sds", "redundancy", "overturning-reduction", "vertical-at-soil");
             Refuse(loads, standard, !european, "design-approach", "expression", "accidental-leading", "partial", "psi");
         }

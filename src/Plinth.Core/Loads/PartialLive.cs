@@ -1,0 +1,124 @@
+using System.Collections.Immutable;
+using Plinth.Core.Buildings;
+using Plinth.Core.Foundations;
+
+namespace Plinth.Core.Loads;
+
+/// <summary>
+/// Live load on some of the columns of one foundation alone (ASCE 7-16 and 7-22, 4.3.3): each without that of one column, with that of one
+/// alone, and with that of every second one.
+/// </summary>
+/// <remarks>
+/// The reactions of a live case are those of all floors at once; which column which floor loads only the analysis knows, so that here the
+/// whole reaction of a column comes or stays away.
+/// </remarks>
+public static class PartialLive
+{
+    /// <summary>The combinations of a place, each followed by those with live load on some of its columns.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="place">One of its places.</param>
+    /// <returns>Cases of the project with those of single columns after them, and the combinations of these.</returns>
+    public static (IReadOnlyList<LoadCase> Cases, CombinationSet Set) Of(Project project, Foundation foundation, Place place)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(place);
+        var set = project.CombinationsOf(foundation);
+        if (!Applies(project, place))
+        {
+            return (project.Cases, set);
+        }
+
+        string[] labels = [.. place.Supports.Select(s => s.Label)];
+        int[] live = [.. Live(project)];
+        List<LoadCase> cases = [.. project.Cases];
+        foreach (var k in live)
+        {
+            cases.AddRange(labels.Select(l => project.Cases[k] with { Name = $"{project.Cases[k].Name}@{l}", Alternatives = null }));
+        }
+
+        var patterns = Patterns(labels);
+        var used = set.Used.SelectMany(c => c.Terms.Any(t => t.Factor != 0 && live.Contains(t.Case))
+            ? patterns.Select(p => Some(c, p)).Prepend(c)
+            : [c]);
+        return (cases, new CombinationSet(used, set.Dropped));
+
+        Combination Some(Combination c, (bool[] On, string Words) pattern) => c with
+        {
+            Name = $"{c.Name}:{pattern.Words}",
+            Terms =
+            [
+                .. c.Terms.Where(t => !live.Contains(t.Case)),
+                .. c.Terms.Where(t => live.Contains(t.Case)).SelectMany(t => Enumerable.Range(0, labels.Length).Where(i => pattern.On[i])
+                    .Select(i => t with { Case = project.Cases.Count + (Array.IndexOf(live, t.Case) * labels.Length) + i })),
+            ],
+        };
+    }
+
+    /// <summary>The combinations that a foundation is checked for at any of its places, those with live load on some columns among them.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="foundation">The foundation.</param>
+    public static IEnumerable<Combination> Used(Project project, Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        return foundation.Places.SelectMany(p => Of(project, foundation, p).Set.Used).DistinctBy(c => c.Name);
+    }
+
+    /// <summary>How their names are read; null where none are looked at.</summary>
+    /// <param name="project">The project.</param>
+    public static string? Words(Project project)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        return project.Foundations.SelectMany(f => f.Places).FirstOrDefault(p => Applies(project, p)) is { Supports: [var first, ..] }
+            ? $"Where several columns stand on one foundation each combination with live load also stands with that of some of them alone "
+                + $"(ASCE 7 4.3.3): S2:L@{first.Label} with that of {first.Label} alone, S2:noL@{first.Label} without that of {first.Label}."
+            : null;
+    }
+
+    /// <summary>What a support of a place does in these cases: what it does in the project's, then of each live case at each column.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="place">The place.</param>
+    /// <param name="support">One of its supports.</param>
+    public static SupportAction[] Actions(Project project, Place place, Support support)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(place);
+        ArgumentNullException.ThrowIfNull(support);
+        var own = project.Actions[support.Label];
+        return Applies(project, place)
+            ? [.. own, .. Live(project).SelectMany(k => place.Supports.Select(s => ReferenceEquals(s, support) ? own[k] : default))]
+            : own;
+    }
+
+    private static bool Applies(Project project, Place place) => project.PartialLive && place.Supports.Count > 1 && Live(project).Any();
+
+    private static IEnumerable<int> Live(Project project) =>
+        Enumerable.Range(0, project.Cases.Count).Where(k => project.Cases[k] is { Symbol: LoadSymbol.L, HasReactions: true });
+
+    private static List<(bool[] On, string Words)> Patterns(string[] labels)
+    {
+        var n = labels.Length;
+        var list = new List<(bool[] On, string Words)>();
+        void Add(Func<int, bool> on)
+        {
+            bool[] pattern = [.. Enumerable.Range(0, n).Select(on)];
+            if (pattern.Contains(true) && pattern.Contains(false) && !list.Exists(p => p.On.SequenceEqual(pattern)))
+            {
+                list.Add((pattern, string.Join('+', labels.Where((_, i) => pattern[i])) is var some && pattern.Count(o => o) <= (n + 1) / 2
+                    ? "L@" + some
+                    : "noL@" + string.Join('+', labels.Where((_, i) => !pattern[i]))));
+            }
+        }
+
+        for (var i = 0; i < n; i++)
+        {
+            var at = i;
+            Add(j => j == at);
+            Add(j => j != at);
+        }
+
+        Add(j => j % 2 == 0);
+        Add(j => j % 2 == 1);
+        return list;
+    }
+}
