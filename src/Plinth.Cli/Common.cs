@@ -218,8 +218,8 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
 
         throw new CallException(f.Chosen is { } chosen
             ? $"{f.Mark} leaves out combination {combination}: {chosen.Note}"
-            : $"{f.Mark} is not checked for {combination}, which is of walls that hold back soil; plinth combos {f.Supports.First().Label} lists "
-                + "those it is checked for");
+            : $"{f.Mark} is not checked for {combination}, which is of walls that hold back soil; plinth combos "
+                + $"{f.Supports.First().Label} lists those it is checked for");
     }
 
     /// <summary>The project's folder.</summary>

@@ -1,7 +1,6 @@
 using CsCheck;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
-using Plinth.Core.Foundations;
 using Plinth.Core.Loads;
 using Plinth.Core.Sizing;
 

@@ -165,7 +165,8 @@ internal static class ResultTables
         var csv = new CsvText();
         csv.Row("mark", "supports", $"length ({Unit.Length.Symbol(units)})", $"width ({Unit.Length.Symbol(units)})",
             $"thickness ({Unit.Section.Symbol(units)})", "bottom-x", "bottom-y", "top-x", "top-y", "check", "place", "combination",
-            "demand", "capacity", "unit", "factor", "least", "utilisation", "passes", "clause", "note", "water", "surcharge", "leave", "why", "room");
+            "demand", "capacity", "unit", "factor", "least", "utilisation", "passes", "clause", "note", "water", "surcharge",
+            "leave", "why", "room");
         foreach (var r in reports)
         {
             var head = new object?[] { r.Foundation.Mark, string.Join(" ", r.Foundation.Supports.Select(s => s.Label)) };
@@ -183,8 +184,8 @@ internal static class ResultTables
                 var o = c.Outcome;
                 csv.Row([.. head, .. size, c.Id, c.Where ?? "", c.Combination ?? "", c.Unit.In(o.Demand, units),
                     c.Unit.In(o.Capacity, units), c.Unit.Symbol(units), o.Least > 0 ? o.Factor : "", o.Least > 0 ? o.Least : "",
-                    o.Utilisation, c.Passes ? "yes" : "no", c.Clause ?? "", c.Note ?? "", c.Water ?? "", c.Surcharge ?? "", c.Leave?.Word ?? "",
-                    c.Leave?.Why ?? "", r.Room is { } room ? room : ""]);
+                    o.Utilisation, c.Passes ? "yes" : "no", c.Clause ?? "", c.Note ?? "", c.Water ?? "", c.Surcharge ?? "",
+                    c.Leave?.Word ?? "", c.Leave?.Why ?? "", r.Room is { } room ? room : ""]);
             }
         }
 

@@ -51,7 +51,8 @@ public static class Wording
     public static string Combination(CheckResult check)
     {
         ArgumentNullException.ThrowIfNull(check);
-        return check.Combination is null ? "—" : string.Join(", ", new[] { check.Combination, check.Water, check.Surcharge }.OfType<string>());
+        return check.Combination is null ? "—"
+            : string.Join(", ", new[] { check.Combination, check.Water, check.Surcharge }.OfType<string>());
     }
 
     /// <summary>What is not checked of some foundations, and what would have it checked.</summary>

@@ -100,7 +100,7 @@ public sealed record CheckResult(string Id, string? Place, string? Combination, 
     /// <summary>The water in the combination, in words: "high water", "low water", "dry"; null where none matters.</summary>
     public string? Water { get; init; }
 
-    /// <summary>Which surcharge the combination is looked at without, in words: "no surcharge", "surcharge off the heel"; null: none.</summary>
+    /// <summary>What surcharge is absent in the combination, in words: "no surcharge", "surcharge off the heel"; else null.</summary>
     public string? Surcharge { get; init; }
 
     /// <summary>Whether it is of a least amount, that governs only where it fails.</summary>

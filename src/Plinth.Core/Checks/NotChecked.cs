@@ -23,8 +23,8 @@ public static class NotChecked
         ("overstrength", "combinations with overstrength (ASCE 7 12.4.3), where there are E cases; write them as own combinations"),
         ("torsion", "moments about the vertical, where there are any"),
         (PartialLive,
-            "live load on some of the columns of a foundation alone (ASCE 7 4.3.3), where several stand on it, `[loads] partial-live` is not "
-                + "true and no L cases exclude each other by `alternatives`"),
+            "live load on some of the columns of a foundation alone (ASCE 7 4.3.3), where several stand on it, `[loads] partial-live` is "
+                + "not true and no L cases exclude each other by `alternatives`"),
         ("level-before",
             "the ground's level before filling or digging, where bearing is net and `[ground] level-before` is not given: the overburden "
                 + "is then taken from the finished ground"),

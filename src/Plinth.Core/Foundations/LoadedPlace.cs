@@ -184,7 +184,7 @@ public sealed class LoadedPlace
     /// <summary>Whether what stands on retained soil stands behind the heel alone: it pushes as much and holds nothing down.</summary>
     public ImmutableArray<bool> OffHeel { get; }
 
-    /// <summary>Whether it is the combination before it in another state: what knows neither water nor surcharge looks at it once.</summary>
+    /// <summary>Whether it is the combination before it in another state: what knows no water and no surcharge looks at it once.</summary>
     public ImmutableArray<bool> Repeats { get; }
 
     /// <summary>The project's cases, and after them those of live load on single columns where it is looked at.</summary>

@@ -55,7 +55,7 @@ public static class PartialLive
         };
     }
 
-    /// <summary>The combinations that a foundation is checked for at any of its places, those with live load on some columns among them.</summary>
+    /// <summary>What a foundation is checked for at any of its places, combinations with live load on some columns among them.</summary>
     /// <param name="project">The project.</param>
     /// <param name="foundation">The foundation.</param>
     public static IEnumerable<Combination> Used(Project project, Foundation foundation)
@@ -70,12 +70,13 @@ public static class PartialLive
     {
         ArgumentNullException.ThrowIfNull(project);
         return project.Foundations.SelectMany(f => f.Places).FirstOrDefault(p => Applies(project, p)) is { Supports: [var first, ..] }
-            ? $"Where several columns stand on one foundation each combination with live load also stands with that of some of them alone "
-                + $"(ASCE 7 4.3.3): S2:L@{first.Label} with that of {first.Label} alone, S2:noL@{first.Label} without that of {first.Label}."
+            ? "Where several columns stand on one foundation each combination with live load also stands with that of some of them alone "
+                + $"(ASCE 7 4.3.3): S2:L@{first.Label} with that of {first.Label} alone, S2:noL@{first.Label} "
+                + "without it."
             : null;
     }
 
-    /// <summary>What a support of a place does in these cases: what it does in the project's, then of each live case at each column.</summary>
+    /// <summary>What a support of a place does in these cases: in the project's, then of each live case at each column.</summary>
     /// <param name="project">The project.</param>
     /// <param name="place">The place.</param>
     /// <param name="support">One of its supports.</param>

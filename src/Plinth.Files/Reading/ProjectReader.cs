@@ -202,7 +202,14 @@ public static class ProjectReader
 
         var project = new Project(title, units, code, standard, cases, combinations, [.. supports.Select(s => s.Support)], actions,
             foundations)
-        { Site = site, Carbon = carbon, Drawings = drawings, Category = options.Category, Sds = options.Sds, PartialLive = options.PartialLive };
+        {
+            Site = site,
+            Carbon = carbon,
+            Drawings = drawings,
+            Category = options.Category,
+            Sds = options.Sds,
+            PartialLive = options.PartialLive,
+        };
         var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All()
             .ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
         var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces,

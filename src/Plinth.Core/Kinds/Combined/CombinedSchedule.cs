@@ -1,6 +1,5 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Schedules;
-using Plinth.Core.Units;
 using static Plinth.Core.Schedules.ScheduleColumns;
 
 namespace Plinth.Core.Kinds.Combined;

@@ -1,7 +1,6 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Piles;
 using Plinth.Core.Schedules;
-using Plinth.Core.Units;
 using static Plinth.Core.Schedules.ScheduleColumns;
 
 namespace Plinth.Core.Kinds.PileCap;
@@ -51,8 +50,8 @@ internal static class CapSchedule
             .Both("Concrete and steel of the cap.");
         if (rows.Any(r => r.Design.OutlineName.Length > 0))
         {
-            notes.Both("Hexagon: a triangle with its corners cut, its edges all at one distance from the piles; length and width are those of "
-                + "the rectangle round it.");
+            notes.Both("Hexagon: a triangle with its corners cut, its edges all at one distance from the piles; length and width are those "
+                + "of the rectangle round it.");
         }
 
         notes.Levels();

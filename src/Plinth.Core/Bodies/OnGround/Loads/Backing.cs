@@ -164,5 +164,6 @@ internal sealed class Backing
     public bool Stands(int k) => Standing(k) != 0;
 
     /// <summary>What stands on the heel in a combination, factored, kPa; none where it stands behind the heel alone.</summary>
-    public double Standing(int k) => Soil is { } soil && !body.Place.OffHeel[k] ? body.Place.BehindFactors[k].Surcharge * soil.Surcharge : 0;
+    public double Standing(int k) =>
+        Soil is { } soil && !body.Place.OffHeel[k] ? body.Place.BehindFactors[k].Surcharge * soil.Surcharge : 0;
 }
