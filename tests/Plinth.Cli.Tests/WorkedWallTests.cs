@@ -4,7 +4,8 @@ namespace Plinth.Cli.Tests;
 
 /// <summary>
 /// A retaining wall's footing worked apart by a script from statics and the clauses alone, to whose numbers the program was then held:
-/// soil with water and surcharge behind it, wind along it that lifts an end, reactions above its foot, the base longer than the wall.
+/// soil with water and surcharge behind it, wind along it that lifts an end, reactions above its foot, the base longer than the wall. Live
+/// load on the wall holds it; that behind comes without it.
 /// </summary>
 public class WorkedWallTests
 {
@@ -79,14 +80,14 @@ public class WorkedWallTests
 
     [Theory]
     [InlineData("bearing", "S7:+WIND:EARTH", 266.222, 220.0)]
-    [InlineData("sliding", "S2:EARTH", 338.708, 660.005)]
+    [InlineData("sliding", "S2:surcharge:EARTH", 338.708, 615.005)]
     [InlineData("overturning-y", "S2:EARTH", 407.079, 1323.892)]
     [InlineData("overturning-x", "S7:+WIND:EARTH", 948.0, 1408.607)]
     [InlineData("flexure-bottom-y", "U5:-WIND:EARTH", 855.122, 960.075)]
     [InlineData("flexure-top-y", "U4:+WIND:EARTH", 655.258, 1179.132)]
     [InlineData("one-way-shear-y", "U5:-WIND:EARTH", 833.436, 857.201)]
-    [InlineData("wall-shear", "U4:+WIND:EARTH", 65.518, 89.926)]
-    [InlineData("wall-flexure", "U4:+WIND:EARTH", 0.7191, 1)]
+    [InlineData("wall-shear", "U4:+WIND:surcharge:EARTH", 65.518, 88.291)]
+    [InlineData("wall-flexure", "U4:+WIND:surcharge:EARTH", 0.7363, 1)]
     public void Demand_and_capacity(string id, string combination, double demand, double capacity)
     {
         using var f = Worked();

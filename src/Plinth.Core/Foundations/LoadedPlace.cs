@@ -252,8 +252,8 @@ public sealed class LoadedPlace
                    from bare in With(ground.Surcharge != 0 && FactorOfSurcharge(c) != 0)
                    from off in With(retained is { Surcharge: > 0 } && BehindWall.Of(c, Cases).Surcharge != 0)
                    select (c, water, bare, off)).ToArray();
-        return (new CombinationSet(all.Select(a => a.c), set.Dropped), [.. all.Select(a => a.water)], [.. all.Select(a => a.bare)],
-            [.. all.Select(a => a.off)]);
+        return (all.Length == set.Used.Length ? set : new CombinationSet(all.Select(a => a.c), set.Dropped),
+            [.. all.Select(a => a.water)], [.. all.Select(a => a.bare)], [.. all.Select(a => a.off)]);
     }
 
     /// <summary>Factors of what soil behind a wall does in each combination; empty where the foundation's wall holds none back.</summary>
