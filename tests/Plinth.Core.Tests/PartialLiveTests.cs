@@ -74,6 +74,28 @@ public class PartialLiveTests
             },
             iter: 3);
 
+    [Fact]
+    public void At_places_made_alike_each_column_is_asked_for_by_its_own_name()
+    {
+        var project = SomeKinds.Of("combined", 0.4, 0.6, 0.2) with { PartialLive = true };
+        var (f, first) = (project.Foundations[0], project.Foundations[0].Places[0]);
+        List<Support> others = [.. first.Supports.Select(s => s with { Label = "B" + s.Label[1..], Y = s.Y + 20 })];
+        project = project with
+        {
+            Supports = [.. project.Supports, .. others],
+            Actions = project.Actions.Concat(project.Actions.Select(a => KeyValuePair.Create("B" + a.Key[1..], a.Value)))
+                .ToDictionary(a => a.Key, a => a.Value),
+            Foundations = [f with { Places = [first, new Place(others, 0, f.Rules.Ground)] }],
+        };
+        var checker = new Checker(project, project.Foundations[0]);
+        var design = FoundationSizer.Of(project, project.Foundations[0]).Size().Design!;
+        foreach (var name in new[] { "S2:L@C1", "S2:L@C2", "S2:L@B1", "S2:L@B2" })
+        {
+            var (subject, k) = checker.Find(design, "bearing", null, name)!.Value;
+            subject.Trial.Combinations[k].Name.Should().Be(name);
+        }
+    }
+
     [Theory]
     [MemberData(nameof(Kinds))]
     public void It_relieves_no_check_and_what_is_sized_for_it_passes(string kind)

@@ -22,7 +22,7 @@ public abstract class Check
     /// <summary>Its place in the list of its kind.</summary>
     public int Index { get; internal set; }
 
-    /// <summary>Whether the water in the ground changes anything in it.</summary>
+    /// <summary>Whether water in the ground, or where a surcharge stands, changes anything in it.</summary>
     public abstract bool KnowsGround { get; }
 
     /// <summary>Whether any combination exceeds a limit; the one that failed last is tried first.</summary>

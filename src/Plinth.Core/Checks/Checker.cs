@@ -254,7 +254,11 @@ public sealed class Checker
 
         Set(design);
         Finding? chosen = null;
-        foreach (var trial in Trials.Where(s => place is null || s.Place.Place.Name == place))
+
+        // Combinations of live load on single columns are each of one place.
+        bool Has(Trial t) => t.Combinations.Any(c => c.Name == combination);
+        var one = combination is not null && Trials.Any(Has);
+        foreach (var trial in Trials.Where(s => (place is null || s.Place.Place.Name == place) && (!one || Has(s))))
         {
             foreach (var worst in known.Findings(trial).Where(f => at is null || f.Subject.At == at))
             {

@@ -23,8 +23,8 @@ public static class NotChecked
         ("overstrength", "combinations with overstrength (ASCE 7 12.4.3), where there are E cases; write them as own combinations"),
         ("torsion", "moments about the vertical, where there are any"),
         (PartialLive,
-            "live load on some of the columns of a foundation alone (ASCE 7 4.3.3), where several stand on it, `[loads] partial-live` is "
-                + "not true and no L cases exclude each other by `alternatives`"),
+            "live load on some of the columns of a foundation alone (ASCE 7 4.3.3, EN 1991-1-1 6.2), where several stand on it, `[loads] "
+                + "partial-live` is not true and no L or Q cases exclude each other by `alternatives`"),
         ("level-before",
             "the ground's level before filling or digging, where bearing is net and `[ground] level-before` is not given: the overburden "
                 + "is then taken from the finished ground"),
@@ -61,10 +61,12 @@ public static class NotChecked
             list.Add(("torsion", null));
         }
 
-        var live = project.Cases.Where(c => c is { Symbol: LoadSymbol.L, HasReactions: true }).ToList();
+        var live = project.Cases.Where(c => c is { Symbol: LoadSymbol.L or LoadSymbol.Q, HasReactions: true }).ToList();
         if (!project.PartialLive && places[0].Supports.Count > 1 && live.Count > 0 && live.TrueForAll(c => c.Alternatives is null))
         {
-            list.Add((PartialLive, "give [loads] partial-live = true"));
+            list.Add((PartialLive, live[0].Symbol == LoadSymbol.L
+                ? "give [loads] partial-live = true"
+                : "give what parts of the floors bring as Q cases with alternatives"));
         }
 
         if (foundation.Kind.BearsOnGround && places.Any(p => p.Ground is { Basis: BearingBasis.Net, LevelBefore: null }))

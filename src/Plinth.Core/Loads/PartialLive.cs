@@ -10,7 +10,7 @@ namespace Plinth.Core.Loads;
 /// </summary>
 /// <remarks>
 /// The reactions of a live case are those of all floors at once; which column which floor loads only the analysis knows, so that here the
-/// whole reaction of a column comes or stays away.
+/// whole reaction of a column comes or stays away, and loads on the base beside the columns stay away with it.
 /// </remarks>
 public static class PartialLive
 {
@@ -71,8 +71,8 @@ public static class PartialLive
         ArgumentNullException.ThrowIfNull(project);
         return project.Foundations.SelectMany(f => f.Places).FirstOrDefault(p => Applies(project, p)) is { Supports: [var first, ..] }
             ? "Where several columns stand on one foundation each combination with live load also stands with that of some of them alone "
-                + $"(ASCE 7 4.3.3): S2:L@{first.Label} with that of {first.Label} alone, S2:noL@{first.Label} "
-                + "without it."
+                + $"(ASCE 7 4.3.3): S2:L@{first.Label} with that of {first.Label} alone; of three or more also noL@, without that of those "
+                + "named."
             : null;
     }
 
@@ -105,9 +105,9 @@ public static class PartialLive
             bool[] pattern = [.. Enumerable.Range(0, n).Select(on)];
             if (pattern.Contains(true) && pattern.Contains(false) && !list.Exists(p => p.On.SequenceEqual(pattern)))
             {
-                list.Add((pattern, string.Join('+', labels.Where((_, i) => pattern[i])) is var some && pattern.Count(o => o) <= (n + 1) / 2
-                    ? "L@" + some
-                    : "noL@" + string.Join('+', labels.Where((_, i) => !pattern[i]))));
+                // By the fewer of those that have it and those that have not.
+                var few = pattern.Count(o => o) <= (n + 1) / 2;
+                list.Add((pattern, (few ? "L@" : "noL@") + string.Join('+', labels.Where((_, i) => pattern[i] == few))));
             }
         }
 
