@@ -232,6 +232,10 @@ public abstract class Trial
         }
     }
 
+    /// <summary>A combination as results name it, with the state of water and surcharge: "U2:Lr, high water".</summary>
+    /// <param name="k">The combination.</param>
+    public string Named(int k) => Combinations[k].Name + (Body.StateWords(k) is { } state ? ", " + state : "");
+
     /// <summary>The combination found to govern a check of a subject at this size for a key; −1 if none was found yet.</summary>
     internal int GoverningAt(int slot, double key)
     {

@@ -43,7 +43,7 @@ public static class ForcesView
         }
 
         var words =
-            $"{s.Combinations[k].Name}{(s.Body.StateWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. Shear of the "
+            $"{s.Named(k)}: {s.Combinations[k].Rule}. Shear of the "
                 + "part towards −; moment drawn on the side that it stretches. The column's load acts at its centre.";
         to.Write(Layers.Note, new(Left, 1), words, Anchor.Left, Layout.Fitted(words, Canvas.Text, width - (2 * Left)));
         return new Figure($"{mark}: shear and moment", width, height, null, to.Items);

@@ -132,7 +132,7 @@ public static class PressureView
             ? [$"{s.Combinations[k].Name}: ΣN {Unit.Force.FormatWithSymbol(f.N, units)}: no equilibrium, the base tips or lifts"]
             :
             [
-                $"{s.Combinations[k].Name}{(s.Body.StateWords(k) is { } water ? ", " + water : "")}: ΣN "
+                $"{s.Named(k)}: ΣN "
                     + $"{Unit.Force.FormatWithSymbol(f.N, units)} (⊕) at x {Canvas.Signed(Unit.Length, f.Resultant.X, units)}, y "
                     + $"{Canvas.Signed(Unit.Length, f.Resultant.Y, units)}",
                 $"highest {P(f.Most)}; {string.Create(CultureInfo.InvariantCulture, $"{Math.Floor(f.Share * 1000) / 10:0.#}")} % of the "

@@ -27,7 +27,6 @@ public static class SectionsView
     {
         ArgumentNullException.ThrowIfNull(s);
         var units = s.Units;
-        string Name(int k) => s.Combinations[k].Name + (s.Body.StateWords(k) is { } water ? ", " + water : "");
         var same = s.Punched.IsEmpty
             || (combinations.TwoWay == combinations.AcrossX && combinations.TwoWay == combinations.AcrossY);
         var rows = new List<IReadOnlyList<string>>();
@@ -43,7 +42,7 @@ public static class SectionsView
             {
                 var tag = (lines.Count + 1).ToString(System.Globalization.CultureInfo.InvariantCulture);
                 lines.Add((alongX, section, tag));
-                rows.Add([tag, alongX ? "shear across x" : "shear across y", Name(alongX ? combinations.AcrossX : combinations.AcrossY),
+                rows.Add([tag, alongX ? "shear across x" : "shear across y", s.Named(alongX ? combinations.AcrossX : combinations.AcrossY),
                     "Vu " + Unit.Force.FormatWithSymbol(section.Demand, units),
                     "φVc " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units), Used(section.Demand, diagram.ShearStrength)]);
             }
@@ -54,7 +53,7 @@ public static class SectionsView
         {
             if (punching.Stresses[i] is { } stress)
             {
-                rows.Add([((char)('A' + i)).ToString(), "two-way shear", Name(combinations.TwoWay),
+                rows.Add([((char)('A' + i)).ToString(), "two-way shear", s.Named(combinations.TwoWay),
                     "vu " + Unit.Stress.FormatWithSymbol(stress, units), "φvc " + Unit.Stress.FormatWithSymbol(punching.Strength, units),
                     Used(stress, punching.Strength)]);
             }
@@ -96,7 +95,7 @@ public static class SectionsView
         to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 10, Canvas.Length(s.Body.Width, units));
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         var left = width - table.Width;
-        var title = same ? Name(s.Punched.IsEmpty ? combinations.AcrossY : combinations.TwoWay) : "Each in the combination that governs it";
+        var title = same ? s.Named(s.Punched.IsEmpty ? combinations.AcrossY : combinations.TwoWay) : "Each in the combination that governs it";
         Layout.Table(to.Items, new(left, tall), title, heads, numbers, rows);
         string[] notes = s.Punched.IsEmpty
             ? ["One-way shear: at d from the face, chain lines."]

@@ -54,7 +54,7 @@ public static class WallForcesView
             $"down {Line(sum)} = ground {Line(forces.Ground)}"
                 + (forces.Water > 1e-9 ? $" + water {Line(forces.Water)}" : "")
                 + $"; difference {Line(sum - forces.Ground - forces.Water)}",
-            $"{s.Combinations[k].Name}{(s.Body.StateWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. Factored, "
+            $"{s.Named(k)}: {s.Combinations[k].Rule}. Factored, "
                 + "over the length of the base"
                 + (Math.Abs(forces.Turns) <= 1e-9 ? ""
                     : $"; the reactions bring {Unit.LineMoment.FormatWithSymbol(forces.Turns, units)} too")

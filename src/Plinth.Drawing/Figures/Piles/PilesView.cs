@@ -89,7 +89,7 @@ public static class PilesView
         var total = forces.Sum(f => f.Force);
         string[] lines =
         [
-            $"{s.Combinations[k].Name}{(s.Body.StateWords(k) is { } water ? ", " + water : "")}: ΣR "
+            $"{s.Named(k)}: ΣR "
                 + $"{Unit.Force.FormatWithSymbol(total, units)}, ΣN {Unit.Force.FormatWithSymbol(s.Body.Loads(k).N, units)}; loads of the "
                 + $"piles in {Unit.Force.Symbol(units)}, compression positive,",
             "in place, ± where they stand out of place in the direction that is worst for each.",

@@ -76,7 +76,7 @@ public static class StrutsView
         BaseView.Axes(to, new At(2, Below - 14));
         string[] lines =
         [
-            $"{s.Combinations[k].Name}{(s.Body.StateWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. "
+            $"{s.Named(k)}: {s.Combinations[k].Rule}. "
                 + (f.Must
                     ? "A pile stands within d of a column's face: the model must hold."
                     : "No pile stands within d of a face: the model is shown, the sections hold."),

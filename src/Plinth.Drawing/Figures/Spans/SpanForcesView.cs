@@ -75,7 +75,7 @@ internal static class SpanForcesView
         }
 
         var words =
-            $"{s.Combinations[k].Name}{(s.Body.StateWords(k) is { } water ? ", " + water : "")}: {s.Combinations[k].Rule}. V of the part "
+            $"{s.Named(k)}: {s.Combinations[k].Rule}. V of the part "
                 + "towards −x, at d from the faces where the ground pushes towards the column; M at faces and where V = 0, drawn on the "
                 + "side that it stretches: value / strength there. M of a force, its own at the underside and that about the base's "
                 + "centroid, presses the +x side where it is positive.";

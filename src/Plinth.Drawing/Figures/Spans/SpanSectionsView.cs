@@ -38,7 +38,6 @@ internal static class SpanSectionsView
         }
 
         var units = s.Units;
-        string Name(int c) => s.Combinations[c].Name + (s.Body.StateWords(c) is { } water ? ", " + water : "");
         string Used(double demand, double strength) =>
             Outcome.Ratio(demand, strength) is var o ? Wording.Utilisation(o.Utilisation, o.Passes) : "";
         var rows = new List<IReadOnlyList<string>>();
@@ -47,13 +46,13 @@ internal static class SpanSectionsView
         {
             var tag = (lines.Count + 1).ToString(CultureInfo.InvariantCulture);
             lines.Add((x.At, tag));
-            rows.Add([tag, "shear across x, " + x.Words, Name(k), "Vu " + Unit.Force.FormatWithSymbol(x.Demand, units),
+            rows.Add([tag, "shear across x, " + x.Words, s.Named(k), "Vu " + Unit.Force.FormatWithSymbol(x.Demand, units),
                 (s.BeamFigure is null ? "φVc " : "φVn ") + Unit.Force.FormatWithSymbol(x.Strength, units), Used(x.Demand, x.Strength)]);
         }
 
         foreach (var b in d.Bands)
         {
-            rows.Add(["", s.Body.Parts.Length > 0 ? "shear across y, " + b.Column : "shear across y at " + b.Column, Name(k), "Vu "
+            rows.Add(["", s.Body.Parts.Length > 0 ? "shear across y, " + b.Column : "shear across y at " + b.Column, s.Named(k), "Vu "
                 + Unit.Force.FormatWithSymbol(b.Shear, units),
                 "φVc " + Unit.Force.FormatWithSymbol(b.ShearStrength, units), Used(b.Shear, b.ShearStrength)]);
         }
@@ -75,7 +74,7 @@ internal static class SpanSectionsView
             }, tag,
                 area.Columns.Length > 1));
             var most = p.Stresses.Max(v => v ?? 0);
-            rows.Add([tag, "two-way shear at " + area.At, Name(c), "vu " + Unit.Stress.FormatWithSymbol(most, units),
+            rows.Add([tag, "two-way shear at " + area.At, s.Named(c), "vu " + Unit.Stress.FormatWithSymbol(most, units),
                 "φvc " + Unit.Stress.FormatWithSymbol(p.Strength, units), Used(most, p.Strength)]);
         }
 
