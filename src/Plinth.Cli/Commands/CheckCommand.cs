@@ -3,6 +3,7 @@ using Plinth.Cli.Output;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
+using Plinth.Core.Grids;
 using Plinth.Core.Sizing;
 using Plinth.Files.Adopted;
 using Plinth.Files.Json;
@@ -66,7 +67,7 @@ internal static class CheckCommand
         Func<Foundation, FoundationDesign?>? design = null)
     {
         design ??= loaded.Design;
-        var designs = foundations.Select(f => (Foundation: f, Design: design(f))).ToList();
+        var designs = GridCoupling.Together(loaded.Project, [.. foundations.Select(f => (f, design(f)))]);
         var done = designs.Where(d => d.Design is not null).Select(d => (d.Foundation, d.Design!)).ToList();
         var results = Building.Check(loaded.Project, done, Runner.Token);
         var byMark = done.Zip(results).ToDictionary(p => p.First.Foundation.Mark, p => p.Second, StringComparer.Ordinal);

@@ -69,6 +69,12 @@ internal static class SetCommand
         var exit = CheckCommand.Print(call, loaded, reports, screen => ResultTables.Checks(screen, loaded, reports, call.Quiet));
         if (!call.Quiet)
         {
+            if (f.Row is { Grid: var grid })
+            {
+                Console.Error.WriteLine($"{f.Mark} is a row of the grid {grid}: with its sizes the other rows carry other shares; plinth check "
+                    + $"{grid} checks all");
+            }
+
             Console.Error.WriteLine(
                 $"Written to {loaded.AdoptedPath}; {f.Mark} is held from now on (plinth size {f.Mark} --over frees it)");
         }

@@ -50,13 +50,21 @@ internal static class SizeCommand
     {
         using var held = dry ? null : call.Hold();
         var loaded = call.Load();
-        var foundations = Call.Choose(loaded.Project, marks);
+
+        // What one row of a grid carries follows from the sizes of all.
+        var chosen = Call.Choose(loaded.Project, marks);
+        var grids = chosen.Select(f => f.Row?.Grid).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        var foundations = grids.Count == 0 ? chosen
+            : [.. loaded.Project.Foundations.Where(f => chosen.Contains(f) || (f.Row is { } row && grids.Contains(row.Grid)))];
         var before = CheckCommand.Check(loaded, foundations).ToDictionary(r => r.Foundation.Mark, StringComparer.Ordinal);
         bool ByHand(Foundation f) => loaded.Adopted.TryGetValue(f.Mark, out var e) && e.ByHand;
-        var wanted = foundations.Where(f => !f.Held.Built && (!ByHand(f) || over) && (all || over && ByHand(f) || !before[f.Mark].Passes))
-            .ToList();
-        var found = Size(loaded, wanted);
-        var reports = foundations.Select(f => Report(f, found.GetValueOrDefault(f.Mark), before[f.Mark], ByHand(f))).ToList();
+        bool Keeps(Foundation f) => f.Held.Built || (ByHand(f) && !over);
+        var wanted = foundations.Where(f => !Keeps(f) && (all || over && ByHand(f) || !before[f.Mark].Passes)).ToList();
+        grids = wanted.Select(f => f.Row?.Grid).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        wanted = grids.Count == 0 ? wanted
+            : [.. foundations.Where(f => f.Row is { } row ? grids.Contains(row.Grid) : wanted.Contains(f))];
+        var found = Size(loaded, wanted, f => Keeps(f) ? loaded.Own(f) : null);
+        var reports = foundations.Select(f => Report(f, found.GetValueOrDefault(f.Mark), before[f.Mark], ByHand(f), Keeps(f))).ToList();
         var wrote = false;
         if (!dry)
         {
@@ -91,23 +99,25 @@ internal static class SizeCommand
         return exit;
     }
 
-    private static Dictionary<string, SizingResult> Size(LoadedProject loaded, List<Foundation> wanted)
+    private static Dictionary<string, SizingResult> Size(LoadedProject loaded, List<Foundation> wanted,
+        Func<Foundation, FoundationDesign?> kept)
     {
         using var bar = new ProgressLine("sizing", wanted.Count);
-        var results = Building.Size(loaded.Project, wanted, bar.Step, Runner.Token, check: true);
+        var results = Building.Size(loaded.Project, wanted, bar.Step, Runner.Token, check: true, kept);
         return wanted.Zip(results).ToDictionary(p => p.First.Mark, p => p.Second, StringComparer.Ordinal);
     }
 
-    private static FoundationReport Report(Foundation f, SizingResult? found, FoundationReport before, bool byHand)
+    private static FoundationReport Report(Foundation f, SizingResult? found, FoundationReport before, bool byHand, bool keeps)
     {
-        if (found is null)
+        if (found is null || keeps)
         {
-            return before with { State = f.Held.Built ? "built" : byHand ? "by hand" : "kept" };
+            var kept = f.Held.Built ? "built" : byHand ? "by hand" : "kept";
+            return found?.Design is { } own ? new FoundationReport(found.Stands ?? f, own, found.Checked, kept) : before with { State = kept };
         }
 
         // What was adopted stays in force where nothing was found: it fails, and says so.
         return found.Design is { } design
-            ? new FoundationReport(f, design, found.Checked, "sized")
+            ? new FoundationReport(found.Stands ?? f, design, found.Checked, "sized")
             : before with { State = "none found", Stop = found.Stop };
     }
 

@@ -134,6 +134,7 @@ internal static class SupportsAudit
     {
         var grounds = d.Project.Foundations.SelectMany(f => f.Places)
             .SelectMany(p => p.Supports.Select(s => (s.Label, p.Ground.Bearing)))
+            .DistinctBy(p => p.Label)
             .ToDictionary(p => p.Label, p => p.Bearing, StringComparer.Ordinal);
         double[] sides = [.. d.Supports.Select(s => grounds.TryGetValue(s.Label, out var bearing) ? Side(d, s, bearing) : 0)];
         var largest = sides.DefaultIfEmpty(0).Max();
@@ -154,7 +155,9 @@ internal static class SupportsAudit
         }
 
         var marks =
-            d.Project.Foundations.SelectMany(f => f.Places.SelectMany(p => p.Supports.Select(s => (s.Label, Place: (f.Mark, p.Name)))))
+            d.Project.Foundations.SelectMany(f => f.Places.SelectMany(p => p.Supports.Select(s =>
+                (s.Label, Place: f.Row is { } row ? (row.Grid, "") : (f.Mark, p.Name)))))
+                .DistinctBy(x => x.Label)
                 .ToDictionary(x => x.Label, x => x.Place, StringComparer.Ordinal);
         foreach (var (i, j) in near.Order())
         {

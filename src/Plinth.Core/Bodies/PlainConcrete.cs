@@ -10,7 +10,7 @@ internal readonly record struct PlainConcrete(bool OnTop)
     public static PlainConcrete Of(Standing s, Combination combination, int k)
     {
         var earthquake = combination.Terms.Any(t => s.Place.Cases[t.Case].Symbol == LoadSymbol.E && t.Factor != 0);
-        var pulled = s.Action(k).N < -1e-9;
+        var pulled = Math.Min(s.Action(k).N, s.Brings(k).N) < -1e-9;
         return new PlainConcrete(s.Trial.Foundation.Kind.MayBePlain && s.Rules.Steel.PlainTop && !pulled
             && (!earthquake || s.Trial.Category is SeismicCategory.A or SeismicCategory.B or SeismicCategory.C));
     }

@@ -71,7 +71,7 @@ public sealed class PunchedArea : Subject
         var sum = 0.0;
         foreach (var c in columns)
         {
-            sum += c.Action(k).N;
+            sum += c.Brings(k).N;
         }
 
         return sum;

@@ -11,6 +11,7 @@ public sealed class Standing : Subject
 {
     private readonly PlainConcrete[] plain;
     private readonly SupportAction[] sums;
+    private readonly SupportAction[] brought;
     private readonly (double Displaced, double ColumnDepth)[] displaced = new (double, double)[3];
 
     /// <summary>Makes a column of a trial; where it stands and what on must be set before it is read.</summary>
@@ -23,7 +24,7 @@ public sealed class Standing : Subject
         ArgumentNullException.ThrowIfNull(trial);
         Loaded = trial.Place.Supports[index];
         Outline = Loaded.Outline;
-        sums = Loaded.Sums;
+        (sums, brought) = (Loaded.Sums, Loaded.Brought);
         plain = [.. Combinations.Select((c, k) => PlainConcrete.Of(this, c, k))];
     }
 
@@ -80,8 +81,23 @@ public sealed class Standing : Subject
     /// <summary>The span along y that it stands on.</summary>
     public SlabSpan SpanY { get; internal set; } = null!;
 
-    /// <summary>Action of the column in a combination where it acts, without the surcharge.</summary>
+    /// <summary>
+    /// Action of the column in a combination where it acts, without the surcharge: as much of it as its base carries.
+    /// </summary>
     public ref readonly SupportAction Action(int combination) => ref sums[combination];
+
+    /// <summary>All that the column brings in a combination, also where its base shares it with another.</summary>
+    public ref readonly SupportAction Brings(int combination) => ref brought[combination];
+
+    /// <summary>Force and moments about its own axes at the underside of all that it brings in a combination, kN and kNm.</summary>
+    public (double N, double Mx, double My) BringsBelow(int combination)
+    {
+        ref readonly var a = ref brought[combination];
+        return (a.N, a.Mx - (Arm * a.Fy), a.My + (Arm * a.Fx));
+    }
+
+    /// <summary>Whether its joint and what is punched under it are looked at here, not on a base that it shares with this one.</summary>
+    public bool IsHere => Place.Row?.At(Index) is not { Carries: false };
 
     /// <summary>Its moment about x at the underside in a combination, about the column's own axis: Mx − H·Fy, kNm.</summary>
     public double Mx(int combination)
@@ -202,7 +218,9 @@ public sealed class Standing : Subject
         var split = Pedestal is null ? topDepth : Math.Clamp(Ground.Level - ColumnFoot, 0, topDepth);
         var low = (Pedestal?.Area ?? 0) * ground.Weight(split, topDepth);
         var high = Math.Min(baseArea, Support.Area) * ground.Weight(0, split);
-        displaced[(int)water] = (low + high, split);
-        return low + high;
+
+        // Where rows cross the ground over both is counted once, and so is the column in it.
+        displaced[(int)water] = (IsHere ? low + high : 0, split);
+        return displaced[(int)water].Displaced;
     }
 }

@@ -25,6 +25,11 @@ internal static class TrialNotes
             }
         }
 
+        if (Crosses(trial) is { } crosses)
+        {
+            notes.Add(crosses);
+        }
+
         if (trial.Foundation.Kind.DoubtfullyRigid(trial) is { } doubt)
         {
             notes.Add(doubt);
@@ -37,6 +42,23 @@ internal static class TrialNotes
         }
 
         return notes;
+    }
+
+    // Where a row of a grid crosses others, and what it carries there.
+    private static string? Crosses(Trial trial)
+    {
+        if (trial.Place.Row is not { Shares: { } shares } row)
+        {
+            return null;
+        }
+
+        var at = row.Crossings.Select((c, i) =>
+        {
+            var share = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{100 * shares.At[i].Share:0} %");
+            return $"{Grids.GridRow.MarkOf(row.Grid, c.Other)} at {trial.Columns[c.Column].Support.Label} ({share}{(c.Carries ? ", joint and punching here" : "")})";
+        });
+        return $"row {row.Number + 1} of the grid {row.Grid}, crosses {string.Join(", ", at)}: both sink alike there, and this one carries so much "
+            + "of the column in the sustained combination; each turns freely about its own axis";
     }
 
     private static string Under(Standing s) => s.At is null ? "" : $" ({s.At})";

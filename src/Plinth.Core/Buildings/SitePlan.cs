@@ -37,9 +37,7 @@ public static class SitePlan
         {
             for (var j = i + 1; j < placed.Count && placed[j].LowX < placed[i].HighX + SmallGap; j++)
             {
-                // Parts of one foundation hang together.
-                if (placed[i].Apart(placed[j]) >= SmallGap
-                    || (placed[i].Mark == placed[j].Mark && placed[i].Place == placed[j].Place))
+                if (placed[i].Apart(placed[j]) >= SmallGap || placed[i].HangsWith(placed[j]))
                 {
                     continue;
                 }
@@ -86,7 +84,7 @@ public static class SitePlan
         {
             for (var j = i + 1; j < placed.Count && placed[j].LowX < placed[i].HighX + reach; j++)
             {
-                if (placed[i].Mark == placed[j].Mark && placed[i].Place == placed[j].Place)
+                if (placed[i].HangsWith(placed[j]))
                 {
                     continue;
                 }
@@ -147,8 +145,11 @@ public static class SitePlan
             return Math.Sqrt((ex * ex) + (ey * ey));
         }));
 
-    private sealed record Placed(string Mark, string Place, PlanPoint[] Corners, double Bottom, double Top, double Spread)
+    private sealed record Placed(string Mark, string Place, string? Grid, PlanPoint[] Corners, double Bottom, double Top, double Spread)
     {
+        // Parts of one foundation, and rows of one grid, are cast together.
+        public bool HangsWith(Placed other) => (Mark == other.Mark && Place == other.Place) || (Grid is not null && Grid == other.Grid);
+
         public double LowX { get; } = Corners.Min(c => c.X);
 
         public double HighX { get; } = Corners.Max(c => c.X);
@@ -166,7 +167,8 @@ public static class SitePlan
             var size = design.Size;
             var bottom = place.Ground.Underside(size.Thickness);
             return BaseGeometry.Parts(f, place, design)
-                .Select(corners => new Placed(f.Mark, place.Name, corners, bottom, bottom + size.Thickness, place.Ground.LoadSpread));
+                .Select(corners => new Placed(f.Mark, place.Name, f.Row?.Grid, corners, bottom, bottom + size.Thickness,
+                    place.Ground.LoadSpread));
         }
     }
 }

@@ -136,12 +136,14 @@ public sealed record WholeBuilding(IReadOnlyList<NearBases> Near, IReadOnlyList<
                 .ToList();
         var nearest = all.Select((_, i) => Nearest(all, i)).ToList();
         var loads = all.Select(a => Gravity(a.Place)).ToList();
+        var grids = bases.ToDictionary(b => b.Foundation.Mark, b => b.Foundation.Row?.Grid, StringComparer.Ordinal);
         var result = new List<FootingTie>();
         for (var i = 0; i < all.Count; i++)
         {
             for (var j = i + 1; j < all.Count; j++)
             {
-                if (all[i].Base != all[j].Base && AreNeighbours(all, nearest, i, j))
+                var tied = grids[all[i].Mark] is { } grid && grid == grids[all[j].Mark];
+                if (all[i].Base != all[j].Base && !tied && AreNeighbours(all, nearest, i, j))
                 {
                     result.Add(new FootingTie(all[i].Mark, all[i].Place, all[j].Mark, all[j].Place,
                         0.1 * project.Sds * Math.Max(loads[i], loads[j])));

@@ -17,17 +17,24 @@ public sealed class Checker
         ArgumentNullException.ThrowIfNull(foundation);
         Project = project;
         Foundation = foundation;
-        Trials = [.. foundation.Places.Select(p => foundation.Kind.NewTrial(project, foundation, new LoadedPlace(project, foundation, p)))];
+        Trials = Load();
     }
 
     private Checker(Project project, Foundation foundation, double factor)
     {
         Project = project;
         Foundation = foundation;
-        Trials = [
-            .. foundation.Places.Select(p => foundation.Kind.NewTrial(project, foundation,
-                new LoadedPlace(project, foundation, p).Times(factor)))];
+        this.factor = factor;
+        Trials = Load();
     }
+
+    private ImmutableArray<Trial> Load() =>
+    [
+        .. Foundation.Places.Select(p => new LoadedPlace(Project, Foundation, p))
+            .Select(p => Foundation.Kind.NewTrial(Project, Foundation, factor == 1 ? p : p.Times(factor))),
+    ];
+
+    private readonly double factor = 1;
 
     /// <summary>The largest room that is sought: three times the actions.</summary>
     public const double MostRoom = 2;
@@ -39,10 +46,10 @@ public sealed class Checker
     public Project Project { get; }
 
     /// <summary>The foundation.</summary>
-    public Foundation Foundation { get; }
+    public Foundation Foundation { get; private set; }
 
-    /// <summary>The trial at each place, in order.</summary>
-    public ImmutableArray<Trial> Trials { get; }
+    /// <summary>The trial at each place, in order; another where what it carries follows from a design that is set.</summary>
+    public ImmutableArray<Trial> Trials { get; private set; }
 
     /// <summary>The checks of its kind.</summary>
     public CheckList List => Trials[0].Checks;
@@ -301,6 +308,13 @@ public sealed class Checker
     public void Set(FoundationDesign design)
     {
         ArgumentNullException.ThrowIfNull(design);
+        if (Grids.GridCoupling.With(Project, Foundation, design, factor) is var row && !ReferenceEquals(row, Foundation))
+        {
+            Release();
+            Foundation = row;
+            Trials = Load();
+        }
+
         foreach (var trial in Trials)
         {
             trial.Adopt(design);

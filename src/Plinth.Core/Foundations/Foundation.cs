@@ -213,6 +213,9 @@ public sealed record Foundation(string Mark, IReadOnlyList<Place> Places, bool A
 
     /// <summary>Its kind.</summary>
     public Kinds.FoundationKind Kind { get; init; } = Kinds.FoundationKinds.Usual;
+
+    /// <summary>The row of a grid that it is; null: it is a foundation of its own.</summary>
+    public Grids.GridRow? Row { get; init; }
 }
 
 /// <summary>The combinations chosen for a foundation, out of the project's.</summary>

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Plinth.Core.Buildings;
 using Plinth.Core.Contact;
+using Plinth.Core.Grids;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 
@@ -16,9 +17,30 @@ namespace Plinth.Core.Foundations;
 /// <param name="Sums">Action in each combination, without the surcharge.</param>
 public sealed record LoadedSupport(Support Support, PlanPoint At, ColumnOutline Outline, SupportAction[] CaseActions, SupportAction[] Sums)
 {
+    /// <summary>
+    /// All that the column brings in each case, of which a base that shares it with another carries <see cref="CaseActions"/>.
+    /// </summary>
+    public SupportAction[] BroughtCases { get; init; } = CaseActions;
+
+    /// <summary>The same in each combination, beside <see cref="Sums"/>.</summary>
+    public SupportAction[] Brought { get; init; } = Sums;
+
+    /// <summary>Whether its base shares it with another.</summary>
+    public bool IsShared => !ReferenceEquals(Brought, Sums);
+
     /// <summary>The same with all actions multiplied.</summary>
-    public LoadedSupport Times(double factor) =>
-        this with { CaseActions = [.. CaseActions.Select(a => factor * a)], Sums = [.. Sums.Select(a => factor * a)] };
+    public LoadedSupport Times(double factor)
+    {
+        SupportAction[] All(SupportAction[] of) => [.. of.Select(a => factor * a)];
+        var (cases, sums) = (All(CaseActions), All(Sums));
+        return this with
+        {
+            CaseActions = cases,
+            Sums = sums,
+            BroughtCases = IsShared ? All(BroughtCases) : cases,
+            Brought = IsShared ? All(Brought) : sums,
+        };
+    }
 }
 
 /// <summary>Factors of what soil behind a wall does in a combination.</summary>
@@ -67,7 +89,8 @@ public sealed class LoadedPlace
         ArgumentNullException.ThrowIfNull(place);
         Place = place;
         var (cases, set) = PartialLive.Of(project, foundation, place);
-        Cases = [.. cases];
+        Row = foundation.Row;
+        Cases = Row is null ? [.. cases] : [.. cases, LoadCase.Crossing];
         SurchargeCase = -1;
         for (var i = 0; i < Cases.Length; i++)
         {
@@ -80,11 +103,11 @@ public sealed class LoadedPlace
         (Set, Waters, Bare, OffHeel) = States(set, foundation.Wall.Retained);
         Repeats = [.. Set.Used.Select((c, k) => k > 0 && ReferenceEquals(c, Set.Used[k - 1]))];
         var used = Set.Used;
-        Loads = foundation.Loads;
-        LoadTerms = Loads.Count == 0
-            ? []
+        Supports = [.. place.Supports.Select((s, i) => Loaded(s, i, PartialLive.Actions(project, foundation, place, s)))];
+        Loads = Row is null ? foundation.Loads : [.. Crossed()];
+        LoadTerms = Loads.Count == 0 ? []
+            : Row is not null ? [.. used.Select((_, k) => Loads.Select(l => new Term(l.Case, NetWeight(k))).ToArray())]
             : [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
-        Supports = [.. place.Supports.Select(s => Loaded(s, PartialLive.Actions(project, place, s)))];
         Sums = Summed();
         SurchargeFactors = new double[used.Length];
         for (var k = 0; k < used.Length; k++)
@@ -99,17 +122,40 @@ public sealed class LoadedPlace
     private LoadedPlace(LoadedPlace other, double factor)
     {
         (Place, Cases, Set, Waters, Repeats) = (other.Place, other.Cases, other.Set, other.Waters, other.Repeats);
+        Row = other.Row;
         (Bare, OffHeel) = (other.Bare, other.OffHeel);
         Supports = [.. other.Supports.Select(s => s.Times(factor))];
         Sums = Summed();
-        Loads = [.. other.Loads.Select(l => l with { Value = factor * l.Value })];
+        Loads = Row is not null ? other.Loads : [.. other.Loads.Select(l => l with { Value = factor * l.Value })];
         (LoadTerms, SurchargeFactors, SurchargeCase) = (other.LoadTerms, other.SurchargeFactors, other.SurchargeCase);
         BehindFactors = other.BehindFactors;
     }
 
-    private LoadedSupport Loaded(Support support, SupportAction[] actions)
+    // What both rows of a crossing weigh counts once: half of what this one does over it is taken off, by the row's whole breadth.
+    private IEnumerable<PlanLoad> Crossed()
     {
-        var own = new SupportAction[actions.Length];
+        foreach (var crossing in Row!.Crossings)
+        {
+            if (Row.ShareOf(crossing) is { } share && share.Area > 0)
+            {
+                var x = Supports[crossing.Column].At.X;
+                yield return new PlanLoad(Cases.Length - 1, PlanLoadShape.Rectangle, -Row.Shares!.Weights[0] * (1 - share.Kept), x - share.Low,
+                    -share.Breadth / 2, x + share.High, share.Breadth / 2);
+            }
+        }
+    }
+
+    // Of the weight of a unit of area as much as a combination has of it: factored, less the push of the water.
+    private double NetWeight(int k)
+    {
+        var (shares, water) = (Row!.Shares!, Waters[k]);
+        return ((Set.Used[k].WeightFactor * shares.Weights[(int)water]) - Place.Ground.Column(water).WaterPressure(shares.Depth))
+            / shares.Weights[0];
+    }
+
+    private LoadedSupport Loaded(Support support, int column, SupportAction[] actions)
+    {
+        var own = new SupportAction[Row is null ? actions.Length : actions.Length + 1];
         for (var i = 0; i < actions.Length; i++)
         {
             own[i] = actions[i].InAxesTurnedBy(Place.AngleDegrees);
@@ -134,8 +180,22 @@ public sealed class LoadedPlace
         var (sin, cos) = SupportAction.SinCosDegrees(Place.AngleDegrees);
         var origin = Place.Origin;
         var (x, y) = (support.X - origin.X, support.Y - origin.Y);
-        return new LoadedSupport(support, new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)),
+        var loaded = new LoadedSupport(support, new PlanPoint((x * cos) + (y * sin), (y * cos) - (x * sin)),
             ColumnOutline.Of(support, Place.AngleDegrees), own, sums);
+        return Row?.At(column) is { } crossing ? Shared(loaded, crossing) : loaded;
+    }
+
+    // What this row carries of a column at which it crosses another.
+    private LoadedSupport Shared(LoadedSupport whole, GridCrossing crossing)
+    {
+        var (share, forces) = Row!.ShareOf(crossing) is { } known ? (known.Share, known.Forces) : (crossing.Guess, []);
+        return whole with
+        {
+            CaseActions = [.. whole.CaseActions.Select(a => crossing.Carried(a, share))],
+            Sums = [.. whole.Sums.Select((a, k) => forces.Count == 0 ? crossing.Carried(a, share) : crossing.Carrying(a, forces[k]))],
+            BroughtCases = whole.CaseActions,
+            Brought = whole.Sums,
+        };
     }
 
     // Of one support it is its own.
@@ -165,6 +225,9 @@ public sealed class LoadedPlace
 
     /// <summary>Its supports with their actions, in order.</summary>
     public ImmutableArray<LoadedSupport> Supports { get; }
+
+    /// <summary>The row of a grid that stands there; null: it shares no column.</summary>
+    public GridRow? Row { get; }
 
     /// <summary>The place.</summary>
     public Place Place { get; }

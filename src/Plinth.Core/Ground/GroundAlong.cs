@@ -131,8 +131,10 @@ public static class GroundAlong
     /// <summary>The table of a ground as it is written.</summary>
     internal static string NameOf(GroundRules ground) => ground.Name.Length > 0 ? $"[grounds.{ground.Name}]" : "[ground]";
 
-    // Stiffness and stated bearing may change along it; all else is asked of the whole body.
-    private static string? Differing(GroundRules a, GroundRules b) => ReferenceEquals(a, b) ? null
+    /// <summary>
+    /// The key in which grounds differ that a strip has one value of: stiffness and stated bearing may change along it; null: in none.
+    /// </summary>
+    internal static string? Differing(GroundRules a, GroundRules b) => ReferenceEquals(a, b) ? null
         : a.Level != b.Level ? "level"
         : a.FoundingDepth != b.FoundingDepth ? "founding-depth"
         : a.TopDepth != b.TopDepth ? "top-depth"

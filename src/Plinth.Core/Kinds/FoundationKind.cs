@@ -217,6 +217,24 @@ public abstract class FoundationKind
     /// <summary>How its foundations are built alike; null: each has a design of its own.</summary>
     public virtual TypesOfKind? Types => null;
 
+    /// <summary>A foundation that is a row of a grid, with what follows for its bars from the rows that it crosses.</summary>
+    /// <param name="row">The foundation, which knows its row.</param>
+    public virtual Foundation InGrid(Foundation row) => row;
+
+    /// <summary>What rows of a grid that cross have one of: the depth of a design, m.</summary>
+    public virtual double Deep(FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        return design.Size.Thickness;
+    }
+
+    /// <summary>A row of a grid of which more is held.</summary>
+    /// <param name="row">The row.</param>
+    /// <param name="deep">Its depth, m.</param>
+    /// <param name="plan">The design whose plan is held; null: it is open.</param>
+    public virtual Foundation Holding(Foundation row, double deep, FoundationDesign? plan) =>
+        throw new NotSupportedException($"a {Title} is no row of a grid");
+
     /// <summary>The search for the sizes and bars of a foundation.</summary>
     public abstract FoundationSizer NewSizer(Project project, Foundation foundation);
 }

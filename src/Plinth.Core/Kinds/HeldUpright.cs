@@ -11,6 +11,11 @@ internal static class HeldUpright
     /// <param name="column">Which column, in the order of the supports.</param>
     public static Upright? Of(Foundation foundation, int column)
     {
+        if (foundation.Row?.At(column) is { Carries: false })
+        {
+            return new Upright(null, BarSpec.None);
+        }
+
         var (stated, rules) = (foundation.Rules.Pedestal, foundation.Rules.Column);
         var supports = foundation.Places.Select(p => p.Supports[column]).ToList();
         Pedestal? pedestal = null;

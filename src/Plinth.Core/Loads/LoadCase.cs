@@ -30,6 +30,11 @@ public sealed partial record LoadCase(string Name, LoadSymbol? Symbol, bool Reve
     public const string BehindName = "SURCHARGE-WALL";
 
     /// <summary>
+    /// What the rows of a grid weigh too much where two of them cover the same ground: it acts on them alone and has no reactions.
+    /// </summary>
+    public static readonly LoadCase Crossing = new("CROSSING", LoadSymbol.D);
+
+    /// <summary>
     /// Whether the case stands for what soil behind walls does; it acts on the footings of such walls alone and has no reactions.
     /// </summary>
     public bool IsBehindWall { get; init; }

@@ -22,14 +22,13 @@ public static class PartialLive
     public static (IReadOnlyList<LoadCase> Cases, CombinationSet Set) Of(Project project, Foundation foundation, Place place)
     {
         ArgumentNullException.ThrowIfNull(project);
-        ArgumentNullException.ThrowIfNull(place);
-        var set = project.CombinationsOf(foundation);
-        if (!Applies(project, place))
+        var (set, columns) = (project.CombinationsOf(foundation), Columns(foundation, place));
+        if (!Applies(project, columns))
         {
             return (project.Cases, set);
         }
 
-        string[] labels = [.. place.Supports.Select(s => s.Label)];
+        string[] labels = [.. columns.Select(s => s.Label)];
         int[] live = [.. Live(project)];
         List<LoadCase> cases = [.. project.Cases];
         foreach (var k in live)
@@ -69,7 +68,8 @@ public static class PartialLive
     public static string? Words(Project project)
     {
         ArgumentNullException.ThrowIfNull(project);
-        return project.Foundations.SelectMany(f => f.Places).FirstOrDefault(p => Applies(project, p)) is { Supports: [var first, ..] }
+        return project.Foundations.SelectMany(f => f.Places).FirstOrDefault(p => Applies(project, p.Supports)) is
+        { Supports: [var first, ..] }
             ? "Where several columns stand on one foundation each combination with live load also stands with that of some of them alone "
                 + $"(ASCE 7 4.3.3): S2:L@{first.Label} with that of {first.Label} alone; of three or more also noL@, without that of those "
                 + "named."
@@ -78,20 +78,29 @@ public static class PartialLive
 
     /// <summary>What a support of a place does in these cases: in the project's, then of each live case at each column.</summary>
     /// <param name="project">The project.</param>
+    /// <param name="foundation">The foundation.</param>
     /// <param name="place">The place.</param>
     /// <param name="support">One of its supports.</param>
-    public static SupportAction[] Actions(Project project, Place place, Support support)
+    public static SupportAction[] Actions(Project project, Foundation foundation, Place place, Support support)
     {
         ArgumentNullException.ThrowIfNull(project);
-        ArgumentNullException.ThrowIfNull(place);
         ArgumentNullException.ThrowIfNull(support);
-        var own = project.Actions[support.Label];
-        return Applies(project, place)
-            ? [.. own, .. Live(project).SelectMany(k => place.Supports.Select(s => ReferenceEquals(s, support) ? own[k] : default))]
+        var (own, columns) = (project.Actions[support.Label], Columns(foundation, place));
+        return Applies(project, columns)
+            ? [.. own, .. Live(project).SelectMany(k => columns.Select(s => s.Label == support.Label ? own[k] : default))]
             : own;
     }
 
-    private static bool Applies(Project project, Place place) => project.PartialLive && place.Supports.Count > 1 && Live(project).Any();
+    // Rows that cross share what the columns of all bring.
+    private static IReadOnlyList<Support> Columns(Foundation foundation, Place place)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        ArgumentNullException.ThrowIfNull(place);
+        return foundation.Row?.Supports ?? place.Supports;
+    }
+
+    private static bool Applies(Project project, IReadOnlyList<Support> columns) =>
+        project.PartialLive && columns.Count > 1 && Live(project).Any();
 
     private static IEnumerable<int> Live(Project project) =>
         Enumerable.Range(0, project.Cases.Count).Where(k => project.Cases[k] is { Symbol: LoadSymbol.L, HasReactions: true });

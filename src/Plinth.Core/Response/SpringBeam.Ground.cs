@@ -31,7 +31,7 @@ public sealed partial class SpringBeam
 
     /// <summary>Pressure of the ground at a point, kPa.</summary>
     /// <remarks>Where the ground changes it is that of the stretch towards −x.</remarks>
-    public double Pressure(double x, double y) => mesh.Moduli[Element(x).Element] * Math.Max(0, Settlement(x) + (Turn * y));
+    public double Pressure(double x, double y) => mesh.Ground(Element(x).Element) * Math.Max(0, Settlement(x) + (Turn * y));
 
     /// <summary>What the ground pushes up on a metre of its length at a section, kN/m.</summary>
     public double Along(double x)
@@ -69,9 +69,9 @@ public sealed partial class SpringBeam
             if (IsWithin(e, low, high))
             {
                 var own = Extremes(e);
-                var pressed = mesh.Moduli[e] * Math.Max(0, own.Most.W + tilt);
+                var pressed = mesh.Ground(e) * Math.Max(0, own.Most.W + tilt);
                 (most, at) = pressed > most ? (pressed, new PlanPoint(own.Most.X, side)) : (most, at);
-                least = Math.Min(least, mesh.Moduli[e] * Math.Max(0, own.Least.W - tilt));
+                least = Math.Min(least, mesh.Ground(e) * Math.Max(0, own.Least.W - tilt));
             }
         }
 

@@ -196,6 +196,27 @@ public sealed partial class SpringBeam
         return false;
     }
 
+    /// <summary>Finds the settlements under loads as if the ground could pull; false where they have none.</summary>
+    /// <param name="loads">The loads.</param>
+    /// <param name="line">What presses down on a metre all along, kN/m.</param>
+    internal bool Bend(ReadOnlySpan<BeamLoad> loads, double line)
+    {
+        Solved++;
+        Lay(loads, line);
+        Array.Clear(u);
+        (sinks, tilts) = (0, 0);
+        if (mesh.Elastic is not { } elastic)
+        {
+            return false;
+        }
+
+        mesh.Load.CopyTo(mesh.Step, 0);
+        elastic.Solve(mesh.Step.AsSpan(0, mesh.Residual.Length));
+        mesh.Step[^1] = turnLoad / TurnStiffness();
+        Move(mesh.Step, 1);
+        return true;
+    }
+
     // The potential falls along the step; where the whole of it goes too far a part does.
     private double Far(double[] step, double energy)
     {

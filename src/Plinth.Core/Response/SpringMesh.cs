@@ -7,6 +7,12 @@ namespace Plinth.Core.Response;
 /// <param name="Modulus">Subgrade modulus k, kN/m3.</param>
 public readonly record struct GroundStretch(double To, double Modulus);
 
+/// <summary>A length over which a beam shares its ground with another: it is pressed by as much, on fewer springs of its own.</summary>
+/// <param name="From">Where it begins, m.</param>
+/// <param name="To">Where it ends, m.</param>
+/// <param name="Kept">What of the springs are its own, 0 to 1.</param>
+public readonly record struct SharedStretch(double From, double To, double Kept);
+
 /// <summary>
 /// The elements of a beam on springs, alike in all combinations: where they begin and end, how stiff they are, what is under each; and
 /// what of the algebra depends on nothing else.
@@ -34,8 +40,9 @@ internal sealed class SpringMesh
     /// <param name="stretches">The ground from its beginning to its end.</param>
     /// <param name="stops">Where elements end beside: faces of columns, sections.</param>
     /// <param name="finer">Times as many elements as are needed.</param>
+    /// <param name="shared">Where it shares its ground with others.</param>
     public SpringMesh(double low, double high, double breadth, double stiffness, ReadOnlySpan<GroundStretch> stretches,
-        IEnumerable<double> stops, int finer)
+        IEnumerable<double> stops, int finer, ReadOnlySpan<SharedStretch> shared = default)
     {
         (Breadth, Stiffness) = (breadth, stiffness);
         foreach (var s in stretches)
@@ -56,7 +63,7 @@ internal sealed class SpringMesh
         }
 
         Nodes = [.. list];
-        Moduli = new double[Nodes.Length - 1];
+        (Moduli, Kept) = (new double[Nodes.Length - 1], new double[Nodes.Length - 1]);
         for (var e = 0; e < Moduli.Length; e++)
         {
             var (middle, at) = ((Nodes[e] + Nodes[e + 1]) / 2, 0);
@@ -65,7 +72,13 @@ internal sealed class SpringMesh
                 at++;
             }
 
-            Moduli[e] = stretches[at].Modulus;
+            Kept[e] = 1;
+            foreach (ref readonly var s in shared)
+            {
+                Kept[e] *= middle > s.From && middle < s.To ? s.Kept : 1;
+            }
+
+            Moduli[e] = Kept[e] * stretches[at].Modulus;
         }
 
         (springs, bending) = (new double[16 * Moduli.Length], new double[16 * Moduli.Length]);
@@ -86,8 +99,15 @@ internal sealed class SpringMesh
 
     public double[] Nodes { get; }
 
-    /// <summary>Subgrade modulus under each element, kN/m3.</summary>
+    /// <summary>Modulus of its own springs under each element, kN/m3.</summary>
     public double[] Moduli { get; }
+
+    /// <summary>What of the subgrade modulus under each element these are, 0 to 1.</summary>
+    public double[] Kept { get; }
+
+    /// <summary>Subgrade modulus of the ground under an element, kN/m3: by it all that stand there press it.</summary>
+    /// <param name="e">The element.</param>
+    public double Ground(int e) => Moduli[e] / Kept[e];
 
     public double Breadth { get; }
 

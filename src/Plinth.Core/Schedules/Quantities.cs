@@ -33,6 +33,17 @@ public readonly record struct Quantities(double Concrete, double Steel, double E
         var ground = foundation.Places[0].Ground;
         var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + concrete.Blinding;
         var own = foundation.Kind.Quantities(foundation, design);
+
+        // What two rows of a grid cover counts half for each.
+        var shared = foundation.Row?.Shares?.At.Sum(s => s.Area) / 2 ?? 0;
+        own = shared == 0 ? own
+            : own with
+            {
+                Concrete = own.Concrete - (shared * design.Size.Thickness),
+                Dug = own.Dug - shared,
+                Blinded = own.Blinded - shared,
+                BlindedWith = beyond => design.AreaWith(beyond) - shared,
+            };
         var (volume, sides) = Standing(foundation, design);
         return new Quantities(
             own.Concrete + volume,

@@ -1,6 +1,7 @@
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
+using Plinth.Core.Grids;
 
 namespace Plinth.Core.Sizing;
 
@@ -13,16 +14,47 @@ public static class Building
     /// <param name="progress">Called after each, from any thread; null: not wanted.</param>
     /// <param name="cancel">Stops the work.</param>
     /// <param name="check">Whether the checks of what is found are wanted with it.</param>
+    /// <param name="kept">
+    /// The design that a row of a grid keeps, also where it is not among those to be sized; null: all rows are sized with it.
+    /// </param>
     /// <exception cref="OperationCanceledException">The work was stopped.</exception>
     public static IReadOnlyList<SizingResult> Size(Project project, IReadOnlyList<Foundation> foundations, Action? progress,
-        CancellationToken cancel, bool check = false) =>
-        Each(foundations, f =>
+        CancellationToken cancel, bool check = false, Func<Foundation, FoundationDesign?>? kept = null)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(foundations);
+
+        // Rows of a grid are sized together, by the first of them.
+        var grids = GridCoupling.Grids(project.Foundations).ToDictionary(g => g[0].Row!.Grid, StringComparer.Ordinal);
+        var (heads, headOf) = (new List<Foundation>(), new Dictionary<string, int>(StringComparer.Ordinal));
+        int[] at =
+        [
+            .. foundations.Select(f =>
+            {
+                if (f.Row is { Grid: var grid } && !headOf.TryAdd(grid, heads.Count))
+                {
+                    return headOf[grid];
+                }
+
+                heads.Add(f);
+                return heads.Count - 1;
+            }),
+        ];
+        var found = Each(heads, f =>
         {
+            if (f.Row is { Grid: var grid })
+            {
+                return GridSizer.Size(project, grids[grid], [.. grids[grid].Select(r => kept?.Invoke(r))], progress, cancel);
+            }
+
             var sizer = FoundationSizer.Of(project, f);
-            var found = sizer.Size(check);
+            var own = sizer.Size(check);
             sizer.Release();
-            return found;
-        }, progress, cancel);
+            progress?.Invoke();
+            return [own];
+        }, null, cancel);
+        return [.. foundations.Select((f, i) => found[at[i]][f.Row?.Number ?? 0])];
+    }
 
     /// <summary>Checks designs.</summary>
     /// <param name="project">The project.</param>

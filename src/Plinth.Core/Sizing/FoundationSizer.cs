@@ -42,7 +42,11 @@ public abstract class FoundationSizer(Project project, Foundation foundation)
     public static FoundationSizer Of(Project project, Foundation foundation)
     {
         ArgumentNullException.ThrowIfNull(foundation);
-        return foundation.Kind.NewSizer(project, foundation);
+
+        // A row of a grid is sized for what it carries now; what it will carry is found when all rows are sized.
+        return foundation.Kind.NewSizer(project, foundation.Row is { Shares: { } shares } row
+            ? foundation with { Row = row with { Shares = shares.ForAny } }
+            : foundation);
     }
 
     /// <summary>The project.</summary>

@@ -3,6 +3,7 @@ using System.Text.Json;
 using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Foundations;
+using Plinth.Core.Grids;
 using Plinth.Core.Schedules;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -164,6 +165,31 @@ public static class ResultsJson
         stream.WriteByte((byte)'\n');
     }
 
+    // Where a row of a grid crosses others, and what it carries of the columns there in the sustained combination.
+    private static void WriteRow(Utf8JsonWriter json, Foundation f, GridRow row)
+    {
+        json.WriteStartObject("grid");
+        json.WriteString("mark", row.Grid);
+        json.WriteNumber("row", row.Number + 1);
+        json.WriteStartArray("crossings");
+        foreach (var crossing in row.Crossings)
+        {
+            json.WriteStartObject();
+            json.WriteString("support", f.Places[0].Supports[crossing.Column].Label);
+            json.WriteString("with", GridRow.MarkOf(row.Grid, crossing.Other));
+            json.WriteBoolean("joined", crossing.Carries);
+            if (row.ShareOf(crossing) is { } share)
+            {
+                json.WriteNumber("share", share.Share);
+            }
+
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+        json.WriteEndObject();
+    }
+
     private static void Write(Utf8JsonWriter json, Project project, FoundationReport report)
     {
         var f = report.Foundation;
@@ -195,6 +221,11 @@ public static class ResultsJson
         }
 
         json.WriteEndArray();
+        if (f.Row is { } row)
+        {
+            WriteRow(json, f, row);
+        }
+
         if (report.State is { } state)
         {
             json.WriteString("sizing", state);

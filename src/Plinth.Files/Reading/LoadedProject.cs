@@ -78,8 +78,15 @@ public sealed record LoadedProject(
         PendingWrites.Commit(Directory, file);
     }
 
-    /// <summary>The design in force of a foundation, or null if it is not sized.</summary>
+    /// <summary>The design in force of a foundation, or null if it is not sized: a row of a grid, where one of its rows is not.</summary>
     public FoundationDesign? Design(Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        return foundation.Row is { Shares: null } ? null : Own(foundation);
+    }
+
+    /// <summary>The same of a row of a grid, whatever the other rows are.</summary>
+    public FoundationDesign? Own(Foundation foundation)
     {
         ArgumentNullException.ThrowIfNull(foundation);
         return Adopted.TryGetValue(foundation.Mark, out var entry) && !Stale.Contains(foundation.Mark)

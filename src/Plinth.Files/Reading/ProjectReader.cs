@@ -2,6 +2,7 @@ using System.Text;
 using Plinth.Core.Buildings;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Foundations;
+using Plinth.Core.Grids;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 using Plinth.Core.Sizing;
@@ -137,7 +138,7 @@ public static class ProjectReader
         var chosen = new CombinationChoice(bag);
         var reader = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, cases,
             bag)
-        { Draft = draft };
+        { Draft = draft, Units = units };
         var foundations = reader.Read(foundationTables);
         if (foundations.Any(f => f.Places.Any(p => p.Ground.Surcharge > 0)))
         {
@@ -214,13 +215,14 @@ public static class ProjectReader
             .ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
         var sources = new SourcePlaces(byLabel.ToDictionary(s => s.Key, s => s.Value.Place, StringComparer.Ordinal), casePlaces,
             Path.GetFileName(reactionsName), rowLines);
-        return new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals,
+        var loaded = new LoadedProject(directory, project, adopted, adoptedText, adoptedEncoding, [.. bag.Sorted], sources, totals,
             new SettingsBook(log, groundLogs, reader.Logs))
         {
             Files = files,
             Raw = raw is null ? [] : [.. raw.Files.Select(f => Path.GetFullPath(Path.Combine(directory, f)))],
             Stale = stale
         };
+        return loaded with { Project = GridCoupling.All(project, loaded.Own) };
     }
 
     // Soil behind walls has cases of its own, by the load standard's symbols.

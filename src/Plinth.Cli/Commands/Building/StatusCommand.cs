@@ -41,7 +41,10 @@ internal static class StatusCommand
 
         // What passes as it is but would come out otherwise if it were sized today: the loads or the rules have changed since.
         var sized = reports.Where(r => r.Passes && !ByHand(r) && !r.Foundation.Held.Built).ToList();
-        var anew = Building.Size(loaded.Project, [.. sized.Select(r => r.Foundation)], null, Runner.Token);
+        var kept = reports.Where(r => ByHand(r) || r.Foundation.Held.Built).ToDictionary(r => r.Foundation.Mark, r => r.Design,
+            StringComparer.Ordinal);
+        var anew = Building.Size(loaded.Project, [.. sized.Select(r => r.Foundation)], null, Runner.Token,
+            kept: f => kept.GetValueOrDefault(f.Mark));
         var stale = sized.Zip(anew)
             .Where(p => p.Second.Design is { } d && !AdoptedEntry.Same(p.First.Foundation, d, p.First.Design!))
             .Select(p => p.First.Foundation.Mark)

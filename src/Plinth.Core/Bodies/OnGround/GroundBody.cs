@@ -70,6 +70,9 @@ public sealed partial class GroundBody : Subject
     /// <summary>Weight of the soil over it in a state of the water, kPa.</summary>
     internal double SoilOver(int water) => groundLoads[water].SoilPerArea;
 
+    /// <summary>Weight of base and soil on a unit of area in a state of the water, a rib's spread over its breadth, kPa.</summary>
+    internal double WeightIn(WaterState water) => groundLoads[(int)water].WeightPerArea;
+
     /// <summary>Pressure of the water on its underside in a state of it, kPa.</summary>
     internal double WaterPressure(int water) => groundLoads[water].WaterPressure;
 

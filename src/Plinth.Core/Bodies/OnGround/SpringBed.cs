@@ -21,6 +21,7 @@ public sealed class SpringBed
     private readonly SpringBeam?[] beams;
     private readonly Kept[]?[] extremes;
     private SpringBeam? without;
+    private SpringBeam? trying;
     private SpringMesh? mesh;
     private double[]? turns;
     private BeamLoad[] loads = [];
@@ -76,10 +77,25 @@ public sealed class SpringBed
                 }
 
                 stops.AddRange(Stretches.Select(s => s.To));
-                mesh = new SpringMesh(body.LowX, body.HighX, body.Width, Stiffness, [.. Stretches], stops, 1);
+                SharedStretch[] shared = [.. Shared()];
+                stops.AddRange(shared.SelectMany(s => (double[])[s.From, s.To]));
+                mesh = new SpringMesh(body.LowX, body.HighX, body.Width, Stiffness, [.. Stretches], stops, 1, shared);
             }
 
             return mesh;
+        }
+    }
+
+    // Where rows of a grid cross the ground under both is counted once.
+    private IEnumerable<SharedStretch> Shared()
+    {
+        foreach (var crossing in body.Place.Row?.Crossings ?? [])
+        {
+            if (body.Place.Row!.ShareOf(crossing) is { } share)
+            {
+                var x = body.Columns[crossing.Column].X;
+                yield return new SharedStretch(x - share.Low, x + share.High, share.Kept);
+            }
         }
     }
 
@@ -138,7 +154,7 @@ public sealed class SpringBed
     {
         var line = Lay(k, withSurcharge);
         beam = beam?.IsOf(Mesh) == true ? beam : new SpringBeam(Mesh);
-        if (!beam.Solve(loads, line))
+        if (body.Place.Row?.Shares?.Apart.Contains(k) == true || !beam.Solve(loads, line))
         {
             return ContactSolution.None;
         }
@@ -146,6 +162,41 @@ public sealed class SpringBed
         // There is no plane: whoever asks for one is told so.
         return new ContactSolution(beam.Share < 1 ? ContactState.Partial : ContactState.Full,
             new PressureField(double.NaN, double.NaN, double.NaN, 0, 0), beam.Share);
+    }
+
+    /// <summary>What it sinks under its columns in a combination with more force on them; false where it is in no equilibrium.</summary>
+    /// <param name="k">The combination.</param>
+    /// <param name="more">Force on each column beside its own, kN.</param>
+    /// <param name="sinks">Settlement under each column, m.</param>
+    /// <param name="pulls">As if the ground could pull.</param>
+    internal bool Sinks(int k, ReadOnlySpan<double> more, Span<double> sinks, bool pulls)
+    {
+        var line = Lay(k, true);
+        for (var i = 0; i < more.Length; i++)
+        {
+            loads[i] = loads[i] with { Force = loads[i].Force + more[i] };
+        }
+
+        trying = trying?.IsOf(Mesh) == true ? trying : new SpringBeam(Mesh);
+        return (pulls ? trying.Bend(loads, line) : trying.Solve(loads, line)) && Read(trying, sinks);
+    }
+
+    /// <summary>What it sinks under its columns where one of them presses by one kN on ground that could pull, m.</summary>
+    internal bool Yields(int column, Span<double> sinks)
+    {
+        var c = body.Columns[column];
+        trying = trying?.IsOf(Mesh) == true ? trying : new SpringBeam(Mesh);
+        return trying.Bend([new BeamLoad(c.Face(true, -1), c.Face(true, 1), 1, 0, 0)], 0) && Read(trying, sinks);
+    }
+
+    private bool Read(SpringBeam beam, Span<double> sinks)
+    {
+        for (var i = 0; i < sinks.Length; i++)
+        {
+            sinks[i] = beam.Settlement(body.Columns[i].X);
+        }
+
+        return true;
     }
 
     /// <summary>
@@ -252,6 +303,18 @@ public sealed class SpringBed
             var words = Stretches.Count == 1 ? "subgrade modulus"
                 : $"subgrade modulus of {of}, up to x = {Unit.Length.FormatWithSymbol(Stretches[i].To, b.Units)} from the centroid";
             trace.Given(Stretches.Count == 1 ? "k" : $"k{i + 1}", Stretches[i].Modulus, Unit.Subgrade, words);
+        }
+
+        foreach (var crossing in b.Place.Row?.Crossings ?? [])
+        {
+            if (b.Place.Row!.ShareOf(crossing) is { } share)
+            {
+                var c = b.Columns[crossing.Column];
+                trace.Given(BaseLoadCase.Of("κ", c), share.Kept, Unit.Ratio,
+                    $"of the springs are its own from x = {Unit.Length.Format(c.X - share.Low, b.Units)} to "
+                        + $"{Unit.Length.FormatWithSymbol(c.X + share.High, b.Units)}, where {Grids.GridRow.MarkOf(b.Place.Row.Grid, crossing.Other)} "
+                        + "covers the same ground");
+            }
         }
 
         trace.Given("Ec", Elasticity, Unit.Stress, "of the concrete", $"{b.Code.Name} 19.2.2.1");

@@ -359,7 +359,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
     private static (double Mx, double My) OfOne<T>(Standing c, int k, double cx, double cy, double qx, double qy, ref T trace)
         where T : struct, ITrace
     {
-        var (n, x, y) = (c.Action(k).N, c.Mx(k), c.My(k));
+        var (n, x, y) = c.BringsBelow(k);
         var (dx, dy) = (c.X - cx, c.Y - cy);
         var mx = trace.Let("Mx,c", x - (n * dy) + qy, Unit.Moment,
             $"{new Sym("Mx,col", x, Unit.Moment)} − {new Sym("N", n, Unit.Force)}·{new Sym("y'", dy, Unit.Length)} + "
@@ -376,7 +376,7 @@ internal readonly struct TwoWayShear : ICheckRule<PunchedArea, Nothing>
         var (sumX, sumY) = (0.0, 0.0);
         foreach (var c in s.Columns)
         {
-            var (n, x, y) = (c.Action(k).N, c.Mx(k), c.My(k));
+            var (n, x, y) = c.BringsBelow(k);
             var (dx, dy) = (c.X - cx, c.Y - cy);
             var load = new Sym(BaseLoadCase.Of<T>("N", c), n, Unit.Force);
             sumX += trace.Let(BaseLoadCase.Of<T>("Mx,c", c), x - (n * dy), Unit.Moment,

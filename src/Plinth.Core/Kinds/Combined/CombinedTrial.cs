@@ -14,6 +14,7 @@ public partial class CombinedTrial : Trial
 
     private readonly GroundBody[] bodies;
     private readonly Standing[] columns;
+    private readonly Standing[] joined;
     private readonly PunchedArea[] areas;
     private readonly PunchedArea[] looked;
     private readonly LongSpan[] spansX;
@@ -36,6 +37,7 @@ public partial class CombinedTrial : Trial
     {
         var n = place!.Supports.Length;
         columns = [.. Enumerable.Range(0, n).Select(i => new Standing(this, i, place.Supports[i].Support.Label))];
+        joined = Array.TrueForAll(columns, c => c.IsHere) ? columns : Array.FindAll(columns, c => c.IsHere);
         bodies = [new GroundBody(this, columns)];
         if (foundation!.Held.Springs || foundation.Kind.OnSprings)
         {
@@ -92,6 +94,9 @@ public partial class CombinedTrial : Trial
 
     /// <inheritdoc/>
     public override ReadOnlySpan<Standing> Columns => columns;
+
+    /// <inheritdoc/>
+    public override ReadOnlySpan<Standing> Joined => joined;
 
     /// <inheritdoc/>
     public override ReadOnlySpan<PunchedArea> Punched => looked.AsSpan(0, lookedAt);
@@ -342,7 +347,10 @@ public partial class CombinedTrial : Trial
         var (n, count) = (columns.Length, 0);
         for (var i = 0; i < n; i++)
         {
-            looked[count++] = areas[i];
+            if (columns[i].IsHere)
+            {
+                looked[count++] = areas[i];
+            }
         }
 
         for (var i = 0; i < n - 1; i++)

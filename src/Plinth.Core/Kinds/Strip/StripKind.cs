@@ -57,4 +57,27 @@ public sealed class StripKind : CombinedKind
 
     /// <inheritdoc/>
     public override TypesOfKind? Types => null;
+
+    // Where rows cross, bars along the one lie on those along the other: along the first row outermost, as across it those of the bands.
+    /// <inheritdoc/>
+    public override Foundation InGrid(Foundation row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        var lower = row.Row is { Across: true } ? Concrete.LowerLayer.Y : Concrete.LowerLayer.X;
+        return row with { Rules = row.Rules with { Steel = row.Rules.Steel with { LowerLayer = lower } } };
+    }
+
+    /// <inheritdoc/>
+    public override Foundation Holding(Foundation row, double deep, FoundationDesign? plan)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return row with { Held = PlanOf(row.Held, plan, plan is null ? default : ((StripDesign)plan).Ends) with { Thickness = deep } };
+    }
+
+    /// <summary>Values that hold the plan of a design too.</summary>
+    /// <param name="held">What is held.</param>
+    /// <param name="plan">The design; null: its plan is open.</param>
+    /// <param name="ends">How far it reaches beyond its first and last column, m.</param>
+    internal static HeldValues PlanOf(HeldValues held, FoundationDesign? plan, (double Low, double High) ends) => plan is null ? held
+        : held with { Width = plan.Size.Width, EdgeX0 = new HeldEdge(false, ends.Low), EdgeX1 = new HeldEdge(false, ends.High) };
 }

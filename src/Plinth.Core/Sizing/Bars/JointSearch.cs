@@ -102,6 +102,12 @@ internal sealed class JointSearch
     /// <summary>The dowels for what the states hold; null if none pass.</summary>
     public BarLayer? FindDowels()
     {
+        // Of a column that two rows share the joint is that of one of them.
+        if (!states[0].Columns[column].IsHere)
+        {
+            return BarLayer.None;
+        }
+
         if (!HasDowels)
         {
             return Exceeds(ofDowels) ? null : BarLayer.None;

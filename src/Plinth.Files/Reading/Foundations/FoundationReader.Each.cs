@@ -10,7 +10,7 @@ internal sealed partial class FoundationReader
     // Labels that are written out: they win over patterns and grounds of `each`.
     private void WriteOut(TableReader t)
     {
-        foreach (var key in (string[])["supports", "alike", "each"])
+        foreach (var key in (string[])["supports", "rows", "alike", "each"])
         {
             if (t.Node(key) is { Value: List<TomlNode> list })
             {

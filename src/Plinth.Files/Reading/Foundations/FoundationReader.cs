@@ -3,6 +3,7 @@ using System.Globalization;
 using Plinth.Core.Buildings;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
+using Plinth.Core.Grids;
 using Plinth.Core.Ground;
 using Plinth.Core.Kinds;
 using Plinth.Core.Loads;
@@ -39,6 +40,9 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
 
     /// <summary>What the project is read with beside its files; null: they alone.</summary>
     public ProjectDraft? Draft { get; init; }
+
+    /// <summary>Units of messages.</summary>
+    public UnitSystem Units { get; init; }
 
     public List<Foundation> Read(IReadOnlyList<TableReader> tables)
     {
@@ -194,28 +198,28 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             return;
         }
 
-        if (t.Has("rows"))
-        {
-            t.Fault("rows", "grids of strips that cross are not designed in this version; write one row in order, for example "
-                + "kind = \"strip\" with supports = [\"A1\", \"A2\", \"A3\"], each crossing column in one of them");
-            return;
-        }
-
         List<string>? each = null;
         if (t.Has("each") && (each = Each(t)) is null)
         {
             return;
         }
 
-        var alike = t.Has("alike");
-        var places = each is null ? AdoptedReader.Places(t, alike, bag) : [.. each.Select(l => new WrittenPlace([l], Lie.AsDrawn))];
+        var (alike, isGrid) = (t.Has("alike"), t.Has("rows"));
+        var places = isGrid ? RowsOf(t)
+            : each is null ? AdoptedReader.Places(t, alike, bag)
+            : [.. each.Select(l => new WrittenPlace([l], Lie.AsDrawn))];
+        if (isGrid && places is null)
+        {
+            return;
+        }
+
         if (alike && t.Has("supports"))
         {
             t.Fault("supports",
                 "supports and alike are both given; keep one: supports are carried together, alike are places of one design");
         }
 
-        if (places is null && !alike && !t.Has("supports") && mark is not null && adopted.TryGetValue(mark, out var known))
+        if (places is null && !alike && !isGrid && !t.Has("supports") && mark is not null && adopted.TryGetValue(mark, out var known))
         {
             (places, alike) = (known.Places, known.Alike);
         }
@@ -239,12 +243,13 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             }
         }
 
-        if (Kind(t, places) is not { } kind || !Agree(t, kind, places))
+        if (Kind(t, places) is not { } kind || !(isGrid ? places.All(p => Agree(t, kind, [p])) : Agree(t, kind, places))
+            || (isGrid && !CrossesOthers(t, kind)))
         {
             return;
         }
 
-        var held = Held(t, kind, places[0].Supports);
+        var held = Held(t, kind, isGrid ? [.. places.SelectMany(p => p.Supports).Distinct()] : places[0].Supports);
         var wall = Wall(t, kind);
         var angle = t.Has("angle") ? t.QuantityOrNull("angle", Measure.Angle, Sign.Any) : null;
         string? ground = null;
@@ -277,9 +282,17 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         t.Done();
         var overGround = t.Node("ground") is { Value: TomlTable } ? t : null;
         var overPiles = t.Has("piles") ? t : null;
+        if (isGrid && places.SelectMany(p => p.Supports).FirstOrDefault(l => supports.TryGetValue(l, out var s)
+            && own.Pedestal.Carries(s.Support)) is { } standing)
+        {
+            t.Fault("rows", $"\"{standing}\" stands on a pedestal or in a socket, which is not designed on a grid of strips; write "
+                + "pedestal = { under = \"none\" } here, or give its row a foundation of its own");
+            return;
+        }
+
         if (each is null)
         {
-            Give([.. places.SelectMany(p => p.Supports)], mark, places);
+            Give(isGrid ? [.. places[0].Supports] : [.. places.SelectMany(p => p.Supports)], mark, places);
             return;
         }
 
@@ -292,12 +305,23 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         {
             if (choice is not null)
             {
-                chosen.Add(labels, choice);
+                foreach (var own in isGrid ? at.Select(p => p.Supports) : [labels])
+                {
+                    chosen.Add(own, choice);
+                }
             }
 
             var belongs = mark ?? adoptedAt[labels[0]].FirstOrDefault(a => a.Supports.ToHashSet().SetEquals(labels))?.Mark;
+            belongs = isGrid && mark is null ? GridOf(belongs) : belongs;
             var add = (string given) =>
             {
+                if (isGrid)
+                {
+                    AddRows(t, given, at, row => Add(GridRow.MarkOf(given, row), kind, [at[row]], false, held, own, ground, overGround,
+                        t.Place, angle, loads, overPiles, wall, given));
+                    return;
+                }
+
                 if (t.Log is { } log)
                 {
                     Logs[given] = log;
@@ -318,7 +342,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
 
     private void Add(string mark, FoundationKind kind, IReadOnlyList<WrittenPlace> written, bool alike, HeldValues held, RuleSet own,
         string? ground, TableReader? overGround, FilePlace place, double? angle = null, IReadOnlyList<PlanLoad>? loads = null,
-        TableReader? overPiles = null, WallRules? wall = null)
+        TableReader? overPiles = null, WallRules? wall = null, string? grid = null)
     {
         if (byMark.TryGetValue(mark, out var other))
         {
@@ -343,7 +367,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                     return;
                 }
 
-                if (!taken.TryAdd(label, (mark, place)))
+                if (!taken.TryAdd(label, (mark, place)) && !(grid is not null && taken[label].Place == place))
                 {
                     bag.Error(place,
                         $"support \"{label}\" belongs to {mark} here and to {taken[label].Mark} at {taken[label].Place}; a support has one "

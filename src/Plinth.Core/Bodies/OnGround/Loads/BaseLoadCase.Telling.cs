@@ -332,6 +332,7 @@ internal static partial class BaseLoadCase
         where T : struct, ITrace
     {
         ref readonly var sum = ref s.Action(k);
+        var shared = s.Place.Row?.At(s.Index);
         (string Symbol, double Value, Unit Unit, Func<SupportAction, double> Of)[] rows =
         [
             ("N", sum.N, Unit.Force, a => a.N), ("Fx", sum.Fx, Unit.Force, a => a.Fx), ("Fy", sum.Fy, Unit.Force, a => a.Fy),
@@ -342,7 +343,7 @@ internal static partial class BaseLoadCase
             var parts = new List<FormulaPart>();
             foreach (var term in s.Combinations[k].Terms)
             {
-                var own = of(s.Loaded.CaseActions[term.Case]);
+                var own = of(shared is not null && symbol == "N" ? s.Loaded.BroughtCases[term.Case] : s.Loaded.CaseActions[term.Case]);
                 if (own == 0)
                 {
                     continue;
@@ -359,7 +360,16 @@ internal static partial class BaseLoadCase
                 parts.Add(new FormulaPart("0", default));
             }
 
-            trace.Add(new TraceStep(TraceKind.Formula, Of(symbol, s), value, unit, parts, null));
+            if (shared is null || symbol != "N")
+            {
+                trace.Add(new TraceStep(TraceKind.Formula, Of(symbol, s), value, unit, parts, null));
+                continue;
+            }
+
+            // Of a column at which rows cross this one carries what lets both sink alike.
+            var other = Grids.GridRow.MarkOf(s.Place.Row!.Grid, shared.Other);
+            trace.Add(new TraceStep(TraceKind.Formula, Of("N,all", s), s.Brings(k).N, unit, parts, null));
+            trace.Given(Of(symbol, s), value, unit, $"of it on this row, so that {other} sinks as much there");
         }
     }
 }

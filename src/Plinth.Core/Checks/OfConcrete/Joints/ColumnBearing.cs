@@ -8,7 +8,7 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <summary>Bearing of the column, plate or pedestal on the concrete below it, and of the column's own concrete with its dowels.</summary>
 internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static bool KnowsGround => false;
 
@@ -25,14 +25,14 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
                 : SocketForces.FootStrength(s));
         var none = default(NoTrace);
         var area = Math.Min(least, s.Pedestal?.Area ?? least);
-        return (s.Action(k).N + (s.Combinations[k].WeightFactor * s.PedestalWeight)) / s.Code.BearingOnConcrete(ref none, strength, area,
+        return (s.Brings(k).N + (s.Combinations[k].WeightFactor * s.PedestalWeight)) / s.Code.BearingOnConcrete(ref none, strength, area,
             area);
     }
 
     public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        var n = s.Action(k).N;
+        var n = s.Brings(k).N;
         if (n <= 0)
         {
             return Outcome.NotDone;
@@ -116,7 +116,7 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
     private static Outcome Joint<T>(Standing s, int k, int which, ref T trace)
         where T : struct, ITrace
     {
-        var n = s.Action(k).N;
+        var n = s.Brings(k).N;
         if (which == 0)
         {
             // In a socket the column's foot presses, not the walls.

@@ -17,7 +17,7 @@ internal readonly record struct JointStrength(double Least, double Pressed, doub
 /// </summary>
 internal readonly struct Interface : ICheckRule<Standing, JointStrength>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static bool KnowsGround => false;
 
@@ -193,7 +193,7 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
 /// <summary>Shear across the joints below column and pedestal, by friction.</summary>
 internal readonly struct InterfaceShear : ICheckRule<Standing, Nothing>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static bool KnowsGround => false;
 
@@ -245,7 +245,7 @@ internal readonly struct InterfaceShear : ICheckRule<Standing, Nothing>
         var permanent = 0.0;
         foreach (var term in s.Combinations[k].Terms)
         {
-            permanent += s.Place.Cases[term.Case].IsPermanent ? term.Factor * s.Loaded.CaseActions[term.Case].N : 0;
+            permanent += s.Place.Cases[term.Case].IsPermanent ? term.Factor * s.Loaded.BroughtCases[term.Case].N : 0;
         }
 
         var pressing = Math.Min(permanent, a.N);

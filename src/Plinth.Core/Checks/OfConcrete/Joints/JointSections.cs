@@ -120,7 +120,7 @@ internal sealed class JointSections
 
     private static SectionAction At(Standing s, int k, double height)
     {
-        ref readonly var a = ref s.Action(k);
+        ref readonly var a = ref s.Brings(k);
         var arm = s.Arm - height;
         return new SectionAction(a.N, a.Fx, a.Fy, a.Mx - (arm * a.Fy), a.My + (arm * a.Fx));
     }

@@ -14,7 +14,7 @@ internal readonly record struct PedestalLimits(double Least, double Most, double
 /// <summary>A pedestal under force and moments both ways at its foot and top, its steel and its ties.</summary>
 internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static bool KnowsGround => false;
 
@@ -145,7 +145,7 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
 /// <summary>Shear in a pedestal, both ways.</summary>
 internal readonly struct PedestalShear : ICheckRule<Standing, Nothing>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static bool KnowsGround => false;
 

@@ -10,7 +10,7 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// </summary>
 internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static bool KnowsGround => false;
 
@@ -81,7 +81,7 @@ internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
 /// <summary>The pressure of the column on grout and walls, near the rim and near the foot, both ways.</summary>
 internal readonly struct SocketPressure : ICheckRule<Standing, Nothing>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static bool KnowsGround => false;
 

@@ -13,14 +13,14 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// </summary>
 internal readonly struct SocketFloor : ICheckRule<Standing, Nothing>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static Nothing Capacity(Standing s) => default;
 
     public static Outcome Evaluate<T>(Standing s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {
-        var n = s.Action(k).N;
+        var n = s.Brings(k).N;
         if (s.Pedestal?.Socket is not { } socket || s.Rules.Pedestal.Sockets is not { Face: Foundations.SocketFace.Smooth } rules || n <= 0
             || s.Body.Contact(k).State == ContactState.NoEquilibrium)
         {

@@ -12,7 +12,7 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// </summary>
 internal readonly struct SocketWalls : ICheckRule<Standing, Nothing>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static bool KnowsGround => false;
 
@@ -101,7 +101,7 @@ internal readonly struct SocketWalls : ICheckRule<Standing, Nothing>
 /// <summary>Shear in the walls of a socket that stand along it, between the pressures near rim and foot, both ways.</summary>
 internal readonly struct SocketShear : ICheckRule<Standing, Nothing>
 {
-    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Columns;
+    public static ReadOnlySpan<Standing> Of(Trial trial) => trial.Joined;
 
     public static bool KnowsGround => false;
 

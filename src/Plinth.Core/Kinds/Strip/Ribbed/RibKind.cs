@@ -195,6 +195,39 @@ public sealed class RibKind : FoundationKind
     /// <inheritdoc/>
     public override string? DoubtfullyRigid(Trial trial) => null;
 
+    // Cages of rows that cross go through each other: that of the second lies inside the bars of the first, whatever these are.
+    /// <inheritdoc/>
+    public override Foundation InGrid(Foundation row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        var (concrete, inside) = (row.Rules.Concrete, row.Row is { Across: true } ? row.Rules.Steel.Bars.Max(b => b.Diameter) : 0);
+        return row with
+        {
+            Rules = row.Rules with
+            {
+                Concrete = concrete with { CoverBottom = concrete.CoverBottom + inside, CoverTop = concrete.CoverTop + inside },
+            },
+        };
+    }
+
+    /// <inheritdoc/>
+    public override double Deep(FoundationDesign design)
+    {
+        ArgumentNullException.ThrowIfNull(design);
+        return ((RibDesign)design).Rib.Depth;
+    }
+
+    /// <inheritdoc/>
+    public override Foundation Holding(Foundation row, double deep, FoundationDesign? plan)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        var held = StripKind.PlanOf(row.Held, plan, plan is null ? default : ((RibDesign)plan).Ends);
+        return row with
+        {
+            Held = held with { Own = held.Own.SetItem(RibFields.RibKey, new FieldValue.Ends(RibFields.HeldRib(held).Breadth, deep)) },
+        };
+    }
+
     /// <inheritdoc/>
     public override FoundationSizer NewSizer(Project project, Foundation foundation) => new RibSizer(project, foundation);
 }

@@ -13,6 +13,7 @@ namespace Plinth.Core.Kinds.Strip;
 public sealed class RibTrial : Trial, IBeamTrial
 {
     private readonly Standing[] columns;
+    private readonly Standing[] joined;
     private readonly GroundBody[] bodies;
     private readonly RibBeam[] ribs;
     private readonly RibFlange[] across;
@@ -25,6 +26,7 @@ public sealed class RibTrial : Trial, IBeamTrial
         : base(project, foundation, place, Math.Max(2, place?.Supports.Length ?? 0))
     {
         columns = [.. Enumerable.Range(0, place!.Supports.Length).Select(i => new Standing(this, i, place.Supports[i].Support.Label))];
+        joined = Array.TrueForAll(columns, c => c.IsHere) ? columns : Array.FindAll(columns, c => c.IsHere);
         bodies = [new GroundBody(this, columns)];
         bodies[0].LayOnSprings().Factor = foundation!.Held.Stiffness;
         ribs = [new RibBeam(this, bodies[0], columns)];
@@ -48,6 +50,9 @@ public sealed class RibTrial : Trial, IBeamTrial
 
     /// <inheritdoc/>
     public override ReadOnlySpan<Standing> Columns => columns;
+
+    /// <inheritdoc/>
+    public override ReadOnlySpan<Standing> Joined => joined;
 
     // The rib carries its columns: nothing of the flange is punched.
     /// <inheritdoc/>

@@ -96,7 +96,7 @@ internal sealed class RibFlange(Trial trial, bool most) : SlabSpan(trial, most ?
         var (_, p, edge) = Metre(k, side, at);
         var ((force, moment), u, weight) = (Linear(p, edge, length), Body.GroundLoad(k).WaterPressure, Weight(k));
         var (down, downTurns) = (weight * length * Breadth, weight * length * length * Breadth / 2);
-        if (Body.PlacedLoads.Length > 0)
+        if (Trial.Foundation.Loads.Count > 0)
         {
             const double every = double.PositiveInfinity;
             var (y0, y1) = side > 0 ? (at, every) : (-every, at);

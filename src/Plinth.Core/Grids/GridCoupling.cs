@@ -1,0 +1,378 @@
+using Plinth.Core.Bodies;
+using Plinth.Core.Buildings;
+using Plinth.Core.Foundations;
+using Plinth.Core.Ground;
+using Plinth.Core.Loads;
+using Plinth.Core.Numerics;
+
+namespace Plinth.Core.Grids;
+
+/// <summary>
+/// What each row of a grid of strips carries of the columns at which it crosses others: so much that in every combination both rows sink
+/// alike there. Each bends along and turns freely about its own x, so that a crossing passes on forces alone.
+/// </summary>
+/// <remarks>
+/// By flexibility: the matrix of the rows as if the ground could pull makes the first step, exact where all bear wholly; where parts lift
+/// off C. G. Broyden's updates mend it (Mathematics of Computation 19, 1965, 577–593).
+/// </remarks>
+public sealed class GridCoupling
+{
+    private const int MostSteps = 80;
+
+    // Both rows sink alike to this, m, and to this share of what they sink.
+    private const double Alike = 1e-9;
+    private const double AlikeShare = 1e-7;
+
+    private const double LeastPart = 1e-3;
+
+    // Of all actions: rows that carry none share none.
+    private const double Nothing = 1e-6;
+
+    private const int Waters = 3;
+
+    private readonly Project project;
+    private readonly IReadOnlyList<Foundation> rows;
+    private readonly IReadOnlyList<FoundationDesign> designs;
+    private readonly double factor;
+    private readonly List<(int Row, GridCrossing At, GridCrossing Other)> joints = [];
+
+    private GridCoupling(Project project, IReadOnlyList<Foundation> rows, IReadOnlyList<FoundationDesign> designs, double factor)
+    {
+        (this.project, this.rows, this.designs, this.factor) = (project, rows, designs, factor);
+        for (var r = 0; r < rows.Count; r++)
+        {
+            foreach (var at in rows[r].Row!.Crossings.Where(c => c.IsFirst))
+            {
+                joints.Add((r, at, rows[at.Other].Row!.Crossings.Single(c => c.Column == at.OtherColumn)));
+            }
+        }
+    }
+
+    /// <summary>The rows of a grid as they share their columns with these designs.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="rows">All rows of the grid, in order.</param>
+    /// <param name="designs">Their designs.</param>
+    /// <param name="factor">By what the actions of all columns are multiplied; weights, water and surcharge stay.</param>
+    public static IReadOnlyList<Foundation> Couple(Project project, IReadOnlyList<Foundation> rows, IReadOnlyList<FoundationDesign> designs,
+        double factor = 1)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(rows);
+        ArgumentNullException.ThrowIfNull(designs);
+        return new GridCoupling(project, rows, designs, factor).Solve();
+    }
+
+    /// <summary>A project whose grids share their columns by the designs in force; a grid of which a row has none stays as it is.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="designs">The design of a foundation; null: it has none.</param>
+    public static Project All(Project project, Func<Foundation, FoundationDesign?> designs)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(designs);
+        var coupled = Grids(project.Foundations).SelectMany(rows =>
+            rows.Select(designs).OfType<FoundationDesign>().ToList() is var all && all.Count == rows.Count ? Couple(project, rows, all) : rows)
+            .ToDictionary(f => f.Mark, StringComparer.Ordinal);
+        return coupled.Count == 0 ? project
+            : project with { Foundations = [.. project.Foundations.Select(f => coupled.GetValueOrDefault(f.Mark, f))] };
+    }
+
+    /// <summary>The grids among foundations, each as all of its rows in order.</summary>
+    public static IEnumerable<IReadOnlyList<Foundation>> Grids(IEnumerable<Foundation> foundations) =>
+        foundations.Where(f => f.Row is not null).GroupBy(f => f.Row!.Grid, StringComparer.Ordinal)
+            .Select(g => (IReadOnlyList<Foundation>)[.. g.OrderBy(f => f.Row!.Number)]);
+
+    /// <summary>Foundations as rows of grids share their columns by these designs, the rows that are not among them by those they had.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="designs">Foundations with their designs; null: it has none.</param>
+    public static IReadOnlyList<(Foundation Foundation, FoundationDesign? Design)> Together(Project project,
+        IReadOnlyList<(Foundation Foundation, FoundationDesign? Design)> designs)
+    {
+        ArgumentNullException.ThrowIfNull(project);
+        ArgumentNullException.ThrowIfNull(designs);
+        var coupled = new Dictionary<string, Foundation>(StringComparer.Ordinal);
+        foreach (var own in designs.Where(d => d is { Foundation.Row.Shares.Designs.Count: > 0, Design: not null })
+            .GroupBy(d => d.Foundation.Row!.Grid, StringComparer.Ordinal))
+        {
+            var all = own.First().Foundation.Row!.Shares!.Designs.ToArray();
+            foreach (var (f, design) in own)
+            {
+                all[f.Row!.Number] = design!;
+            }
+
+            if (own.Any(d => !d.Foundation.Row!.Shares!.Designs.SequenceEqual(all)))
+            {
+                foreach (var row in Couple(project, Grids(project.Foundations).First(g => g[0].Row!.Grid == own.Key), all))
+                {
+                    coupled[row.Mark] = row;
+                }
+            }
+        }
+
+        return coupled.Count == 0 ? designs
+            : [.. designs.Select(d => (coupled.GetValueOrDefault(d.Foundation.Mark, d.Foundation), d.Design))];
+    }
+
+    /// <summary>A row as it shares its columns where it has this design and the other rows those that they had; any other foundation as
+    /// it is.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="foundation">The foundation.</param>
+    /// <param name="design">Its design.</param>
+    /// <param name="factor">By what the actions of all columns are multiplied.</param>
+    internal static Foundation With(Project project, Foundation foundation, FoundationDesign design, double factor = 1)
+    {
+        if (factor < Nothing || foundation.Row is not { Shares: { Designs.Count: > 0 } shares, Number: var number }
+            || (factor == 1 && shares.Designs[number].Equals(design)))
+        {
+            return foundation;
+        }
+
+        var rows = Grids(project.Foundations).First(g => g[0].Row!.Grid == foundation.Row.Grid)
+            .Select((f, i) => i == number ? foundation : f).ToList();
+        return Couple(project, rows, [.. shares.Designs.Select((d, i) => i == number ? design : d)], factor)[number];
+    }
+
+    private IReadOnlyList<Foundation> Solve()
+    {
+        // Their plans first: by them they share ground and weight.
+        var plain = rows.Select((f, r) => Trial(f with { Row = f.Row! with { Shares = null } }, r)).ToList();
+        var shared = rows.Select((f, r) => f with { Row = f.Row! with { Shares = Guess(r, plain) } }).ToList();
+        var sustained = plain[0].Sustained;
+        Release(plain);
+
+        var trials = shared.Select(Trial).ToList();
+        var count = trials[0].Combinations.Length;
+        if (trials.Exists(t => t.Combinations.Length != count))
+        {
+            throw new InvalidOperationException($"rows of {rows[0].Row!.Grid} have different combinations");
+        }
+
+        var yields = Yields(trials);
+        var (forces, apart) = (joints.Select(_ => new double[count]).ToList(), new HashSet<int>());
+        for (var k = 0; k < count; k++)
+        {
+            var carried = new double[joints.Count];
+            if (!Share(trials, yields, k, carried))
+            {
+                apart.Add(k);
+            }
+
+            for (var j = 0; j < carried.Length; j++)
+            {
+                forces[j][k] = carried[j];
+            }
+        }
+
+        var found = shared.Select((f, r) => f with { Row = f.Row! with { Shares = Found(r, trials, forces, apart, sustained) } }).ToList();
+        Release(trials);
+        return found;
+    }
+
+    private Trial Trial(Foundation row, int number)
+    {
+        var place = new LoadedPlace(project, row, row.Places[0]);
+        var trial = row.Kind.NewTrial(project, row, factor == 1 ? place : place.Times(factor));
+        trial.Adopt(designs[number]);
+        return trial;
+    }
+
+    private static void Release(List<Trial> trials)
+    {
+        foreach (var t in trials)
+        {
+            t.Release();
+        }
+    }
+
+    // How the rows lie over each other; what each carries is open.
+    private RowShares Guess(int r, List<Trial> plain)
+    {
+        var (row, body) = (rows[r].Row!, plain[r].Body);
+        var at = row.Crossings.Select(c =>
+        {
+            var other = plain[c.Other].Body;
+            var (x, otherX) = (body.Columns[c.Column].X, other.Columns[c.OtherColumn].X);
+            double Beside(double free, double breadth) => Math.Max(0, Math.Min(free, breadth / 2));
+            var wide = Beside(otherX - other.LowX, body.Width) + Beside(other.HighX - otherX, body.Width);
+            return new CrossingShare(c.Guess, [], Beside(x - body.LowX, other.Width), Beside(body.HighX - x, other.Width),
+                wide / body.Width, body.Width);
+        });
+        return new RowShares([.. at], new HashSet<int>(), designs, [.. Enumerable.Range(0, Waters).Select(w => body.WeightIn((WaterState)w))],
+            body.FoundingDepth);
+    }
+
+    private RowShares Found(int r, List<Trial> trials, List<double[]> forces, HashSet<int> apart, int sustained)
+    {
+        var (row, shares) = (rows[r].Row!, trials[r].Place.Row!.Shares!);
+        CrossingShare At(GridCrossing c, int i)
+        {
+            var j = joints.FindIndex(x => c.IsFirst ? x.Row == r && x.At == c : x.At.Other == r && x.At.OtherColumn == c.Column);
+            var brings = trials[r].Columns[c.Column].Loaded.Brought;
+
+            // As the place has it, whose actions are multiplied afterwards.
+            double[] own = [.. forces[j].Select((f, k) => (c.IsFirst ? f : brings[k].N - f) / factor)];
+            var all = sustained >= 0 ? brings[sustained].N / factor : 0;
+            var share = all > 0 ? Math.Clamp(own[sustained] / all, 0, 1) : c.Guess;
+            return shares.At[i] with { Share = share, Forces = own };
+        }
+
+        return shares with { At = [.. row.Crossings.Select(At)], Apart = apart };
+    }
+
+    // What both rows of each crossing sink apart by one kN that one of them takes from the other there, for every crossing: factored.
+    private BandedMatrix Yields(List<Trial> trials)
+    {
+        var (n, matrix) = (joints.Count, new BandedMatrix(joints.Count, joints.Count - 1));
+        Span<double> sinks = stackalloc double[0];
+        for (var j = 0; j < n; j++)
+        {
+            foreach (var (r, column, sign) in Sides(joints[j]))
+            {
+                var beds = trials[r].Body;
+                sinks = new double[beds.Columns.Length];
+                if (!beds.Bed!.Yields(column, sinks))
+                {
+                    throw new InvalidOperationException($"{rows[r].Mark} has no stiffness on its ground");
+                }
+
+                for (var i = j; i < n; i++)
+                {
+                    foreach (var (other, at, otherSign) in Sides(joints[i]))
+                    {
+                        if (other == r)
+                        {
+                            matrix.Add(i, j, sign * otherSign * sinks[at]);
+                        }
+                    }
+                }
+            }
+        }
+
+        return matrix.Factor() ? matrix : throw new InvalidOperationException($"the rows of {rows[0].Row!.Grid} cannot be told apart");
+    }
+
+    private static (int Row, int Column, int Sign)[] Sides((int Row, GridCrossing At, GridCrossing Other) joint) =>
+        [(joint.Row, joint.At.Column, 1), (joint.At.Other, joint.Other.Column, -1)];
+
+    // Finds what the first row of each crossing carries in a combination; false where no shares hold the rows.
+    private bool Share(List<Trial> trials, BandedMatrix yields, int k, double[] carried)
+    {
+        var n = joints.Count;
+        double[] from = [.. joints.Select(j => trials[j.Row].Columns[j.At.Column].Action(k).N)];
+        var gaps = new double[n];
+        List<(double[] Left, double[] Right)> updates = [];
+
+        // As if the ground could pull; where that holds a row in no place, from the first guess.
+        from.CopyTo(carried, 0);
+        _ = Gaps(trials, k, from, carried, gaps, true);
+        var start = Applied(yields, updates, gaps);
+        for (var j = 0; j < n; j++)
+        {
+            carried[j] -= start[j];
+        }
+
+        var (held, most) = Gaps(trials, k, from, carried, gaps);
+        if (!held)
+        {
+            from.CopyTo(carried, 0);
+            (held, most) = Gaps(trials, k, from, carried, gaps);
+        }
+
+        for (var step = 0; step < MostSteps && held; step++)
+        {
+            if (gaps.Max(Math.Abs) <= Alike + (AlikeShare * most))
+            {
+                return true;
+            }
+
+            // Where a row finds no equilibrium it is given half of what was changed.
+            var (move, next, now) = (Applied(yields, updates, gaps), new double[n], new double[n]);
+            for (var part = 1.0; ; part /= 2)
+            {
+                for (var j = 0; j < n; j++)
+                {
+                    next[j] = carried[j] - (part * move[j]);
+                }
+
+                (held, most) = Gaps(trials, k, from, next, now);
+                if (held || part < LeastPart)
+                {
+                    break;
+                }
+            }
+
+            if (!held)
+            {
+                return false;
+            }
+
+            Update(yields, updates, Less(next, carried), Less(now, gaps));
+            next.CopyTo(carried, 0);
+            now.CopyTo(gaps, 0);
+        }
+
+        return false;
+    }
+
+    private static double[] Less(double[] a, double[] b) => [.. a.Zip(b, (x, y) => x - y)];
+
+    private static double Dot(double[] a, double[] b) => a.Zip(b, (x, y) => x * y).Sum();
+
+    // J⁻¹·v with all updates: J⁻¹ ← J⁻¹ + left·(rightᵀ·J⁻¹).
+    private static double[] Applied(BandedMatrix yields, List<(double[] Left, double[] Right)> updates, double[] v)
+    {
+        var result = (double[])v.Clone();
+        yields.Solve(result);
+        foreach (var (left, right) in updates)
+        {
+            var by = Dot(right, result);
+            result = [.. result.Zip(left, (r, l) => r + (by * l))];
+        }
+
+        return result;
+    }
+
+    private static void Update(BandedMatrix yields, List<(double[] Left, double[] Right)> updates, double[] moved, double[] closed)
+    {
+        var by = Applied(yields, updates, closed);
+        var along = Dot(moved, by);
+        if (Math.Abs(along) > 1e-30)
+        {
+            updates.Add(([.. Less(moved, by).Select(x => x / along)], moved));
+        }
+    }
+
+    // How much deeper the first row of each crossing sinks than the other, and the most that any sinks.
+    private (bool Held, double Most) Gaps(List<Trial> trials, int k, double[] from, double[] carried, double[] gaps, bool pulls = false)
+    {
+        var most = 0.0;
+        Array.Clear(gaps);
+        for (var r = 0; r < trials.Count; r++)
+        {
+            var body = trials[r].Body;
+            var (more, sinks) = (new double[body.Columns.Length], new double[body.Columns.Length]);
+            for (var j = 0; j < joints.Count; j++)
+            {
+                foreach (var (row, column, sign) in Sides(joints[j]))
+                {
+                    more[column] += row == r ? sign * (carried[j] - from[j]) : 0;
+                }
+            }
+
+            if (!body.Bed!.Sinks(k, more, sinks, pulls))
+            {
+                return (false, 0);
+            }
+
+            for (var j = 0; j < joints.Count; j++)
+            {
+                foreach (var (row, column, sign) in Sides(joints[j]))
+                {
+                    gaps[j] += row == r ? sign * sinks[column] : 0;
+                    most = Math.Max(most, row == r ? Math.Abs(sinks[column]) : 0);
+                }
+            }
+        }
+
+        return (true, most);
+    }
+}
