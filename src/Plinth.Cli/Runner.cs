@@ -124,7 +124,7 @@ internal static class Runner
             Console.Error.WriteLine("This is a defect in plinth, not in your project. PLINTH_TRACE=1 shows where.");
             if (Environment.GetEnvironmentVariable("PLINTH_TRACE") == "1")
             {
-                Console.Error.WriteLine(e.StackTrace);
+                Console.Error.WriteLine(e.ToString());
             }
 
             return ExitCode.Defect;

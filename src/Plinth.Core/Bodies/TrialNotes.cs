@@ -58,7 +58,8 @@ internal static class TrialNotes
             return $"{Grids.GridRow.MarkOf(row.Grid, c.Other)} at {trial.Columns[c.Column].Support.Label} ({share}{(c.Carries ? ", joint and punching here" : "")})";
         });
         return $"row {row.Number + 1} of the grid {row.Grid}, crosses {string.Join(", ", at)}: both sink alike there, and this one carries so much "
-            + "of the column in the sustained combination; each turns freely about its own axis";
+            + "of the column in the sustained combination; each turns freely about its own axis"
+            + (row.Across ? "; its bars along lie inside those of the rows that it crosses" : "");
     }
 
     private static string Under(Standing s) => s.At is null ? "" : $" ({s.At})";

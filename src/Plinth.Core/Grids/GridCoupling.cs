@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
@@ -36,13 +37,19 @@ public sealed class GridCoupling
     private readonly double factor;
     private readonly List<(int Row, GridCrossing At, GridCrossing Other)> joints = [];
 
+    // Of each row its crossings: which joint, at which column, and whether it is the first row there, 1, or the other, −1.
+    private readonly List<(int Joint, int Column, int Sign)>[] sides;
+
     private GridCoupling(Project project, IReadOnlyList<Foundation> rows, IReadOnlyList<FoundationDesign> designs, double factor)
     {
         (this.project, this.rows, this.designs, this.factor) = (project, rows, designs, factor);
+        sides = [.. rows.Select(_ => new List<(int, int, int)>())];
         for (var r = 0; r < rows.Count; r++)
         {
             foreach (var at in rows[r].Row!.Crossings.Where(c => c.IsFirst))
             {
+                sides[r].Add((joints.Count, at.Column, 1));
+                sides[at.Other].Add((joints.Count, at.OtherColumn, -1));
                 joints.Add((r, at, rows[at.Other].Row!.Crossings.Single(c => c.Column == at.OtherColumn)));
             }
         }
@@ -120,10 +127,18 @@ public sealed class GridCoupling
     /// <param name="factor">By what the actions of all columns are multiplied.</param>
     internal static Foundation With(Project project, Foundation foundation, FoundationDesign design, double factor = 1)
     {
-        if (factor < Nothing || foundation.Row is not { Shares: { Designs.Count: > 0 } shares, Number: var number }
-            || (factor == 1 && shares.Designs[number].Equals(design)))
+        if (factor < Nothing || foundation.Row is not { Shares: { Designs.Count: > 0 } shares, Number: var number })
         {
             return foundation;
+        }
+
+        if (shares.Designs[number].Equals(design))
+        {
+            // All rows ask for the same factors.
+            return factor == 1 ? foundation
+                : shares.Scaled.GetOrAdd(factor, f => new Lazy<IReadOnlyList<Foundation>>(() =>
+                    Couple(project, Grids(project.Foundations).First(g => g[0].Row!.Grid == foundation.Row.Grid), shares.Designs, f)))
+                    .Value[number];
         }
 
         var rows = Grids(project.Foundations).First(g => g[0].Row!.Grid == foundation.Row.Grid)
@@ -162,7 +177,9 @@ public sealed class GridCoupling
             }
         }
 
-        var found = shared.Select((f, r) => f with { Row = f.Row! with { Shares = Found(r, trials, forces, apart, sustained) } }).ToList();
+        var scaled = new ConcurrentDictionary<double, Lazy<IReadOnlyList<Foundation>>>();
+        var found = shared.Select((f, r) =>
+            f with { Row = f.Row! with { Shares = Found(r, trials, forces, apart, sustained) with { Scaled = scaled } } }).ToList();
         Release(trials);
         return found;
     }
@@ -221,37 +238,27 @@ public sealed class GridCoupling
     // What both rows of each crossing sink apart by one kN that one of them takes from the other there, for every crossing: factored.
     private BandedMatrix Yields(List<Trial> trials)
     {
-        var (n, matrix) = (joints.Count, new BandedMatrix(joints.Count, joints.Count - 1));
-        Span<double> sinks = stackalloc double[0];
-        for (var j = 0; j < n; j++)
+        var matrix = new BandedMatrix(joints.Count, joints.Count - 1);
+        for (var r = 0; r < rows.Count; r++)
         {
-            foreach (var (r, column, sign) in Sides(joints[j]))
+            var body = trials[r].Body;
+            var sinks = new double[body.Columns.Length];
+            foreach (var (j, column, sign) in sides[r])
             {
-                var beds = trials[r].Body;
-                sinks = new double[beds.Columns.Length];
-                if (!beds.Bed!.Yields(column, sinks))
+                if (!body.Bed!.Yields(column, sinks))
                 {
                     throw new InvalidOperationException($"{rows[r].Mark} has no stiffness on its ground");
                 }
 
-                for (var i = j; i < n; i++)
+                foreach (var (i, at, other) in sides[r].Where(x => x.Joint >= j))
                 {
-                    foreach (var (other, at, otherSign) in Sides(joints[i]))
-                    {
-                        if (other == r)
-                        {
-                            matrix.Add(i, j, sign * otherSign * sinks[at]);
-                        }
-                    }
+                    matrix.Add(i, j, sign * other * sinks[at]);
                 }
             }
         }
 
         return matrix.Factor() ? matrix : throw new InvalidOperationException($"the rows of {rows[0].Row!.Grid} cannot be told apart");
     }
-
-    private static (int Row, int Column, int Sign)[] Sides((int Row, GridCrossing At, GridCrossing Other) joint) =>
-        [(joint.Row, joint.At.Column, 1), (joint.At.Other, joint.Other.Column, -1)];
 
     // Finds what the first row of each crossing carries in a combination; false where no shares hold the rows.
     private bool Share(List<Trial> trials, BandedMatrix yields, int k, double[] carried)
@@ -261,15 +268,20 @@ public sealed class GridCoupling
         var gaps = new double[n];
         List<(double[] Left, double[] Right)> updates = [];
 
-        // As if the ground could pull; where that holds a row in no place, from the first guess.
-        from.CopyTo(carried, 0);
-        _ = Gaps(trials, k, from, carried, gaps, true);
+        // As if the ground could pull: where all bear wholly so it is.
+        Pulled(trials, k, gaps);
         var start = Applied(yields, updates, gaps);
         for (var j = 0; j < n; j++)
         {
-            carried[j] -= start[j];
+            carried[j] = from[j] - start[j];
         }
 
+        if (BearWholly(trials, from, carried))
+        {
+            return true;
+        }
+
+        // Where that holds a row in no place, from the first guess.
         var (held, most) = Gaps(trials, k, from, carried, gaps);
         if (!held)
         {
@@ -341,35 +353,63 @@ public sealed class GridCoupling
         }
     }
 
+    // Force on each column of a row beside that which its trial holds.
+    private double[] More(int r, GroundBody body, double[] from, double[] carried)
+    {
+        var more = new double[body.Columns.Length];
+        foreach (var (j, column, sign) in sides[r])
+        {
+            more[column] += sign * (carried[j] - from[j]);
+        }
+
+        return more;
+    }
+
+    private void Pulled(List<Trial> trials, int k, double[] gaps)
+    {
+        for (var r = 0; r < trials.Count; r++)
+        {
+            var body = trials[r].Body;
+            var sinks = new double[body.Columns.Length];
+            _ = body.Bed!.Pulled(k, sinks);
+            foreach (var (j, column, sign) in sides[r])
+            {
+                gaps[j] += sign * sinks[column];
+            }
+        }
+    }
+
+    private bool BearWholly(List<Trial> trials, double[] from, double[] carried)
+    {
+        for (var r = 0; r < trials.Count; r++)
+        {
+            if (!trials[r].Body.Bed!.BearsWholly(More(r, trials[r].Body, from, carried)))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     // How much deeper the first row of each crossing sinks than the other, and the most that any sinks.
-    private (bool Held, double Most) Gaps(List<Trial> trials, int k, double[] from, double[] carried, double[] gaps, bool pulls = false)
+    private (bool Held, double Most) Gaps(List<Trial> trials, int k, double[] from, double[] carried, double[] gaps)
     {
         var most = 0.0;
         Array.Clear(gaps);
         for (var r = 0; r < trials.Count; r++)
         {
             var body = trials[r].Body;
-            var (more, sinks) = (new double[body.Columns.Length], new double[body.Columns.Length]);
-            for (var j = 0; j < joints.Count; j++)
-            {
-                foreach (var (row, column, sign) in Sides(joints[j]))
-                {
-                    more[column] += row == r ? sign * (carried[j] - from[j]) : 0;
-                }
-            }
-
-            if (!body.Bed!.Sinks(k, more, sinks, pulls))
+            var sinks = new double[body.Columns.Length];
+            if (!body.Bed!.Sinks(k, More(r, body, from, carried), sinks))
             {
                 return (false, 0);
             }
 
-            for (var j = 0; j < joints.Count; j++)
+            foreach (var (j, column, sign) in sides[r])
             {
-                foreach (var (row, column, sign) in Sides(joints[j]))
-                {
-                    gaps[j] += row == r ? sign * sinks[column] : 0;
-                    most = Math.Max(most, row == r ? Math.Abs(sinks[column]) : 0);
-                }
+                gaps[j] += sign * sinks[column];
+                most = Math.Max(most, Math.Abs(sinks[column]));
             }
         }
 

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Plinth.Core.Foundations;
 using Plinth.Core.Loads;
 
@@ -109,6 +110,9 @@ public sealed record CrossingShare(double Share, IReadOnlyList<double> Forces, d
 public sealed record RowShares(IReadOnlyList<CrossingShare> At, IReadOnlySet<int> Apart, IReadOnlyList<FoundationDesign> Designs,
     IReadOnlyList<double> Weights, double Depth)
 {
+    /// <summary>The rows where the actions of all columns are multiplied, by the factor; kept for all rows that share them.</summary>
+    internal ConcurrentDictionary<double, Lazy<IReadOnlyList<Foundation>>> Scaled { get; init; } = [];
+
     /// <summary>The same where the row's own design is open.</summary>
     public RowShares ForAny => this with { Designs = [] };
 }

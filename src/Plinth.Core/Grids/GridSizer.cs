@@ -48,13 +48,18 @@ public sealed class GridSizer
 
     private IReadOnlyList<SizingResult> Size()
     {
-        var first = All(r => Found(rows[r], r));
-        if (Array.Exists(first, f => f.Design is null))
+        // The row that carries most in either direction tells what all begin with.
+        int[] heads = [.. rows.Select((f, r) => (Row: r, f.Row!.Across)).GroupBy(x => x.Across).Select(g => g.MaxBy(x => Heavy(x.Row)).Row)];
+        var first = All(r => heads.Contains(r) || kept[r] is not null ? Found(rows[r], r) : new SizingResult(null, null, []));
+        if (Array.Exists(heads, r => first[r].Design is null))
         {
             return Failed(first);
         }
 
-        FoundationDesign[] designs = [.. first.Select(f => f.Design!)];
+        FoundationDesign[] designs =
+        [
+            .. first.Select((f, r) => f.Design ?? Like(rows[r], first[heads.First(h => rows[h].Row!.Across == rows[r].Row!.Across)].Design!)),
+        ];
         var grown = new FoundationDesign?[rows.Count];
         for (var round = 1; round <= MostRounds; round++)
         {
@@ -99,6 +104,29 @@ public sealed class GridSizer
             steps[r].AddRange(results[r].Steps);
         });
         return results;
+    }
+
+    // What its columns press it by on a metre, roughly: all that is not transient, as the first guess shares it.
+    private double Heavy(int r)
+    {
+        var (row, place) = (rows[r].Row!, rows[r].Places[0]);
+        var pressed = place.Supports.Select((s, i) => (row.At(i)?.Guess ?? 1)
+            * project.Actions[s.Label].Where((_, k) => project.Cases[k].IsPermanent || project.Cases[k].Symbol == Loads.LoadSymbol.L).Sum(a => a.N));
+        var (a, b) = (place.Supports[0], place.Supports[^1]);
+        return pressed.Sum() / Math.Sqrt(((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y)));
+    }
+
+    // A row with the sizes of another, its bars open.
+    private static FoundationDesign Like(Foundation row, FoundationDesign other)
+    {
+        string[] labels = [.. row.Places[0].Supports.Select(s => s.Label)];
+        var design = row.Kind.Blank(labels);
+        foreach (var field in row.Kind.Fields(labels).Where(f => f.Path.Count == 1))
+        {
+            design = field.Get(other) is { } value ? field.Put(design, value) : design;
+        }
+
+        return row.Kind.Fitted(row, design);
     }
 
     private double Deepest(FoundationDesign[] designs) => designs.Select((d, r) => rows[r].Kind.Deep(d)).Max();
@@ -166,6 +194,7 @@ public sealed class GridSizer
     private IReadOnlyList<SizingResult> Failed(SizingResult[] results)
     {
         var at = Array.FindIndex(results, f => f.Design is null);
+        at = at < 0 || results[at].Stop is null ? Array.FindIndex(results, f => f.Stop is not null) : at;
         return [.. results.Select((f, r) => f.Stop is not null ? f
             : new SizingResult(null, new SizingStop(null, null, null, 0, $"{rows[at].Mark}, which it crosses, finds none", null), []))];
     }

@@ -217,6 +217,17 @@ public sealed partial class SpringBeam
         return true;
     }
 
+    /// <summary>Adds the settlements of another solution of its mesh as if the ground could pull, times a factor.</summary>
+    internal void Add(SpringBeam other, double by)
+    {
+        Solved++;
+        (sinks, tilts) = (sinks + (by * other.sinks), tilts + (by * other.tilts));
+        for (var i = 0; i < u.Length; i++)
+        {
+            u[i] += by * other.u[i];
+        }
+    }
+
     // The potential falls along the step; where the whole of it goes too far a part does.
     private double Far(double[] step, double energy)
     {
@@ -234,7 +245,7 @@ public sealed partial class SpringBeam
     }
 
     // Nothing of it lifts: looked at both ends and in the middle of each element, which is short beside what bends.
-    private bool BearsWholly()
+    internal bool BearsWholly()
     {
         var least = Math.Abs(Turn) * mesh.Breadth / 2;
         for (var e = 0; e < nodes.Length - 1; e++)

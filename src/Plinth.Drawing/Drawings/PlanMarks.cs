@@ -22,6 +22,22 @@ internal static class PlanMarks
             .. words.Length > 0 ? (MarkLine[])[new(Layers.Mark, words, Layout.SmallestText, false)] : []];
     }
 
+    // Beside the middle of each bay of a row, where no other row crosses it: above it or below, right of it or left.
+    private static IEnumerable<At> Bays(PlacedFooting f, Func<double, double, At> p, At low, At high, double width, double deep)
+    {
+        for (var i = 1; i < f.Place.Supports.Count; i++)
+        {
+            var (a, b) = (f.Place.Supports[i - 1], f.Place.Supports[i]);
+            var middle = p((a.X + b.X) / 2, (a.Y + b.Y) / 2);
+            foreach (var at in Math.Abs(a.X - b.X) > Math.Abs(a.Y - b.Y)
+                ? (At[])[new(middle.X - (width / 2), high.Y + 1), new(middle.X - (width / 2), low.Y - 1 - deep)]
+                : [new(high.X + 1, middle.Y - (deep / 2)), new(low.X - 1 - width, middle.Y - (deep / 2))])
+            {
+                yield return at;
+            }
+        }
+    }
+
     /// <summary>
     /// Writes beside each footing: beyond the upper right corner of the base; where another lies there above it, or beyond another corner;
     /// inside its own where all are taken.
@@ -53,6 +69,7 @@ internal static class PlanMarks
             var column = p(f.Place.Support.X, f.Place.Support.Y).X;
             At[] corners = [new(high.X + 1, high.Y + 1), new(column + 1, high.Y + 1), new(high.X + 1, low.Y - 1 - deep),
                 new(column + 1, low.Y - 1 - deep), new(low.X - 1 - width, high.Y + 1), new(low.X - 1 - width, low.Y - 1 - deep)];
+            corners = f.Crosses ? [.. Bays(f, p, low, high, width, deep), .. corners] : corners;
             bool Free(At at) =>
                 !boxes.Concat(marked)
                     .Any(b => at.X < b.High.X + 0.5 && at.X + width > b.Low.X - 0.5 && at.Y < b.High.Y + 0.5 && at.Y + deep > b.Low.Y - 0.5)

@@ -10,6 +10,9 @@ internal sealed record PlacedFooting(string Mark, Place Place, PlanPoint[] Corne
     /// <summary>Corners of each of its parts: its base, or its bases and the beam between them.</summary>
     public IReadOnlyList<PlanPoint[]> Parts { get; init; } = [Corners];
 
+    /// <summary>Whether it is a row of a grid: others cross it at its columns.</summary>
+    public bool Crosses { get; init; }
+
     /// <summary>Its piles; none of a base on the ground.</summary>
     public IReadOnlyList<Core.Piles.PlacedPile> Piles { get; init; } = [];
 }
@@ -27,6 +30,7 @@ internal sealed class PlanModel
                         d.Foundation.Held.Built) {
                             Piles = d.Foundation.Kind.PilesAt(d.Foundation, place, d.Design),
                             Parts = BaseGeometry.Parts(d.Foundation, place, d.Design),
+                            Crosses = d.Foundation.Row is not null,
                         }))];
         Along = GridLines.Of(project.Supports, true);
         Across = GridLines.Of(project.Supports, false);

@@ -83,6 +83,31 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
             ends ? Anchor.Right : Anchor.Left, height, true);
     }
 
+    /// <summary>The edges of rows of a grid that cross it, and their marks below.</summary>
+    public void Crossing(Canvas to)
+    {
+        const double beyond = 2;
+        foreach (var crossing in State.Place.Row?.Crossings ?? [])
+        {
+            if (State.Place.Row!.ShareOf(crossing) is not { } share)
+            {
+                continue;
+            }
+
+            var x = State.Columns[crossing.Column].X;
+            foreach (var edge in (ReadOnlySpan<double>)[x - share.Low, x + share.High])
+            {
+                // One that ends with it is its own end.
+                if (edge > State.Body.LowX + 1e-6 && edge < State.Body.HighX - 1e-6)
+                {
+                    to.Path(Layers.Footing, Stroke.Hidden, new(At(edge, 0).X, Low.Y - beyond), new(At(edge, 0).X, High.Y + beyond));
+                }
+            }
+
+            to.Write(Layers.Note, new(At(x, 0).X - 1.5, Low.Y - 4), Core.Grids.GridRow.MarkOf(State.Place.Row.Grid, crossing.Other), Anchor.Right);
+        }
+    }
+
     private void Standing(Canvas to, Standing column)
     {
         var (x, y) = (column.PlanX, column.Y);

@@ -23,7 +23,14 @@ internal static class BodyForces
             prisms, turning));
         forces.Add(new BodyForce(BodyForceKind.Weights, body.RibBreadth > 0 ? "base, rib, soil, surcharge" : "base, soil, surcharge",
             body.PressedPerArea(k) * body.Area, 0, 0));
-        for (var i = 0; i < body.PlacedLoads.Length; i++)
+        if (body.Place.Row is not null)
+        {
+            var (less, turns, _) = body.LoadsWithin(k, double.NegativeInfinity, double.NegativeInfinity, double.PositiveInfinity,
+                double.PositiveInfinity);
+            forces.Add(Resultant(BodyForceKind.Weights, "less what rows that cross weigh twice", less, turns));
+        }
+
+        for (var i = 0; i < body.PlacedLoads.Length && body.Place.Row is null; i++)
         {
             var (_, at) = body.PlacedLoads[i].Within(true, double.NegativeInfinity, double.PositiveInfinity);
             var apart = body.IsRectangle || body.Place.Loads[i].Shape != PlanLoadShape.WholeBase;

@@ -22,6 +22,7 @@ public sealed class SpringBed
     private readonly Kept[]?[] extremes;
     private SpringBeam? without;
     private SpringBeam? trying;
+    private readonly Dictionary<int, SpringBeam> units = [];
     private SpringMesh? mesh;
     private double[]? turns;
     private BeamLoad[] loads = [];
@@ -168,8 +169,7 @@ public sealed class SpringBed
     /// <param name="k">The combination.</param>
     /// <param name="more">Force on each column beside its own, kN.</param>
     /// <param name="sinks">Settlement under each column, m.</param>
-    /// <param name="pulls">As if the ground could pull.</param>
-    internal bool Sinks(int k, ReadOnlySpan<double> more, Span<double> sinks, bool pulls)
+    internal bool Sinks(int k, ReadOnlySpan<double> more, Span<double> sinks)
     {
         var line = Lay(k, true);
         for (var i = 0; i < more.Length; i++)
@@ -178,15 +178,40 @@ public sealed class SpringBed
         }
 
         trying = trying?.IsOf(Mesh) == true ? trying : new SpringBeam(Mesh);
-        return (pulls ? trying.Bend(loads, line) : trying.Solve(loads, line)) && Read(trying, sinks);
+        return trying.Solve(loads, line) && Read(trying, sinks);
     }
 
-    /// <summary>What it sinks under its columns where one of them presses by one kN on ground that could pull, m.</summary>
+    /// <summary>What it sinks under its columns in a combination as if the ground could pull, m; false where it has no stiffness.</summary>
+    internal bool Pulled(int k, Span<double> sinks)
+    {
+        var line = Lay(k, true);
+        trying = trying?.IsOf(Mesh) == true ? trying : new SpringBeam(Mesh);
+        return trying.Bend(loads, line) && Read(trying, sinks);
+    }
+
+    /// <summary>The same where one column presses by one kN alone.</summary>
     internal bool Yields(int column, Span<double> sinks)
     {
         var c = body.Columns[column];
-        trying = trying?.IsOf(Mesh) == true ? trying : new SpringBeam(Mesh);
-        return trying.Bend([new BeamLoad(c.Face(true, -1), c.Face(true, 1), 1, 0, 0)], 0) && Read(trying, sinks);
+        var unit = units[column] = new SpringBeam(Mesh);
+        return unit.Bend([new BeamLoad(c.Face(true, -1), c.Face(true, 1), 1, 0, 0)], 0) && Read(unit, sinks);
+    }
+
+    /// <summary>
+    /// Whether what was <see cref="Pulled"/> last bears wholly where columns that <see cref="Yields"/> knows press by more: then nothing
+    /// pulls, and so it sinks.
+    /// </summary>
+    internal bool BearsWholly(ReadOnlySpan<double> more)
+    {
+        for (var i = 0; i < more.Length; i++)
+        {
+            if (more[i] != 0)
+            {
+                trying!.Add(units[i], more[i]);
+            }
+        }
+
+        return trying!.BearsWholly();
     }
 
     private bool Read(SpringBeam beam, Span<double> sinks)

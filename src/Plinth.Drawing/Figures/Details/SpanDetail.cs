@@ -38,6 +38,7 @@ public static partial class SpanDetail
         var view = new BaseView(s, scale, new At(Left - (s.Body.LowX * per), Below + more + (widest * per / 2)));
         var to = new Canvas();
         view.Outline(to);
+        view.Crossing(to);
         DetailPiles.Plan(to, view);
         view.Standing(to);
         DetailPiles.Numbers(to, view);

@@ -18,6 +18,7 @@ public static partial class BeamDetail
         var view = new BaseView(s, scale, new At(Left - (s.Body.LowX * per), Below + (widest * per / 2)));
         var to = new Canvas();
         view.Outline(to);
+        view.Crossing(to);
         view.Standing(to);
         view.Boundary(to, m.Project.Site.Boundary, 5, Wording.Boundary(units));
         string L(double v) => Canvas.Length(v, units);
