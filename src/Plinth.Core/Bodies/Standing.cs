@@ -219,8 +219,9 @@ public sealed class Standing : Subject
         var low = (Pedestal?.Area ?? 0) * ground.Weight(split, topDepth);
         var high = Math.Min(baseArea, Support.Area) * ground.Weight(0, split);
 
-        // Where rows cross the ground over both is counted once, and so is the column in it.
-        displaced[(int)water] = (IsHere ? low + high : 0, split);
-        return displaced[(int)water].Displaced;
+        // Where rows cross the ground over both is counted once, and so is the column in it: half for each.
+        var whole = Place.Row?.At(Index) is null ? low + high : (low + high) / 2;
+        displaced[(int)water] = (whole, split);
+        return whole;
     }
 }

@@ -235,7 +235,8 @@ public sealed class GridCoupling
         return shares with { At = [.. row.Crossings.Select(At)], Apart = apart };
     }
 
-    // What both rows of each crossing sink apart by one kN that one of them takes from the other there, for every crossing: factored.
+    // What both rows of each crossing sink apart by one kN that one of them takes from the other there, for every crossing: factored. But for
+    // the columns' breadth it is symmetric; the steps that follow mend the rest.
     private BandedMatrix Yields(List<Trial> trials)
     {
         var matrix = new BandedMatrix(joints.Count, joints.Count - 1);
@@ -269,14 +270,17 @@ public sealed class GridCoupling
         List<(double[] Left, double[] Right)> updates = [];
 
         // As if the ground could pull: where all bear wholly so it is.
-        Pulled(trials, k, gaps);
-        var start = Applied(yields, updates, gaps);
-        for (var j = 0; j < n; j++)
+        from.CopyTo(carried, 0);
+        var apart = Pulled(trials, k, null, gaps);
+        for (var step = 0; step < MostSteps && gaps.Max(Math.Abs) > Alike + (AlikeShare * apart); step++)
         {
-            carried[j] = from[j] - start[j];
+            var move = Applied(yields, updates, gaps);
+            double[] next = [.. carried.Select((c, j) => c - move[j])];
+            apart = Pulled(trials, k, (carried, next), gaps);
+            next.CopyTo(carried, 0);
         }
 
-        if (BearWholly(trials, from, carried))
+        if (trials.TrueForAll(t => t.Body.Bed!.BearsWholly))
         {
             return true;
         }
@@ -365,31 +369,40 @@ public sealed class GridCoupling
         return more;
     }
 
-    private void Pulled(List<Trial> trials, int k, double[] gaps)
+    // As if the ground could pull: under what the trials hold, or with more; how far apart rows sink, and the most that any sinks.
+    private double Pulled(List<Trial> trials, int k, (double[] From, double[] To)? more, double[] gaps)
     {
+        var most = 0.0;
+        Array.Clear(gaps);
         for (var r = 0; r < trials.Count; r++)
         {
             var body = trials[r].Body;
             var sinks = new double[body.Columns.Length];
-            _ = body.Bed!.Pulled(k, sinks);
-            foreach (var (j, column, sign) in sides[r])
+            if (more is var (from, to))
             {
-                gaps[j] += sign * sinks[column];
+                body.Bed!.Pressed(More(r, body, from, to), sinks);
             }
+            else
+            {
+                _ = body.Bed!.Pulled(k, sinks);
+            }
+
+            most = Math.Max(most, AddGaps(r, sinks, gaps));
         }
+
+        return most;
     }
 
-    private bool BearWholly(List<Trial> trials, double[] from, double[] carried)
+    private double AddGaps(int r, double[] sinks, double[] gaps)
     {
-        for (var r = 0; r < trials.Count; r++)
+        var most = 0.0;
+        foreach (var (j, column, sign) in sides[r])
         {
-            if (!trials[r].Body.Bed!.BearsWholly(More(r, trials[r].Body, from, carried)))
-            {
-                return false;
-            }
+            gaps[j] += sign * sinks[column];
+            most = Math.Max(most, Math.Abs(sinks[column]));
         }
 
-        return true;
+        return most;
     }
 
     // How much deeper the first row of each crossing sinks than the other, and the most that any sinks.
@@ -406,11 +419,7 @@ public sealed class GridCoupling
                 return (false, 0);
             }
 
-            foreach (var (j, column, sign) in sides[r])
-            {
-                gaps[j] += sign * sinks[column];
-                most = Math.Max(most, Math.Abs(sinks[column]));
-            }
+            most = Math.Max(most, AddGaps(r, sinks, gaps));
         }
 
         return (true, most);

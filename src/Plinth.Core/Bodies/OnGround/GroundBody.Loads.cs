@@ -93,7 +93,8 @@ public sealed partial class GroundBody
             columnsN += c.Action(combination).N;
         }
 
-        for (var i = 0; i < placedLoads.Length; i++)
+        // What rows that cross weigh twice is told with their weights.
+        for (var i = 0; i < placedLoads.Length && Place.Row is null; i++)
         {
             beside += Place.LoadTerms[combination][i].Factor * placedLoads[i].N;
         }

@@ -197,11 +197,8 @@ public sealed class SpringBed
         return unit.Bend([new BeamLoad(c.Face(true, -1), c.Face(true, 1), 1, 0, 0)], 0) && Read(unit, sinks);
     }
 
-    /// <summary>
-    /// Whether what was <see cref="Pulled"/> last bears wholly where columns that <see cref="Yields"/> knows press by more: then nothing
-    /// pulls, and so it sinks.
-    /// </summary>
-    internal bool BearsWholly(ReadOnlySpan<double> more)
+    /// <summary>What was <see cref="Pulled"/> last where columns that <see cref="Yields"/> knows press by more, kN.</summary>
+    internal void Pressed(ReadOnlySpan<double> more, Span<double> sinks)
     {
         for (var i = 0; i < more.Length; i++)
         {
@@ -211,8 +208,11 @@ public sealed class SpringBed
             }
         }
 
-        return trying!.BearsWholly();
+        Read(trying!, sinks);
     }
+
+    /// <summary>Whether what was <see cref="Pulled"/> and <see cref="Pressed"/> bears wholly: then nothing pulls, and so it sinks.</summary>
+    internal bool BearsWholly => trying!.BearsWholly();
 
     private bool Read(SpringBeam beam, Span<double> sinks)
     {
