@@ -7,7 +7,6 @@ using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Grids;
 using Plinth.Core.Ground;
-using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Strip;
 using Plinth.Core.Loads;
 using Plinth.Core.Sizing;

@@ -71,8 +71,8 @@ internal static class SetCommand
         {
             if (f.Row is { Grid: var grid })
             {
-                Console.Error.WriteLine($"{f.Mark} is a row of the grid {grid}: with its sizes the other rows carry other shares; plinth check "
-                    + $"{grid} checks all");
+                Console.Error.WriteLine($"{f.Mark} is a row of the grid {grid}: with its sizes the other rows carry other shares; "
+                    + $"plinth check {grid} checks all");
             }
 
             Console.Error.WriteLine(

@@ -112,7 +112,9 @@ internal static class SizeCommand
         if (found is null || keeps)
         {
             var kept = f.Held.Built ? "built" : byHand ? "by hand" : "kept";
-            return found?.Design is { } own ? new FoundationReport(found.Stands ?? f, own, found.Checked, kept) : before with { State = kept };
+            return found?.Design is { } own
+                ? new FoundationReport(found.Stands ?? f, own, found.Checked, kept)
+                : before with { State = kept };
         }
 
         // What was adopted stays in force where nothing was found: it fails, and says so.

@@ -111,7 +111,7 @@ public abstract class Trial
     /// <summary>What stands on it.</summary>
     public abstract ReadOnlySpan<Standing> Columns { get; }
 
-    /// <summary>What stands on it and is joined to it: not those of its columns whose joint is looked at on a base that shares them.</summary>
+    /// <summary>What is joined to it: not those of its columns whose joint is looked at on a base that shares them.</summary>
     public virtual ReadOnlySpan<Standing> Joined => Columns;
 
     /// <summary>What may be punched through: round each column, and round neighbours that share a section.</summary>

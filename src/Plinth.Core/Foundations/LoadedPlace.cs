@@ -139,8 +139,8 @@ public sealed class LoadedPlace
             if (Row.ShareOf(crossing) is { } share && share.Area > 0)
             {
                 var x = Supports[crossing.Column].At.X;
-                yield return new PlanLoad(Cases.Length - 1, PlanLoadShape.Rectangle, -Row.Shares!.Weights[0] * (1 - share.Kept), x - share.Low,
-                    -share.Breadth / 2, x + share.High, share.Breadth / 2);
+                yield return new PlanLoad(Cases.Length - 1, PlanLoadShape.Rectangle, -Row.Shares!.Weights[0] * (1 - share.Kept),
+                    x - share.Low, -share.Breadth / 2, x + share.High, share.Breadth / 2);
             }
         }
     }

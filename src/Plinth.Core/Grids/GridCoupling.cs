@@ -3,7 +3,6 @@ using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
-using Plinth.Core.Loads;
 using Plinth.Core.Numerics;
 
 namespace Plinth.Core.Grids;
@@ -76,8 +75,10 @@ public sealed class GridCoupling
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(designs);
-        var coupled = Grids(project.Foundations).SelectMany(rows =>
-            rows.Select(designs).OfType<FoundationDesign>().ToList() is var all && all.Count == rows.Count ? Couple(project, rows, all) : rows)
+        var coupled = Grids(project.Foundations)
+            .SelectMany(rows => rows.Select(designs).OfType<FoundationDesign>().ToList() is var all && all.Count == rows.Count
+                ? Couple(project, rows, all)
+                : rows)
             .ToDictionary(f => f.Mark, StringComparer.Ordinal);
         return coupled.Count == 0 ? project
             : project with { Foundations = [.. project.Foundations.Select(f => coupled.GetValueOrDefault(f.Mark, f))] };
@@ -88,7 +89,9 @@ public sealed class GridCoupling
         foundations.Where(f => f.Row is not null).GroupBy(f => f.Row!.Grid, StringComparer.Ordinal)
             .Select(g => (IReadOnlyList<Foundation>)[.. g.OrderBy(f => f.Row!.Number)]);
 
-    /// <summary>Foundations as rows of grids share their columns by these designs, the rows that are not among them by those they had.</summary>
+    /// <summary>
+    /// Foundations as rows of grids share their columns by these designs; rows that are not among them have those they had.
+    /// </summary>
     /// <param name="project">The project.</param>
     /// <param name="designs">Foundations with their designs; null: it has none.</param>
     public static IReadOnlyList<(Foundation Foundation, FoundationDesign? Design)> Together(Project project,
@@ -146,7 +149,7 @@ public sealed class GridCoupling
         return Couple(project, rows, [.. shares.Designs.Select((d, i) => i == number ? design : d)], factor)[number];
     }
 
-    private IReadOnlyList<Foundation> Solve()
+    private List<Foundation> Solve()
     {
         // Their plans first: by them they share ground and weight.
         var plain = rows.Select((f, r) => Trial(f with { Row = f.Row! with { Shares = null } }, r)).ToList();
@@ -213,8 +216,8 @@ public sealed class GridCoupling
             return new CrossingShare(c.Guess, [], Beside(x - body.LowX, other.Width), Beside(body.HighX - x, other.Width),
                 wide / body.Width, body.Width);
         });
-        return new RowShares([.. at], new HashSet<int>(), designs, [.. Enumerable.Range(0, Waters).Select(w => body.WeightIn((WaterState)w))],
-            body.FoundingDepth);
+        double[] weights = [.. Enumerable.Range(0, Waters).Select(w => body.WeightIn((WaterState)w))];
+        return new RowShares([.. at], new HashSet<int>(), designs, weights, body.FoundingDepth);
     }
 
     private RowShares Found(int r, List<Trial> trials, List<double[]> forces, HashSet<int> apart, int sustained)
@@ -235,8 +238,8 @@ public sealed class GridCoupling
         return shares with { At = [.. row.Crossings.Select(At)], Apart = apart };
     }
 
-    // What both rows of each crossing sink apart by one kN that one of them takes from the other there, for every crossing: factored. But for
-    // the columns' breadth it is symmetric; the steps that follow mend the rest.
+    // What both rows of each crossing sink apart by one kN that one of them takes from the other there, for every crossing: factored. But
+    // for the columns' breadth it is symmetric; the steps that follow mend the rest.
     private BandedMatrix Yields(List<Trial> trials)
     {
         var matrix = new BandedMatrix(joints.Count, joints.Count - 1);

@@ -1,4 +1,3 @@
-using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Units;
@@ -25,7 +24,8 @@ public static class GridPlan
     {
         ArgumentNullException.ThrowIfNull(rows);
         var own = rows.Select(r => r.InOwnAxes()).ToList();
-        var at = rows.SelectMany((r, i) => r.Supports.Select((s, c) => (s.Label, Row: i, Column: c))).ToLookup(x => x.Label, StringComparer.Ordinal);
+        var at = rows.SelectMany((r, i) => r.Supports.Select((s, c) => (s.Label, Row: i, Column: c)))
+            .ToLookup(x => x.Label, StringComparer.Ordinal);
         var crossings = rows.Select(_ => new List<GridCrossing>()).ToList();
         foreach (var shared in at.Where(g => g.Count() > 1))
         {
@@ -79,8 +79,8 @@ public static class GridPlan
         {
             if (!joined.Contains(i))
             {
-                return $"row {i + 1}, {rows[i].Supports[0].Label} to {rows[i].Supports[^1].Label}, meets the others at no support that both "
-                    + "name; name in both rows the support at which they cross, or give it a foundation of its own";
+                return $"row {i + 1}, {rows[i].Supports[0].Label} to {rows[i].Supports[^1].Label}, meets the others at no support that "
+                    + "both name; name in both rows the support at which they cross, or give it a foundation of its own";
             }
 
             for (var j = i + 1; j < rows.Count; j++)
@@ -102,8 +102,8 @@ public static class GridPlan
         {
             if (GroundAlong.Differing(rows[0].Ground, r.Ground) is { } key)
             {
-                return $"{GroundAlong.NameOf(rows[0].Ground)} and {GroundAlong.NameOf(r.Ground)} under its rows differ in {key}, of which a "
-                    + $"grid has one value; write ground.{key} on it";
+                return $"{GroundAlong.NameOf(rows[0].Ground)} and {GroundAlong.NameOf(r.Ground)} under its rows differ in {key}, of which "
+                    + $"a grid has one value; write ground.{key} on it";
             }
         }
 

@@ -64,8 +64,8 @@ public sealed record GridCrossing(int Column, int Other, int OtherColumn, double
     public double Guess => Ends == OtherEnds ? 0.5 : Ends ? 1 / (1 + Softer) : Softer / (1 + Softer);
 
     /// <summary>
-    /// What of a column's action this row carries: of the force a share, of shears and moments all that push and bend it along; what is left
-    /// is the other row's.
+    /// What of a column's action this row carries: of the force a share, of shears and moments all that push and bend it along; what is
+    /// left is the other row's.
     /// </summary>
     /// <param name="whole">The column's action in this row's axes.</param>
     /// <param name="share">Share of the force.</param>

@@ -49,7 +49,10 @@ public sealed class GridSizer
     private IReadOnlyList<SizingResult> Size()
     {
         // The row that carries most in either direction tells what all begin with.
-        int[] heads = [.. rows.Select((f, r) => (Row: r, f.Row!.Across)).GroupBy(x => x.Across).Select(g => g.MaxBy(x => Heavy(x.Row)).Row)];
+        int[] heads =
+        [
+            .. Enumerable.Range(0, rows.Count).GroupBy(r => rows[r].Row!.Across).Select(g => g.MaxBy(Heavy)),
+        ];
         var first = All(r => heads.Contains(r) || kept[r] is not null ? Found(rows[r], r) : new SizingResult(null, null, []));
         if (Array.Exists(heads, r => first[r].Design is null))
         {
@@ -58,7 +61,8 @@ public sealed class GridSizer
 
         FoundationDesign[] designs =
         [
-            .. first.Select((f, r) => f.Design ?? Like(rows[r], first[heads.First(h => rows[h].Row!.Across == rows[r].Row!.Across)].Design!)),
+            .. first.Select((f, r) => f.Design
+                ?? Like(rows[r], first[heads.First(h => rows[h].Row!.Across == rows[r].Row!.Across)].Design!)),
         ];
         var grown = new FoundationDesign?[rows.Count];
         for (var round = 1; round <= MostRounds; round++)
@@ -110,8 +114,9 @@ public sealed class GridSizer
     private double Heavy(int r)
     {
         var (row, place) = (rows[r].Row!, rows[r].Places[0]);
+        bool Lasts(int k) => project.Cases[k].IsPermanent || project.Cases[k].Symbol == Loads.LoadSymbol.L;
         var pressed = place.Supports.Select((s, i) => (row.At(i)?.Guess ?? 1)
-            * project.Actions[s.Label].Where((_, k) => project.Cases[k].IsPermanent || project.Cases[k].Symbol == Loads.LoadSymbol.L).Sum(a => a.N));
+            * project.Actions[s.Label].Where((_, k) => Lasts(k)).Sum(a => a.N));
         var (a, b) = (place.Supports[0], place.Supports[^1]);
         return pressed.Sum() / Math.Sqrt(((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y)));
     }

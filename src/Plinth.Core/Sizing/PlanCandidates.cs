@@ -100,6 +100,6 @@ public sealed record SizingResult(FoundationDesign? Design, SizingStop? Stop, IR
     /// <summary>The design's checks, where they were asked for.</summary>
     public Checks.FoundationResult? Checked { get; init; }
 
-    /// <summary>The foundation as it shares its columns with other rows of a grid by what was found for all; null: it shares none.</summary>
+    /// <summary>The foundation as it shares its columns with other rows of a grid by what was found; null: it shares none.</summary>
     public Foundation? Stands { get; init; }
 }

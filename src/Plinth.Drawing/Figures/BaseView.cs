@@ -104,7 +104,8 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
                 }
             }
 
-            to.Write(Layers.Note, new(At(x, 0).X - 1.5, Low.Y - 4), Core.Grids.GridRow.MarkOf(State.Place.Row.Grid, crossing.Other), Anchor.Right);
+            var mark = Core.Grids.GridRow.MarkOf(State.Place.Row.Grid, crossing.Other);
+            to.Write(Layers.Note, new(At(x, 0).X - 1.5, Low.Y - 4), mark, Anchor.Right);
         }
     }
 

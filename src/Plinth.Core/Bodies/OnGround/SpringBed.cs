@@ -211,7 +211,7 @@ public sealed class SpringBed
         Read(trying!, sinks);
     }
 
-    /// <summary>Whether what was <see cref="Pulled"/> and <see cref="Pressed"/> bears wholly: then nothing pulls, and so it sinks.</summary>
+    /// <summary>Whether what was <see cref="Pulled"/> and <see cref="Pressed"/> bears wholly: nothing pulls, and so it sinks.</summary>
     internal bool BearsWholly => trying!.BearsWholly();
 
     private bool Read(SpringBeam beam, Span<double> sinks)
@@ -334,11 +334,10 @@ public sealed class SpringBed
         {
             if (b.Place.Row!.ShareOf(crossing) is { } share)
             {
-                var c = b.Columns[crossing.Column];
+                var (c, other) = (b.Columns[crossing.Column], Grids.GridRow.MarkOf(b.Place.Row.Grid, crossing.Other));
                 trace.Given(BaseLoadCase.Of("κ", c), share.Kept, Unit.Ratio,
                     $"of the springs are its own from x = {Unit.Length.Format(c.X - share.Low, b.Units)} to "
-                        + $"{Unit.Length.FormatWithSymbol(c.X + share.High, b.Units)}, where {Grids.GridRow.MarkOf(b.Place.Row.Grid, crossing.Other)} "
-                        + "covers the same ground");
+                        + $"{Unit.Length.FormatWithSymbol(c.X + share.High, b.Units)}, where {other} covers the same ground");
             }
         }
 

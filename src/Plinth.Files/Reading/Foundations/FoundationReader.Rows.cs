@@ -24,15 +24,19 @@ internal sealed partial class FoundationReader
         if (t.Node("rows") is not { Value: List<TomlNode> { Count: > 0 } list }
             || !list.TrueForAll(r => r.Value is List<TomlNode> { Count: > 0 } labels && labels.TrueForAll(l => l.Value is string)))
         {
-            t.Fault("rows", "rows must be a list of rows, each a list of supports in order; write for example rows = [[\"A1\", \"A2\", \"A3\"], "
-                + "[\"A1\", \"B1\", \"C1\"]]");
+            t.Fault("rows", "rows must be a list of rows, each a list of supports in order; write for example "
+                + "rows = [[\"A1\", \"A2\", \"A3\"], [\"A1\", \"B1\", \"C1\"]]");
             return null;
         }
 
-        List<WrittenPlace> rows = [.. list.Select(r => new WrittenPlace([.. ((List<TomlNode>)r.Value!).Select(l => (string)l.Value!)], Lie.AsDrawn))];
+        List<WrittenPlace> rows =
+        [
+            .. list.Select(r => new WrittenPlace([.. ((List<TomlNode>)r.Value!).Select(l => (string)l.Value!)], Lie.AsDrawn)),
+        ];
         if (rows.Count == 1)
         {
-            t.Fault("rows", $"one row crosses no other; write it as supports = [{string.Join(", ", rows[0].Supports.Select(TomlText.Quote))}]");
+            var own = string.Join(", ", rows[0].Supports.Select(TomlText.Quote));
+            t.Fault("rows", $"one row crosses no other; write it as supports = [{own}]");
             return null;
         }
 
@@ -56,8 +60,8 @@ internal sealed partial class FoundationReader
 
         if (t.Has("load"))
         {
-            t.Fault("load", "loads beside the columns are not designed on a grid of strips; give them as reactions of a support, or the row that "
-                + "carries them a foundation of its own");
+            t.Fault("load", "loads beside the columns are not designed on a grid of strips; give them as reactions of a support, or the row "
+                + "that carries them a foundation of its own");
             return false;
         }
 
