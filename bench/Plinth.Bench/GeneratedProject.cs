@@ -54,13 +54,19 @@ internal static class GeneratedProject
     /// <param name="count">How many foundations.</param>
     /// <param name="directory">Its folder.</param>
     /// <param name="columns">Columns on each, 2.0 to 4.4 m apart where they are several, of straps 5 to 8 m.</param>
-    /// <param name="kind">"pile-cap": caps on piles; "strap": straps; "wall": wall footings; else bases on the ground.</param>
+    /// <param name="kind">"pile-cap": caps on piles; "strap": straps; "wall": wall footings; "grid": grids of strips; else bases on the ground.</param>
     public static void Write(int count, string directory, int columns = 1, string kind = "")
     {
         Directory.CreateDirectory(directory);
         if (kind == "wall")
         {
             Walls(count, directory);
+            return;
+        }
+
+        if (kind == "grid")
+        {
+            Grids(count, directory);
             return;
         }
 
@@ -103,6 +109,52 @@ internal static class GeneratedProject
         }
 
         File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml + (kind == "pile-cap" ? Caps : "") + bases);
+        File.WriteAllText(Path.Combine(directory, "supports.csv"), supports.ToString());
+        File.WriteAllText(Path.Combine(directory, "reactions.csv"), reactions.ToString());
+    }
+
+    // Eight by five columns each, at bays of their own; what stands in the middle brings most.
+    private static void Grids(int count, string directory)
+    {
+        const int along = 8;
+        const int across = 5;
+        var random = new Random(7);
+        double Within(double most) => ((random.NextDouble() * 2) - 1) * most;
+        var supports = new StringBuilder("support,x (m),y (m),cx (mm),cy (mm)\n");
+        var reactions = new StringBuilder("support,case,Fx (kN),Fy (kN),Fz (kN),Mx (kNm),My (kNm),Mz (kNm)\n");
+        var bases = new StringBuilder();
+        for (var g = 0; g < count; g++)
+        {
+            string Label(int i, int j) => $"G{g + 1}-{(char)('A' + j)}{i + 1}";
+            double[] Lines(int n, double least) => [.. Enumerable.Range(0, n).Aggregate(new List<double>(), (l, i) =>
+                [.. l, i == 0 ? 0 : l[^1] + least + (0.5 * random.Next(4))])];
+            var (x, y) = (Lines(along, 4.5), Lines(across, 4.0));
+            for (var j = 0; j < across; j++)
+            {
+                for (var i = 0; i < along; i++)
+                {
+                    supports.Append(CultureInfo.InvariantCulture, $"{Label(i, j)},{(g % 10 * 60) + x[i]:F3},{(g / 10 * 40) + y[j]:F3},400,400\n");
+                    var edges = (i is 0 or along - 1 ? 1 : 0) + (j is 0 or across - 1 ? 1 : 0);
+                    var s = (0.85 + (0.3 * random.NextDouble())) * (edges == 2 ? 0.4 : edges == 1 ? 0.62 : 1);
+                    foreach (var (name, n, h, m) in ((string, double, double, double)[])[("DEAD", 560 * s, 4, 6), ("SDL", 120 * s, 2, 3),
+                        ("LIVE", 260 * s, 3, 4), ("LIVE2", 60 * s, 1, 2), ("ROOF", 40 * s, 1, 1), ("SNOW", 30 * s, 1, 1), ("RAIN", 20 * s, 1, 1),
+                        ("WX", Within(40), 12, 20), ("WY", Within(40), 12, 20), ("WD", Within(30), 10, 15), ("EX", Within(60), 16, 30),
+                        ("EY", Within(60), 16, 30)])
+                    {
+                        reactions.Append(CultureInfo.InvariantCulture,
+                            $"{Label(i, j)},{name},{Within(h):F2},{Within(h):F2},{n:F2},{Within(m):F2},{Within(m):F2},0\n");
+                    }
+                }
+            }
+
+            string Row(IEnumerable<string> labels) => "[" + string.Join(", ", labels.Select(l => $"\"{l}\"")) + "]";
+            var rows = Enumerable.Range(0, across).Select(j => Row(Enumerable.Range(0, along).Select(i => Label(i, j))))
+                .Concat(Enumerable.Range(0, along).Select(i => Row(Enumerable.Range(0, across).Select(j => Label(i, j)))));
+            bases.Append("[[foundation]]\nkind = \"strip\"\nrows = [").AppendJoin(", ", rows).Append("]\n");
+        }
+
+        File.WriteAllText(Path.Combine(directory, "plinth.toml"), Toml.Replace("[concrete]", "subgrade-modulus = \"30 MN/m3\"\n[concrete]",
+            StringComparison.Ordinal) + bases);
         File.WriteAllText(Path.Combine(directory, "supports.csv"), supports.ToString());
         File.WriteAllText(Path.Combine(directory, "reactions.csv"), reactions.ToString());
     }
