@@ -32,19 +32,17 @@ internal static class ScheduleCommand
               plinth schedule --what bars --to out/bars.csv
               plinth schedule --format json
             """);
-        var what = new Option<string>(
-            "--what")
+        var what = new Option<string?>("--what")
         {
-            Description = "footings (default: those of every kind), combined, straps, pile caps, piles, bars or quantities",
-            DefaultValueFactory = _ => "",
+            Description = $"One of {string.Join(", ", Names)} (default: the footings of every kind)",
             HelpName = "TABLE"
         };
-        what.AcceptOnlyFromAmong(["", .. Names]);
+        what.AcceptOnlyFromAmong([.. Names]);
         var to = new Option<string?>("--to") { Description = "Write to this file (.xlsx, .csv) instead", HelpName = "FILE" };
         command.Add(what);
         command.Add(to);
         var common = new Common(command);
-        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(what)!, parsed.GetValue(to)));
+        command.SetAction(parsed => Run(common.Read(parsed), parsed.GetValue(what) ?? "", parsed.GetValue(to)));
         return command;
     }
 
