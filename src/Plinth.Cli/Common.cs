@@ -149,7 +149,7 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
         var chosen = new HashSet<string>(StringComparer.Ordinal);
         foreach (var mark in marks)
         {
-            var found = project.Foundations.Where(f => Pattern.Matches(f.Mark, mark) || f.Row?.Grid == mark).Select(f => f.Mark).ToList();
+            var found = project.Foundations.Where(f => Pattern.Names(mark, f)).Select(f => f.Mark).ToList();
             if (found.Count == 0)
             {
                 var under = project.Foundations.FirstOrDefault(f => f.Supports.Any(s => s.Label == mark));
@@ -168,7 +168,7 @@ internal sealed record Call(string? ProjectDirectory, OutputFormat Format, bool 
     public static Foundation ChooseOne(Project project, string mark)
     {
         // The label of a support stands for its foundation, where no mark is like it.
-        var under = project.Foundations.Any(f => Pattern.Matches(f.Mark, mark) || f.Row?.Grid == mark)
+        var under = project.Foundations.Any(f => Pattern.Names(mark, f))
             ? null
             : project.Foundations.FirstOrDefault(f => f.Supports.Any(s => s.Label == mark));
         var found = under is not null ? [under] : Choose(project, [mark]);

@@ -223,6 +223,21 @@ public class GridTests
     }
 
     [Fact]
+    public void The_grids_mark_names_all_its_rows_and_nothing_else()
+    {
+        using var f = Made("rows = [[\"A1\", \"A2\"], [\"A1\", \"B1\"]]");
+        var plain = f["plinth.toml"];
+        f["plinth.toml"] = plain + "\n[[waive]]\ncheck = \"sliding\"\nmarks = [\"ST1\"]\nwhy = \"held by the slab\"\n";
+        f.Run("size", "ST1").Exit.Should().Be(0);
+        f.Run("check", "ST1", "--format", "json").Json.GetProperty("foundations").EnumerateArray().Should().HaveCount(2)
+            .And.OnlyContain(r => r.GetProperty("checks").EnumerateArray().Any(c => c.GetProperty("id").GetString() == "sliding"
+                && c.GetRawText().Contains("held by the slab", StringComparison.Ordinal)));
+        f.Run("set", "ST1", "width=1.4 m").Error.Should().Contain("\"ST1\" names 2 foundations; name one");
+        f["plinth.toml"] = plain + "\n[[foundation]]\nmark = \"ST1\"\nsupports = [\"C3\"]\n";
+        f.Run("check").Error.Should().Contain("mark \"ST1\" names all rows of this grid, and the foundation at plinth.toml:");
+    }
+
+    [Fact]
     public void A_column_beside_the_line_of_its_row_is_refused()
     {
         using var f = Made("rows = " + Rows, s => s.Replace("B2,5,4.5", "B2,5.02,4.5", StringComparison.Ordinal));

@@ -202,7 +202,7 @@ public class StripTests
     [InlineData("ends = [\"0.5 m\", \"0.5 m\", \"1 m\"]", "ground.subgrade-modulus = \"9 MN/m3\"", "ends is a list of two, at −x and at +x")]
     [InlineData("width = [\"2 m\", \"1 m\"]", "ground.subgrade-modulus = \"9 MN/m3\"", "width")]
     [InlineData("soil = \"rigid\"", "ground.subgrade-modulus = \"9 MN/m3\"", "has no key \"soil\"")]
-    [InlineData("rows = [[\"C1\", \"C2\"]]", "ground.subgrade-modulus = \"9 MN/m3\"", "grids of strips that cross are not designed in this version")]
+    [InlineData("rows = [[\"C1\", \"C2\"]]", "ground.subgrade-modulus = \"9 MN/m3\"", "supports and rows are both given; rows are the rows of a grid of strips")]
     [InlineData("ends = \"-0.5 m\"", "ground.subgrade-modulus = \"9 MN/m3\"", "ends")]
     public void Wrong_strips_are_refused_with_place_and_mend(string table, string ground, string message)
     {

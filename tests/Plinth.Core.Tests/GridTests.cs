@@ -35,8 +35,9 @@ public class GridTests
 
     private static IEnumerable<double> Sums(double[] gaps) => gaps.Select((_, i) => gaps.Take(i + 1).Sum());
 
-    private static Project Made(Lines g, bool columnsFirst = false, SizingRules? sizing = null, HeldValues? held = null)
+    private static Project Made(Lines g, bool columnsFirst = false, SizingRules? sizing = null, HeldValues? held = null, GroundRules? ground = null)
     {
+        var soil = ground ?? Soil;
         var (sin, cos) = SupportAction.SinCosDegrees(g.Turned);
         var supports = new Dictionary<(int, int), Support>();
         var actions = new Dictionary<string, SupportAction[]>();
@@ -60,10 +61,10 @@ public class GridTests
         var along = Enumerable.Range(0, g.Y.Length).Select(j => Enumerable.Range(0, g.X.Length).Select(i => supports[(i, j)]).ToList()).ToList();
         var across = Enumerable.Range(0, g.X.Length).Select(i => Enumerable.Range(0, g.Y.Length).Select(j => supports[(i, j)]).ToList()).ToList();
         List<Place> places = [.. (columnsFirst ? across.Concat(along) : along.Concat(across))
-            .Select(r => new Place(r, Math.Round(Math.Atan2(r[^1].Y - r[0].Y, r[^1].X - r[0].X) * 180 / Math.PI, 9), Soil))];
+            .Select(r => new Place(r, Math.Round(Math.Atan2(r[^1].Y - r[0].Y, r[^1].X - r[0].X) * 180 / Math.PI, 9), soil))];
         var (rows, fault) = GridPlan.Of("ST1", places, UnitSystem.Metric);
         fault.Should().BeNull();
-        var rules = Rules with { Ground = Soil, Sizing = sizing ?? Rules.Sizing };
+        var rules = Rules with { Ground = soil, Sizing = sizing ?? Rules.Sizing };
         var combinations = new CombinationSet(
             [
                 Combination("A", (Family)31, 1, (0, 1)), Combination("B", (Family)31, 1.2, (0, 1.2), (1, 1)),
@@ -92,9 +93,10 @@ public class GridTests
     }
 
     private static (Project Project, IReadOnlyList<Foundation> Rows, FoundationDesign[] Designs) Coupled(Lines g, bool columnsFirst = false,
-        double factor = 1)
+        double factor = 1, Func<Project, Project>? with = null, GroundRules? ground = null)
     {
-        var project = Made(g, columnsFirst);
+        var project = Made(g, columnsFirst, ground: ground);
+        project = with?.Invoke(project) ?? project;
         FoundationDesign[] designs = [.. project.Foundations.Select(f => Design(f, f.Row!.Across != columnsFirst ? g.Other : g.Width, g.Thickness))];
         return (project, GridCoupling.Couple(project, project.Foundations, designs, factor), designs);
     }
@@ -170,6 +172,45 @@ public class GridTests
         var (x, y) = (g.X[^1] + 1, g.Y[^1] + 1);
         double Covered(double[] at, double ends, double wide) => at.Sum(v => Math.Min(at[^1] + ends, v + (wide / 2)) - Math.Max(-ends, v - (wide / 2)));
         return (g.Y.Length * x * g.Width) + (g.X.Length * y * g.Other) - (Covered(g.X, 0.5, g.Other) * Covered(g.Y, 0.5, g.Width));
+    }
+
+    [Fact]
+    public void Water_lifts_the_union_of_the_rows_once() => Gen.Select(Some, Gen.Double[0.2, 1.1]).Sample(
+        (g, depth) =>
+        {
+            var made = Coupled(g, ground: Soil with { WaterDepth = depth, SaturatedWeight = 20 });
+            var trials = Trials(made);
+            var (over, area) = (1.2 - g.Thickness, Union(g));
+            for (var k = 0; k < trials[0].Combinations.Length; k++)
+            {
+                if (trials.Exists(t => t.Body.Contact(k).State == ContactState.NoEquilibrium))
+                {
+                    continue;
+                }
+
+                var wet = trials[0].Place.Waters[k] == WaterState.High;
+                var soil = wet ? (18 * Math.Min(over, depth)) + (20 * Math.Max(0, over - depth)) : 18 * over;
+                var c = trials[0].Combinations[k];
+                var pressed = (c.WeightFactor * ((area * ((24 * g.Thickness) + soil)) - (g.Count * 0.16 * soil)))
+                    - (wet ? 9.81 * Math.Max(0, 1.2 - depth) * area : 0)
+                    + made.Project.Supports.Sum(s => c.Terms.Sum(t => t.Factor * made.Project.Actions[s.Label][t.Case].N));
+                trials.Sum(t => t.Body.Pushed(k).Force).Should().BeApproximately(pressed, 1e-6 * (1 + Math.Abs(pressed)), c.Name);
+            }
+        },
+        iter: 30);
+
+    [Fact]
+    public void Live_load_on_some_columns_alone_is_that_of_all_rows()
+    {
+        var made = Coupled(new Lines([0, 4, 8], [0, 4], [.. Enumerable.Repeat(300.0, 9)], new double[18], 1.2, 1.2, 0.6, 0),
+            with: p => p with { PartialLive = true, Cases = [p.Cases[0], new LoadCase("LIVE", LoadSymbol.L)] });
+        var trials = Trials(made);
+        string[] Names(Trial t) => [.. t.Combinations.Select(c => c.Name)];
+        Names(trials[0]).Should().Contain("B:L@B3").And.Contain("B:noL@A1");
+        foreach (var t in trials)
+        {
+            Names(t).Should().Equal(Names(trials[0]), "also of columns that stand on other rows");
+        }
     }
 
     [Fact]

@@ -93,6 +93,16 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             }
         }
 
+        foreach (var (grid, place) in byMark.Values.Where(v => v.Foundation.Row is { Number: 0 })
+            .Select(v => (v.Foundation.Row!.Grid, v.Place)))
+        {
+            if (byMark.TryGetValue(grid, out var other))
+            {
+                bag.Error(place,
+                    $"mark \"{grid}\" names all rows of this grid, and the foundation at {other.Place}; give one of them another");
+            }
+        }
+
         return [.. byMark.Values.Select(v => v.Foundation).OrderBy(f => f.Mark, MarkOrder.Natural)];
     }
 

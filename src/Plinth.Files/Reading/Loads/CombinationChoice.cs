@@ -85,4 +85,11 @@ public static class Pattern
         pattern.AsSpan().IndexOfAny("*?") >= 0
             ? System.IO.Enumeration.FileSystemName.MatchesSimpleExpression(pattern, name, ignoreCase: false)
             : string.Equals(name, pattern, StringComparison.Ordinal);
+
+    /// <summary>Whether a mark or pattern names a foundation: by its own mark, or a row by that of its grid.</summary>
+    public static bool Names(string pattern, Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        return Matches(foundation.Mark, pattern) || (foundation.Row is { } row && row.Grid == pattern);
+    }
 }

@@ -45,7 +45,7 @@ internal sealed class LeaveReader(DiagnosticBag bag)
     {
         foreach (var (leave, place) in leaves)
         {
-            if (!foundations.Any(f => Pattern.Matches(f.Mark, leave.Mark)))
+            if (!foundations.Any(f => Pattern.Names(leave.Mark, f)))
             {
                 var near = Nearest.Of(leave.Mark, foundations.Select(f => f.Mark));
                 bag.Error(place, $"no foundation has the mark \"{leave.Mark}\"" + (near is null ? "" : $"; did you mean \"{near}\"?"));
@@ -56,7 +56,7 @@ internal sealed class LeaveReader(DiagnosticBag bag)
             ? [.. foundations]
             : [
                 .. foundations.Select(
-                    f => f with { Leaves = [.. leaves.Select(l => l.Leave).Where(l => Pattern.Matches(f.Mark, l.Mark))] })];
+                    f => f with { Leaves = [.. leaves.Select(l => l.Leave).Where(l => Pattern.Names(l.Mark, f))] })];
     }
 
     private void One(TableReader t, IReadOnlyList<string> marks, double? upTo)
