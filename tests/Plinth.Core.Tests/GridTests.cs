@@ -22,14 +22,14 @@ public class GridTests
     private static readonly GroundRules Soil = DefaultGround with { SubgradeModulus = 25e3, FoundingDepth = 1.2 };
 
     /// <summary>Columns at the lines of a grid, a row of strips on each line.</summary>
-    private sealed record Lines(double[] X, double[] Y, double[] N, double[] H, double Width, double Other, double Thickness, double Turned)
+    internal sealed record Lines(double[] X, double[] Y, double[] N, double[] H, double Width, double Other, double Thickness, double Turned)
     {
         public int Count => X.Length * Y.Length;
 
         public string Label(int i, int j) => $"{(char)('A' + j)}{i + 1}";
     }
 
-    private static readonly Gen<Lines> Some = Gen.Select(Gen.Double[3, 5].Array[1, 2], Gen.Double[3, 5].Array[1, 2], Gen.Double[120, 600].Array[9],
+    internal static readonly Gen<Lines> Some = Gen.Select(Gen.Double[3, 5].Array[1, 2], Gen.Double[3, 5].Array[1, 2], Gen.Double[120, 600].Array[9],
         Gen.Double[-40, 40].Array[18], Gen.Double[0.9, 1.5], Gen.Double[0.9, 1.5], Gen.Double[0.5, 0.8],
         (x, y, n, h, w, o, t) => new Lines([0, .. Sums(x)], [0, .. Sums(y)], n, h, w, o, t, 0));
 
@@ -92,7 +92,7 @@ public class GridTests
         return Strip.Fitted(row, (blank with { At = [.. blank.At.Select(a => a with { Band = Bars("5 T16") })] }).With(ends, ends));
     }
 
-    private static (Project Project, IReadOnlyList<Foundation> Rows, FoundationDesign[] Designs) Coupled(Lines g, bool columnsFirst = false,
+    internal static (Project Project, IReadOnlyList<Foundation> Rows, FoundationDesign[] Designs) Coupled(Lines g, bool columnsFirst = false,
         double factor = 1, Func<Project, Project>? with = null, GroundRules? ground = null)
     {
         var project = Made(g, columnsFirst, ground: ground);

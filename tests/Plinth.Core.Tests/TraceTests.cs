@@ -236,6 +236,23 @@ public class TraceTests
     }
 
     [Fact]
+    public void Every_formula_of_rows_that_cross_gives_its_result()
+    {
+        var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
+        Gen.Select(GridTests.Some, Gen.Double[0.3, 1.1]).Sample(
+            (g, depth) =>
+            {
+                var made = GridTests.Coupled(g, ground: DefaultGround with { SubgradeModulus = 25e3, FoundingDepth = 1.2, WaterDepth = depth, Friction = 0.5 });
+                for (var r = 0; r < made.Rows.Count; r++)
+                {
+                    EveryFormulaGivesItsResult(made.Project with { Foundations = [made.Rows[r]] }, made.Designs[r], seen);
+                }
+            },
+            iter: 12);
+        seen.Keys.Should().Contain("bearing N,all[A1]").And.Contain("two-way-shear Mx,c");
+    }
+
+    [Fact]
     public void Every_formula_of_every_check_gives_its_result()
     {
         var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();

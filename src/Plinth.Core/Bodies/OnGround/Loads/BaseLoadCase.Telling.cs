@@ -164,6 +164,12 @@ internal static partial class BaseLoadCase
                     $"{new Sym(Of("Aped", c), p.Area, Unit.Area)}·{new Sym(Of("σped", c), load.SoilPerArea - above, Unit.Pressure)} + "
                         + $"{new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym(Of("σcol", c), above, Unit.Pressure)}");
             }
+            else if (c.Place.Row?.At(c.Index) is not null)
+            {
+                // Half of it is the other row's.
+                trace.Let(Of("Wdis", c), displaced, Unit.Force,
+                    $"{new Sym(Of("Acol", c), beneath, Unit.Area)}·{new Sym("σs", load.SoilPerArea, Unit.Pressure)}/2");
+            }
             else
             {
                 trace.Let(Of("Wdis", c), displaced, Unit.Force,
