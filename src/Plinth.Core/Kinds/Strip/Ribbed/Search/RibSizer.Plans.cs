@@ -110,10 +110,6 @@ internal sealed partial class RibSizer
                 return found;
             }
 
-            if (tooSmall)
-            {
-                break;
-            }
         }
 
         return null;
