@@ -34,6 +34,7 @@ internal sealed class BeamSearch
     private readonly Check[] ofBottom;
     private readonly Check[] topFlexure;
     private readonly Check[] bottomFlexure;
+    private readonly Check[] steel;
 
     /// <summary>Prepares the search.</summary>
     /// <param name="trials">A trial a place, each an <see cref="IBeamTrial"/>.</param>
@@ -46,7 +47,7 @@ internal sealed class BeamSearch
         Check[] Of(params string[] ids) => [.. trials[0].Checks.Listed.Where(c => ids.Contains(c.Id) && !foundation.Waives(c.Id))];
         (shear, stirrups) = (Of("shear-stirrups"), Of("shear-stirrups", "stirrup-spacing"));
         (ofTop, ofBottom) = (Of("flexure-top-x", "beam-steel", "anchorage-x"), Of("flexure-bottom-x", "beam-steel", "anchorage-x"));
-        (topFlexure, bottomFlexure) = (Of("flexure-top-x"), Of("flexure-bottom-x"));
+        (topFlexure, bottomFlexure, steel) = (Of("flexure-top-x"), Of("flexure-bottom-x"), Of("beam-steel"));
     }
 
     /// <summary>Whether the beam sought last was too small for its bars, as most smaller ones are then.</summary>
@@ -86,7 +87,7 @@ internal sealed class BeamSearch
                 break;
             }
 
-            if (Tied(own, tie) is { } found && Mass(found) is var mass
+            if (Tied(own, tie) is { } tied && Thinned(tied) is var found && Mass(found) is var mass
                 && mass < (best?.Mass ?? double.PositiveInfinity) - 1e-9)
             {
                 best = (found, mass);
@@ -192,7 +193,19 @@ internal sealed class BeamSearch
         BeamDesign At(int steps) => beam with { Stirrups = new BarSpec(tie, 0, Math.Round(steps * step, 6)) };
     }
 
-    // Bars along the sides where the beam is so deep that it needs them: the fewest.
+    // Bars along the sides were counted between the covers, before the bars of both faces were known, between which they stand.
+    private BeamDesign Thinned(BeamDesign beam)
+    {
+        while (Held("sides") is null && beam.Sides.Count > 1
+            && beam with { Sides = beam.Sides with { Count = beam.Sides.Count - 1 } } is var fewer && !Fails(steel, Checks.Face.None, fewer))
+        {
+            beam = fewer;
+        }
+
+        return beam;
+    }
+
+    // Bars along the sides where the beam is so deep that it needs them: no fewer than stand.
     private BeamDesign? Sided(BeamDesign beam)
     {
         if (Held("sides") is not null || beam.Depth <= trials[0].Code.SideBarsFrom)
