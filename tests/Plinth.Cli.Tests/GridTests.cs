@@ -238,6 +238,19 @@ public class GridTests
     }
 
     [Fact]
+    public void Rows_that_lie_over_each_other_side_by_side_are_told()
+    {
+        using var f = Made("width = \"1.4 m\"\nthickness = \"900 mm\"\nends = \"900 mm\"\nrows = [[\"A1\", \"A2\"], [\"B1\", \"B2\"], [\"A1\", \"B1\"]]",
+            s => s.Replace(",4.5,", ",1,", StringComparison.Ordinal));
+        f.Run("size", "ST1").Error.Should().Contain("ST1-2 (B1, B2): nothing found: bearing").And.Contain("ST1-2, of the same grid, finds none");
+        f["plinth.toml"] = f["plinth.toml"].Replace("180 kPa", "900 kPa", StringComparison.Ordinal);
+        f.Run("size", "ST1").Exit.Should().Be(1);
+        var near = f.Run("check", "ST1", "--format", "json").Json.GetProperty("near").EnumerateArray().ToList();
+        near.Should().ContainSingle(o => o.GetRawText().Contains("ST1-1", StringComparison.Ordinal)
+            && o.GetRawText().Contains("ST1-2", StringComparison.Ordinal), "what both cover is counted twice; those that cross are meant to");
+    }
+
+    [Fact]
     public void A_column_beside_the_line_of_its_row_is_refused()
     {
         using var f = Made("rows = " + Rows, s => s.Replace("B2,5,4.5", "B2,5.02,4.5", StringComparison.Ordinal));

@@ -287,6 +287,18 @@ public class GridTests
     }
 
     [Fact]
+    public void A_moment_about_the_vertical_is_told_of_once()
+    {
+        var made = Coupled(new Lines([0, 4, 8], [0, 4], [.. Enumerable.Repeat(300.0, 9)], new double[18], 1.2, 1.2, 0.6, 0),
+            with: p => p with
+            {
+                Actions = p.Actions.ToDictionary(a => a.Key, a => a.Key == "A2" ? [a.Value[0] with { Fx = 20, Mz = 40 }, a.Value[1]] : a.Value),
+            });
+        made.Rows.Select((f, r) => new Checker(made.Project, f).Check(made.Designs[r]).Notes.Count(n => n.StartsWith("moment about the vertical", StringComparison.Ordinal)))
+            .Should().Equal([1, 0, 0, 0, 0], "it stands on the row that does not end there");
+    }
+
+    [Fact]
     public void A_row_that_is_hardly_there_carries_nothing()
     {
         var project = Made(new Lines([0, 4, 8], [0, 4, 8], [.. Enumerable.Repeat(400.0, 9)], new double[18], 1.2, 1.2, 0.6, 0));

@@ -145,10 +145,11 @@ public static class SitePlan
             return Math.Sqrt((ex * ex) + (ey * ey));
         }));
 
-    private sealed record Placed(string Mark, string Place, string? Grid, PlanPoint[] Corners, double Bottom, double Top, double Spread)
+    private sealed record Placed(string Mark, string Place, Grids.GridRow? Row, PlanPoint[] Corners, double Bottom, double Top, double Spread)
     {
-        // Parts of one foundation, and rows of one grid, are cast together.
-        public bool HangsWith(Placed other) => (Mark == other.Mark && Place == other.Place) || (Grid is not null && Grid == other.Grid);
+        // Parts of one foundation, and rows of a grid that cross, are cast together; rows that lie side by side are not.
+        public bool HangsWith(Placed other) => (Mark == other.Mark && Place == other.Place)
+            || (Row is { } own && other.Row is { } row && own.Grid == row.Grid && own.Crossings.Any(c => c.Other == row.Number));
 
         public double LowX { get; } = Corners.Min(c => c.X);
 
@@ -167,7 +168,7 @@ public static class SitePlan
             var size = design.Size;
             var bottom = place.Ground.Underside(size.Thickness);
             return BaseGeometry.Parts(f, place, design)
-                .Select(corners => new Placed(f.Mark, place.Name, f.Row?.Grid, corners, bottom, bottom + size.Thickness,
+                .Select(corners => new Placed(f.Mark, place.Name, f.Row, corners, bottom, bottom + size.Thickness,
                     place.Ground.LoadSpread));
         }
     }

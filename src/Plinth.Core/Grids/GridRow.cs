@@ -81,7 +81,9 @@ public sealed record GridCrossing(int Column, int Other, int OtherColumn, double
         Fy = 0,
         Mx = 0,
         My = whole.My + (whole.Mx * Cotangent),
-        Mz = 0,
+
+        // No check carries it; once it is told of.
+        Mz = Carries ? whole.Mz : 0,
     };
 }
 

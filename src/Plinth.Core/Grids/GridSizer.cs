@@ -201,6 +201,6 @@ public sealed class GridSizer
         var at = Array.FindIndex(results, f => f.Design is null);
         at = at < 0 || results[at].Stop is null ? Array.FindIndex(results, f => f.Stop is not null) : at;
         return [.. results.Select((f, r) => f.Stop is not null ? f
-            : new SizingResult(null, new SizingStop(null, null, null, 0, $"{rows[at].Mark}, which it crosses, finds none", null), []))];
+            : new SizingResult(null, new SizingStop(null, null, null, 0, $"{rows[at].Mark}, of the same grid, finds none", null), []))];
     }
 }
