@@ -10,21 +10,20 @@ namespace Plinth.Core.Checks;
 /// <summary>Checks a design of a foundation at all its places.</summary>
 public sealed class Checker
 {
+    private readonly double factor;
+
     /// <summary>Loads the places of a foundation.</summary>
     public Checker(Project project, Foundation foundation)
+        : this(project, foundation, 1)
+    {
+    }
+
+    // With the actions of all supports multiplied.
+    private Checker(Project project, Foundation foundation, double factor)
     {
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
-        Project = project;
-        Foundation = foundation;
-        Trials = Load();
-    }
-
-    private Checker(Project project, Foundation foundation, double factor)
-    {
-        Project = project;
-        Foundation = foundation;
-        this.factor = factor;
+        (Project, Foundation, this.factor) = (project, foundation, factor);
         Trials = Load();
     }
 
@@ -33,8 +32,6 @@ public sealed class Checker
         .. Foundation.Places.Select(p => new LoadedPlace(Project, Foundation, p))
             .Select(p => Foundation.Kind.NewTrial(Project, Foundation, factor == 1 ? p : p.Times(factor))),
     ];
-
-    private readonly double factor = 1;
 
     /// <summary>The largest room that is sought: three times the actions.</summary>
     public const double MostRoom = 2;

@@ -3,7 +3,6 @@ using Plinth.Core.Bodies;
 using Plinth.Core.Buildings;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
-using Plinth.Core.Numerics;
 
 namespace Plinth.Core.Grids;
 
@@ -11,20 +10,8 @@ namespace Plinth.Core.Grids;
 /// What each row of a grid of strips carries of the columns at which it crosses others: so much that in every combination both rows sink
 /// alike there. Each bends along and turns freely about its own x, so that a crossing passes on forces alone.
 /// </summary>
-/// <remarks>
-/// By flexibility: the matrix of the rows as if the ground could pull makes the first step, exact where all bear wholly; where parts lift
-/// off C. G. Broyden's updates mend it (Mathematics of Computation 19, 1965, 577–593).
-/// </remarks>
 public sealed class GridCoupling
 {
-    private const int MostSteps = 80;
-
-    // Both rows sink alike to this, m, and to this share of what they sink.
-    private const double Alike = 1e-9;
-    private const double AlikeShare = 1e-7;
-
-    private const double LeastPart = 1e-3;
-
     // Of all actions: rows that carry none share none.
     private const double Nothing = 1e-6;
 
@@ -34,23 +21,14 @@ public sealed class GridCoupling
     private readonly IReadOnlyList<Foundation> rows;
     private readonly IReadOnlyList<FoundationDesign> designs;
     private readonly double factor;
-    private readonly List<(int Row, GridCrossing At, GridCrossing Other)> joints = [];
-
-    // Of each row its crossings: which joint, at which column, and whether it is the first row there, 1, or the other, −1.
-    private readonly List<(int Joint, int Column, int Sign)>[] sides;
+    private readonly List<(int Row, GridCrossing At)> joints = [];
 
     private GridCoupling(Project project, IReadOnlyList<Foundation> rows, IReadOnlyList<FoundationDesign> designs, double factor)
     {
         (this.project, this.rows, this.designs, this.factor) = (project, rows, designs, factor);
-        sides = [.. rows.Select(_ => new List<(int, int, int)>())];
         for (var r = 0; r < rows.Count; r++)
         {
-            foreach (var at in rows[r].Row!.Crossings.Where(c => c.IsFirst))
-            {
-                sides[r].Add((joints.Count, at.Column, 1));
-                sides[at.Other].Add((joints.Count, at.OtherColumn, -1));
-                joints.Add((r, at, rows[at.Other].Row!.Crossings.Single(c => c.Column == at.OtherColumn)));
-            }
+            joints.AddRange(rows[r].Row!.Crossings.Where(c => c.IsFirst).Select(c => (r, c)));
         }
     }
 
@@ -164,12 +142,12 @@ public sealed class GridCoupling
             throw new InvalidOperationException($"rows of {rows[0].Row!.Grid} have different combinations");
         }
 
-        var yields = Yields(trials);
+        var shares = new SharedSinking(trials, joints);
         var (forces, apart) = (joints.Select(_ => new double[count]).ToList(), new HashSet<int>());
         for (var k = 0; k < count; k++)
         {
             var carried = new double[joints.Count];
-            if (!Share(trials, yields, k, carried))
+            if (!shares.Find(k, carried))
             {
                 apart.Add(k);
             }
@@ -236,195 +214,5 @@ public sealed class GridCoupling
         }
 
         return shares with { At = [.. row.Crossings.Select(At)], Apart = apart };
-    }
-
-    // What both rows of each crossing sink apart by one kN that one of them takes from the other there, for every crossing: factored. But
-    // for the columns' breadth it is symmetric; the steps that follow mend the rest.
-    private BandedMatrix Yields(List<Trial> trials)
-    {
-        var matrix = new BandedMatrix(joints.Count, joints.Count - 1);
-        for (var r = 0; r < rows.Count; r++)
-        {
-            var body = trials[r].Body;
-            var sinks = new double[body.Columns.Length];
-            foreach (var (j, column, sign) in sides[r])
-            {
-                if (!body.Bed!.Yields(column, sinks))
-                {
-                    throw new InvalidOperationException($"{rows[r].Mark} has no stiffness on its ground");
-                }
-
-                foreach (var (i, at, other) in sides[r].Where(x => x.Joint >= j))
-                {
-                    matrix.Add(i, j, sign * other * sinks[at]);
-                }
-            }
-        }
-
-        return matrix.Factor() ? matrix : throw new InvalidOperationException($"the rows of {rows[0].Row!.Grid} cannot be told apart");
-    }
-
-    // Finds what the first row of each crossing carries in a combination; false where no shares hold the rows.
-    private bool Share(List<Trial> trials, BandedMatrix yields, int k, double[] carried)
-    {
-        var n = joints.Count;
-        double[] from = [.. joints.Select(j => trials[j.Row].Columns[j.At.Column].Action(k).N)];
-        var gaps = new double[n];
-        List<(double[] Left, double[] Right)> updates = [];
-
-        // As if the ground could pull: where all bear wholly so it is.
-        from.CopyTo(carried, 0);
-        var apart = Pulled(trials, k, null, gaps);
-        for (var step = 0; step < MostSteps && gaps.Max(Math.Abs) > Alike + (AlikeShare * apart); step++)
-        {
-            var move = Applied(yields, updates, gaps);
-            double[] next = [.. carried.Select((c, j) => c - move[j])];
-            apart = Pulled(trials, k, (carried, next), gaps);
-            next.CopyTo(carried, 0);
-        }
-
-        if (trials.TrueForAll(t => t.Body.Bed!.BearsWholly))
-        {
-            return true;
-        }
-
-        // Where that holds a row in no place, from the first guess.
-        var (held, most) = Gaps(trials, k, from, carried, gaps);
-        if (!held)
-        {
-            from.CopyTo(carried, 0);
-            (held, most) = Gaps(trials, k, from, carried, gaps);
-        }
-
-        for (var step = 0; step < MostSteps && held; step++)
-        {
-            if (gaps.Max(Math.Abs) <= Alike + (AlikeShare * most))
-            {
-                return true;
-            }
-
-            // Where a row finds no equilibrium it is given half of what was changed.
-            var (move, next, now) = (Applied(yields, updates, gaps), new double[n], new double[n]);
-            for (var part = 1.0; ; part /= 2)
-            {
-                for (var j = 0; j < n; j++)
-                {
-                    next[j] = carried[j] - (part * move[j]);
-                }
-
-                (held, most) = Gaps(trials, k, from, next, now);
-                if (held || part < LeastPart)
-                {
-                    break;
-                }
-            }
-
-            if (!held)
-            {
-                return false;
-            }
-
-            Update(yields, updates, Less(next, carried), Less(now, gaps));
-            next.CopyTo(carried, 0);
-            now.CopyTo(gaps, 0);
-        }
-
-        return false;
-    }
-
-    private static double[] Less(double[] a, double[] b) => [.. a.Zip(b, (x, y) => x - y)];
-
-    private static double Dot(double[] a, double[] b) => a.Zip(b, (x, y) => x * y).Sum();
-
-    // J⁻¹·v with all updates: J⁻¹ ← J⁻¹ + left·(rightᵀ·J⁻¹).
-    private static double[] Applied(BandedMatrix yields, List<(double[] Left, double[] Right)> updates, double[] v)
-    {
-        var result = (double[])v.Clone();
-        yields.Solve(result);
-        foreach (var (left, right) in updates)
-        {
-            var by = Dot(right, result);
-            result = [.. result.Zip(left, (r, l) => r + (by * l))];
-        }
-
-        return result;
-    }
-
-    private static void Update(BandedMatrix yields, List<(double[] Left, double[] Right)> updates, double[] moved, double[] closed)
-    {
-        var by = Applied(yields, updates, closed);
-        var along = Dot(moved, by);
-        if (Math.Abs(along) > 1e-30)
-        {
-            updates.Add(([.. Less(moved, by).Select(x => x / along)], moved));
-        }
-    }
-
-    // Force on each column of a row beside that which its trial holds.
-    private double[] More(int r, GroundBody body, double[] from, double[] carried)
-    {
-        var more = new double[body.Columns.Length];
-        foreach (var (j, column, sign) in sides[r])
-        {
-            more[column] += sign * (carried[j] - from[j]);
-        }
-
-        return more;
-    }
-
-    // As if the ground could pull: under what the trials hold, or with more; how far apart rows sink, and the most that any sinks.
-    private double Pulled(List<Trial> trials, int k, (double[] From, double[] To)? more, double[] gaps)
-    {
-        var most = 0.0;
-        Array.Clear(gaps);
-        for (var r = 0; r < trials.Count; r++)
-        {
-            var body = trials[r].Body;
-            var sinks = new double[body.Columns.Length];
-            if (more is var (from, to))
-            {
-                body.Bed!.Pressed(More(r, body, from, to), sinks);
-            }
-            else
-            {
-                _ = body.Bed!.Pulled(k, sinks);
-            }
-
-            most = Math.Max(most, AddGaps(r, sinks, gaps));
-        }
-
-        return most;
-    }
-
-    private double AddGaps(int r, double[] sinks, double[] gaps)
-    {
-        var most = 0.0;
-        foreach (var (j, column, sign) in sides[r])
-        {
-            gaps[j] += sign * sinks[column];
-            most = Math.Max(most, Math.Abs(sinks[column]));
-        }
-
-        return most;
-    }
-
-    // How much deeper the first row of each crossing sinks than the other, and the most that any sinks.
-    private (bool Held, double Most) Gaps(List<Trial> trials, int k, double[] from, double[] carried, double[] gaps)
-    {
-        var most = 0.0;
-        Array.Clear(gaps);
-        for (var r = 0; r < trials.Count; r++)
-        {
-            var body = trials[r].Body;
-            var sinks = new double[body.Columns.Length];
-            if (!body.Bed!.Sinks(k, More(r, body, from, carried), sinks))
-            {
-                return (false, 0);
-            }
-
-            most = Math.Max(most, AddGaps(r, sinks, gaps));
-        }
-
-        return (true, most);
     }
 }

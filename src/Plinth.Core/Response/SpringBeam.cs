@@ -103,10 +103,12 @@ public sealed partial class SpringBeam
     /// <param name="line">What presses down on a metre all along, kN/m.</param>
     public bool Solve(ReadOnlySpan<BeamLoad> loads, double line)
     {
-        Solved++;
-        Lay(loads, line);
-        Array.Clear(u);
-        (sinks, tilts) = (0, 0);
+        // As if the ground could pull: where it does not, this is the answer.
+        if (!Bend(loads, line))
+        {
+            return false;
+        }
+
         var scale = 0.0;
         foreach (var l in loads)
         {
@@ -115,17 +117,6 @@ public sealed partial class SpringBeam
 
         scale = Math.Max(scale + Math.Abs(line * (nodes[^1] - nodes[0])), 1e-9);
         var (step, across, residual, coupling) = (mesh.Step, mesh.Across, mesh.Residual, mesh.Coupling);
-
-        // As if the ground could pull: where it does not, this is the answer.
-        if (mesh.Elastic is not { } elastic)
-        {
-            return false;
-        }
-
-        mesh.Load.CopyTo(step, 0);
-        elastic.Solve(step.AsSpan(0, residual.Length));
-        step[^1] = turnLoad / TurnStiffness();
-        Move(step, 1);
         if (BearsWholly() && Finish() && Math.Abs(force[^1] - Sum(loads, line)) <= Closes * scale)
         {
             Steps = 0;

@@ -95,7 +95,9 @@ public static class SectionsView
         to.Measure(view.Low, new(view.Low.X, view.High.Y), true, view.Low.X - 10, Canvas.Length(s.Body.Width, units));
         BaseView.Axes(to, new At(4, view.Low.Y - 10));
         var left = width - table.Width;
-        var title = same ? s.Named(s.Punched.IsEmpty ? combinations.AcrossY : combinations.TwoWay) : "Each in the combination that governs it";
+        var title = same
+            ? s.Named(s.Punched.IsEmpty ? combinations.AcrossY : combinations.TwoWay)
+            : "Each in the combination that governs it";
         Layout.Table(to.Items, new(left, tall), title, heads, numbers, rows);
         string[] notes = s.Punched.IsEmpty
             ? ["One-way shear: at d from the face, chain lines."]

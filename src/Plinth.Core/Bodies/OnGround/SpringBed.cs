@@ -9,7 +9,7 @@ namespace Plinth.Core.Bodies;
 /// Ground springs under a rectangle that bends along its x, found once for each combination and size: it is no rigid plane that presses
 /// them, but a beam of stiffness EI that turns about its own x as one (M. Hetényi, Beams on Elastic Foundation, 1946).
 /// </summary>
-public sealed class SpringBed
+public sealed partial class SpringBed
 {
     // Of the element at a free end.
     private const double NearEnd = 1.0 / 16;
@@ -21,8 +21,6 @@ public sealed class SpringBed
     private readonly SpringBeam?[] beams;
     private readonly Kept[]?[] extremes;
     private SpringBeam? without;
-    private SpringBeam? trying;
-    private readonly Dictionary<int, SpringBeam> units = [];
     private SpringMesh? mesh;
     private double[]? turns;
     private BeamLoad[] loads = [];
@@ -87,19 +85,6 @@ public sealed class SpringBed
         }
     }
 
-    // Where rows of a grid cross the ground under both is counted once.
-    private IEnumerable<SharedStretch> Shared()
-    {
-        foreach (var crossing in body.Place.Row?.Crossings ?? [])
-        {
-            if (body.Place.Row!.ShareOf(crossing) is { } share)
-            {
-                var x = body.Columns[crossing.Column].X;
-                yield return new SharedStretch(x - share.Low, x + share.High, share.Kept);
-            }
-        }
-    }
-
     /// <summary>
     /// Sections between neighbours of which the shear changes its sign once at most, m from the body's centroid: where elements end, where
     /// loads beside the columns begin and end, just before and behind those that stand on a point. At a free end the shear is nil: whether
@@ -151,10 +136,12 @@ public sealed class SpringBed
         return (most, least);
     }
 
+    private SpringBeam OfMesh(SpringBeam? beam) => beam?.IsOf(Mesh) == true ? beam : new SpringBeam(Mesh);
+
     private ContactSolution Solve(ref SpringBeam? beam, int k, bool withSurcharge)
     {
         var line = Lay(k, withSurcharge);
-        beam = beam?.IsOf(Mesh) == true ? beam : new SpringBeam(Mesh);
+        beam = OfMesh(beam);
         if (body.Place.Row?.Shares?.Apart.Contains(k) == true || !beam.Solve(loads, line))
         {
             return ContactSolution.None;
@@ -163,65 +150,6 @@ public sealed class SpringBed
         // There is no plane: whoever asks for one is told so.
         return new ContactSolution(beam.Share < 1 ? ContactState.Partial : ContactState.Full,
             new PressureField(double.NaN, double.NaN, double.NaN, 0, 0), beam.Share);
-    }
-
-    /// <summary>What it sinks under its columns in a combination with more force on them; false where it is in no equilibrium.</summary>
-    /// <param name="k">The combination.</param>
-    /// <param name="more">Force on each column beside its own, kN.</param>
-    /// <param name="sinks">Settlement under each column, m.</param>
-    internal bool Sinks(int k, ReadOnlySpan<double> more, Span<double> sinks)
-    {
-        var line = Lay(k, true);
-        for (var i = 0; i < more.Length; i++)
-        {
-            loads[i] = loads[i] with { Force = loads[i].Force + more[i] };
-        }
-
-        trying = trying?.IsOf(Mesh) == true ? trying : new SpringBeam(Mesh);
-        return trying.Solve(loads, line) && Read(trying, sinks);
-    }
-
-    /// <summary>What it sinks under its columns in a combination as if the ground could pull, m; false where it has no stiffness.</summary>
-    internal bool Pulled(int k, Span<double> sinks)
-    {
-        var line = Lay(k, true);
-        trying = trying?.IsOf(Mesh) == true ? trying : new SpringBeam(Mesh);
-        return trying.Bend(loads, line) && Read(trying, sinks);
-    }
-
-    /// <summary>The same where one column presses by one kN alone.</summary>
-    internal bool Yields(int column, Span<double> sinks)
-    {
-        var c = body.Columns[column];
-        var unit = units[column] = new SpringBeam(Mesh);
-        return unit.Bend([new BeamLoad(c.Face(true, -1), c.Face(true, 1), 1, 0, 0)], 0) && Read(unit, sinks);
-    }
-
-    /// <summary>What was <see cref="Pulled"/> last where columns that <see cref="Yields"/> knows press by more, kN.</summary>
-    internal void Pressed(ReadOnlySpan<double> more, Span<double> sinks)
-    {
-        for (var i = 0; i < more.Length; i++)
-        {
-            if (more[i] != 0)
-            {
-                trying!.Add(units[i], more[i]);
-            }
-        }
-
-        Read(trying!, sinks);
-    }
-
-    /// <summary>Whether what was <see cref="Pulled"/> and <see cref="Pressed"/> bears wholly: nothing pulls, and so it sinks.</summary>
-    internal bool BearsWholly => trying!.BearsWholly();
-
-    private bool Read(SpringBeam beam, Span<double> sinks)
-    {
-        for (var i = 0; i < sinks.Length; i++)
-        {
-            sinks[i] = beam.Settlement(body.Columns[i].X);
-        }
-
-        return true;
     }
 
     /// <summary>
@@ -330,17 +258,7 @@ public sealed class SpringBed
             trace.Given(Stretches.Count == 1 ? "k" : $"k{i + 1}", Stretches[i].Modulus, Unit.Subgrade, words);
         }
 
-        foreach (var crossing in b.Place.Row?.Crossings ?? [])
-        {
-            if (b.Place.Row!.ShareOf(crossing) is { } share)
-            {
-                var (c, other) = (b.Columns[crossing.Column], Grids.GridRow.MarkOf(b.Place.Row.Grid, crossing.Other));
-                trace.Given(BaseLoadCase.Of("κ", c), share.Kept, Unit.Ratio,
-                    $"of the springs are its own from x = {Unit.Length.Format(c.X - share.Low, b.Units)} to "
-                        + $"{Unit.Length.FormatWithSymbol(c.X + share.High, b.Units)}, where {other} covers the same ground");
-            }
-        }
-
+        TellShared(ref trace);
         trace.Given("Ec", Elasticity, Unit.Stress, "of the concrete", $"{b.Code.Name} 19.2.2.1");
         trace.Given("I", Inertia, Unit.FourthPower, "of the whole section along x"
             + (Factor == 1 ? "" : string.Create(System.Globalization.CultureInfo.InvariantCulture, $", counted {Factor:0.##} times")));
