@@ -163,6 +163,17 @@ public class RibTests
         },
         iter: 25);
 
+    // The narrowest strips that stand have too small a rib, over every reach: wider ones do.
+    [Fact]
+    public void It_is_found_where_only_wider_strips_than_the_ground_asks_have_bars()
+    {
+        var r = (new[] { 92 / 17.0, 4, 3.45 }, new[] { 797.8016180535001, 174.4424798868878, 730, 688.2442233814538 }, 5.0, 1e4);
+        var project = Ribbed(StripTests.Made(r, Rules.Sizing with { MostPlan = 3, MostThickness = 1.4, PlanStep = 0.1, ThicknessStep = 0.1 }), 0.5);
+        var found = FoundationSizer.Of(project, project.Foundations[0]).Size();
+        found.Design.Should().BeOfType<RibDesign>(found.Stop?.Reason);
+        Check(project, found.Design!).Passes.Should().BeTrue();
+    }
+
     [Fact]
     public void No_ends_width_thickness_and_depth_are_cheaper() => Rows.Sample(
         r =>

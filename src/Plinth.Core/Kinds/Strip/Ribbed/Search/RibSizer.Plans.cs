@@ -54,7 +54,7 @@ internal sealed partial class RibSizer
             }
 
             // Where the rib itself is too small no flange helps; where the flange is, a thicker one may.
-            if (found is null && tooSmall)
+            if (found is null && tooSmall && !thorough)
             {
                 break;
             }
@@ -63,6 +63,7 @@ internal sealed partial class RibSizer
         return best;
     }
 
+    private bool thorough;
     private bool given;
     private bool tooSmall;
 
@@ -96,7 +97,7 @@ internal sealed partial class RibSizer
         }
 
         // A wider flange is pressed more below the rib, so that fewer bars on top may do: where none do, some wider ones are tried.
-        for (var i = high; i < Math.Min(widths.Length, high + MostWider); i++)
+        for (var i = high; i < (thorough ? widths.Length : Math.Min(widths.Length, high + MostWider)); i++)
         {
             if (Floor(reach, widths[i], thickness, depth) >= most * Near)
             {
@@ -109,7 +110,6 @@ internal sealed partial class RibSizer
             {
                 return found;
             }
-
         }
 
         return null;

@@ -159,6 +159,27 @@ internal sealed partial class RibSizer : FoundationSizer
             }
         }
 
+        // Where nothing was found every width of every flange is looked at, from the deepest rib on until one is too shallow for any.
+        thorough = best is null;
+        if (thorough)
+        {
+            known.Clear();
+            for (var (i, before) = (depths.Length - 1, double.PositiveInfinity); i >= 0; i--)
+            {
+                for (var j = 0; j < reaches.Length; j += coarseReach)
+                {
+                    Try(i, j);
+                }
+
+                if (best is null || best.Value.Cost >= before)
+                {
+                    break;
+                }
+
+                before = best.Value.Cost;
+            }
+        }
+
         for (var from = (-1, -1); best is { } now && from != (now.Depth, now.Reach);)
         {
             from = (now.Depth, now.Reach);
@@ -231,7 +252,7 @@ internal sealed partial class RibSizer : FoundationSizer
 
         void Try(int depth, int reach)
         {
-            if (depth < 0 || reach < 0 || depth >= depths.Length || reach >= reaches.Length || tooShallow[depth] >= Hopeless
+            if (depth < 0 || reach < 0 || depth >= depths.Length || reach >= reaches.Length || (tooShallow[depth] >= Hopeless && !thorough)
                 || At(depths[depth], reaches[reach], best?.Cost * nearEnough ?? double.PositiveInfinity) is not { } found)
             {
                 // A rib that is too small over many reaches and enough over none is too shallow.
