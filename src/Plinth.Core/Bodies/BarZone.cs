@@ -49,6 +49,11 @@ public class BarZone : Subject
     public virtual double Within(bool bottom, double low, double high) =>
         Has(bottom) && Breadth > 0 ? Layer(bottom).Area * Math.Max(0, Math.Min(high, From + Breadth) - Math.Max(low, From)) / Breadth : 0;
 
+    /// <summary>Whether other bars stand in the middle between two bars of a face.</summary>
+    /// <param name="bottom">The face.</param>
+    /// <param name="atEnds">At the ends of the base, or anywhere.</param>
+    public virtual bool HasBetween(bool bottom, bool atEnds = false) => false;
+
     /// <summary>Thickness of the base, m.</summary>
     public double Thickness => Body.Thickness;
 

@@ -288,6 +288,9 @@ public abstract class Trial
     /// <summary>The beam that carries it along x, as a list for checks; none of most.</summary>
     internal virtual ReadOnlySpan<Subject> Beams => [];
 
+    /// <summary>Extra bars beside those that run through along x; null: it has none.</summary>
+    internal virtual ExtraZones? Extra => null;
+
     /// <summary>The same with what of a base bends along x beyond the beam.</summary>
     internal virtual ReadOnlySpan<Subject> Bending => Beams;
 
@@ -301,6 +304,9 @@ public abstract class Trial
     /// A metre of its wall and base as a free body in a combination; null of what carries no wall, or without equilibrium.
     /// </summary>
     public virtual Figures.WallForces? WallForces(int combination) => null;
+
+    /// <summary>Its extra bars along x as they lie.</summary>
+    public IReadOnlyList<Figures.ExtraRun> ExtraRuns => Extra?.Runs() ?? [];
 
     /// <summary>The bars along an axis of a face as they lie, zone by zone: where each bar lies across, m from the centroid.</summary>
     /// <param name="alongX">Along x, or along y.</param>

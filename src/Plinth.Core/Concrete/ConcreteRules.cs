@@ -103,6 +103,11 @@ public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, doubl
     /// </summary>
     public double CrossSpread { get; init; } = 0.5;
 
+    /// <summary>
+    /// Least share of the bars along a face of a strip that curtailed ones must save, 0 to 1; 1: all bars run through.
+    /// </summary>
+    public double Curtail { get; init; } = 1;
+
     /// <summary>Whether the spacing of bars is also limited for cracks (24.3.2).</summary>
     public bool CrackSpacing { get; init; }
 

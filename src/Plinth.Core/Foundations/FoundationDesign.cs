@@ -44,6 +44,9 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <summary>Sizes that follow from its fields and what it carries, by their keys, m; none of most, whose fields are all.</summary>
     public virtual IReadOnlyList<(string Key, double Metres)> Following => [];
 
+    /// <summary>Extra bars along it beside those that run through; none of most.</summary>
+    public virtual ExtraLayout ExtraBars => ExtraLayout.Without(0);
+
     /// <summary>Bars beside its layers, such as stirrups, in words for a narrow table, line by line; none of most.</summary>
     public virtual IReadOnlyList<string> OtherBars => [];
 

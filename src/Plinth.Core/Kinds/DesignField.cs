@@ -122,6 +122,9 @@ public sealed record DesignField(IReadOnlyList<string> Path, FieldForm Form)
     /// <summary>What plinth.toml states of it; null: nothing.</summary>
     public Func<Foundation, FoundationDesign, HeldField?> Held { get; init; } = (_, _) => null;
 
+    /// <summary>Whether results tell of it as a size or as bars: else they do so in another way.</summary>
+    public bool Listed { get; init; } = true;
+
     /// <summary>Bars as they lie: two specifications that give the same are no contradiction. Null: they are compared as written.</summary>
     public Func<Foundation, FoundationDesign, BarSpec, BarLayer>? Layer { get; init; }
 

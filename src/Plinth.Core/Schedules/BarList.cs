@@ -85,7 +85,11 @@ public static class BarRoles
 /// <param name="Layer">The bars.</param>
 /// <param name="Length">Between the outer faces of their ends, m.</param>
 /// <param name="Where">In which part of the base: "at C5"; empty: all over it.</param>
-public readonly record struct MatBars(BarRole Role, BarLayer Layer, double Length, string Where = "");
+public readonly record struct MatBars(BarRole Role, BarLayer Layer, double Length, string Where = "")
+{
+    /// <summary>How many of their ends are those of the layer, hooked where it is; the others end straight within the base.</summary>
+    public int Ends { get; init; } = 2;
+}
 
 /// <summary>Bars of one size and shape in one footing.</summary>
 /// <param name="Role">What they do.</param>
@@ -120,13 +124,13 @@ public static class BarList
         ArgumentNullException.ThrowIfNull(design);
         var outerIsX = foundation.Kind.OuterIsX(foundation, design);
         var list = new List<BarGroup>();
-        foreach (var (role, layer, length, where) in mats)
+        foreach (var mat in mats)
         {
-            if (layer is { Size: { } size, Any: true })
+            if (mat.Layer is { Size: { } size, Any: true })
             {
-                list.Add(new BarGroup(role, size, layer.Count, Shape(project.Code, layer, length),
-                    (role.IsBottom() ? "B" : "T") + (role.IsAlongX() == outerIsX ? "1" : "2"))
-                { Where = where });
+                list.Add(new BarGroup(mat.Role, size, mat.Layer.Count, Shape(project.Code, mat.Layer, mat.Length, mat.Ends),
+                    (mat.Role.IsBottom() ? "B" : "T") + (mat.Role.IsAlongX() == outerIsX ? "1" : "2"))
+                { Where = mat.Where });
             }
         }
 
@@ -144,13 +148,18 @@ public static class BarList
     /// <param name="code">The code whose hooks they have.</param>
     /// <param name="layer">The bars; there must be some.</param>
     /// <param name="length">Between the outer faces of their ends, m.</param>
-    public static BarShape Shape(ConcreteCode code, BarLayer layer, double length)
+    /// <param name="ends">How many of their ends are those of the layer; the others are straight.</param>
+    public static BarShape Shape(ConcreteCode code, BarLayer layer, double length, int ends = 2)
     {
         ArgumentNullException.ThrowIfNull(code);
         var size = layer.Size ?? throw new ArgumentException("There are no bars.", nameof(layer));
-        return layer.Hooked
-            ? BarShape.TwoBends(size, code.HookHeight(size.Diameter), length, code.BendDiameter(size.Diameter) / 2)
-            : BarShape.Straight(length);
+        if (!layer.Hooked || ends == 0)
+        {
+            return BarShape.Straight(length);
+        }
+
+        var (hook, radius) = (code.HookHeight(size.Diameter), code.BendDiameter(size.Diameter) / 2);
+        return ends == 1 ? BarShape.HookedOnce(size, hook, length, radius) : BarShape.TwoBends(size, hook, length, radius);
     }
 
     private static double Thickest(IReadOnlyList<MatBars> mats, BarRole role) =>

@@ -64,6 +64,22 @@ internal sealed class ScheduleColumns(UnitSystem units)
     public string Pedestals(FoundationDesign design, IReadOnlyList<string> labels, string all = "") =>
         Each(labels, i => design.Under(i).Pedestal is { } p ? Words(p) : "", all);
 
+    /// <summary>Extra bars of a face over columns or in bays, the same together.</summary>
+    /// <param name="extra">The extra bars.</param>
+    /// <param name="bottom">At the bottom over columns, or on top in bays.</param>
+    /// <param name="labels">The columns.</param>
+    /// <param name="all">What follows where all have the same.</param>
+    public string Extra(ExtraLayout extra, bool bottom, IReadOnlyList<string> labels, string all)
+    {
+        ArgumentNullException.ThrowIfNull(extra);
+        ArgumentNullException.ThrowIfNull(labels);
+        string[] named = bottom ? [.. labels] : [.. Enumerable.Range(0, labels.Count - 1).Select(i => ExtraLayout.Bay(labels, i))];
+        return Each(named, i => extra.Of(bottom)[i] is { Any: true } e ? $"{e.Bars.Drawn}, {Reach(e)}" : "", all);
+
+        string Reach(in ExtraBars e) => (e.Low == e.High ? Dimension.Plan(e.Low, units)
+            : $"{Dimension.PlainPlan(e.Low, units)} and {Dimension.Plan(e.High, units)}") + (bottom ? " to either side" : " off either column");
+    }
+
     private string Words(Pedestal p) => $"{ScheduleTables.Words(p, units)}, {p.Bars.Drawn}, {p.Ties.Drawn}";
 
     /// <summary>What belongs to each column of a base, the same together: "9 T16 at each", "C5: 9 T16; C9: 11 T16".</summary>

@@ -28,6 +28,9 @@ internal sealed class ScheduleNotes(Project project, IReadOnlyList<FootingRow> r
         return this;
     }
 
+    /// <summary>The same where it is of something that there is.</summary>
+    public ScheduleNotes BothIf(bool there, string sentence) => there ? Both(sentence) : this;
+
     /// <summary>A sentence about a column that the brief one lacks.</summary>
     public ScheduleNotes InFull(string sentence)
     {

@@ -10,7 +10,7 @@ namespace Plinth.Files.Json;
 /// <param name="design">Its design.</param>
 public sealed class DesignJson(Utf8JsonWriter json, Foundation foundation, FoundationDesign design)
 {
-    private readonly IReadOnlyList<DesignField> fields = foundation.Kind.Fields(foundation.Places[0]);
+    private readonly IReadOnlyList<DesignField> fields = [.. foundation.Kind.Fields(foundation.Places[0]).Where(f => f.Listed)];
 
     /// <summary>Sizes: "length_m"; of a base with two widths both in a list.</summary>
     public void Sizes()
@@ -47,6 +47,39 @@ public sealed class DesignJson(Utf8JsonWriter json, Foundation foundation, Found
                     break;
             }
         }
+
+        Extra();
+    }
+
+    // Extra bars along a strip: how far they reach from the column's centre, or begin and end off those of a bay.
+    private void Extra()
+    {
+        var extra = design.ExtraBars;
+        if (!extra.Any)
+        {
+            return;
+        }
+
+        string[] labels = [.. foundation.Places[0].Supports.Select(s => s.Label)];
+        json.WriteStartArray("extra_bars");
+        foreach (var bottom in (ReadOnlySpan<bool>)[true, false])
+        {
+            for (var i = 0; i < extra.Of(bottom).Length; i++)
+            {
+                if (extra.Of(bottom)[i] is { Any: true } own)
+                {
+                    json.WriteStartObject();
+                    json.WriteString("at", bottom ? labels[i] : Core.Concrete.ExtraLayout.Bay(labels, i));
+                    json.WriteString("face", bottom ? "bottom" : "top");
+                    json.WriteString("bars", own.Bars.ToString());
+                    json.WriteNumber("low_m", own.Low);
+                    json.WriteNumber("high_m", own.High);
+                    json.WriteEndObject();
+                }
+            }
+        }
+
+        json.WriteEndArray();
     }
 
     /// <summary>Layers of bars by key.</summary>

@@ -94,10 +94,32 @@ internal abstract class BeamSpan : Subject
         Layer(bottom).Count < 2 ? double.PositiveInfinity
             : (Width - (2 * SideCover) - Layer(bottom).Diameter) / (Layer(bottom).Count - 1);
 
-    /// <summary>Flexural strength by the bars of a face.</summary>
+    /// <summary>
+    /// The least distance of bars of a face, centre to centre, m: those that run through and as many places of extra ones as some zone has
+    /// stand evenly.
+    /// </summary>
+    public double Closest(bool bottom) => !HasExtra(bottom) ? Spacing(bottom)
+        : (Width - (2 * SideCover) - Layer(bottom).Diameter) / (Layer(bottom).Count + Extra!.Most(bottom) - 1);
+
+    /// <summary>The greatest distance of those that run through, m: an empty place between two where no extra bar lies.</summary>
+    public double Farthest(bool bottom) => HasExtra(bottom) ? 2 * Closest(bottom) : Spacing(bottom);
+
+    /// <summary>Zones of extra bars; null: there are none.</summary>
+    public virtual ExtraZones? Extra => null;
+
+    /// <summary>Whether a face has extra bars.</summary>
+    public bool HasExtra(bool bottom) => Extra?.Any(bottom) == true;
+
+    /// <summary>Flexural strength by the bars of a face that run through.</summary>
     public FlexuralStrength Strength<T>(bool bottom, ref T trace)
         where T : struct, ITrace =>
         !Layer(bottom).Any ? new FlexuralStrength(0, true, double.PositiveInfinity) : StrengthOf(bottom, Layer(bottom).Area, ref trace);
+
+    /// <summary>The same in a section, with the extra bars there.</summary>
+    public FlexuralStrength StrengthAt<T>(bool bottom, double x, ref T trace)
+        where T : struct, ITrace =>
+        !Layer(bottom).Any ? new FlexuralStrength(0, true, double.PositiveInfinity)
+            : StrengthOf(bottom, Layer(bottom).Area + (Extra?.SteelAt(bottom, x) ?? 0), ref trace);
 
     /// <summary>The same by an area of steel in the place of those bars, m2.</summary>
     public virtual FlexuralStrength StrengthOf<T>(bool bottom, double steel, ref T trace)
@@ -143,7 +165,11 @@ internal abstract class BeamSpan : Subject
     }
 }
 
-/// <summary>A section of a beam at which shear is looked at.</summary>
+/// <summary>A section of a beam, or of a base along its columns, at which shear is looked at.</summary>
 /// <param name="Section">The section with its forces.</param>
 /// <param name="AtFace">Whether it lies at the face of a column.</param>
-internal readonly record struct BeamShearAt(LongSection Section, bool AtFace);
+internal readonly record struct BeamShearAt(LongSection Section, bool AtFace)
+{
+    /// <summary>On which side of its column it lies: 1, −1; 0 where that is not told.</summary>
+    public int Side { get; init; }
+}

@@ -168,6 +168,13 @@ internal static class Anchorage
     /// <param name="share">Steel required over steel there, where that counts.</param>
     /// <param name="trace">Records the steps.</param>
     public static double Length<T>(SlabSpan s, bool bottom, double share, ref T trace)
+        where T : struct, ITrace => Length(s, bottom, share, s.Layer(bottom).Hooked, ref trace);
+
+    /// <summary>The same with straight ends, whatever ends they have.</summary>
+    public static double Straight<T>(SlabSpan s, bool bottom, ref T trace)
+        where T : struct, ITrace => Length(s, bottom, 1, false, ref trace);
+
+    private static double Length<T>(SlabSpan s, bool bottom, double share, bool hooked, ref T trace)
         where T : struct, ITrace
     {
         var layer = s.Layer(bottom);
@@ -181,6 +188,12 @@ internal static class Anchorage
         var spacing = trace.Let("s", (breadth - (2 * rules.CoverSide) - db) / (layer.Count - 1), Unit.Section,
             $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", rules.CoverSide, Unit.Section)} − "
                 + $"{new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+        // Hooks stand at the ends of the base, where extra bars that end before them are none.
+        if (s.HasBetween(bottom, hooked))
+        {
+            spacing = trace.Let("s,extra", spacing / 2, Unit.Section, $"{new Sym("s", spacing, Unit.Section)}/2");
+        }
+
         if (layer.Band > 0)
         {
             spacing = BarGaps.Of(s, bottom).Least;
@@ -192,7 +205,7 @@ internal static class Anchorage
         var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, toFace, rules.CoverSide,
             bottom ? 0 : depth - (db / 2))
         { Share = share };
-        return layer.Hooked ? s.Code.HookedDevelopment(ref trace, rules, bar) : s.Code.StraightDevelopment(ref trace, rules, bar);
+        return hooked ? s.Code.HookedDevelopment(ref trace, rules, bar) : s.Code.StraightDevelopment(ref trace, rules, bar);
     }
 
     /// <summary>Whether the bars of a layer are long enough without hooks on both sides of every face of the column.</summary>

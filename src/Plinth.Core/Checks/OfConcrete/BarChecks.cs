@@ -158,6 +158,11 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
                     + $"{new Sym("db", db, Unit.Section)})/({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
         }
 
+        if (s.HasBetween(bottom))
+        {
+            near = trace.Let("s,extra", near / 2, Unit.Section, $"{new Sym("s", near, Unit.Section)}/2");
+        }
+
         var leastClear = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section,
             "the code's least, a bar, 4/3 of the aggregate", s.Code.SpacingClause);
         var least = trace.Given("s,least", Math.Max(rules.LeastSpacing, leastClear + db), Unit.Section,

@@ -40,7 +40,7 @@ public record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint Offset, 
     {
         if (alongX || !bottom)
         {
-            return words(alongX ? bottom ? BottomX : TopX : TopY);
+            return alongX ? words(bottom ? BottomX : TopX) + Along(bottom) : words(TopY);
         }
 
         var zones = At.Where(a => a.Band.Size is not null).Select(a => $"{words(a.Band)} at {a.Label}").ToList();
@@ -48,6 +48,9 @@ public record CombinedDesign(BaseSize Size, double HighWidth, PlanPoint Offset, 
             ? NoBars
             : string.Join(", ", Rest.Size is null ? zones : [.. zones, $"{words(Rest)} between"]);
     }
+
+    // Beside those that run through.
+    private protected virtual string Along(bool bottom) => "";
 
     /// <inheritdoc/>
     public override double EndWidth => HighWidth;

@@ -236,6 +236,12 @@ public partial class CombinedTrial : Trial
         }
 
         Set(along, alongTop, acrossTop, design.Rest.ResolveWithin(rest.Breadth), resolved);
+        LayExtra(design);
+    }
+
+    /// <summary>Lays what lies beside the bars that run through.</summary>
+    private protected virtual void LayExtra(CombinedDesign design)
+    {
     }
 
     /// <summary>Sets the bars by layers; sizes stay.</summary>
@@ -246,6 +252,7 @@ public partial class CombinedTrial : Trial
     /// <param name="inBands">Bottom, across, in each band.</param>
     internal void Set(in BarLayer along, in BarLayer alongTop, in BarLayer acrossTop, in BarLayer between, ReadOnlySpan<BarLayer> inBands)
     {
+        spansX[0].Extra?.Clear();
         spansX[0].Set(true, along);
         spansX[0].Set(false, alongTop);
         top.Set(false, acrossTop);

@@ -18,8 +18,11 @@ namespace Plinth.Core.Kinds.Strip;
 /// <param name="Span">From the first to the last column, m.</param>
 public sealed record StripDesign(BaseSize Size, double HighWidth, PlanPoint Offset, BarSpec BottomX, BarSpec TopX, BarSpec TopY,
     BarSpec Rest, ImmutableArray<ColumnDesign> At, double Span)
-    : CombinedDesign(Size, HighWidth, Offset, BottomX, TopX, TopY, Rest, At)
+    : CombinedDesign(Size, HighWidth, Offset, BottomX, TopX, TopY, Rest, At), ICurtailed
 {
+    /// <summary>Extra bars beside those that run through.</summary>
+    public ExtraLayout Extra { get; init; } = ExtraLayout.Without(At.IsDefault ? 0 : At.Length);
+
     /// <summary>A design in which nothing is filled in yet.</summary>
     /// <param name="supports">Labels of the supports, in order.</param>
     public static StripDesign Blank(IReadOnlyList<string> supports) =>
@@ -54,7 +57,17 @@ public sealed record StripDesign(BaseSize Size, double HighWidth, PlanPoint Offs
         : this with { Size = Size with { Length = Size.Length - Span + span }, Span = span };
 
     /// <inheritdoc/>
-    public bool Equals(StripDesign? other) => base.Equals(other) && Span == other!.Span;
+    public override ExtraLayout ExtraBars => Extra;
+
+    BarSpec ICurtailed.Through(bool bottom) => bottom ? BottomX : TopX;
+
+    FoundationDesign ICurtailed.With(bool bottom, BarSpec through, ExtraLayout extra) =>
+        bottom ? this with { BottomX = through, Extra = extra } : this with { TopX = through, Extra = extra };
+
+    private protected override string Along(bool bottom) => Extra.Words(bottom, [.. At.Select(a => a.Label)]);
+
+    /// <inheritdoc/>
+    public bool Equals(StripDesign? other) => base.Equals(other) && Span == other!.Span && Extra == other.Extra;
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Span);

@@ -26,6 +26,7 @@ internal static class StripFields
         },
         .. CombinedFields.Make(supports).Where(f => f.Path is not ["length"] and not ["offset-x"])
             .Select(f => f.Path is ["width"] ? f with { Form = FieldForm.Length } : f),
+        .. ExtraFields.Make(supports, d => ((StripDesign)d).Extra, (d, e) => (StripDesign)d with { Extra = e }),
     ];
 
     private static FieldValue Both(double low, double high) =>

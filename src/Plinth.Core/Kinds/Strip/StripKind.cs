@@ -4,6 +4,7 @@ using Plinth.Core.Foundations;
 using Plinth.Core.Kinds.Combined;
 using Plinth.Core.Schedules;
 using Plinth.Core.Sizing;
+using Plinth.Core.Units;
 
 namespace Plinth.Core.Kinds.Strip;
 
@@ -41,6 +42,29 @@ public sealed class StripKind : CombinedKind
         var plan = new CombinedPlace(foundation.Places[0], _ => null);
         return ((StripDesign)design).Spanning(plan.Last.X - plan.First.X);
     }
+
+    /// <inheritdoc/>
+    public override (string Key, string Message)? FaultOfPlan(Foundation foundation, FoundationDesign design, UnitSystem units)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        var d = (StripDesign)design;
+        return base.FaultOfPlan(foundation, design, units) ?? ExtraFields.Fault(foundation, d.Extra,
+            bottom => (bottom ? d.BottomX : d.TopX).Resolve(d.Size.Width, foundation.Rules.Concrete.CoverSide), units);
+    }
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<MatBars> Mats(Project project, Foundation foundation, FoundationDesign design)
+    {
+        var (d, all) = ((StripDesign)design, base.Mats(project, foundation, design));
+        return !d.Extra.Any ? all : [.. all, .. Extra(BarRole.BottomX, d.BottomX.Hooked), .. Extra(BarRole.TopX, d.TopX.Hooked)];
+
+        IEnumerable<MatBars> Extra(BarRole role, bool hooked) =>
+            ExtraCuts.Of(foundation, d.Extra, role.IsBottom(), d.Offset.X, d.Size.Length, hooked).Select(e => e.Mat(role));
+    }
+
+    /// <inheritdoc/>
+    public override FoundationSizer NewSizer(Project project, Foundation foundation) =>
+        CurtailedSizer.Of(project, foundation, base.NewSizer(project, foundation));
 
     /// <inheritdoc/>
     public override Trial NewTrial(Project project, Foundation foundation, LoadedPlace place) =>

@@ -38,6 +38,36 @@ public static class BarPositions
         return CutDown(to - from - (2 * cover), size);
     }
 
+    /// <summary>Some of a list of places, spread over it as evenly as may be.</summary>
+    /// <param name="places">Where bars may lie, in order, m.</param>
+    /// <param name="count">How many bars there are, no more than places.</param>
+    public static IReadOnlyList<double> Spread(IReadOnlyList<double> places, int count)
+    {
+        ArgumentNullException.ThrowIfNull(places);
+        ArgumentOutOfRangeException.ThrowIfGreaterThan(count, places.Count);
+        return [.. Enumerable.Range(0, count).Select(i => places[(int)Math.Floor((i + 0.5) * places.Count / count)])];
+    }
+
+    /// <summary>Places between cover and cover, evenly, which bars that run through share with extra ones.</summary>
+    /// <param name="through">How many bars run through, those in the corners among them.</param>
+    /// <param name="extra">How many places extra ones have, no two side by side.</param>
+    /// <param name="within">Distance of the first from the last, m.</param>
+    public static (IReadOnlyList<double> Through, IReadOnlyList<double> Extra) Shared(int through, int extra, double within)
+    {
+        var gaps = Spread([.. Enumerable.Range(0, through - 1).Select(i => (double)i)], extra).Select(g => (int)g).ToHashSet();
+        var (own, others, place) = (new List<double>(), new List<double>(), 0);
+        for (var i = 0; i < through; i++)
+        {
+            own.Add(Even(place++, through + extra, within));
+            if (gaps.Contains(i))
+            {
+                others.Add(Even(place++, through + extra, within));
+            }
+        }
+
+        return (own, others);
+    }
+
     /// <summary>Distances of bars of a layer from the middle of the breadth, in order, m: even from cover to cover, or banded.</summary>
     /// <param name="layer">The bars.</param>
     /// <param name="breadth">Breadth across the bars, edges included, m.</param>

@@ -38,6 +38,18 @@ public readonly record struct BarShape(string Code, double A, double B, double C
         return new("11", a, b, 0, radius, bar.CutUp(a + b - Deduction(radius, bar.Diameter)));
     }
 
+    /// <summary>One bend: a bar with a hook at one end.</summary>
+    /// <param name="bar">The size.</param>
+    /// <param name="hook">Outside height of the hook, m.</param>
+    /// <param name="length">Outside length from the hook to the other end, m; not rounded, so that covers stay.</param>
+    /// <param name="radius">Inside radius, m.</param>
+    public static BarShape HookedOnce(BarSize bar, double hook, double length, double radius)
+    {
+        ArgumentNullException.ThrowIfNull(bar);
+        var b = bar.CutUp(hook);
+        return new("11", length, b, 0, radius, bar.CutUp(length + b - Deduction(radius, bar.Diameter)));
+    }
+
     /// <summary>Two bends to one side: a bar with a hook at each end.</summary>
     /// <param name="bar">The size.</param>
     /// <param name="hook">Outside height of the hooks, m.</param>

@@ -77,6 +77,8 @@ internal static class RuleReader
             t.Choice("lower-layer", basis.LowerLayer, ("longer", LowerLayer.Longer), ("x", LowerLayer.X), ("y", LowerLayer.Y)))
         {
             PunchingSteel = t.Flag("punching-steel", basis.PunchingSteel),
+            CrossSpread = t.Number("cross-spread", basis.CrossSpread, Sign.Positive),
+            Curtail = t.Number("curtail", basis.Curtail, Sign.Positive),
             CrackSpacing = t.Flag("crack-spacing", basis.CrackSpacing),
             AnchorageExcess = t.Flag("anchorage-excess", basis.AnchorageExcess),
             PlainTop = t.Flag("plain-top", basis.PlainTop),
@@ -87,6 +89,12 @@ internal static class RuleReader
             BothWaysAlike = Alike(t, basis.BothWaysAlike),
             SpacingStep = SpacingStep(t, basis, bars),
         };
+        if (result.Curtail > 1)
+        {
+            t.Fault("curtail", "curtail is the share of the bars along a strip that curtailed ones must save, at most 1 (bars run through); "
+                + "write for example curtail = 0.1");
+        }
+
         t.Done();
         return result;
     }

@@ -137,7 +137,8 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
         return outcome;
     }
 
-    private static (double Straight, double Hook) Lengths<T>(BeamSpan s, bool bottom, ref T trace)
+    /// <summary>What the bars of a face need straight and by their hooks, m.</summary>
+    public static (double Straight, double Hook) Lengths<T>(BeamSpan s, bool bottom, ref T trace)
         where T : struct, ITrace
     {
         if (s.Layer(bottom) is not { Size: { } size } layer)
@@ -146,8 +147,8 @@ internal readonly struct BeamAnchorage : ICheckRule<Subject, BeamBars>
         }
 
         var (db, depth, concrete) = (size.Diameter, s.Depth(bottom), s.Rules.Concrete);
-        var spacing = Math.Min(s.Spacing(bottom), s.Width);
-        trace.Given("s", spacing, Unit.Section, "distance of the bars");
+        var spacing = Math.Min(s.Closest(bottom), s.Width);
+        trace.Given("s", spacing, Unit.Section, s.HasExtra(bottom) ? "distance of the bars, extra ones between" : "distance of the bars");
         var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, Math.Min(s.Height - depth, s.SideCover + (db / 2)), s.SideCover,
             bottom ? 0 : depth - (db / 2));
         return (s.Code.StraightDevelopment(ref trace, concrete, bar), layer.Hooked

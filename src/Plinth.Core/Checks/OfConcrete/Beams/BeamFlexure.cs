@@ -15,7 +15,7 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, FlexuralStreng
     public static ReadOnlySpan<Subject> Of(Trial trial) => trial.Bending;
 
     // The moments know no bars, and these strengthen all sections alike.
-    public static double GoverningKey(Subject s) => s is BeamSpan ? 0 : double.NaN;
+    public static double GoverningKey(Subject s) => s is BeamSpan beam && !beam.HasExtra(TFace.IsBottom) ? 0 : double.NaN;
 
     public static FlexuralStrength Capacity(Subject s)
     {
@@ -37,10 +37,10 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, FlexuralStreng
             return Outcome.NotDone;
         }
 
-        var most = s.Greatest(k, TFace.IsBottom);
+        var (most, own) = Worst(s, strength, k);
         var demand = Math.Abs(most.Moment);
-        var outcome = Outcome.Ratio(demand, strength.Strength) with { Face = face };
-        if (!strength.Ductile && demand > 0)
+        var outcome = Outcome.Ratio(demand, own.Strength) with { Face = face };
+        if (!own.Ductile && demand > 0)
         {
             outcome = outcome with { Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
         }
@@ -52,8 +52,8 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, FlexuralStreng
             BeamTrace.Section(s, most, ref trace);
             if (outcome.Capacity > 0)
             {
-                BeamTrace.Bars(s, TFace.IsBottom, ref trace);
-                s.Strength(TFace.IsBottom, ref trace);
+                BeamTrace.Bars(s, TFace.IsBottom, most.X, ref trace);
+                s.StrengthAt(TFace.IsBottom, most.X, ref trace);
                 trace.Let("utilisation", demand / outcome.Capacity, Unit.Ratio,
                     $"|{new Sym("M", most.Moment, Unit.Moment)}|/{new Sym("φMn", outcome.Capacity, Unit.Moment)}");
             }
@@ -63,12 +63,36 @@ internal readonly struct BeamFlexure<TFace> : ICheckRule<Subject, FlexuralStreng
         {
             trace.Along(most.X);
             trace.Note(BeamTrace.Where(s, most.X)
-                + (!strength.Ductile ? ": too much steel for the depth; make it deeper or wider"
+                + (!own.Ductile ? ": too much steel for the depth; make it deeper or wider"
                     : s.Layer(TFace.IsBottom).Any ? ""
                     : $": no {(TFace.IsBottom ? "bottom" : "top")} bars"));
         }
 
         return outcome;
+    }
+
+    // Where all bars run through the greatest moment tells; extra ones strengthen some sections alone.
+    private static (LongSection At, FlexuralStrength Strength) Worst(BeamSpan s, in FlexuralStrength through, int k)
+    {
+        var (most, own) = (s.Greatest(k, TFace.IsBottom), through);
+        if (!s.HasExtra(TFace.IsBottom))
+        {
+            return (most, own);
+        }
+
+        var none = default(NoTrace);
+        own = s.StrengthAt(TFace.IsBottom, most.X, ref none);
+        foreach (ref readonly var at in s.Sections(k))
+        {
+            var moment = TFace.IsBottom ? at.Moment : -at.Moment;
+            if (moment > 0 && s.StrengthAt(TFace.IsBottom, at.X, ref none) is var there
+                && (there.Ductile != own.Ductile ? own.Ductile : moment * own.Strength > Math.Abs(most.Moment) * there.Strength))
+            {
+                (most, own) = (at, there);
+            }
+        }
+
+        return (most, own);
     }
 }
 
@@ -88,13 +112,19 @@ internal static class BeamTrace
         trace.Given("M", at.Moment, Unit.Moment, s.MomentWords);
     }
 
-    /// <summary>Tells the bars of a face.</summary>
+    /// <summary>Tells the bars of a face that run through.</summary>
     public static void Bars<T>(BeamSpan s, bool bottom, ref T trace)
+        where T : struct, ITrace => Bars(s, null, bottom, 0, ref trace);
+
+    /// <summary>Tells the bars of a face in a section.</summary>
+    public static void Bars<T>(BeamSpan s, bool bottom, double x, ref T trace)
+        where T : struct, ITrace => Bars(s, s.Extra, bottom, x, ref trace);
+
+    private static void Bars<T>(BeamSpan s, ExtraZones? extra, bool bottom, double x, ref T trace)
         where T : struct, ITrace
     {
         var layer = s.Layer(bottom);
-        trace.Let("As", layer.Area, Unit.SteelArea,
-            $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
+        ExtraTrace.Steel(extra, layer, bottom, x, ref trace);
         trace.Let("d", s.Depth(bottom), Unit.Section,
             $"{new Sym("h", s.Height, Unit.Section)} − {new Sym("cover", s.Cover(bottom), Unit.Section)} − "
                 + $"{new Sym("db", layer.Diameter, Unit.Section)}/2");

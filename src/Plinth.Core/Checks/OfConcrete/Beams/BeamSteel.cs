@@ -155,27 +155,38 @@ internal readonly struct BeamSteel : ICheckRule<Subject, LeastOfBeam>
             return Outcome.Ratio(1, 0);
         }
 
-        var (db, cover) = (layer.Diameter, s.SideCover);
-        var centres = trace.Let("s", s.Spacing(bottom), Unit.Section,
-            $"({new Sym("bw", s.Width, Unit.Section)} − 2·{new Sym("cover", cover, Unit.Section)} − {new Sym("db", db, Unit.Section)})/"
-                + $"({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+        var (db, cover, centres) = (layer.Diameter, s.SideCover, s.Farthest(bottom));
+        var near = new Sym("s", s.Closest(bottom), Unit.Section);
+        if (s.HasExtra(bottom))
+        {
+            trace.Let("s", near.Value, Unit.Section,
+                $"({new Sym("bw", s.Width, Unit.Section)} − 2·{new Sym("cover", cover, Unit.Section)} − {new Sym("db", db, Unit.Section)})/"
+                    + $"({new Sym("n", layer.Count, Unit.Ratio)} + {new Sym("n,extra", s.Extra!.Most(bottom), Unit.Ratio)} − 1)");
+            trace.Let("s,through", centres, Unit.Section, $"2·{near}");
+        }
+        else
+        {
+            trace.Let("s", centres, Unit.Section,
+                $"({new Sym("bw", s.Width, Unit.Section)} − 2·{new Sym("cover", cover, Unit.Section)} − {new Sym("db", db, Unit.Section)})/"
+                    + $"({new Sym("n", layer.Count, Unit.Ratio)} − 1)");
+        }
+
         var most = trace.Given("s,most", s.Code.CrackSpacing(s.Rules.Steel.Yield, s.Cover(bottom)), Unit.Section,
             "for cracks, at two thirds of the yield stress", $"{s.Code.Name} 9.7.2.2, 24.3.2");
         var least = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section,
             "the code's least, a bar, 4/3 of the aggregate", $"{s.Code.Name} 25.2.1");
-        var clear = centres - db;
+        var clear = near.Value - db;
         if (clear <= 0 || least / clear >= centres / most)
         {
             trace.Let("utilisation", clear > 0 ? least / clear : Outcome.NoCapacity, Unit.Ratio,
-                $"{new Sym("clear,least", least, Unit.Section)}/({new Sym("s", centres, Unit.Section)} − "
-                    + $"{new Sym("db", db, Unit.Section)})");
+                $"{new Sym("clear,least", least, Unit.Section)}/({near} − {new Sym("db", db, Unit.Section)})");
             trace.Note($"the {(bottom ? "bottom" : "top")} bars of the {s.Noun} stand near each other: fewer and "
                 + $"thicker ones, or a wider {s.Noun}");
             return Outcome.Ratio(least, Math.Max(0, clear));
         }
 
         trace.Let("utilisation", centres / most, Unit.Ratio,
-            $"{new Sym("s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
+            $"{new Sym(s.HasExtra(bottom) ? "s,through" : "s", centres, Unit.Section)}/{new Sym("s,most", most, Unit.Section)}");
         trace.Note($"the {(bottom ? "bottom" : "top")} bars of the {s.Noun} stand far apart");
         return Outcome.Ratio(centres, most);
     }

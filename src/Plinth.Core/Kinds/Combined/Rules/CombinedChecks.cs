@@ -23,6 +23,7 @@ internal static class CombinedChecks
         .. SharedChecks.OfBars(),
         CheckList.Rule<LongAnchorage, LongSpan, AnchorageLengths>("anchorage-x"),
         CheckList.Rule<Anchorage<AxisY>, SlabSpan, AnchorageLengths>("anchorage-y"),
+        CheckList.Rule<Curtailment, ExtraZone, ThroughBars>("curtailment-x"),
         .. SharedChecks.AtColumns(),
     ],
     SharedChecks.Parts());

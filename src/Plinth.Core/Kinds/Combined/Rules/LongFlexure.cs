@@ -18,7 +18,7 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
     public static ReadOnlySpan<LongSpan> Of(Trial trial) => ((CombinedTrial)trial).LongSpans;
 
     // Over one breadth the bars strengthen every section alike.
-    public static double GoverningKey(LongSpan s) => TFace.IsBottom && s.Body.IsRectangle ? 0 : double.NaN;
+    public static double GoverningKey(LongSpan s) => TFace.IsBottom && s.Body.IsRectangle && !s.HasExtra(true) ? 0 : double.NaN;
 
     public static Nothing Capacity(LongSpan s) => default;
 
@@ -38,8 +38,8 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
         var residue = 1e-9 * Math.Abs(s.Body.Loads(k).N) * s.Length;
         for (var i = 0; i < sections.Length; i++)
         {
-            var demand = Demand(s, k, sections[i], residue);
-            if (demand <= 0)
+            var demand = s.Stretch(TFace.IsBottom, k, sections[i]);
+            if (demand <= residue)
             {
                 continue;
             }
@@ -98,19 +98,6 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
         return worst;
     }
 
-    // Gross pressure deducts no weights from what pushes the overhangs up; between columns there is but one balance.
-    private static double Demand(LongSpan s, int k, in LongSection at, double residue)
-    {
-        if (TFace.IsBottom && s.Rules.Concrete.Pressure == Concrete.SectionPressure.Gross && s.IsBeyond(at.X))
-        {
-            var side = at.X < 0 ? -1 : 1;
-            return Math.Max(0, s.Beyond(k, side, 0).MomentUp);
-        }
-
-        var moment = TFace.IsBottom ? at.Moment : -at.Moment;
-        return moment > residue ? moment : 0;
-    }
-
     private static void Tell<T>(LongSpan s, int k, double at, ref T trace)
         where T : struct, ITrace
     {
@@ -149,8 +136,7 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
         {
             if (s.AlongX)
             {
-                trace.Let("As", layer.Area, Unit.SteelArea,
-                    $"{new Sym("n", layer.Count, Unit.Ratio)}·{new Sym("Ab", layer.Size!.Area, Unit.SteelArea)}");
+                ExtraTrace.Steel(s.Extra, layer, TFace.IsBottom, at, ref trace);
             }
             else
             {

@@ -17,7 +17,7 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
     public static ReadOnlySpan<LongSpan> Of(Trial trial) => ((CombinedTrial)trial).LongSpans;
 
     // The sections follow from the depth; over one breadth their strength is alike.
-    public static double GoverningKey(LongSpan s) => s.Trial.Looking == Face.Bottom && s.Body.IsRectangle ? s.Depth(true) : double.NaN;
+    public static double GoverningKey(LongSpan s) => s.Trial.Looking == Face.Bottom && s.Body.IsRectangle && !s.HasExtra(true) ? s.Depth(true) : double.NaN;
 
     public static Nothing Capacity(LongSpan s) => default;
 
@@ -32,33 +32,29 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
         var none = default(NoTrace);
         var worst = Outcome.Ratio(0, Strength(s, 0, true, false, ref none)) with { Face = Face.Bottom };
         var governing = default(LongSection);
-        var (bottom, atFace) = (true, false);
-        foreach (var (section, isFace) in s.Shears(k))
+        var (bottom, where) = (true, AtD);
+        foreach (ref readonly var at in s.Shears(k))
         {
-            var below = section.Moment >= 0;
-            if (!s.LooksAt(below ? Face.Bottom : Face.Top))
+            var below = at.Section.Moment >= 0;
+            if (s.LooksAt(below ? Face.Bottom : Face.Top))
             {
-                continue;
+                Take(Used(s, k, at.Section, below), at.Section, below, at.AtFace ? "at the face" : AtD, ref worst);
             }
 
-            var demand = OneWayShear<AxisX>.Significant(Math.Abs(section.Shear), s.Body.Loads(k).N);
-            var strength = Strength(s, section.X, below, false, ref none);
-            var held = below ? 0 : Plain(s, k, section.X, ref none);
-            var outcome = Outcome.Ratio(demand, Math.Max(strength, held)) with
+            // Beyond where the moment changes its sign the other face's bars count: fewer of them hold less of a shear that has fallen less.
+            if (s.LooksAt(below ? Face.Top : Face.Bottom) && s.Layer(!below).Any
+                && (s.HasExtra(!below)
+                    || Math.Abs(at.Section.Shear) > worst.Utilisation * Strength(s, at.Section.X, !below, false, ref none))
+                && s.Turn(k, at) is { } turn)
             {
-                Face = below ? Face.Bottom : Face.Top,
-                Plain = held > strength
-            };
-            if (outcome.Utilisation > worst.Utilisation)
-            {
-                (worst, governing, bottom, atFace) = (outcome, section, below, isFace);
+                Take(Used(s, k, turn, !below), turn, !below, "where the moment changes its sign", ref worst);
             }
         }
 
         if (T.Records)
         {
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading(atFace ? $"Shear across {s.Axis}, at the face" : $"Shear across {s.Axis}, at d from the face");
+            trace.Heading($"Shear across {s.Axis}, {where}");
             trace.Given(s.Axis, governing.X, Unit.Length, "section from the base's centroid");
             trace.Given("V", governing.Shear, Unit.Force, $"∫(p + u − w) dA − ΣN of all towards −{s.Axis}");
             trace.Given("M", governing.Moment, Unit.Moment, bottom ? "stretches the bottom there" : "stretches the top there");
@@ -88,10 +84,29 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
 
             trace.Note(
                 $"{Unit.Length.FormatWithSymbol(governing.X, s.Units)} along {s.Axis} from the base's "
-                    + $"centroid{(atFace ? ", at the face" : "")}");
+                    + $"centroid{(where == AtD ? "" : ", " + where)}");
         }
 
         return worst;
+
+        void Take(in Outcome own, in LongSection at, bool below, string words, ref Outcome most)
+        {
+            if (own.Utilisation > most.Utilisation)
+            {
+                (most, governing, bottom, where) = (own, at, below, words);
+            }
+        }
+    }
+
+    private const string AtD = "at d from the face";
+
+    private static Outcome Used(LongSpan s, int k, in LongSection at, bool below)
+    {
+        var none = default(NoTrace);
+        var demand = OneWayShear<AxisX>.Significant(Math.Abs(at.Shear), s.Body.Loads(k).N);
+        var strength = Strength(s, at.X, below, false, ref none);
+        var held = below ? 0 : Plain(s, k, at.X, ref none);
+        return Outcome.Ratio(demand, Math.Max(strength, held)) with { Face = below ? Face.Bottom : Face.Top, Plain = held > strength };
     }
 
     /// <summary>Where the section of a column's side lies; null where it lies beyond the base.</summary>

@@ -25,7 +25,7 @@ internal sealed partial class LongSpan
     }
 
     /// <summary>Sections at which shear is looked at in a combination; found once for each combination, size and depth.</summary>
-    public ReadOnlySpan<LongShearAt> Shears(int k)
+    public ReadOnlySpan<BeamShearAt> Shears(int k)
     {
         var into = shears.AsSpan(k * 2 * columns.Length, 2 * columns.Length);
         ref var kept = ref sheared[k];
@@ -38,7 +38,7 @@ internal sealed partial class LongSpan
                 {
                     if (LongShear.Place(this, k, c, side) is { } place)
                     {
-                        into[count++] = new(Section(k, place.At), place.AtFace);
+                        into[count++] = new(Section(k, place.At), place.AtFace) { Side = side };
                     }
                 }
             }
@@ -47,6 +47,34 @@ internal sealed partial class LongSpan
         }
 
         return into[..kept.Count];
+    }
+
+    /// <summary>
+    /// Where beyond a section the moment changes its sign, so that the bars of the other face are the stretched ones: there the shear is
+    /// the greatest that these meet. Null: nowhere before the shear passes through nil, or the next column.
+    /// </summary>
+    /// <param name="k">The combination.</param>
+    /// <param name="from">A section at which shear is looked at.</param>
+    public LongSection? Turn(int k, in BeamShearAt from)
+    {
+        var (x, side) = (from.Section.X, from.Side);
+        LongSection? next = null;
+        foreach (ref readonly var at in Sections(k))
+        {
+            if (side * (at.X - x) > Close && (next is not { } nearer || side * (nearer.X - at.X) > 0))
+            {
+                next = at;
+            }
+        }
+
+        if (next is not { } end || end.Moment * from.Section.Moment >= 0)
+        {
+            return null;
+        }
+
+        var moment = new MomentOf(Body, columns, AlongX, k);
+        return Section(k, side > 0 ? Root.Between(ref moment, x, from.Section.Moment, end.X, end.Moment)
+            : Root.Between(ref moment, end.X, end.Moment, x, from.Section.Moment));
     }
 
     private int Find(int k, Span<LongSection> into)
@@ -244,6 +272,11 @@ internal sealed partial class LongSpan
             var shear = new ShearOf(Body, columns, AlongX, k);
             into[count++] = Section(k, Root.Between(ref shear, from, low, to, high));
         }
+    }
+
+    private readonly struct MomentOf(GroundBody body, Standing[] columns, bool alongX, int k) : IFunction
+    {
+        public double At(double x) => LongForces.At(body, columns, alongX, k, x).Moment;
     }
 
     private readonly struct ShearOf(GroundBody body, Standing[] columns, bool alongX, int k) : IFunction

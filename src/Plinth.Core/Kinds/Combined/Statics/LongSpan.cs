@@ -14,7 +14,7 @@ namespace Plinth.Core.Kinds.Combined;
 /// shear passes through nil. Along x
 /// it is what holds the columns together; along y it is looked at beside the bands where the columns do not stand on one line.
 /// </summary>
-internal sealed partial class LongSpan : SlabSpan
+internal sealed partial class LongSpan : SlabSpan, IBarsAlong
 {
     private const double Close = 1e-9;
 
@@ -24,7 +24,7 @@ internal sealed partial class LongSpan : SlabSpan
     private readonly Standing[] columns;
     private LongSection[] sections;
     private (int Generation, int Count)[] found;
-    private LongShearAt[] shears;
+    private BeamShearAt[] shears;
     private (int Generation, double Depth, int Count)[] sheared;
 
     /// <summary>Makes it for a trial.</summary>
@@ -34,7 +34,7 @@ internal sealed partial class LongSpan : SlabSpan
         this.columns = columns;
         sections = ArrayPool<LongSection>.Shared.Rent(Combinations.Length * Most);
         found = Trial.Rented<(int, int)>(Combinations.Length);
-        shears = ArrayPool<LongShearAt>.Shared.Rent(Combinations.Length * 2 * columns.Length);
+        shears = ArrayPool<BeamShearAt>.Shared.Rent(Combinations.Length * 2 * columns.Length);
         sheared = Trial.Rented<(int, double, int)>(Combinations.Length);
     }
 
@@ -43,7 +43,7 @@ internal sealed partial class LongSpan : SlabSpan
         base.Release();
         ArrayPool<LongSection>.Shared.Return(sections);
         ArrayPool<(int, int)>.Shared.Return(found);
-        ArrayPool<LongShearAt>.Shared.Return(shears);
+        ArrayPool<BeamShearAt>.Shared.Return(shears);
         ArrayPool<(int, double, int)>.Shared.Return(sheared);
         (sections, found, shears, sheared) = ([], [], [], []);
     }
@@ -80,7 +80,7 @@ internal sealed partial class LongSpan : SlabSpan
     {
         if (AlongX)
         {
-            return Layer(bottom).Area;
+            return Layer(bottom).Area + (Extra?.SteelAt(bottom, at) ?? 0);
         }
 
         var ((from, to), sum) = (Body.Chord(false, at), 0.0);
@@ -191,8 +191,3 @@ internal sealed partial class LongSpan : SlabSpan
             moment ? Unit.Moment : Unit.Force, "of the part beyond: ∫(p + u − w) dA, exact");
     }
 }
-
-/// <summary>A section of a base under several columns at which shear is looked at.</summary>
-/// <param name="Section">The section with its forces.</param>
-/// <param name="AtFace">Whether it lies at the face of a column.</param>
-internal readonly record struct LongShearAt(LongSection Section, bool AtFace);

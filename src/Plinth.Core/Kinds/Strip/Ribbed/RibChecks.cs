@@ -29,6 +29,7 @@ internal static class RibChecks
         CheckList.Rule<LeastDepth, GroundBody, Nothing>("least-depth"),
         CheckList.Rule<BeamAnchorage, Subject, BeamBars>("anchorage-x"),
         CheckList.Rule<Anchorage<AxisY>, SlabSpan, AnchorageLengths>("anchorage-y"),
+        CheckList.Rule<Curtailment, ExtraZone, ThroughBars>("curtailment-x"),
         .. SharedChecks.AtColumns(),
     ],
     []);

@@ -16,8 +16,11 @@ namespace Plinth.Core.Kinds.Strip;
 /// <param name="Span">From the first to the last column, m.</param>
 public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, BeamDesign Rib, BarSpec Flange, BarSpec BottomY, BarSpec TopY,
     ImmutableArray<CarriedColumn> At, double Span)
-    : FoundationDesign(Size)
+    : FoundationDesign(Size), ICurtailed
 {
+    /// <summary>Extra bars of the rib beside those that run through.</summary>
+    public ExtraLayout Extra { get; init; } = ExtraLayout.Without(At.Length);
+
     /// <summary>A design in which nothing is filled in yet.</summary>
     /// <param name="supports">Labels of the supports, in order.</param>
     public static RibDesign Blank(IReadOnlyList<string> supports) =>
@@ -37,6 +40,14 @@ public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, Be
 
     /// <summary>The middle between the first and last column from the base's centroid along x, m.</summary>
     public double Offset => (Ends.Low - Ends.High) / 2;
+
+    /// <inheritdoc/>
+    public override ExtraLayout ExtraBars => Extra;
+
+    BarSpec ICurtailed.Through(bool bottom) => bottom ? Rib.Bottom : Rib.Top;
+
+    FoundationDesign ICurtailed.With(bool bottom, BarSpec through, ExtraLayout extra) =>
+        this with { Rib = bottom ? Rib with { Bottom = through } : Rib with { Top = through }, Extra = extra };
 
     /// <inheritdoc/>
     public override int Columns => At.Length;
@@ -79,7 +90,7 @@ public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, Be
 
     /// <inheritdoc/>
     public bool Equals(RibDesign? other) => base.Equals(other) && Ends == other!.Ends && Rib == other.Rib && Flange == other.Flange
-        && BottomY == other.BottomY && TopY == other.TopY && Span == other.Span && At.SequenceEqual(other.At);
+        && BottomY == other.BottomY && TopY == other.TopY && Span == other.Span && Extra == other.Extra && At.SequenceEqual(other.At);
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Ends, Rib, Flange, BottomY, TopY, Span);
@@ -91,7 +102,7 @@ public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, Be
             return words(bottom ? BottomY : TopY);
         }
 
-        var rib = $"{words(bottom ? Rib.Bottom : Rib.Top)} rib";
+        var rib = $"{words(bottom ? Rib.Bottom : Rib.Top)}{Extra.Words(bottom, [.. At.Select(a => a.Label)])} rib";
         return bottom && Flange.Size is not null ? $"{rib}, {words(Flange)} each side" : rib;
     }
 }

@@ -64,7 +64,10 @@ internal static class RibFaults
             }
         }
 
-        return TooNarrow(d.Rib.Width, f.Rules.Concrete.CoverSide, d.Rib.Stirrups.Size?.Diameter ?? 0) ? (RibFields.RibKey, Narrow) : null;
+        return TooNarrow(d.Rib.Width, f.Rules.Concrete.CoverSide, d.Rib.Stirrups.Size?.Diameter ?? 0) ? (RibFields.RibKey, Narrow)
+            : ExtraFields.Fault(f, d.Extra, bottom => Through(bottom ? d.Rib.Bottom : d.Rib.Top), units);
+
+        static BarLayer Through(BarSpec bars) => new(bars.Count, bars.Size);
     }
 
     /// <summary>Why held values cannot stand together; null: they can.</summary>

@@ -176,8 +176,18 @@ public sealed class RibKind : FoundationKind
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(foundation);
         ArgumentNullException.ThrowIfNull(design);
-        return BeamBarList.Of(project.Code, foundation.Rules.Concrete, ((RibDesign)design).Rib, -design.Size.Length / 2,
-            design.Size.Length / 2, "of the rib", ((RibDesign)design).BottomY.Size?.Diameter ?? 0);
+        var d = (RibDesign)design;
+        return
+        [
+            .. BeamBarList.Of(project.Code, foundation.Rules.Concrete, d.Rib, -d.Size.Length / 2, d.Size.Length / 2, "of the rib",
+                d.BottomY.Size?.Diameter ?? 0),
+            .. Extra(BarRole.BeamBottom, d.Rib.Bottom.Hooked), .. Extra(BarRole.BeamTop, d.Rib.Top.Hooked),
+        ];
+
+        IEnumerable<BarGroup> Extra(BarRole role, bool hooked) =>
+            ExtraCuts.Of(foundation, d.Extra, role == BarRole.BeamBottom, d.Offset, d.Size.Length, hooked)
+                .Select(e => new BarGroup(role, e.Layer.Size!, e.Layer.Count,
+                    BarList.Shape(project.Code, e.Layer, e.To - e.From, e.Ends), "") { Where = e.Where });
     }
 
     /// <inheritdoc/>
@@ -229,5 +239,6 @@ public sealed class RibKind : FoundationKind
     }
 
     /// <inheritdoc/>
-    public override FoundationSizer NewSizer(Project project, Foundation foundation) => new RibSizer(project, foundation);
+    public override FoundationSizer NewSizer(Project project, Foundation foundation) =>
+        CurtailedSizer.Of(project, foundation, new RibSizer(project, foundation));
 }

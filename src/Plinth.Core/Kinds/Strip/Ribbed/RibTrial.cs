@@ -3,7 +3,6 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Concrete;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
-using Plinth.Core.Schedules;
 
 namespace Plinth.Core.Kinds.Strip;
 
@@ -23,7 +22,7 @@ public sealed class RibTrial : Trial, IBeamTrial
 
     /// <summary>Makes the trial of a foundation at a place; a design must be set before it is read.</summary>
     public RibTrial(Project project, Foundation foundation, LoadedPlace place)
-        : base(project, foundation, place, Math.Max(2, place?.Supports.Length ?? 0))
+        : base(project, foundation, place, Math.Max(2, 2 * (place?.Supports.Length ?? 0)))
     {
         columns = [.. Enumerable.Range(0, place!.Supports.Length).Select(i => new Standing(this, i, place.Supports[i].Support.Label))];
         joined = Array.TrueForAll(columns, c => c.IsHere) ? columns : Array.FindAll(columns, c => c.IsHere);
@@ -121,7 +120,10 @@ public sealed class RibTrial : Trial, IBeamTrial
         }
 
         Sink();
+        Rib.Extra.Lay(design.Extra);
     }
+
+    internal override ExtraZones Extra => Rib.Extra;
 
     /// <summary>Sets the bars across of a face; sizes stay.</summary>
     internal void SetAcross(bool bottom, in BarLayer layer)
@@ -143,6 +145,7 @@ public sealed class RibTrial : Trial, IBeamTrial
 
     internal void SetBeam(BeamDesign beam)
     {
+        Rib.Extra.Clear();
         Rib.Set(Counted(beam.Top), Counted(beam.Bottom), beam.Stirrups, beam.Sides);
 
         BarLayer Counted(BarSpec spec) =>
@@ -216,11 +219,8 @@ public sealed class RibTrial : Trial, IBeamTrial
             var (concrete, tie) = (Rules.Concrete, d.Rib.Stirrups.Size?.Diameter ?? 0);
             return new Figures.BeamFigure(Rib.Low, Rib.High, 0, Rib.Height, Rib.Width,
                 BeamBarList.Stirrups(Rib.Low, Rib.High, concrete.CoverSide + tie, d.Rib.Stirrups.Spacing), Rib.Depth(false),
-                Rib.Height - Rib.Depth(true), BeamBarList.Sides(concrete, d.Rib, Rib.Beneath), Across(false), Across(true),
+                Rib.Height - Rib.Depth(true), BeamBarList.Sides(concrete, d.Rib, Rib.Beneath), Rib.Across(false), Rib.Across(true),
                 (concrete.CoverBottom + Rib.Beneath, concrete.CoverSide, concrete.CoverTop));
-
-            IReadOnlyList<double> Across(bool bottom) =>
-                BarPositions.Across(Rib.Layer(bottom), Rib.Width, concrete.CoverSide + tie, []);
         }
     }
 

@@ -71,7 +71,8 @@ internal sealed partial class RibSizer
             var fewer = spec.Spacing > 0
                 ? spec with { Spacing = Math.Round(spec.Spacing + Foundation.Rules.Steel.SpacingStep!.Value, 9) }
                 : spec with { Count = spec.Count - 1 };
-            if (fewer is { Spacing: 0, Count: < 1 })
+            // No extra bars are single.
+            if (fewer is { Spacing: 0, Count: < 1 } || (!field.Listed && fewer.Count < 2))
             {
                 continue;
             }

@@ -1,8 +1,10 @@
 using System.Runtime.InteropServices;
 using Plinth.Core.Bodies;
+using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Numerics;
+using Plinth.Core.Schedules;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
 
@@ -12,7 +14,7 @@ namespace Plinth.Core.Kinds.Strip;
 /// The rib of a strip with its flange as an inverted T beam along the row: sections at the faces of columns and where the shear passes
 /// through nil; its web and stirrups carry the shear.
 /// </summary>
-internal sealed class RibBeam : BeamSpan
+internal sealed class RibBeam : BeamSpan, IBarsAlong
 {
     private const double Close = 1e-9;
 
@@ -35,7 +37,14 @@ internal sealed class RibBeam : BeamSpan
     {
         (this.body, this.columns) = (body, columns);
         found = new Found[Combinations.Length];
+        Extra = new ExtraZones(trial, this, columns);
     }
+
+    /// <inheritdoc/>
+    public override ExtraZones Extra { get; }
+
+    /// <inheritdoc/>
+    public string CutClause => "9.7.3";
 
     /// <inheritdoc/>
     public override GroundBody Body => body;
@@ -94,8 +103,41 @@ internal sealed class RibBeam : BeamSpan
         return Code.Flexure(ref trace, Rules.Concrete, Rules.Steel.Yield, steel, breadth, Depth(bottom));
     }
 
-    /// <summary>Shear and moment in a section.</summary>
+    /// <inheritdoc/>
     public LongSection Section(int k, double x) => LongForces.At(body, columns, true, k, x);
+
+    /// <inheritdoc/>
+    public IReadOnlyList<double> Across(bool bottom) =>
+        HasExtra(bottom) ? Shared(bottom).Through : BarPositions.Across(Layer(bottom), Width, SideCover, []);
+
+    /// <inheritdoc/>
+    public IReadOnlyList<double> Beside(bool bottom) => Shared(bottom).Extra;
+
+    private (IReadOnlyList<double> Through, IReadOnlyList<double> Extra) Shared(bool bottom) =>
+        BarPositions.Shared(Layer(bottom).Count, Extra.Most(bottom), Width - (2 * SideCover) - Layer(bottom).Diameter);
+
+    /// <inheritdoc/>
+    public double Stretch(bool bottom, int k, in LongSection at) => bottom ? at.Moment : -at.Moment;
+
+    /// <inheritdoc/>
+    public FlexuralStrength Held<T>(bool bottom, double steel, ref T trace)
+        where T : struct, ITrace => StrengthOf(bottom, steel, ref trace);
+
+    /// <inheritdoc/>
+    public ReadOnlySpan<BeamShearAt> ShearsByBars(int k) => [];
+
+    /// <inheritdoc/>
+    public double Sheared<T>(bool bottom, double steel, ref T trace)
+        where T : struct, ITrace => Code.BeamShear(ref trace, Rules.Concrete, InShear(bottom) with { Steel = steel });
+
+    /// <inheritdoc/>
+    public double Straight<T>(bool bottom, ref T trace)
+        where T : struct, ITrace => BeamAnchorage.Lengths(this, bottom, ref trace).Straight;
+
+    /// <inheritdoc/>
+    public double AtEnd<T>(bool bottom, ref T trace)
+        where T : struct, ITrace =>
+        BeamAnchorage.Lengths(this, bottom, ref trace) is var (straight, hook) && Layer(bottom).Hooked ? Math.Min(straight, hook) : straight;
 
     /// <inheritdoc/>
     public override ReadOnlySpan<LongSection> Sections(int k) => CollectionsMarshal.AsSpan(Of(k).Sections);
