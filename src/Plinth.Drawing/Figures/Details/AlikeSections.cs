@@ -56,8 +56,12 @@ internal static class AlikeSections
             && Math.Abs(a.Outline.FaceY - b.Outline.FaceY) < slack && Math.Abs(a.Loaded.Outline.FaceY - b.Loaded.Outline.FaceY) < slack
             && Math.Abs(a.ColumnFoot - b.ColumnFoot) < slack && m.Design.Under(i) == m.Design.Under(j)
             && Math.Abs(m.State.Body.WidthAt(a.X) - m.State.Body.WidthAt(b.X)) < slack
-            && Bars(m, a) == Bars(m, b);
+            && Bars(m, a) == Bars(m, b) && Extra(m, a.X, true) == Extra(m, b.X, true) && Extra(m, a.X, false) == Extra(m, b.X, false);
     }
+
+    // The extra bars of a face that a section cuts.
+    private static int Extra(DetailModel m, double x, bool bottom) =>
+        m.State.ExtraRuns.Where(r => r.Bottom == bottom && r.From < x && x < r.To).Sum(r => r.Layer.Count);
 
     // The bars across at a column.
     private static (string? Size, int Count) Bars(DetailModel m, Standing c) =>

@@ -93,6 +93,7 @@ public static partial class SpanDetail
             }
         }
 
+        over.AddRange(DetailExtra.Plan(to, m, view));
         var rows = new List<double>();
         foreach (var (x, text) in over.OrderBy(o => o.X))
         {
@@ -181,7 +182,7 @@ public static partial class SpanDetail
         Standing[] cut = alongX ? [.. s.Columns] : [at];
         var width = Left + Right + ((high - low) * per);
         var notes = alongX ? Layout.Wrapped(Notes(m), Canvas.Text, width - 4) : [];
-        var under = UnderSection + (Math.Max(0, notes.Count - 1) * Canvas.Line);
+        var under = UnderSection + (Math.Max(0, notes.Count - 1) * Canvas.Line) + (alongX ? DetailExtra.Tall(m) : 0);
         At P(double u, double z) => new(Left + ((u - low) * per), under + ((z + DetailPiles.Below(s)) * per));
         var to = new Canvas();
         if (concrete.Blinding > 0)
@@ -226,6 +227,12 @@ public static partial class SpanDetail
             Mat(to, m, bottom, alongX, column, (low, high), per, P, calls);
         }
 
+        double Level(bool bottom) => bottom ? s.Body.Thickness - s.Zones(true)[0].Depth(true) : s.Zones(true)[0].Depth(false);
+        if (!alongX)
+        {
+            DetailExtra.Across(to, m, at.X, per, P, Level, calls);
+        }
+
         foreach (var (from, text) in Spread(calls.OrderBy(x => x.From.Y).ToList()))
         {
             to.Path(Layers.BarMark, Stroke.Fine, from.At, new(P(high, 0).X + 3, from.At.Y), new(P(high, 0).X + 7, from.Y),
@@ -248,6 +255,11 @@ public static partial class SpanDetail
 
         to.Measure(new(P(low, 0).X, beneath), new(P(high, 0).X, beneath), false, beneath - 12, L(high - low));
         to.Measure(P(low, 0), P(low, s.Body.Thickness), true, P(low, 0).X - 8, L(s.Body.Thickness));
+        if (alongX)
+        {
+            DetailExtra.Along(to, m, P, Level, beneath - 12);
+        }
+
         for (var i = 0; i < notes.Count; i++)
         {
             to.Write(Layers.Note, new(2, 1 + ((notes.Count - 1 - i) * Canvas.Line)), notes[i]);

@@ -52,6 +52,8 @@ public static partial class BeamDetail
         }
 
         Cut(to, m, beam, per, P, calls, column is null);
+        DetailExtra.Across(to, m, column is { } j ? s.Columns[j].X : Between(s), per, P, bottom => bottom ? beam.BottomAt : beam.TopAt,
+            calls);
         Calls(to, calls, P(half, 0).X);
         string L(double v) => Canvas.Length(v, units);
         if (body is not null)

@@ -37,7 +37,8 @@ public static partial class BeamDetail
         var beam = s.BeamFigure!;
         var (low, high) = (s.Body.LowX, s.Body.HighX);
         var to = new Canvas();
-        At P(double u, double z) => new(Left + ((u - low) * per), UnderSection + ((z + concrete.Blinding) * per));
+        var under = UnderSection + DetailExtra.Tall(m);
+        At P(double u, double z) => new(Left + ((u - low) * per), under + ((z + concrete.Blinding) * per));
         foreach (var p in Pads(s))
         {
             if (concrete.Blinding > 0)
@@ -75,6 +76,8 @@ public static partial class BeamDetail
         }
 
         to.Measure(new(P(beam.From, 0).X, beneath), new(P(beam.To, 0).X, beneath), false, beneath - 12, L(beam.To - beam.From));
+        DetailExtra.Along(to, m, P, bottom => bottom ? beam.BottomAt : beam.TopAt, beneath - 12);
+
         // Outside the bases: within, stirrups would cross the numbers; the inner base's own thickness stands on its section.
         to.Measure(P(low, 0), P(low, Pads(s)[0].Thickness), true, P(low, 0).X - 4, L(Pads(s)[0].Thickness));
 
@@ -94,7 +97,7 @@ public static partial class BeamDetail
         Notes(to, m, width);
         var what = s.Body.Parts.Length > 0 ? "beam, bases" : "rib, the flange";
         return new Figure($"{m.Foundation.Mark}: elevation of the {what} cut along it", width,
-            UnderSection + OverSection + ((concrete.Blinding + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per), scale, to.Items);
+            under + OverSection + ((concrete.Blinding + Math.Max(top, s.Ground.Level - s.Body.Underside)) * per), scale, to.Items);
     }
 
     private static void Notes(Canvas to, DetailModel m, double width)
