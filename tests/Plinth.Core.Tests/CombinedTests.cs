@@ -295,6 +295,37 @@ public class CombinedTests
         },
         iter: 200);
 
+    // 318-19: fewer bars hold less shear; those of the top are few.
+    [Fact]
+    public void Beyond_d_of_every_column_shear_is_held_by_the_bars_that_are_stretched_there() => Cases.Sample(
+        c =>
+        {
+            var (project, design) = Make(c with { Low = c.High, Loads = [.. c.Loads.Select(l => l with { N = 500 + Math.Abs(l.N) })] });
+            var t = Trial(project, design with { TopX = Bars("5 T20") });
+
+            // Where the ground pushes up all along shear falls from every column on.
+            if (t.Body.Contact(0).State != ContactState.Full 
+                || t.Body.Outline.ToArray().Min(o => t.Body.Contact(0).Pressure.Plane(o.X, o.Y)) < t.Body.PressedPerArea(0))
+            {
+                return;
+            }
+
+            var check = t.Checks.Find("one-way-shear-x")!.Worst(t);
+            var used = check is { } found ? found.Outcome.Utilisation : 0;
+            var none = default(Tracing.NoTrace);
+            for (var i = 0; i < 400; i++)
+            {
+                var x = t.Long.Low + (t.Long.Length * (i + 0.5) / 400);
+                var at = t.Long.Section(0, x);
+                if (t.Columns.ToArray().All(k => Math.Abs(x - k.X) > 0.2 + t.Long.Depth(true)) && Math.Abs(at.Shear) > 1e-6 * t.Body.Loads(0).N)
+                {
+                    used.Should().BeGreaterThanOrEqualTo((Math.Abs(at.Shear) / t.Long.Sheared(at.Moment >= 0, t.Long.Layer(at.Moment >= 0).Area, ref none)) - 1e-4,
+                        $"V {at.Shear} M {at.Moment} at {x}");
+                }
+            }
+        },
+        iter: 200);
+
     [Fact]
     public void A_mirrored_base_is_used_alike() => Cases.Sample(c => AreUsedAlike(Make(c), Make(c, -1)), iter: 100);
 

@@ -18,7 +18,7 @@ public class StripTests
     private static readonly StripKind Strip = new();
 
     // The same columns on a strip, its ground with a modulus.
-    private static Project OnStrip(Project project, double modulus, HeldValues? held = null)
+    internal static Project OnStrip(Project project, double modulus, HeldValues? held = null)
     {
         var f = project.Foundations[0];
         var ground = f.Rules.Ground with { SubgradeModulus = modulus };
@@ -73,7 +73,7 @@ public class StripTests
         },
         iter: 40);
 
-    private static readonly Gen<(double[] Gaps, double[] N, double M, double K)> Rows = Gen.Select(Gen.Double[3, 6].Array[2, 3],
+    internal static readonly Gen<(double[] Gaps, double[] N, double M, double K)> Rows = Gen.Select(Gen.Double[3, 6].Array[2, 3],
         Gen.Double[150, 800].Array[4], Gen.Double[-30, 30], Gen.Double[4, 4.8], (g, n, m, k) => (g, n, m, Math.Pow(10, k)));
 
     internal static Project Made((double[] Gaps, double[] N, double M, double K) r, SizingRules sizing, HeldValues? held = null)

@@ -253,6 +253,36 @@ public class TraceTests
     }
 
     [Fact]
+    public void Every_formula_of_curtailed_bars_gives_its_result()
+    {
+        var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
+        Gen.Select(StripTests.Rows, Gen.Bool).Sample(
+            (r, ribbed) =>
+            {
+                var project = CurtailmentTests.Curtailed(CurtailmentTests.Made(r, ribbed), 0.01);
+                if (Sizing.FoundationSizer.Of(project, project.Foundations[0]).Size().Design is { ExtraBars.Any: true } design)
+                {
+                    EveryFormulaGivesItsResult(project, design, seen);
+
+                    // Too short: what lacks is told too.
+                    foreach (var reach in (double[])[0.45, 0.8, 1.05, 1.5])
+                    {
+                        foreach (var field in project.Foundations[0].Kind.Fields(project.Foundations[0].Places[0])
+                            .Where(f => f.Path[^1] == "extra-reach" && f.Get(design) is not null))
+                        {
+                            design = field.Put(design, new Kinds.FieldValue.Length(reach));
+                        }
+
+                        EveryFormulaGivesItsResult(project, design, seen);
+                    }
+                }
+            },
+            iter: 30);
+        seen.Keys.Should().Contain(["curtailment-x needed", "curtailment-x beyond", "curtailment-x a", "curtailment-x c", "curtailment-x As",
+            "bar-spacing-x s,extra"]);
+    }
+
+    [Fact]
     public void Every_formula_of_every_check_gives_its_result()
     {
         var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
