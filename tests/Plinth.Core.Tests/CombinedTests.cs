@@ -304,7 +304,7 @@ public class CombinedTests
             var t = Trial(project, design with { TopX = Bars("5 T20") });
 
             // Where the ground pushes up all along shear falls from every column on.
-            if (t.Body.Contact(0).State != ContactState.Full 
+            if (t.Body.Contact(0).State != ContactState.Full
                 || t.Body.Outline.ToArray().Min(o => t.Body.Contact(0).Pressure.Plane(o.X, o.Y)) < t.Body.PressedPerArea(0))
             {
                 return;

@@ -4,7 +4,6 @@ using Plinth.Core.Buildings;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete;
-using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Kinds;
 using Plinth.Core.Kinds.Combined;

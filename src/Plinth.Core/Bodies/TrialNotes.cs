@@ -58,8 +58,8 @@ internal static class TrialNotes
             var here = c.Carries ? ", joint and punching here" : "";
             return $"{Grids.GridRow.MarkOf(row.Grid, c.Other)} at {trial.Columns[c.Column].Support.Label} ({share}{here})";
         });
-        return $"row {row.Number + 1} of the grid {row.Grid}, crosses {string.Join(", ", at)}: both sink alike there, and this one carries so "
-            + "much of the column in the sustained combination; each turns freely about its own axis"
+        return $"row {row.Number + 1} of the grid {row.Grid}, crosses {string.Join(", ", at)}: both sink alike there, and this one "
+            + "carries so much of the column in the sustained combination; each turns freely about its own axis"
             + (row.Across ? "; its bars along lie inside those of the rows that it crosses" : "");
     }
 

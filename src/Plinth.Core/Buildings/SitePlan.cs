@@ -145,7 +145,8 @@ public static class SitePlan
             return Math.Sqrt((ex * ex) + (ey * ey));
         }));
 
-    private sealed record Placed(string Mark, string Place, Grids.GridRow? Row, PlanPoint[] Corners, double Bottom, double Top, double Spread)
+    private sealed record Placed(string Mark, string Place, Grids.GridRow? Row, PlanPoint[] Corners, double Bottom, double Top,
+        double Spread)
     {
         // Parts of one foundation, and rows of a grid that cross, are cast together; rows that lie side by side are not.
         public bool HangsWith(Placed other) => (Mark == other.Mark && Place == other.Place)

@@ -197,7 +197,8 @@ internal sealed class BeamSearch
     private BeamDesign Thinned(BeamDesign beam)
     {
         while (Held("sides") is null && beam.Sides.Count > 1
-            && beam with { Sides = beam.Sides with { Count = beam.Sides.Count - 1 } } is var fewer && !Fails(steel, Checks.Face.None, fewer))
+            && beam with { Sides = beam.Sides with { Count = beam.Sides.Count - 1 } } is var fewer
+            && !Fails(steel, Checks.Face.None, fewer))
         {
             beam = fewer;
         }

@@ -77,7 +77,8 @@ internal sealed class ScheduleColumns(UnitSystem units)
         return Each(named, i => extra.Of(bottom)[i] is { Any: true } e ? $"{e.Bars.Drawn}, {Reach(e)}" : "", all);
 
         string Reach(in ExtraBars e) => (e.Low == e.High ? Dimension.Plan(e.Low, units)
-            : $"{Dimension.PlainPlan(e.Low, units)} and {Dimension.Plan(e.High, units)}") + (bottom ? " to either side" : " off either column");
+            : $"{Dimension.PlainPlan(e.Low, units)} and {Dimension.Plan(e.High, units)}")
+            + (bottom ? " to either side" : " off either column");
     }
 
     private string Words(Pedestal p) => $"{ScheduleTables.Words(p, units)}, {p.Bars.Drawn}, {p.Ties.Drawn}";

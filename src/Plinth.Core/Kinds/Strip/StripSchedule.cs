@@ -50,7 +50,8 @@ internal static class StripSchedule
         var notes = new ScheduleNotes(project, rows).Both("x: from the first support towards the last.")
             .InFull("Beyond first, beyond last: from the columns' centres; across: along y.")
             .Both("Bars at columns stand within their bands, those between them elsewhere.")
-            .BothIf(over || between, "Extra bars lie between those that run through; they reach as said from the columns' centres.").Levels();
+            .BothIf(over || between, "Extra bars lie between those that run through; they reach as said from the columns' centres.")
+            .Levels();
         return new DataTable(Name, "Strip footings", columns, cells, null, notes.Issued) { Brief = notes.Brief };
     }
 }

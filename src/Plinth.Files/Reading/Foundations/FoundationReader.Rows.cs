@@ -60,8 +60,8 @@ internal sealed partial class FoundationReader
 
         if (t.Has("load"))
         {
-            t.Fault("load", "loads beside the columns are not designed on a grid of strips; give them as reactions of a support, or the row "
-                + "that carries them a foundation of its own");
+            t.Fault("load", "loads beside the columns are not designed on a grid of strips; give them as reactions of a support, or the "
+                + "row that carries them a foundation of its own");
             return false;
         }
 

@@ -91,8 +91,8 @@ internal static class RuleReader
         };
         if (result.Curtail > 1)
         {
-            t.Fault("curtail", "curtail is the share of the bars along a strip that curtailed ones must save, at most 1 (bars run through); "
-                + "write for example curtail = 0.1");
+            t.Fault("curtail", "curtail is the share of the bars along a strip that curtailed ones must save, at most 1 (bars run "
+                + "through); write for example curtail = 0.1");
         }
 
         t.Done();

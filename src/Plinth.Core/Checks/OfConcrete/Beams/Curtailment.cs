@@ -27,7 +27,7 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
     // Bars no thicker may end under the higher share, m (No. 11, No. 36).
     private const double Thickest = 0.0359;
 
-    // Of all bars of a face so many parts run through: a third of those for moments of either sign, at the end as within (7.7.3.8, 9.7.3.8).
+    // One of so many parts of all bars of a face runs through, for moments of either sign, at the end as within (7.7.3.8, 9.7.3.8).
     private const int Parts = 3;
 
     private const int Diameters = 12;
@@ -45,7 +45,8 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
         var none = default(NoTrace);
         var (along, layer) = (z.Along, z.Along.Layer(z.Bottom));
         return new(along.Held(z.Bottom, layer.Area, ref none).Strength, along.Held(z.Bottom, layer.Area / 2, ref none).Strength,
-            along.Sheared(z.Bottom, layer.Area, ref none), Math.Max(along.Depth(z.Bottom), Diameters * layer.Diameter), along.AtEnd(z.Bottom, ref none));
+            along.Sheared(z.Bottom, layer.Area, ref none), Math.Max(along.Depth(z.Bottom), Diameters * layer.Diameter),
+            along.AtEnd(z.Bottom, ref none));
     }
 
     public static Outcome Evaluate<T>(ExtraZone z, in ThroughBars through, int k, ref T trace)
@@ -192,7 +193,8 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
 
         if (T.Records)
         {
-            trace.Given("x", x, Unit.Length, "section from the base's centroid, between where shear is looked at and where the extra bars end");
+            trace.Given("x", x, Unit.Length,
+                "section from the base's centroid, between where shear is looked at and where the extra bars end");
             trace.Given("V", shear, Unit.Force, "there");
             trace.Given("ld", z.Developed, Unit.Section, "straight development of the extra bars", z.Code.AnchorageClause);
             ExtraTrace.Steel(z.Along.Extra, z.Along.Layer(z.Bottom), z.Bottom, x, ref trace);

@@ -25,7 +25,7 @@ internal static class ExtraTrace
         }
 
         var share = trace.Given("share", zone.Share(x), Unit.Ratio,
-            $"of the extra bars at {zone.At!}, developed on both sides of the section: its distance from their ends over ld, no more than 1",
+            $"of the extra bars at {zone.At!}, developed on both sides of the section: its distance from their ends over ld, at most 1",
             $"{zone.Code.Name} 25.4.1.1");
         trace.Let("As", layer.Area + (share * zone.Layer.Area), Unit.SteelArea,
             $"({n} + {new Sym("share", share, Unit.Ratio)}·{new Sym("n,extra", zone.Layer.Count, Unit.Ratio)})·{ab}");

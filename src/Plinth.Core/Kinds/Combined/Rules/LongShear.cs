@@ -17,7 +17,8 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
     public static ReadOnlySpan<LongSpan> Of(Trial trial) => ((CombinedTrial)trial).LongSpans;
 
     // The sections follow from the depth; over one breadth their strength is alike.
-    public static double GoverningKey(LongSpan s) => s.Trial.Looking == Face.Bottom && s.Body.IsRectangle && !s.HasExtra(true) ? s.Depth(true) : double.NaN;
+    public static double GoverningKey(LongSpan s) =>
+        s.Trial.Looking == Face.Bottom && s.Body.IsRectangle && !s.HasExtra(true) ? s.Depth(true) : double.NaN;
 
     public static Nothing Capacity(LongSpan s) => default;
 
@@ -41,7 +42,7 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
                 Take(Used(s, k, at.Section, below), at.Section, below, at.AtFace ? "at the face" : AtD, ref worst);
             }
 
-            // Beyond where the moment changes its sign the other face's bars count: fewer of them hold less of a shear that has fallen less.
+            // Beyond where the moment changes its sign the other face's bars count, and fewer of them may hold less.
             if (s.LooksAt(below ? Face.Top : Face.Bottom) && s.Layer(!below).Any
                 && (s.HasExtra(!below)
                     || Math.Abs(at.Section.Shear) > worst.Utilisation * Strength(s, at.Section.X, !below, false, ref none))

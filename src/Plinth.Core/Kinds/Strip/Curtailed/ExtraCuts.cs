@@ -22,7 +22,8 @@ internal readonly record struct ExtraCuts(bool Bottom, string Where, BarLayer La
     /// <param name="offset">The middle between first and last column from the base's centroid, m.</param>
     /// <param name="length">Of the base, m.</param>
     /// <param name="hooked">Whether those that run through are hooked.</param>
-    public static IEnumerable<ExtraCuts> Of(Foundation foundation, ExtraLayout extra, bool bottom, double offset, double length, bool hooked)
+    public static IEnumerable<ExtraCuts> Of(Foundation foundation, ExtraLayout extra, bool bottom, double offset, double length,
+        bool hooked)
     {
         var (place, cover) = (foundation.Places[0], foundation.Rules.Concrete.CoverSide);
         double[] at = [.. place.InOwnAxes().Select(p => p.X + offset)];

@@ -10,7 +10,9 @@ internal static class ExtraFields
     private const string Key = "extra";
     private const string ReachKey = "extra-reach";
 
-    /// <summary>Their fields: <c>at.C2.extra = "3 T20"</c> with its reach, <c>between."C2+C3".extra</c> with where they begin and end.</summary>
+    /// <summary>
+    /// Their fields: <c>at.C2.extra = "3 T20"</c> with its reach, <c>between."C2+C3".extra</c> with where they begin and end.
+    /// </summary>
     /// <param name="supports">Labels of the supports, in order.</param>
     /// <param name="get">The extra bars of a design.</param>
     /// <param name="put">A design with others.</param>

@@ -187,7 +187,8 @@ public sealed class RibKind : FoundationKind
         IEnumerable<BarGroup> Extra(BarRole role, bool hooked) =>
             ExtraCuts.Of(foundation, d.Extra, role == BarRole.BeamBottom, d.Offset, d.Size.Length, hooked)
                 .Select(e => new BarGroup(role, e.Layer.Size!, e.Layer.Count,
-                    BarList.Shape(project.Code, e.Layer, e.To - e.From, e.Ends), "") { Where = e.Where });
+                    BarList.Shape(project.Code, e.Layer, e.To - e.From, e.Ends), "")
+                { Where = e.Where });
     }
 
     /// <inheritdoc/>

@@ -137,7 +137,8 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
     /// <inheritdoc/>
     public double AtEnd<T>(bool bottom, ref T trace)
         where T : struct, ITrace =>
-        BeamAnchorage.Lengths(this, bottom, ref trace) is var (straight, hook) && Layer(bottom).Hooked ? Math.Min(straight, hook) : straight;
+        BeamAnchorage.Lengths(this, bottom, ref trace) is var (straight, hook) && Layer(bottom).Hooked ? Math.Min(straight, hook)
+            : straight;
 
     /// <inheritdoc/>
     public override ReadOnlySpan<LongSection> Sections(int k) => CollectionsMarshal.AsSpan(Of(k).Sections);
