@@ -265,6 +265,11 @@ public class CombinedSizingTests
     public void A_trapezoid_that_stands_alone_among_its_neighbours_is_found() =>
         NoEndsAreCheaper((3, [676, 9124 / 21.0, 8946 / 37.0, 595], [2, 0, 10.463814502647947, 9.479817847579623], -27.925));
 
+    // The least of its difference that stands needs thicker bars.
+    [Fact]
+    public void A_wider_trapezoid_with_fewer_bars_is_found() =>
+        NoEndsAreCheaper((2.5523861287673126, [294, 205.64725732065423, 288, 4123 / 9.0], [-15.286309833431615, 0, 0, 0], 51));
+
     private static void NoEndsAreCheaper((double Span, double[] N, double[] M, double Wind) c)
     {
         // The ends differ by so many steps that not all are looked at.

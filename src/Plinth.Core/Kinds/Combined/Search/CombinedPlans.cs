@@ -25,7 +25,7 @@ internal sealed partial class CombinedPlans
 
     // A trapezoid's one end is at most so many times the other: bars that fan out between them are to be neither too near at one nor too
     // far apart at the other.
-    private const double MostTaper = 2.5;
+    internal const double MostTaper = 2.5;
 
     // The ends of a trapezoid differ first by multiples of so much of the widest range, its length by such of the longest; then by a third
     // as much about the best, until by every step.

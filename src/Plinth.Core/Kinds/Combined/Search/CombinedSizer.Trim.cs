@@ -65,6 +65,19 @@ internal sealed partial class CombinedSizer
             yield return (Plan(length, Less(low), Less(low)), t);
         }
 
+        // Of each difference of the ends the least plan that stands was looked at, though a wider one may need fewer bars.
+        if (plans.HeldWidth is null && Foundation.Held is { Trapezoid: true, EndWidth: null })
+        {
+            foreach (var (a, b) in ((double, double)[])[(Less(low), high), (low, Less(high)), (Less(low), Less(high))])
+            {
+                if (Math.Min(a, b) >= rules.LeastPlan - 1e-9 && Math.Abs(a - b) > 1e-9
+                    && Math.Max(a, b) <= CombinedPlans.MostTaper * Math.Min(a, b))
+                {
+                    yield return (Plan(length, a, b), t);
+                }
+            }
+        }
+
         if (t > 0)
         {
             yield return (Plan(length, low, high), t - 1);
