@@ -23,14 +23,14 @@ public class RibTests
         return strip with { Foundations = [f with { Kind = Rib, Rules = Rib.RulesOf(f.Rules), Held = held with { Own = held.Own.Add("rib", rib) } }] };
     }
 
-    private static RibTrial Trial(Project project, RibDesign design)
+    internal static RibTrial Trial(Project project, RibDesign design)
     {
         var checker = new Checker(project, project.Foundations[0]);
         checker.Set(design);
         return (RibTrial)checker.Trials[0];
     }
 
-    private static RibDesign Design(IReadOnlyList<double> gaps, (double, double) ends, double width, double thickness, double breadth, double depth) =>
+    internal static RibDesign Design(IReadOnlyList<double> gaps, (double, double) ends, double width, double thickness, double breadth, double depth) =>
         (RibDesign.Blank([.. Enumerable.Range(1, gaps.Count + 1).Select(i => $"C{i}")]) with
         {
             Size = new BaseSize(0, width, thickness),

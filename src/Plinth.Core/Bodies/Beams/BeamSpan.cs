@@ -134,6 +134,9 @@ internal abstract class BeamSpan : Subject
         new(Width, Depth(bottom), Layer(bottom).Area, 2 * (Stirrups.Size?.Area ?? 0), Stirrups.Spacing,
         Rules.Steel.Yield);
 
+    /// <summary>Shear and moment in a section.</summary>
+    public abstract LongSection Section(int k, double x);
+
     /// <summary>Sections at which flexure is looked at in a combination; found once for each size.</summary>
     public abstract ReadOnlySpan<LongSection> Sections(int k);
 
@@ -150,15 +153,47 @@ internal abstract class BeamSpan : Subject
     public abstract bool IsBeyond(double x);
 
     /// <summary>
+    /// Where beyond a section the moment changes its sign, so that the bars of the other face are the stretched ones; of two such sections
+    /// the one with more shear. Null: there is none before the shear passes through nil, or the next column.
+    /// </summary>
+    /// <param name="k">The combination.</param>
+    /// <param name="from">A section at which shear is looked at.</param>
+    public LongSection? Turn(int k, in BeamShearAt from)
+    {
+        LongSection? turn = null;
+        var moment = new MomentOf(this, k);
+        for (var side = -1; side <= 1; side += 2)
+        {
+            if (from.Side != -side && MomentTurn.Beyond(Sections(k), from.Section, side, ref moment) is var x && !double.IsNaN(x)
+                && Section(k, x) is var at && Math.Abs(at.Shear) > Math.Abs(turn?.Shear ?? 0))
+            {
+                turn = at;
+            }
+        }
+
+        return turn;
+    }
+
+    private readonly struct MomentOf(BeamSpan beam, int k) : Numerics.IFunction
+    {
+        public double At(double x) => beam.Section(k, x).Moment;
+    }
+
+    /// <summary>
     /// The greatest shears in a combination where the bottom and where the top is stretched, kN; −1 where no section has that.
     /// </summary>
-    public (double Bottom, double Top) GreatestShear(int k)
+    /// <param name="k">The combination.</param>
+    /// <param name="beyond">
+    /// Whether a section beyond which the moment changes its sign counts for the face that is stretched there too: on the safe side, as
+    /// the shear has fallen until there.
+    /// </param>
+    public (double Bottom, double Top) GreatestShear(int k, bool beyond = false)
     {
         var (bottom, top) = (-1.0, -1.0);
         foreach (ref readonly var at in Shears(k))
         {
-            var v = Math.Abs(at.Section.Shear);
-            (bottom, top) = at.Section.Moment >= 0 ? (Math.Max(bottom, v), top) : (bottom, Math.Max(top, v));
+            var (v, below, both) = (Math.Abs(at.Section.Shear), at.Section.Moment >= 0, beyond && MomentTurn.IsBeyond(Sections(k), at));
+            (bottom, top) = (below || both ? Math.Max(bottom, v) : bottom, !below || both ? Math.Max(top, v) : top);
         }
 
         return (bottom, top);
@@ -170,6 +205,6 @@ internal abstract class BeamSpan : Subject
 /// <param name="AtFace">Whether it lies at the face of a column.</param>
 internal readonly record struct BeamShearAt(LongSection Section, bool AtFace)
 {
-    /// <summary>On which side of its column it lies: 1, −1; 0 where that is not told.</summary>
+    /// <summary>On which side of its column it lies: 1, −1; 0 of one that is no column's.</summary>
     public int Side { get; init; }
 }

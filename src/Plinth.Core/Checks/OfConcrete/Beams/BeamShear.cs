@@ -37,24 +37,31 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
             var (bottom, top) = s.GreatestShear(k);
             var below = Outcome.Ratio(Math.Max(0, bottom), strengths.Of.Bottom);
             var above = Outcome.Ratio(Math.Max(0, top), strengths.Of.Top);
-            return top >= 0 && above.Utilisation > below.Utilisation ? above : below;
+            var most = top >= 0 && above.Utilisation > below.Utilisation ? above : below;
+            return strengths.Weaker is null || Turned(s, strengths, k, most) is not { } beyond ? most : beyond.Outcome;
         }
 
-        var (worst, governing, atFace) = (Outcome.Ratio(0, strengths.Of.Bottom), default(LongSection), false);
+        var (worst, governing, where) = (Outcome.Ratio(0, strengths.Of.Bottom), default(LongSection), AtD);
+        var stretched = true;
         foreach (var (section, isFace) in s.Shears(k))
         {
             var o = Outcome.Ratio(Math.Abs(section.Shear), section.Moment >= 0 ? strengths.Of.Bottom : strengths.Of.Top);
             if (o.Utilisation > worst.Utilisation)
             {
-                (worst, governing, atFace) = (o, section, isFace);
+                (worst, governing, stretched, where) = (o, section, section.Moment >= 0, isFace ? "at the face" : AtD);
             }
+        }
+
+        if (strengths.Weaker is { } weaker && Turned(s, strengths, k, worst) is { } turned)
+        {
+            (worst, governing, stretched, where) = (turned.Outcome, turned.At, weaker, "where the moment changes its sign");
         }
 
         if (T.Records)
         {
-            var bottom = governing.Moment >= 0;
+            var bottom = stretched;
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading($"Shear of the {s.Noun}, {(atFace ? "at the face" : "at d from a face, or where a base ends")}");
+            trace.Heading($"Shear of the {s.Noun}, {where}");
             BeamTrace.Section(s, governing, ref trace);
             if (worst.Capacity > 0)
             {
@@ -70,7 +77,28 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
         if (T.Notes && worst.Demand > 0)
         {
             trace.Along(governing.X);
-            trace.Note(BeamTrace.Where(s, governing.X) + (atFace ? ", at the face" : ""));
+            trace.Note(BeamTrace.Where(s, governing.X) + (where == AtD ? "" : ", " + where));
+        }
+
+        return worst;
+    }
+
+    private const string AtD = "at d from a face, or where a base ends";
+
+    // Where the moment changes its sign beyond a section the bars of the other face count, which may hold less of a shear that has fallen
+    // less: what is used more there than all that was looked at.
+    private static (Outcome Outcome, LongSection At)? Turned(BeamSpan s, in BeamShearStrengths strengths, int k, in Outcome most)
+    {
+        (Outcome Outcome, LongSection At)? worst = null;
+        var (weaker, used) = (strengths.Weaker!.Value, most.Utilisation);
+        var held = weaker ? strengths.Of.Bottom : strengths.Of.Top;
+        foreach (ref readonly var at in s.Shears(k))
+        {
+            if (at.Section.Moment >= 0 != weaker && Outcome.Ratio(Math.Abs(at.Section.Shear), held).Utilisation > used
+                && s.Turn(k, at) is { } turn && Outcome.Ratio(Math.Abs(turn.Shear), held) is var o && o.Utilisation > used)
+            {
+                (worst, used) = ((o, turn), o.Utilisation);
+            }
         }
 
         return worst;
@@ -81,7 +109,11 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
 }
 
 /// <summary>The strengths in shear where the bottom and where the top is stretched, kN.</summary>
-internal readonly record struct BeamShearStrengths((double Bottom, double Top) Of);
+internal readonly record struct BeamShearStrengths((double Bottom, double Top) Of)
+{
+    /// <summary>The face whose bars hold less, bottom or top; null: both as much, or one has none.</summary>
+    public bool? Weaker => Of.Bottom <= 0 || Of.Top <= 0 || Math.Abs(Of.Bottom - Of.Top) <= 1e-9 * Of.Top ? null : Of.Bottom < Of.Top;
+}
 
 /// <summary>Least stirrups of a beam where they are needed, and their greatest spacing along and across it.</summary>
 internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
@@ -106,8 +138,7 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
     private static double Under(BeamSpan s, double shear)
     {
         var none = default(NoTrace);
-        return Math.Max(One(s, new LongSection(0, shear, 1), ref none).Utilisation,
-            One(s, new LongSection(0, shear, -1), ref none).Utilisation);
+        return Math.Max(One(s, shear, true, ref none).Utilisation, One(s, shear, false, ref none).Utilisation);
     }
 
     public static Outcome Evaluate<T>(Subject subject, in MostOfStirrups capacity, int k, ref T trace)
@@ -122,19 +153,20 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
         var none = default(NoTrace);
         if (!T.Records && !T.Notes)
         {
-            var (bottom, top) = s.GreatestShear(k);
-            var below = bottom >= 0 ? One(s, new LongSection(0, bottom, 1), ref none) : Outcome.NotDone;
-            var above = top >= 0 ? One(s, new LongSection(0, top, -1), ref none) : Outcome.NotDone;
+            var (bottom, top) = s.GreatestShear(k, true);
+            var below = bottom >= 0 ? One(s, bottom, true, ref none) : Outcome.NotDone;
+            var above = top >= 0 ? One(s, top, false, ref none) : Outcome.NotDone;
             return above.Done && (!below.Done || above.Utilisation > below.Utilisation) ? above : below;
         }
 
-        var (worst, governing) = (Outcome.NotDone, default(LongSection));
-        foreach (var (section, _) in s.Shears(k))
+        var (worst, governing, stretched) = (Outcome.NotDone, default(LongSection), true);
+        foreach (ref readonly var at in s.Shears(k))
         {
-            var o = One(s, section, ref none);
-            if (!worst.Done || o.Utilisation > worst.Utilisation)
+            var below = at.Section.Moment >= 0;
+            Take(One(s, Math.Abs(at.Section.Shear), below, ref none), at.Section, below);
+            if (MomentTurn.IsBeyond(s.Sections(k), at))
             {
-                (worst, governing) = (o, section);
+                Take(One(s, Math.Abs(at.Section.Shear), !below, ref none), at.Section, !below);
             }
         }
 
@@ -143,9 +175,14 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
             trace.Heading($"Stirrups of the {s.Noun}");
             BeamTrace.Section(s, governing, ref trace);
-            if (s.Layer(governing.Moment >= 0).Any)
+            if (stretched != governing.Moment >= 0)
             {
-                BeamTrace.Bars(s, governing.Moment >= 0, ref trace);
+                trace.Remark($"Beyond it the moment changes its sign: the {(stretched ? "bottom" : "top")} is stretched there.");
+            }
+
+            if (s.Layer(stretched).Any)
+            {
+                BeamTrace.Bars(s, stretched, ref trace);
                 trace.Let("Av", s.InShear(true).Stirrups, Unit.SteelArea,
                     $"2·{new Sym("Ab,stirrup", s.Stirrups.Size?.Area ?? 0, Unit.SteelArea)}");
             }
@@ -153,23 +190,31 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
 
         if (worst.Done && (T.Records || T.Notes))
         {
-            worst = One(s, governing, ref trace);
+            worst = One(s, Math.Abs(governing.Shear), stretched, ref trace);
         }
 
         return worst;
+
+        void Take(in Outcome own, in LongSection at, bool below)
+        {
+            if (!worst.Done || own.Utilisation > worst.Utilisation)
+            {
+                (worst, governing, stretched) = (own, at, below);
+            }
+        }
     }
 
-    private static Outcome One<T>(BeamSpan s, in LongSection at, ref T trace)
+    private static Outcome One<T>(BeamSpan s, double shear, bool bottom, ref T trace)
         where T : struct, ITrace
     {
-        var beam = s.InShear(at.Moment >= 0);
+        var beam = s.InShear(bottom);
         if (beam.Stirrups <= 0 || beam.Spacing <= 0 || beam.Steel <= 0)
         {
             trace.Note(beam.Steel <= 0 ? "the stretched side has no bars" : "there are no stirrups");
             return Outcome.Ratio(1, 0);
         }
 
-        var limits = s.Code.Stirrups(ref trace, s.Rules.Concrete, beam, Math.Abs(at.Shear));
+        var limits = s.Code.Stirrups(ref trace, s.Rules.Concrete, beam, shear);
         var legs = trace.Let("legs", s.Width - (2 * s.Rules.Concrete.CoverSide) - s.Stirrups.Size!.Diameter, Unit.Section,
             $"{new Sym("bw", s.Width, Unit.Section)} − 2·{new Sym("cover", s.Rules.Concrete.CoverSide, Unit.Section)} − "
                 + $"{new Sym("dt", s.Stirrups.Size.Diameter, Unit.Section)}");

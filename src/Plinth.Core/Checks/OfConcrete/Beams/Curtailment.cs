@@ -32,10 +32,6 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
 
     private const int Diameters = 12;
 
-    // Points on the way, between which the worst is narrowed down.
-    private const int Points = 16;
-    private const int Narrowings = 40;
-
     private const int Checked = 11;
 
     public static ReadOnlySpan<ExtraZone> Of(Trial trial) => trial.Extra is { } extra ? extra.Laid : [];
@@ -150,8 +146,8 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
             return Outcome.NotDone;
         }
 
-        var x = Worst(z, k, false, from, cut);
-        var (demand, strength) = (z.Along.Stretch(z.Bottom, k, z.Along.Section(k, x)), Strength(z, x));
+        var x = ExtraStrength.Worst(z, k, false, from, cut);
+        var (demand, strength) = (z.Along.Stretch(z.Bottom, k, z.Along.Section(k, x)), ExtraStrength.Of(z, x));
         if (T.Records)
         {
             var section = z.Along.Section(k, x);
@@ -160,7 +156,7 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
             trace.Given("M", section.Moment, Unit.Moment, "there");
             trace.Given("ld", z.Developed, Unit.Section, "straight development of the extra bars", z.Code.AnchorageClause);
             ExtraTrace.Steel(z.Along.Extra, z.Along.Layer(z.Bottom), z.Bottom, x, ref trace);
-            z.Along.Held(z.Bottom, Area(z, x), ref trace);
+            z.Along.Held(z.Bottom, ExtraStrength.Area(z, x), ref trace);
             trace.Let("utilisation", demand / strength, Unit.Ratio,
                 $"|{new Sym("M", demand, Unit.Moment)}|/{new Sym("φMn", strength, Unit.Moment)}");
         }
@@ -182,10 +178,10 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
             return Outcome.NotDone;
         }
 
-        var x = Worst(z, k, true, from, z.End(side));
+        var x = ExtraStrength.Worst(z, k, true, from, z.End(side));
         var section = z.Along.Section(k, x);
         var none = default(NoTrace);
-        var (shear, strength) = (Math.Abs(section.Shear), z.Along.Sheared(z.Bottom, Area(z, x), ref none));
+        var (shear, strength) = (Math.Abs(section.Shear), z.Along.Sheared(z.Bottom, ExtraStrength.Area(z, x), ref none));
         if (z.Along.Stretch(z.Bottom, k, section) <= 0)
         {
             return Outcome.NotDone;
@@ -198,7 +194,7 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
             trace.Given("V", shear, Unit.Force, "there");
             trace.Given("ld", z.Developed, Unit.Section, "straight development of the extra bars", z.Code.AnchorageClause);
             ExtraTrace.Steel(z.Along.Extra, z.Along.Layer(z.Bottom), z.Bottom, x, ref trace);
-            z.Along.Sheared(z.Bottom, Area(z, x), ref trace);
+            z.Along.Sheared(z.Bottom, ExtraStrength.Area(z, x), ref trace);
             trace.Let("utilisation", shear / strength, Unit.Ratio,
                 $"{new Sym("V", shear, Unit.Force)}/{new Sym("φVc", strength, Unit.Force)}");
         }
@@ -239,13 +235,18 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
             var m = new Sym("M", trace.Given("M", moment, Unit.Moment, "stretches this face there"), Unit.Moment);
             z.Along.Sheared(z.Bottom, z.Along.Layer(z.Bottom).Area, ref trace);
             var vn = new Sym("φVn", trace.Given("φVn", through.Shear, Unit.Force, "with the bars that run through"), Unit.Force);
-            var a = new Sym("a", trace.Let("a", low, Unit.Ratio, $"{v}/(2/3·{vn})", $"{z.Code.Name} {z.Along.CutClause}.5"), Unit.Ratio);
+            var clause = $"{z.Code.Name} {z.Along.CutClause}.5";
+            trace.Let("u,a", low, Unit.Ratio, $"{v}/(2/3·{vn})", clause + "(a)");
             if (double.IsFinite(more))
             {
                 trace.Given("φMn,half", through.Half, Unit.Moment, "of half of the bars that run through");
-                var c = trace.Let("c", more, Unit.Ratio,
-                    $"max({m}/{new Sym("φMn,half", through.Half, Unit.Moment)}; {v}/(3/4·{vn}))", $"{z.Code.Name} {z.Along.CutClause}.5");
-                trace.Let("utilisation", used, Unit.Ratio, $"min({a}; {new Sym("c", c, Unit.Ratio)})");
+                trace.Let("u,b", more, Unit.Ratio,
+                    $"max({m}/{new Sym("φMn,half", through.Half, Unit.Moment)}; {v}/(3/4·{vn}))", clause + "(b)");
+                trace.Let("utilisation", used, Unit.Ratio, $"min({new Sym("u,a", low, Unit.Ratio)}; {new Sym("u,b", more, Unit.Ratio)})");
+            }
+            else
+            {
+                trace.Let("utilisation", used, Unit.Ratio, $"{new Sym("u,a", low, Unit.Ratio)}");
             }
         }
 
@@ -322,62 +323,4 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
     }
 
     private static string Way(int side) => side < 0 ? "−x" : "+x";
-
-    private static double Area(ExtraZone z, double x) => z.Along.Layer(z.Bottom).Area + (z.Share(x) * z.Layer.Area);
-
-    private static double Strength(ExtraZone z, double x)
-    {
-        var none = default(NoTrace);
-        return z.Along.Held(z.Bottom, Area(z, x), ref none).Strength;
-    }
-
-    // Of moment or shear; nothing where the other face is stretched.
-    private static double Used(ExtraZone z, int k, bool shear, double x)
-    {
-        var section = z.Along.Section(k, x);
-        var moment = z.Along.Stretch(z.Bottom, k, section);
-        if (!shear)
-        {
-            return moment / Strength(z, x);
-        }
-
-        var none = default(NoTrace);
-        return moment > 0 ? Math.Abs(section.Shear) / z.Along.Sheared(z.Bottom, Area(z, x), ref none) : 0;
-    }
-
-    // Where it is used most between two sections: the worst of some points, and between their neighbours by the golden section.
-    private static double Worst(ExtraZone z, int k, bool shear, double from, double to)
-    {
-        const double golden = 0.6180339887498949;
-        var (worst, at, step) = (double.NegativeInfinity, 0, (to - from) / Points);
-        for (var i = 0; i <= Points; i++)
-        {
-            if (Used(z, k, shear, from + (i * step)) is var used && used > worst)
-            {
-                (worst, at) = (used, i);
-            }
-        }
-
-        var (a, b) = (from + (Math.Max(0, at - 1) * step), from + (Math.Min(Points, at + 1) * step));
-        var (c, d) = (b - (golden * (b - a)), a + (golden * (b - a)));
-        var (atC, atD) = (Used(z, k, shear, c), Used(z, k, shear, d));
-        for (var i = 0; i < Narrowings; i++)
-        {
-            if (atC > atD)
-            {
-                (b, d, atD) = (d, c, atC);
-                c = b - (golden * (b - a));
-                atC = Used(z, k, shear, c);
-            }
-            else
-            {
-                (a, c, atC) = (c, d, atD);
-                d = a + (golden * (b - a));
-                atD = Used(z, k, shear, d);
-            }
-        }
-
-        var x = (a + b) / 2;
-        return Used(z, k, shear, x) >= worst ? x : from + (at * step);
-    }
 }

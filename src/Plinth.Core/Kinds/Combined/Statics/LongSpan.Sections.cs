@@ -57,24 +57,8 @@ internal sealed partial class LongSpan
     /// <param name="from">A section at which shear is looked at.</param>
     public LongSection? Turn(int k, in BeamShearAt from)
     {
-        var (x, side) = (from.Section.X, from.Side);
-        LongSection? next = null;
-        foreach (ref readonly var at in Sections(k))
-        {
-            if (side * (at.X - x) > Close && (next is not { } nearer || side * (nearer.X - at.X) > 0))
-            {
-                next = at;
-            }
-        }
-
-        if (next is not { } end || end.Moment * from.Section.Moment >= 0)
-        {
-            return null;
-        }
-
         var moment = new MomentOf(Body, columns, AlongX, k);
-        return Section(k, side > 0 ? Root.Between(ref moment, x, from.Section.Moment, end.X, end.Moment)
-            : Root.Between(ref moment, end.X, end.Moment, x, from.Section.Moment));
+        return MomentTurn.Beyond(Sections(k), from.Section, from.Side, ref moment) is var x && double.IsNaN(x) ? null : Section(k, x);
     }
 
     private int Find(int k, Span<LongSection> into)

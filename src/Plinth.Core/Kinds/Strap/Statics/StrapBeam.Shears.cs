@@ -57,7 +57,7 @@ internal sealed partial class StrapBeam
                 // The part beyond the face must be pushed up towards the column, and the column must press: else nothing spreads from it.
                 if (!(-side * at.Shear > 0) || !(columns[i].Action(k).N > 0))
                 {
-                    into[count++] = new(at, true);
+                    into[count++] = new(at, true) { Side = side };
                     continue;
                 }
 
@@ -68,7 +68,7 @@ internal sealed partial class StrapBeam
                 near[(2 * i) + ((side + 1) / 2)] = side > 0 ? (face, face + reach) : (face - reach, face);
                 if (inwards || clear > d)
                 {
-                    into[count++] = new(Section(k, face + (side * reach)), false);
+                    into[count++] = new(Section(k, face + (side * reach)), false) { Side = side };
                 }
             }
         }

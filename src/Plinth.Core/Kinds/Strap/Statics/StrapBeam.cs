@@ -81,8 +81,8 @@ internal sealed partial class StrapBeam : BeamSpan
         "∫(p + u − w)·(x − ξ) dA − Σ(N·(x − xi) − My,col) − ∫(beam and soil on it)·(x − ξ) dx of all towards −x; positive stretches the "
             + "bottom";
 
-    /// <summary>Shear and moment in a section.</summary>
-    public LongSection Section(int k, double x) => StrapForces.At(Body, k, x);
+    /// <inheritdoc/>
+    public override LongSection Section(int k, double x) => StrapForces.At(Body, k, x);
 
     /// <summary>
     /// Sections at which flexure is looked at in a combination: faces of columns, ends of bases, and where the shear passes through nil.

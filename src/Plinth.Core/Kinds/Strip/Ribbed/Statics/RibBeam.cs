@@ -103,8 +103,8 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
         return Code.Flexure(ref trace, Rules.Concrete, Rules.Steel.Yield, steel, breadth, Depth(bottom));
     }
 
-    /// <inheritdoc/>
-    public LongSection Section(int k, double x) => LongForces.At(body, columns, true, k, x);
+    /// <inheritdoc cref="BeamSpan.Section"/>
+    public override LongSection Section(int k, double x) => LongForces.At(body, columns, true, k, x);
 
     /// <inheritdoc/>
     public IReadOnlyList<double> Across(bool bottom) =>
@@ -257,7 +257,7 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
                 var at = Section(k, face);
                 if (!(-side * at.Shear > 0) || !(c.Action(k).N > 0))
                 {
-                    own.Shears.Add(new(at, true));
+                    own.Shears.Add(new(at, true) { Side = side });
                     continue;
                 }
 
@@ -265,11 +265,11 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
                 var clear = side * (to - face);
                 if (isColumn && clear > 0)
                 {
-                    own.Shears.Add(new(Section(k, clear < 2 * d ? (face + to) / 2 : face + (side * d)), false));
+                    own.Shears.Add(new(Section(k, clear < 2 * d ? (face + to) / 2 : face + (side * d)), false) { Side = side });
                 }
                 else if (!isColumn && clear > d)
                 {
-                    own.Shears.Add(new(Section(k, face + (side * d)), false));
+                    own.Shears.Add(new(Section(k, face + (side * d)), false) { Side = side });
                 }
             }
         }
