@@ -14,7 +14,7 @@ public class CurtailmentTests
         return f;
     }
 
-    private const string Sizes = "ends = \"400 mm\"\nwidth = \"2.3 m\"\nthickness = \"750 mm\"";
+    private const string Sizes = "ends = \"400 mm\"\nwidth = \"2.4 m\"\nthickness = \"750 mm\"";
 
     [Fact]
     public void They_are_found_written_read_and_shown()
@@ -53,7 +53,7 @@ public class CurtailmentTests
 
         f["detail.svg"].Should().Contain($"B1 over {at}");
         f.Run("report", "--to", "r.html").Exit.Should().Be(0);
-        f["r.html"].Should().Contain("Extra bottom bars over").And.NotContain("NaN ");
+        f["r.html"].Should().Contain("curtailment x").And.NotContain("NaN ");
         f.Run("size", "ST1", "--why").Out.Should().NotContain("nothing: it passes too");
     }
 

@@ -278,7 +278,7 @@ public class TraceTests
                 }
             },
             iter: 30);
-        seen.Keys.Should().Contain(["curtailment-x needed", "curtailment-x beyond", "curtailment-x a", "curtailment-x c", "curtailment-x As",
+        seen.Keys.Should().Contain(["curtailment-x needed", "curtailment-x beyond", "curtailment-x u,a", "curtailment-x u,b", "curtailment-x As",
             "bar-spacing-x s,extra"]);
     }
 
