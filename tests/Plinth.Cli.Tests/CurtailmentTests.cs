@@ -73,6 +73,19 @@ public class CurtailmentTests
         f.Run("schedule", "--what", "strips", "--format", "csv").Out.Should().Contain("extra in bays");
     }
 
+    [Fact]
+    public void In_feet_a_long_strip_finds_its_sheet_with_its_sections_in_rows()
+    {
+        using var f = Made("ends = \"400 mm\"\nwidth = \"2.44 m\"\nthickness = \"760 mm\"", "0.05");
+        f.Replace("plinth.toml", "code = \"aci318m-19\"", "code = \"aci318-19\"\nunits = \"us\"");
+        f["plinth.toml"] = System.Text.RegularExpressions.Regex.Replace(f["plinth.toml"], "bars = .*\n", "");
+        f.Run("size").Exit.Should().Be(0);
+        var ran = f.Run("draw", "ST1", "--to", "d.svg");
+        ran.Exit.Should().Be(0, ran.Error);
+        ran.Error.Should().Contain("1/4\" = 1'-0\"");
+        f["d.svg"].Should().Contain("section B–B").And.Contain("section C–C");
+    }
+
     [Theory]
     [InlineData("at.C3.extra = \"4 T20\"\nat.C3.extra-reach = \"1 m\"", "as thick as those that run through, T25 by bottom-x")]
     [InlineData("at.C3.extra = \"9 T25\"\nat.C3.extra-reach = \"1 m\"", "so that there are 8 at most")]

@@ -17,8 +17,8 @@ public static class FigureSheet
     private const double Closer = 2;
 
     // Details are drawn at 1:25, or 3/4 in to the foot, where any paper holds them so, else smaller.
-    private static readonly double[] LargeScales = [25, 50];
-    private static readonly double[] LargeScalesInFeet = [16, 24, 50];
+    private static readonly double[] LargeScales = [25, 50, 100];
+    private static readonly double[] LargeScalesInFeet = [16, 24, 50, 100];
 
     /// <summary>
     /// The detail of a footing: plan, two sections, pedestal, bars; null where it does not fit on the paper at the scale asked for.
@@ -104,7 +104,7 @@ public static class FigureSheet
         return new Sheet(request.Title, paper, scale, project.Units, items);
     }
 
-    // What is long above, what is cut across it in a row below, only the first of the right column beside them: as much as a smaller sheet
+    // What is long above, what is cut across it in rows below, only the first of the right column beside them: as much as a smaller sheet
     // holds.
     private static Sheet? Rows(Project project, DrawingRequest request, Paper paper, DrawingScale scale, Figure[] left, Figure[] right)
     {
@@ -112,21 +112,42 @@ public static class FigureSheet
         var (width, height) = (high.X - low.X - (2 * Between), high.Y - low.Y - Between);
         double Tall(Figure f) => f.Height + Heading + Between;
         var (beside, below) = (right[0], right[1..]);
-        var across = Math.Max(left.Max(f => f.Width), below.Sum(f => f.Width + Between) - Between);
         var column = Math.Max(beside.Width, Layout.TitleWidth);
-        if (below.Length == 0 || across + Between + column > width || left.Sum(Tall) + below.Max(Tall) > height
-            || Tall(beside) + Block > height)
+        var room = width - Between - column;
+        if (below.Length == 0 || Math.Max(left.Max(f => f.Width), below.Max(f => f.Width)) > room || Tall(beside) + Block > height)
+        {
+            return null;
+        }
+
+        var rows = new List<List<Figure>>();
+        foreach (var f in below)
+        {
+            if (rows.Count == 0 || rows[^1].Sum(r => r.Width + Between) + f.Width > room)
+            {
+                rows.Add([]);
+            }
+
+            rows[^1].Add(f);
+        }
+
+        if (left.Sum(Tall) + rows.Sum(r => r.Max(Tall)) > height)
         {
             return null;
         }
 
         var items = new List<Item>();
         Layout.Frame(items, paper, scale, project.Title, request);
-        var (x, y) = (low.X + Between, Stack(items, left, low.X + Between, high.Y - Between));
-        foreach (var f in below)
+        var y = Stack(items, left, low.X + Between, high.Y - Between);
+        foreach (var row in rows)
         {
-            Place(items, f, x, y - Heading - f.Height);
-            x += f.Width + Between;
+            var x = low.X + Between;
+            foreach (var f in row)
+            {
+                Place(items, f, x, y - Heading - f.Height);
+                x += f.Width + Between;
+            }
+
+            y -= row.Max(Tall);
         }
 
         Stack(items, [beside], high.X - Between - Math.Max(beside.Width, Layout.TitleWidth - Between), high.Y - Between);
