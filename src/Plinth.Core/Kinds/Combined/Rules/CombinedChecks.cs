@@ -13,7 +13,7 @@ internal static class CombinedChecks
     [
         .. SharedChecks.OnGround(),
         CheckList.Rule<ColumnDistortion, GroundBody, Nothing>("distortion"),
-        CheckList.Rule<LongShear, LongSpan, Nothing>("one-way-shear-x"),
+        CheckList.Rule<LongShear, LongSpan, LongShearStrengths>("one-way-shear-x"),
         CheckList.Rule<CrossShear, SlabSpan, OneWayStrength>("one-way-shear-y"),
         CheckList.Rule<TwoWayShear, PunchedArea, Nothing>("two-way-shear"),
         CheckList.Rule<LongFlexure<BottomFace>, LongSpan, Nothing>("flexure-bottom-x"),

@@ -12,7 +12,7 @@ namespace Plinth.Core.Kinds.Combined;
 /// columns nearer than twice d once,
 /// in the middle; against the concrete with the bars of the stretched side there.
 /// </summary>
-internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
+internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
 {
     public static ReadOnlySpan<LongSpan> Of(Trial trial) => ((CombinedTrial)trial).LongSpans;
 
@@ -20,9 +20,14 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
     public static double GoverningKey(LongSpan s) =>
         s.Trial.Looking == Face.Bottom && s.Body.IsRectangle && !s.HasExtra(true) ? s.Depth(true) : double.NaN;
 
-    public static Nothing Capacity(LongSpan s) => default;
+    public static LongShearStrengths Capacity(LongSpan s)
+    {
+        var none = default(NoTrace);
+        return s.Body.IsRectangle && !s.HasExtra(true) && !s.HasExtra(false)
+            ? new(true, Strength(s, 0, true, false, ref none), Strength(s, 0, false, false, ref none)) : default;
+    }
 
-    public static Outcome Evaluate<T>(LongSpan s, in Nothing capacity, int k, ref T trace)
+    public static Outcome Evaluate<T>(LongSpan s, in LongShearStrengths strengths, int k, ref T trace)
         where T : struct, ITrace
     {
         if (s.Body.Contact(k).State == ContactState.NoEquilibrium)
@@ -31,7 +36,10 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
         }
 
         var none = default(NoTrace);
-        var worst = Outcome.Ratio(0, Strength(s, 0, true, false, ref none)) with { Face = Face.Bottom };
+        var worst = Outcome.Ratio(0, strengths.AllAlong ? strengths.Bottom : Strength(s, 0, true, false, ref none)) with
+        {
+            Face = Face.Bottom,
+        };
         var governing = default(LongSection);
         var (bottom, where) = (true, AtD);
         foreach (ref readonly var at in s.Shears(k))
@@ -39,16 +47,16 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
             var below = at.Section.Moment >= 0;
             if (s.LooksAt(below ? Face.Bottom : Face.Top))
             {
-                Take(Used(s, k, at.Section, below), at.Section, below, at.AtFace ? "at the face" : AtD, ref worst);
+                Take(Used(s, strengths, k, at.Section, below), at.Section, below, at.AtFace ? "at the face" : AtD, ref worst);
             }
 
             // Beyond where the moment changes its sign the other face's bars count, and fewer of them may hold less.
             if (s.LooksAt(below ? Face.Top : Face.Bottom) && s.Layer(!below).Any
                 && (s.HasExtra(!below)
-                    || Math.Abs(at.Section.Shear) > worst.Utilisation * Strength(s, at.Section.X, !below, false, ref none))
+                    || Math.Abs(at.Section.Shear) > worst.Utilisation * strengths.At(s, at.Section.X, !below))
                 && s.Turn(k, at) is { } turn)
             {
-                Take(Used(s, k, turn, !below), turn, !below, "where the moment changes its sign", ref worst);
+                Take(Used(s, strengths, k, turn, !below), turn, !below, "where the moment changes its sign", ref worst);
             }
         }
 
@@ -101,11 +109,11 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
 
     private const string AtD = "at d from the face";
 
-    private static Outcome Used(LongSpan s, int k, in LongSection at, bool below)
+    private static Outcome Used(LongSpan s, in LongShearStrengths strengths, int k, in LongSection at, bool below)
     {
         var none = default(NoTrace);
         var demand = OneWayShear<AxisX>.Significant(Math.Abs(at.Shear), s.Body.Loads(k).N);
-        var strength = Strength(s, at.X, below, false, ref none);
+        var strength = strengths.At(s, at.X, below);
         var held = below ? 0 : Plain(s, k, at.X, ref none);
         return Outcome.Ratio(demand, Math.Max(strength, held)) with { Face = below ? Face.Bottom : Face.Top, Plain = held > strength };
     }
@@ -152,7 +160,7 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
             : 0;
     }
 
-    private static double Strength<T>(LongSpan s, double at, bool bottom, bool tell, ref T trace)
+    internal static double Strength<T>(LongSpan s, double at, bool bottom, bool tell, ref T trace)
         where T : struct, ITrace
     {
         if (!s.Layer(bottom).Any)
@@ -166,5 +174,19 @@ internal readonly struct LongShear : ICheckRule<LongSpan, Nothing>
         }
 
         return s.Code.OneWayShear(ref trace, s.Rules.Concrete, s.BreadthAt(at), s.Depth(bottom), s.SteelAt(bottom, at));
+    }
+}
+
+/// <summary>Strengths in shear along a base, kN: those of every section where it is a rectangle without extra bars.</summary>
+/// <param name="AllAlong">Whether they are those of every section.</param>
+/// <param name="Bottom">By the bottom bars.</param>
+/// <param name="Top">By the top bars.</param>
+internal readonly record struct LongShearStrengths(bool AllAlong, double Bottom, double Top)
+{
+    /// <summary>The strength in a section by the bars of a face, kN.</summary>
+    public double At(LongSpan s, double x, bool bottom)
+    {
+        var none = default(NoTrace);
+        return AllAlong ? bottom ? Bottom : Top : LongShear.Strength(s, x, bottom, false, ref none);
     }
 }
