@@ -103,6 +103,30 @@ public class CurtailmentTests
         public const double AtEnd = 1.03868;
     }
 
+    // 7.7.3.8.3: ld ≤ Mn/Vu + la where the moment in a bay is nil.
+    [Fact]
+    public void Bars_in_a_bay_are_developed_where_the_moment_is_nil()
+    {
+        var project = Worked();
+        var design = Designed(1.6) with { Extra = ExtraLayout.Without(5).With(false, 1, Extra("2 T20", 1, 1)), TopX = Bars("11 T20") };
+        var (_, zone) = Laid(project, design);
+        var (k, none) = (0, default(NoTrace));
+        var through = Curtailment.Capacity(zone);
+        var nil = zone.Needed(k, 1, 0)!.Value.Cut;
+        var at = zone.Along.Section(k, nil);
+        at.Moment.Should().BeApproximately(0, 1e-6);
+        nil.Should().BeInRange(zone.To - 2, zone.To + 1);
+
+        // As little moment as makes the bond tell, all else held.
+        var weak = through with { Moment = zone.Developed * Math.Abs(at.Shear) / 4, Beyond = zone.Developed / 2, Half = 1e9, Shear = 1e9, AtEnd = 0 };
+        var utilisation = zone.Developed / ((weak.Moment / Math.Abs(at.Shear)) + weak.Beyond);
+        utilisation.Should().BeApproximately(4 / 3.0, 1e-9);
+        Curtailment.AtInflection(zone, weak, k, 1, ref none).Utilisation.Should().BeApproximately(utilisation, 1e-9);
+        Curtailment.AtInflection(zone, through, k, 1, ref none).Utilisation.Should().BeLessThan(1);
+        var (_, over) = Laid(project, Designed(1.6));
+        Curtailment.AtInflection(over, weak, k, 1, ref none).Done.Should().BeFalse("over columns it is no bar for a moment in the bay");
+    }
+
     [Fact]
     public void A_third_of_the_bars_runs_through()
     {

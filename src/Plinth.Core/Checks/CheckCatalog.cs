@@ -179,8 +179,8 @@ public static class CheckCatalog
         new("anchorage-y", "anchorage y", "the same along y",
             Family.Concrete, Unit.Section, Decides.Ends(false), c => c.AnchorageClause),
         new("curtailment-x", "curtailment x",
-            "reach of extra bars along a strip beyond where those that run through hold the moment alone, strength on the way there, shear "
-                + "where they end, the share that runs through",
+            "reach of extra bars along a strip beyond where those that run through hold the moment alone, strength and shear "
+                + "on the way there, shear where they end, bond where the moment is nil, the share that runs through",
             Family.Concrete, Unit.Ratio, Decides.Nothing, c => c.Name + " 7.7.3, 9.7.3"),
         new("wall-flexure", "wall in bending",
             "force and moment on a metre of wall where it meets its base and where it bends most, both ends and both faces; of masonry its "

@@ -103,11 +103,18 @@ internal static class BeamTrace
     public static string Where(BeamSpan s, double x) =>
         $"{s.Noun}, {Unit.Length.FormatWithSymbol(x, s.Units)} along x from {s.Origin}";
 
-    /// <summary>Tells a section with its forces.</summary>
+    /// <summary>Tells a section in bending with its forces.</summary>
     public static void Section<T>(BeamSpan s, in LongSection at, ref T trace)
+        where T : struct, ITrace => Section(s, at, s.SectionWords, ref trace);
+
+    /// <summary>Tells a section in shear with its forces.</summary>
+    public static void Sheared<T>(BeamSpan s, in LongSection at, ref T trace)
+        where T : struct, ITrace => Section(s, at, "section from " + s.Origin, ref trace);
+
+    private static void Section<T>(BeamSpan s, in LongSection at, string words, ref T trace)
         where T : struct, ITrace
     {
-        trace.Given("x", at.X, Unit.Length, s.SectionWords);
+        trace.Given("x", at.X, Unit.Length, words);
         trace.Given("V", at.Shear, Unit.Force, s.ShearWords);
         trace.Given("M", at.Moment, Unit.Moment, s.MomentWords);
     }

@@ -62,7 +62,7 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
             var bottom = stretched;
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
             trace.Heading($"Shear of the {s.Noun}, {where}");
-            BeamTrace.Section(s, governing, ref trace);
+            BeamTrace.Sheared(s, governing, ref trace);
             if (worst.Capacity > 0)
             {
                 BeamTrace.Bars(s, bottom, ref trace);
@@ -174,7 +174,7 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
         {
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
             trace.Heading($"Stirrups of the {s.Noun}");
-            BeamTrace.Section(s, governing, ref trace);
+            BeamTrace.Sheared(s, governing, ref trace);
             if (stretched != governing.Moment >= 0)
             {
                 trace.Remark($"Beyond it the moment changes its sign: the {(stretched ? "bottom" : "top")} is stretched there.");

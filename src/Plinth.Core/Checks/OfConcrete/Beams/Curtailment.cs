@@ -18,7 +18,7 @@ internal readonly record struct ThroughBars(double Moment, double Half, double S
 /// hold the moment, are strong enough on the way there with what of them is developed, end in a stretched face only where the shear is low,
 /// and leave a third of the bars to run through; these are developed from where they work alone to the end of the base.
 /// </summary>
-internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
+internal readonly partial struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
 {
     // Where extra bars end in a stretched face: of the shear strength, 7.7.3.5, 9.7.3.5.
     private const double TwoThirds = 2.0 / 3;
@@ -32,7 +32,7 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
 
     private const int Diameters = 12;
 
-    private const int Checked = 11;
+    private const int Checked = 13;
 
     public static ReadOnlySpan<ExtraZone> Of(Trial trial) => trial.Extra is { } extra ? extra.Laid : [];
 
@@ -81,7 +81,8 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
         return worst.Done ? Outcome.Ratio(worst.Utilisation, 1) with { Face = face } : worst;
     }
 
-    // On either side the reach, strength and shear on the way, the shear where they end, what runs on; then the share that runs through.
+    // On either side the reach, strength and shear on the way, the shear where they end, the bond where the moment is nil, what runs on; then
+    // the share that runs through.
     private static Outcome One<T>(ExtraZone z, in ThroughBars through, int k, int part, ref T trace)
         where T : struct, ITrace
     {
@@ -97,6 +98,7 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
             1 => OnTheWay(z, through, k, side, ref trace),
             2 => WhereTheyEnd(z, through, k, side, ref trace),
             3 => ShearOnTheWay(z, k, side, ref trace),
+            4 => AtInflection(z, through, k, side, ref trace),
             _ => RunsOn(z, through, k, side, ref trace),
         };
     }
@@ -113,7 +115,7 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
         var (needed, there) = ((side * (cut - origin)) + through.Beyond, side * (end - origin));
         if (T.Records)
         {
-            Cut(z, through, k, cut, ref trace);
+            Through(z, k, cut, Alone, ref trace);
             var from = new Sym("x,from", trace.Given("x,from", origin, Unit.Length, z.Bottom ? "the column's face on this side"
                 : "where the moment in this bay is greatest"), Unit.Length);
             var beyond = new Sym("beyond", trace.Let("beyond", through.Beyond, Unit.Section,
@@ -207,120 +209,17 @@ internal readonly struct Curtailment : ICheckRule<ExtraZone, ThroughBars>
         return Outcome.Ratio(shear, strength);
     }
 
-    /// <summary>How far the shear is used where extra bars end on a side in a stretched face; 0 where that is not stretched.</summary>
-    public static double UsedAtEnd(ExtraZone z, in ThroughBars through, int k, int side)
-    {
-        var none = default(NoTrace);
-        return !z.RunsOut(side) && WhereTheyEnd(z, through, k, side, ref none) is { Done: true } o ? o.Utilisation : 0;
-    }
-
-    private static Outcome WhereTheyEnd<T>(ExtraZone z, in ThroughBars through, int k, int side, ref T trace)
-        where T : struct, ITrace
-    {
-        var section = z.Along.Section(k, z.End(side));
-        var (moment, shear) = (z.Along.Stretch(z.Bottom, k, section), Math.Abs(section.Shear));
-        if (moment <= 1e-9 * Math.Abs(z.Along.Body.Loads(k).N) * (z.Along.High - z.Along.Low))
-        {
-            return Outcome.NotDone;
-        }
-
-        var low = shear / (TwoThirds * through.Shear);
-        var more = z.Layer.Diameter <= Thickest
-            ? Math.Max(moment / through.Half, shear / (ThreeQuarters * through.Shear)) : double.PositiveInfinity;
-        var used = Math.Min(low, more);
-        if (T.Records)
-        {
-            trace.Given("x,end", section.X, Unit.Length, "where the extra bars end, from the base's centroid");
-            var v = new Sym("V", trace.Given("V", shear, Unit.Force, "shear there"), Unit.Force);
-            var m = new Sym("M", trace.Given("M", moment, Unit.Moment, "stretches this face there"), Unit.Moment);
-            z.Along.Sheared(z.Bottom, z.Along.Layer(z.Bottom).Area, ref trace);
-            var vn = new Sym("φVn", trace.Given("φVn", through.Shear, Unit.Force, "with the bars that run through"), Unit.Force);
-            var clause = $"{z.Code.Name} {z.Along.CutClause}.5";
-            trace.Let("u,a", low, Unit.Ratio, $"{v}/(2/3·{vn})", clause + "(a)");
-            if (double.IsFinite(more))
-            {
-                trace.Given("φMn,half", through.Half, Unit.Moment, "of half of the bars that run through");
-                trace.Let("u,b", more, Unit.Ratio,
-                    $"max({m}/{new Sym("φMn,half", through.Half, Unit.Moment)}; {v}/(3/4·{vn}))", clause + "(b)");
-                trace.Let("utilisation", used, Unit.Ratio, $"min({new Sym("u,a", low, Unit.Ratio)}; {new Sym("u,b", more, Unit.Ratio)})");
-            }
-            else
-            {
-                trace.Let("utilisation", used, Unit.Ratio, $"{new Sym("u,a", low, Unit.Ratio)}");
-            }
-        }
-
-        if (T.Notes)
-        {
-            trace.Note($"shear where they end towards {Way(side)}");
-        }
-
-        return Outcome.Ratio(used, 1);
-    }
-
-    private static Outcome RunsOn<T>(ExtraZone z, in ThroughBars through, int k, int side, ref T trace)
-        where T : struct, ITrace
-    {
-        if (z.Needed(k, side, through.Moment) is not var (_, cut))
-        {
-            return Outcome.NotDone;
-        }
-
-        var there = (side < 0 ? cut - z.Along.Low : z.Along.High - cut) - z.Rules.Concrete.CoverSide;
-        if (T.Records)
-        {
-            Cut(z, through, k, cut, ref trace);
-            var needed = new Sym("needed", z.Along.AtEnd(z.Bottom, ref trace), Unit.Section);
-            trace.Given("there", there, Unit.Section, "from there to the end of the base, less the cover",
-                $"{z.Code.Name} {z.Along.CutClause}.4");
-            if (there > 0)
-            {
-                trace.Let("utilisation", through.AtEnd / there, Unit.Ratio, $"{needed}/{new Sym("there", there, Unit.Section)}");
-            }
-        }
-
-        if (T.Notes)
-        {
-            trace.Note($"development of the bars that run on towards {Way(side)}");
-        }
-
-        return Outcome.Ratio(through.AtEnd, Math.Max(0, there));
-    }
-
-    private static Outcome RunThrough<T>(ExtraZone z, ref T trace)
-        where T : struct, ITrace
-    {
-        var (n, extra) = (z.Along.Layer(z.Bottom).Count, z.Layer.Count);
-        var used = (n + extra) / (double)(Parts * n);
-        if (used <= 1)
-        {
-            return Outcome.NotDone;
-        }
-
-        if (T.Records)
-        {
-            trace.Let("utilisation", used, Unit.Ratio,
-                $"({new Sym("n", n, Unit.Ratio)} + {new Sym("n,extra", extra, Unit.Ratio)})/(3·{new Sym("n", n, Unit.Ratio)})",
-                $"{z.Code.Name} {z.Along.CutClause}.8");
-        }
-
-        if (T.Notes)
-        {
-            trace.Note("a third of the bars runs through");
-        }
-
-        return Outcome.Ratio(used, 1);
-    }
-
-    private static void Cut<T>(ExtraZone z, in ThroughBars through, int k, double cut, ref T trace)
+    private static void Through<T>(ExtraZone z, int k, double x, string words, ref T trace)
         where T : struct, ITrace
     {
         trace.Remark("The bars that run through");
-        ExtraTrace.Steel(null, z.Along.Layer(z.Bottom), z.Bottom, cut, ref trace);
+        ExtraTrace.Steel(null, z.Along.Layer(z.Bottom), z.Bottom, x, ref trace);
         z.Along.Held(z.Bottom, z.Along.Layer(z.Bottom).Area, ref trace);
-        trace.Given("x,cut", cut, Unit.Length, "from the base's centroid: where they begin to hold the moment alone");
-        trace.Given("M,cut", z.Along.Section(k, cut).Moment, Unit.Moment, "there");
+        trace.Given("x,cut", x, Unit.Length, "from the base's centroid: " + words);
+        trace.Given("M,cut", z.Along.Section(k, x).Moment, Unit.Moment, "there");
     }
+
+    private const string Alone = "where they begin to hold the moment alone";
 
     private static string Way(int side) => side < 0 ? "−x" : "+x";
 }
