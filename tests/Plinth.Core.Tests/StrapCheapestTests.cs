@@ -129,6 +129,17 @@ public class StrapCheapestTests
             gap.Should().BeLessThan(0.01, $"{found} for {brute?.Design}");
         }, iter: Straps, threads: 2);
 
+    // Less of both bases at once stands where less of either alone does not.
+    [Fact]
+    public void Both_bases_are_made_smaller_together()
+    {
+        var project = Of(0, -0.5672079245372776, 21d / 46, "aci318m-14", true);
+        var held = Holding(project, ("edge.length", 2), ("edge.width", 1.75), ("edge.thickness", 0.8), ("inner.length", 2.25),
+            ("inner.width", 2.25), ("inner.thickness", 0.4), ("beam.width", 0.4), ("beam.depth", 0.8));
+        var (open, closed) = (FoundationSizer.Of(project, project.Foundations[0]), FoundationSizer.Of(held, held.Foundations[0]));
+        open.Cost(open.Size().Design!).Should().BeLessThanOrEqualTo(closed.Cost(closed.Size().Design!) + 1e-6);
+    }
+
     // What is told is found by greatest shears and moments, what is traced section by section.
     [Theory]
     [InlineData("aci318m-19")]

@@ -141,7 +141,7 @@ internal sealed partial class StrapSizer
         while (true)
         {
             StrapDesign? next = null;
-            foreach (var smaller in Smaller(design).OrderBy(d => d.Area))
+            foreach (var smaller in Smaller(design).OrderBy(d => d.Area).Concat(SmallerBoth(design)))
             {
                 if (SetPlan(smaller) && !Fails(planChecks))
                 {
@@ -164,47 +164,61 @@ internal sealed partial class StrapSizer
     // A step less of each side that is open; a square inner base stays one.
     private IEnumerable<StrapDesign> Smaller(StrapDesign d)
     {
-        var step = rules.PlanStep;
-        double Less(double v) => Math.Round(v - step, 6);
-        if (Held(0, "width") is null && Less(d.Edge.Width) >= rules.LeastPlan - 1e-9)
+        if (Narrower(d) is { } narrower)
         {
-            yield return d.With(d.Edge with { Width = Less(d.Edge.Width) }, d.Inner, d.Beam);
+            yield return d.With(narrower, d.Inner, d.Beam);
         }
 
-        var (length, width) = (Held(1, "length") is null && Less(d.Inner.Length) >= rules.LeastPlan - 1e-9,
-            Held(1, "width") is null && Less(d.Inner.Width) >= rules.LeastPlan - 1e-9);
-        if (KeepsSquare)
+        foreach (var inner in SmallerInner(d))
         {
-            if (length && width)
-            {
-                yield return d.With(d.Edge, d.Inner with { Length = Less(d.Inner.Length), Width = Less(d.Inner.Width) }, d.Beam);
-            }
-
-            yield break;
-        }
-
-        if (length)
-        {
-            yield return d.With(d.Edge, d.Inner with { Length = Less(d.Inner.Length) }, d.Beam);
-        }
-
-        if (width)
-        {
-            yield return d.With(d.Edge, d.Inner with { Width = Less(d.Inner.Width) }, d.Beam);
+            yield return d.With(d.Edge, inner, d.Beam);
         }
     }
 
-    // The same, and with the base that is smaller a step thinner: less weight may stand on less where neither does alone.
-    private IEnumerable<StrapDesign> Lighter(StrapDesign d)
+    // A step less of both bases: less of one alone draws the area's centroid away from the loads.
+    private IEnumerable<StrapDesign> SmallerBoth(StrapDesign d) => Narrower(d) is { } narrower
+        ? SmallerInner(d).Select(inner => d.With(narrower, inner, d.Beam)) : [];
+
+    private double Less(double side) => Math.Round(side - rules.PlanStep, 6);
+
+    private bool Shrinks(int part, string key, double side) => Held(part, key) is null && Less(side) >= rules.LeastPlan - 1e-9;
+
+    private StrapBase? Narrower(StrapDesign d) => Shrinks(0, "width", d.Edge.Width) ? d.Edge with { Width = Less(d.Edge.Width) } : null;
+
+    private IEnumerable<StrapBase> SmallerInner(StrapDesign d)
     {
-        foreach (var smaller in Smaller(d))
+        var (length, width) = (Shrinks(1, "length", d.Inner.Length), Shrinks(1, "width", d.Inner.Width));
+        if (length && width && KeepsSquare)
+        {
+            yield return d.Inner with { Length = Less(d.Inner.Length), Width = Less(d.Inner.Width) };
+        }
+
+        if (length && !KeepsSquare)
+        {
+            yield return d.Inner with { Length = Less(d.Inner.Length) };
+        }
+
+        if (width && !KeepsSquare)
+        {
+            yield return d.Inner with { Width = Less(d.Inner.Width) };
+        }
+    }
+
+    // The same, and with a base that is smaller a step thinner: less weight may stand on less where neither does alone.
+    private IEnumerable<StrapDesign> Lighter(StrapDesign d) => Lighter(d, Smaller(d));
+
+    private IEnumerable<StrapDesign> Lighter(StrapDesign d, IEnumerable<StrapDesign> all)
+    {
+        foreach (var smaller in all)
         {
             yield return smaller;
-            var part = smaller.Edge.Size == d.Edge.Size ? 1 : 0;
-            var thinner = Math.Round(d.Base(part).Thickness - rules.ThicknessStep, 6);
-            if (Held(part, "thickness") is null && thinner >= rules.LeastThickness - 1e-9)
+            for (var part = 0; part < 2; part++)
             {
-                yield return smaller.WithBase(part, smaller.Base(part) with { Thickness = thinner });
+                var thinner = Math.Round(d.Base(part).Thickness - rules.ThicknessStep, 6);
+                if (smaller.Base(part).Size != d.Base(part).Size && Held(part, "thickness") is null && thinner >= rules.LeastThickness - 1e-9)
+                {
+                    yield return smaller.WithBase(part, smaller.Base(part) with { Thickness = thinner });
+                }
             }
         }
     }
@@ -275,18 +289,20 @@ internal sealed partial class StrapSizer
             yield return d.With(d.Edge with { Length = Add(d.Edge.Length, plan), Width = Add(d.Edge.Width, -plan) }, d.Inner, d.Beam);
         }
 
-        foreach (var inner in Smaller(d).Where(s => s.Inner.Size != d.Inner.Size))
+        foreach (var inner in Held(0, "width") is null ? SmallerInner(d) : [])
         {
-            if (Held(0, "width") is null)
-            {
-                yield return inner.With(d.Edge with { Width = Add(d.Edge.Width, plan) }, inner.Inner, d.Beam);
-            }
+            yield return d.With(d.Edge with { Width = Add(d.Edge.Width, plan) }, inner, d.Beam);
         }
 
         if (Held(0, "width") is null && Held(1, "width") is null && Held(1, "length") is null)
         {
             yield return d.With(d.Edge with { Width = Add(d.Edge.Width, -plan) },
                 d.Inner with { Length = Add(d.Inner.Length, plan), Width = Add(d.Inner.Width, plan) }, d.Beam);
+        }
+
+        foreach (var smaller in Lighter(d, SmallerBoth(d)))
+        {
+            yield return smaller;
         }
     }
 
