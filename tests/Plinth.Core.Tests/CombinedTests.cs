@@ -319,7 +319,7 @@ public class CombinedTests
                 var at = t.Long.Section(0, x);
                 if (t.Columns.ToArray().All(k => Math.Abs(x - k.X) > 0.2 + t.Long.Depth(true)) && Math.Abs(at.Shear) > 1e-6 * t.Body.Loads(0).N)
                 {
-                    used.Should().BeGreaterThanOrEqualTo((Math.Abs(at.Shear) / t.Long.Sheared(at.Moment >= 0, t.Long.Layer(at.Moment >= 0).Area, ref none)) - 1e-4,
+                    used.Should().BeGreaterThanOrEqualTo((Math.Abs(at.Shear) / t.Long.Sheared(at.Moment >= 0, t.Long.Layer(at.Moment >= 0).Area, x, ref none)) - 1e-4,
                         $"V {at.Shear} M {at.Moment} at {x}");
                 }
             }

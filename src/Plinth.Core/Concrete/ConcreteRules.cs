@@ -108,6 +108,11 @@ public sealed record SteelRules(double Yield, IReadOnlyList<BarSize> Bars, doubl
     /// </summary>
     public double Curtail { get; init; } = 1;
 
+    /// <summary>
+    /// Least share of the stirrups of a rib that closer ones about its columns alone must save, 0 to 1; 1: all stand alike.
+    /// </summary>
+    public double ZoneStirrups { get; init; } = 1;
+
     /// <summary>Whether the spacing of bars is also limited for cracks (24.3.2).</summary>
     public bool CrackSpacing { get; init; }
 

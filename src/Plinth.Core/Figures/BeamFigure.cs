@@ -17,4 +17,8 @@ namespace Plinth.Core.Figures;
 /// <param name="Cover">From its sides, ends and faces to the outside of the stirrups: bottom, sides, top.</param>
 public sealed record BeamFigure(double From, double To, double Underside, double Top, double Width, IReadOnlyList<double> Stirrups,
     double TopAt, double BottomAt, IReadOnlyList<double> SidesAt, IReadOnlyList<double> TopAcross, IReadOnlyList<double> BottomAcross,
-    (double Bottom, double Side, double Top) Cover);
+    (double Bottom, double Side, double Top) Cover)
+{
+    /// <summary>The stretches over which its stirrups stand alike, one beginning where another ends, with how far apart.</summary>
+    public IReadOnlyList<(double From, double To, double Spacing)> Stretches { get; init; } = [];
+}

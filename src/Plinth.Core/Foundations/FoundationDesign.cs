@@ -47,6 +47,9 @@ public abstract record FoundationDesign(BaseSize Size)
     /// <summary>Extra bars along it beside those that run through; none of most.</summary>
     public virtual ExtraLayout ExtraBars => ExtraLayout.Without(0);
 
+    /// <summary>Stirrups about columns that stand closer than elsewhere; none of most.</summary>
+    public virtual StirrupZones CloserStirrups => StirrupZones.Without(0);
+
     /// <summary>Bars beside its layers, such as stirrups, in words for a narrow table, line by line; none of most.</summary>
     public virtual IReadOnlyList<string> OtherBars => [];
 

@@ -1,3 +1,4 @@
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Schedules;
@@ -15,8 +16,9 @@ internal static class BeamBarList
     /// <param name="to">Where it ends, m.</param>
     /// <param name="where">What it is called: "of the beam".</param>
     /// <param name="beneath">Diameter of the bars on which its stirrups stand, m; 0 where they lie at the cover themselves.</param>
+    /// <param name="closer">Stretches over which its stirrups stand closer; null: none.</param>
     public static IReadOnlyList<BarGroup> Of(ConcreteCode code, ConcreteRules concrete, BeamDesign beam, double from, double to,
-        string where, double beneath = 0)
+        string where, double beneath = 0, IReadOnlyList<StirrupStretch>? closer = null)
     {
         var (length, list) = (to - from - (2 * concrete.CoverSide), new List<BarGroup>());
         void Along(BarRole role, BarSpec bars)
@@ -37,7 +39,7 @@ internal static class BeamBarList
         {
             var (bend, extension) = code.TieHook(tie.Diameter);
             list.Add(new BarGroup(BarRole.Stirrups, tie,
-                Stirrups(from, to, concrete.CoverSide + tie.Diameter, beam.Stirrups.Spacing).Count,
+                Stirrups(from, to, concrete.CoverSide + tie.Diameter, beam.Stirrups.Spacing, closer).Count,
                 BarShape.Closed(tie, beam.Width - (2 * concrete.CoverSide), beam.Depth - concrete.CoverBottom - beneath - concrete.CoverTop,
                     (bend / 2) + tie.Diameter + extension, bend / 2), "")
             {
@@ -53,22 +55,68 @@ internal static class BeamBarList
         return list;
     }
 
-    /// <summary>Where the stirrups of a beam stand: evenly from end to end, no farther apart than stated, m.</summary>
+    /// <summary>Where the stirrups of a beam stand: over each stretch evenly, no farther apart than stated, m.</summary>
     /// <param name="from">Where the beam begins.</param>
     /// <param name="to">Where it ends.</param>
     /// <param name="inset">From an end to the first, m.</param>
     /// <param name="spacing">As stated, m; 0: there are none.</param>
-    public static IReadOnlyList<double> Stirrups(double from, double to, double inset, double spacing)
+    /// <param name="closer">Stretches over which they stand closer; null: none.</param>
+    public static IReadOnlyList<double> Stirrups(double from, double to, double inset, double spacing,
+        IReadOnlyList<StirrupStretch>? closer = null)
+    {
+        var list = new List<double>();
+        foreach (var (first, last, apart) in Stretches(from, to, inset, spacing, closer ?? []))
+        {
+            var n = Math.Max(1, (int)Math.Ceiling(((last - first) / apart) - 1e-9));
+            list.AddRange(Enumerable.Range(list.Count == 0 ? 0 : 1, n + (list.Count == 0 ? 1 : 0))
+                .Select(i => first + Math.Min(last - first, i * apart)));
+        }
+
+        return list;
+    }
+
+    /// <summary>The stretches over which stirrups stand alike, from the first stirrup to the last: one begins where another ends.</summary>
+    /// <param name="from">Where the beam begins.</param>
+    /// <param name="to">Where it ends.</param>
+    /// <param name="inset">From an end to the first stirrup, m.</param>
+    /// <param name="spacing">How far apart they stand elsewhere, m; 0: there are none.</param>
+    /// <param name="closer">Stretches over which they stand closer.</param>
+    public static IReadOnlyList<(double From, double To, double Spacing)> Stretches(double from, double to, double inset, double spacing,
+        IReadOnlyList<StirrupStretch> closer)
     {
         if (spacing <= 0)
         {
             return [];
         }
 
-        var (first, length) = (from + inset, to - from - (2 * inset));
-        var n = Math.Max(1, (int)Math.Ceiling((length / spacing) - 1e-9));
-        return [.. Enumerable.Range(0, n + 1).Select(i => first + Math.Min(length, i * spacing))];
+        var (list, at, last) = (new List<(double, double, double)>(), from + inset, to - inset);
+        foreach (var z in closer.OrderBy(z => z.From))
+        {
+            var (low, high) = (Math.Max(at, z.From), Math.Min(last, z.To));
+            if (high - low <= Touch)
+            {
+                continue;
+            }
+
+            if (low - at > Touch)
+            {
+                list.Add((at, low, spacing));
+            }
+
+            list.Add((low, high, z.Spacing));
+            at = high;
+        }
+
+        if (last - at > Touch || list.Count == 0)
+        {
+            list.Add((at, last, spacing));
+        }
+
+        return list;
     }
+
+    // A stretch no longer than this is none, m.
+    private const double Touch = 1e-6;
 
     /// <summary>Heights of the bars along a side over the underside of the beam, m: between those at bottom and top.</summary>
     /// <param name="concrete">The covers.</param>

@@ -74,12 +74,25 @@ internal sealed class ScheduleColumns(UnitSystem units)
         ArgumentNullException.ThrowIfNull(extra);
         ArgumentNullException.ThrowIfNull(labels);
         string[] named = bottom ? [.. labels] : [.. Enumerable.Range(0, labels.Count - 1).Select(i => ExtraLayout.Bay(labels, i))];
-        return Each(named, i => extra.Of(bottom)[i] is { Any: true } e ? $"{e.Bars.Drawn}, {Reach(e)}" : "", all);
-
-        string Reach(in ExtraBars e) => (e.Low == e.High ? Dimension.Plan(e.Low, units)
-            : $"{Dimension.PlainPlan(e.Low, units)} and {Dimension.Plan(e.High, units)}")
-            + (bottom ? " to either side" : " off either column");
+        return Each(named, i => extra.Of(bottom)[i] is { Any: true } e
+            ? $"{e.Bars.Drawn}, {Reach(e.Low, e.High)}{(bottom ? ToEitherSide : " off either column")}" : "", all);
     }
+
+    /// <summary>Closer stirrups about columns, the same together.</summary>
+    /// <param name="zones">The zones.</param>
+    /// <param name="labels">The columns.</param>
+    /// <param name="all">What follows where all have the same.</param>
+    public string Closer(StirrupZones zones, IReadOnlyList<string> labels, string all)
+    {
+        ArgumentNullException.ThrowIfNull(zones);
+        ArgumentNullException.ThrowIfNull(labels);
+        return Each(labels, i => zones.At[i] is { Any: true } z ? $"{z.Stirrups.Drawn}, {Reach(z.Low, z.High)}{ToEitherSide}" : "", all);
+    }
+
+    private const string ToEitherSide = " to either side";
+
+    private string Reach(double low, double high) => low == high ? Dimension.Plan(low, units)
+        : $"{Dimension.PlainPlan(low, units)} and {Dimension.Plan(high, units)}";
 
     private string Words(Pedestal p) => $"{ScheduleTables.Words(p, units)}, {p.Bars.Drawn}, {p.Ties.Drawn}";
 

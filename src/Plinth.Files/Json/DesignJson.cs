@@ -49,6 +49,7 @@ public sealed class DesignJson(Utf8JsonWriter json, Foundation foundation, Found
         }
 
         Extra();
+        Closer();
     }
 
     // Extra bars along a strip: how far they reach from the column's centre, or begin and end off those of a bay.
@@ -76,6 +77,32 @@ public sealed class DesignJson(Utf8JsonWriter json, Foundation foundation, Found
                     json.WriteNumber("high_m", own.High);
                     json.WriteEndObject();
                 }
+            }
+        }
+
+        json.WriteEndArray();
+    }
+
+    // Stirrups that stand closer about columns: how far apart, and how far they reach from the column's centre.
+    private void Closer()
+    {
+        var zones = design.CloserStirrups;
+        if (!zones.Any)
+        {
+            return;
+        }
+
+        json.WriteStartArray("closer_stirrups");
+        for (var i = 0; i < zones.At.Length; i++)
+        {
+            if (zones.At[i] is { Any: true } own)
+            {
+                json.WriteStartObject();
+                json.WriteString("at", foundation.Places[0].Supports[i].Label);
+                json.WriteString("stirrups", own.Stirrups.ToString());
+                json.WriteNumber("low_m", own.Low);
+                json.WriteNumber("high_m", own.High);
+                json.WriteEndObject();
             }
         }
 

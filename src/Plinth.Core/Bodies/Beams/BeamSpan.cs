@@ -51,6 +51,9 @@ internal abstract class BeamSpan : Subject
     /// <summary>Its stirrups.</summary>
     public BarSpec Stirrups { get; private set; } = BarSpec.None;
 
+    /// <summary>Stretches over which they stand closer, none over another.</summary>
+    public IReadOnlyList<StirrupStretch> Closer { get; private set; } = [];
+
     /// <summary>Bars along each side.</summary>
     public BarSpec Sides { get; private set; } = BarSpec.None;
 
@@ -60,8 +63,85 @@ internal abstract class BeamSpan : Subject
     /// <summary>Sets its bars.</summary>
     internal void Set(in BarLayer top, in BarLayer bottom, BarSpec stirrups, BarSpec sides)
     {
-        (layers[0], layers[1], Stirrups, Sides) = (bottom, top, stirrups, sides);
+        (layers[0], layers[1], Stirrups, Sides, Closer) = (bottom, top, stirrups, sides, []);
         Sink();
+    }
+
+    /// <summary>Sets stretches over which its stirrups stand closer; its bars are set before.</summary>
+    internal void StandCloser(IReadOnlyList<StirrupStretch> stretches) => Closer = stretches;
+
+    /// <summary>How far apart its stirrups stand in a section, m; at the end of a closer stretch as beyond it.</summary>
+    public double StirrupSpacing(double x)
+    {
+        foreach (var z in Closer)
+        {
+            if (x > z.From + Edge && x < z.To - Edge)
+            {
+                return z.Spacing;
+            }
+        }
+
+        return Stirrups.Spacing;
+    }
+
+    // A section this near the end of a stretch lies at it, m.
+    private const double Edge = 1e-9;
+
+    /// <summary>
+    /// Sections at which closer stirrups end in a combination, and beyond which none is looked at on that side of the column that shares
+    /// in their strength. Left out are those within d of its face, where the shear at d counts, and those beyond where the shear passes
+    /// through nil, from where on it grows towards the next column and is looked at on its side.
+    /// </summary>
+    /// <param name="k">The combination.</param>
+    public IReadOnlyList<BeamShearAt> Ends(int k)
+    {
+        if (Closer.Count == 0)
+        {
+            return [];
+        }
+
+        var list = new List<BeamShearAt>(2 * Closer.Count);
+        foreach (var z in Closer)
+        {
+            var column = Body.Columns[z.Column];
+            for (var side = -1; side <= 1; side += 2)
+            {
+                var end = side < 0 ? z.From : z.To;
+                if (end > Low + Edge && end < High - Edge && !IsOverColumn(end) && !IsNearer(k, column, end, side)
+                    && Section(k, end) is var at && at.Shear * Section(k, column.Face(true, side)).Shear >= 0)
+                {
+                    list.Add(new(at, false) { Side = side, AtEnd = true });
+                }
+            }
+        }
+
+        return list;
+    }
+
+    private bool IsOverColumn(double x)
+    {
+        foreach (var c in Body.Columns)
+        {
+            if (x > c.Face(true, -1) && x < c.Face(true, 1))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    // Whether shear is looked at on that side of a column beyond where they end: the first section there is.
+    private bool IsNearer(int k, Standing column, double end, int side)
+    {
+        var first = double.PositiveInfinity;
+        foreach (ref readonly var at in Shears(k))
+        {
+            var away = side * (at.Section.X - column.X);
+            first = at.Side == side && away > 0 ? Math.Min(first, away) : first;
+        }
+
+        return side * (end - column.X) <= Math.Max(side * (column.Face(true, side) - column.X), double.IsInfinity(first) ? 0 : first);
     }
 
     /// <summary>Finds the effective depths.</summary>
@@ -129,10 +209,12 @@ internal abstract class BeamSpan : Subject
     /// <summary>Breadth by which the least steel of a face counts, m.</summary>
     public virtual double LeastSteelBreadth(bool bottom) => Width;
 
-    /// <summary>The section in shear where a face is stretched.</summary>
-    public StirrupedBeam InShear(bool bottom) =>
-        new(Width, Depth(bottom), Layer(bottom).Area, 2 * (Stirrups.Size?.Area ?? 0), Stirrups.Spacing,
-        Rules.Steel.Yield);
+    /// <summary>The section in shear where a face is stretched, with the stirrups that stand farthest apart.</summary>
+    public StirrupedBeam InShear(bool bottom) => InShear(bottom, Stirrups.Spacing);
+
+    /// <summary>The same with stirrups so far apart, m.</summary>
+    public StirrupedBeam InShear(bool bottom, double spacing) =>
+        new(Width, Depth(bottom), Layer(bottom).Area, 2 * (Stirrups.Size?.Area ?? 0), spacing, Rules.Steel.Yield);
 
     /// <summary>Shear and moment in a section.</summary>
     public abstract LongSection Section(int k, double x);
@@ -160,6 +242,11 @@ internal abstract class BeamSpan : Subject
     /// <param name="from">A section at which shear is looked at.</param>
     public LongSection? Turn(int k, in BeamShearAt from)
     {
+        if (from.IsPast)
+        {
+            return null;
+        }
+
         LongSection? turn = null;
         var moment = new MomentOf(this, k);
         for (var side = -1; side <= 1; side += 2)
@@ -207,4 +294,13 @@ internal readonly record struct BeamShearAt(LongSection Section, bool AtFace)
 {
     /// <summary>On which side of its column it lies: 1, −1; 0 of one that is no column's.</summary>
     public int Side { get; init; }
+
+    /// <summary>
+    /// Whether the shear passed through nil between its column and it, so that beyond it grows towards the next one, on whose side it is
+    /// looked at.
+    /// </summary>
+    public bool IsPast => !AtFace && !AtEnd && Side * Section.Shear > 0;
+
+    /// <summary>Whether closer stirrups end there.</summary>
+    public bool AtEnd { get; init; }
 }

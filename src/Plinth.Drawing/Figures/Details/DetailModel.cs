@@ -72,6 +72,8 @@ public sealed class DetailModel
             && Design.Under(under).Pedestal is { Ties.Spacing: > 0 } p ? " @ " + Dimension.Section(p.Ties.Spacing, Units) : "";
         spacing = g.Role switch
         {
+            BarRole.Stirrups when State.BeamFigure is { Stretches: { Count: > 1 } stretches } => " @ "
+                + string.Join(", ", stretches.Select(z => z.Spacing).Distinct().Order().Select(v => Dimension.Section(v, Units))),
             BarRole.Stirrups when State.BeamFigure is { Stirrups: [var first, var second, ..] } =>
                 " @ " + Dimension.Section(second - first, Units),
             BarRole.Sides when Design.SideBars.Spacing > 0 => " @ " + Dimension.Section(Design.SideBars.Spacing, Units),

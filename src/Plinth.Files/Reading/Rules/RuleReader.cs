@@ -79,6 +79,7 @@ internal static class RuleReader
             PunchingSteel = t.Flag("punching-steel", basis.PunchingSteel),
             CrossSpread = t.Number("cross-spread", basis.CrossSpread, Sign.Positive),
             Curtail = t.Number("curtail", basis.Curtail, Sign.Positive),
+            ZoneStirrups = t.Number("zone-stirrups", basis.ZoneStirrups, Sign.Positive),
             CrackSpacing = t.Flag("crack-spacing", basis.CrackSpacing),
             AnchorageExcess = t.Flag("anchorage-excess", basis.AnchorageExcess),
             PlainTop = t.Flag("plain-top", basis.PlainTop),
@@ -89,14 +90,19 @@ internal static class RuleReader
             BothWaysAlike = Alike(t, basis.BothWaysAlike),
             SpacingStep = SpacingStep(t, basis, bars),
         };
-        if (result.Curtail > 1)
-        {
-            t.Fault("curtail", "curtail is the share of the bars along a strip that curtailed ones must save, at most 1 (bars run "
-                + "through); write for example curtail = 0.1");
-        }
-
+        Share("curtail", result.Curtail, "the bars along a strip that curtailed ones must save, at most 1 (bars run through)");
+        Share("zone-stirrups", result.ZoneStirrups, "the stirrups of a rib that closer ones about columns alone must save, at most 1 (all "
+            + "stand alike)");
         t.Done();
         return result;
+
+        void Share(string key, double value, string what)
+        {
+            if (value > 1)
+            {
+                t.Fault(key, $"{key} is the share of {what}; write for example {key} = 0.1");
+            }
+        }
     }
 
     // A word, or true and false as older projects have it.

@@ -16,7 +16,8 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
     public static BeamShearStrengths Capacity(Subject s)
     {
         var none = default(NoTrace);
-        return new((Strength((BeamSpan)s, true, ref none), Strength((BeamSpan)s, false, ref none)));
+        var beam = (BeamSpan)s;
+        return new((Strength(beam, true, beam.Stirrups.Spacing, ref none), Strength(beam, false, beam.Stirrups.Spacing, ref none)));
     }
 
     public static double UpperBound(Subject s, in BeamShearStrengths strengths, int k) =>
@@ -32,7 +33,7 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
             return Outcome.NotDone;
         }
 
-        if (!T.Records && !T.Notes)
+        if (!T.Records && !T.Notes && s.Closer.Count == 0)
         {
             var (bottom, top) = s.GreatestShear(k);
             var below = Outcome.Ratio(Math.Max(0, bottom), strengths.Of.Bottom);
@@ -43,18 +44,38 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
 
         var (worst, governing, where) = (Outcome.Ratio(0, strengths.Of.Bottom), default(LongSection), AtD);
         var stretched = true;
-        foreach (var (section, isFace) in s.Shears(k))
+        var all = strengths;
+        void Take(in LongSection at, bool bottom, string place)
         {
-            var o = Outcome.Ratio(Math.Abs(section.Shear), section.Moment >= 0 ? strengths.Of.Bottom : strengths.Of.Top);
-            if (o.Utilisation > worst.Utilisation)
+            if (Outcome.Ratio(Math.Abs(at.Shear), Held(s, all, bottom, at.X)) is var o && o.Utilisation > worst.Utilisation)
             {
-                (worst, governing, stretched, where) = (o, section, section.Moment >= 0, isFace ? "at the face" : AtD);
+                (worst, governing, stretched, where) = (o, at, bottom, place);
             }
         }
 
-        if (strengths.Weaker is { } weaker && Turned(s, strengths, k, worst) is { } turned)
+        foreach (var at in s.Shears(k))
         {
-            (worst, governing, stretched, where) = (turned.Outcome, turned.At, weaker, "where the moment changes its sign");
+            Take(at.Section, at.Section.Moment >= 0, at.AtFace ? "at the face" : AtD);
+        }
+
+        foreach (var at in s.Ends(k))
+        {
+            Take(at.Section, at.Section.Moment >= 0, "where closer stirrups end");
+        }
+
+        if (s.Closer.Count > 0)
+        {
+            foreach (var at in (IEnumerable<BeamShearAt>)[.. s.Shears(k), .. s.Ends(k)])
+            {
+                if (s.Turn(k, at) is { } turn)
+                {
+                    Take(turn, at.Section.Moment < 0, AtTurn);
+                }
+            }
+        }
+        else if (strengths.Weaker is { } weaker && Turned(s, strengths, k, worst) is { } turned)
+        {
+            (worst, governing, stretched, where) = (turned.Outcome, turned.At, weaker, AtTurn);
         }
 
         if (T.Records)
@@ -68,7 +89,7 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
                 BeamTrace.Bars(s, bottom, ref trace);
                 trace.Let("Av", s.InShear(bottom).Stirrups, Unit.SteelArea,
                     $"2·{new Sym("Ab,stirrup", s.Stirrups.Size?.Area ?? 0, Unit.SteelArea)}");
-                Strength(s, bottom, ref trace);
+                Strength(s, bottom, s.StirrupSpacing(governing.X), ref trace);
                 trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
                     $"|{new Sym("V", governing.Shear, Unit.Force)}|/{new Sym("φVn", worst.Capacity, Unit.Force)}");
             }
@@ -84,6 +105,14 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
     }
 
     private const string AtD = "at d from a face, or where a base ends";
+    private const string AtTurn = "where the moment changes its sign";
+
+    // With the stirrups of the section, where these do not stand alike all along.
+    private static double Held(BeamSpan s, in BeamShearStrengths strengths, bool bottom, double x)
+    {
+        var none = default(NoTrace);
+        return s.Closer.Count > 0 ? Strength(s, bottom, s.StirrupSpacing(x), ref none) : bottom ? strengths.Of.Bottom : strengths.Of.Top;
+    }
 
     // Where the moment changes its sign beyond a section the bars of the other face count, which may hold less of a shear that has fallen
     // less: what is used more there than all that was looked at.
@@ -104,8 +133,8 @@ internal readonly struct BeamShear : ICheckRule<Subject, BeamShearStrengths>
         return worst;
     }
 
-    private static double Strength<T>(BeamSpan s, bool bottom, ref T trace)
-        where T : struct, ITrace => s.Code.BeamShear(ref trace, s.Rules.Concrete, s.InShear(bottom));
+    private static double Strength<T>(BeamSpan s, bool bottom, double spacing, ref T trace)
+        where T : struct, ITrace => s.Code.BeamShear(ref trace, s.Rules.Concrete, s.InShear(bottom, spacing));
 }
 
 /// <summary>The strengths in shear where the bottom and where the top is stretched, kN.</summary>
@@ -138,7 +167,8 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
     private static double Under(BeamSpan s, double shear)
     {
         var none = default(NoTrace);
-        return Math.Max(One(s, shear, true, ref none).Utilisation, One(s, shear, false, ref none).Utilisation);
+        var apart = s.Stirrups.Spacing;
+        return Math.Max(One(s, shear, true, apart, ref none).Utilisation, One(s, shear, false, apart, ref none).Utilisation);
     }
 
     public static Outcome Evaluate<T>(Subject subject, in MostOfStirrups capacity, int k, ref T trace)
@@ -151,23 +181,23 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
         }
 
         var none = default(NoTrace);
-        if (!T.Records && !T.Notes)
+        if (!T.Records && !T.Notes && s.Closer.Count == 0)
         {
             var (bottom, top) = s.GreatestShear(k, true);
-            var below = bottom >= 0 ? One(s, bottom, true, ref none) : Outcome.NotDone;
-            var above = top >= 0 ? One(s, top, false, ref none) : Outcome.NotDone;
+            var below = bottom >= 0 ? One(s, bottom, true, s.Stirrups.Spacing, ref none) : Outcome.NotDone;
+            var above = top >= 0 ? One(s, top, false, s.Stirrups.Spacing, ref none) : Outcome.NotDone;
             return above.Done && (!below.Done || above.Utilisation > below.Utilisation) ? above : below;
         }
 
         var (worst, governing, stretched) = (Outcome.NotDone, default(LongSection), true);
         foreach (ref readonly var at in s.Shears(k))
         {
-            var below = at.Section.Moment >= 0;
-            Take(One(s, Math.Abs(at.Section.Shear), below, ref none), at.Section, below);
-            if (MomentTurn.IsBeyond(s.Sections(k), at))
-            {
-                Take(One(s, Math.Abs(at.Section.Shear), !below, ref none), at.Section, !below);
-            }
+            Look(at);
+        }
+
+        foreach (var at in s.Ends(k))
+        {
+            Look(at);
         }
 
         if (T.Records && worst.Done)
@@ -190,10 +220,20 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
 
         if (worst.Done && (T.Records || T.Notes))
         {
-            worst = One(s, Math.Abs(governing.Shear), stretched, ref trace);
+            worst = One(s, Math.Abs(governing.Shear), stretched, s.StirrupSpacing(governing.X), ref trace);
         }
 
         return worst;
+
+        void Look(in BeamShearAt at)
+        {
+            var (below, none, apart) = (at.Section.Moment >= 0, default(NoTrace), s.StirrupSpacing(at.Section.X));
+            Take(One(s, Math.Abs(at.Section.Shear), below, apart, ref none), at.Section, below);
+            if (MomentTurn.IsBeyond(s.Sections(k), at))
+            {
+                Take(One(s, Math.Abs(at.Section.Shear), !below, apart, ref none), at.Section, !below);
+            }
+        }
 
         void Take(in Outcome own, in LongSection at, bool below)
         {
@@ -204,10 +244,10 @@ internal readonly struct BeamStirrups : ICheckRule<Subject, MostOfStirrups>
         }
     }
 
-    private static Outcome One<T>(BeamSpan s, double shear, bool bottom, ref T trace)
+    private static Outcome One<T>(BeamSpan s, double shear, bool bottom, double apart, ref T trace)
         where T : struct, ITrace
     {
-        var beam = s.InShear(bottom);
+        var beam = s.InShear(bottom, apart);
         if (beam.Stirrups <= 0 || beam.Spacing <= 0 || beam.Steel <= 0)
         {
             trace.Note(beam.Steel <= 0 ? "the stretched side has no bars" : "there are no stirrups");

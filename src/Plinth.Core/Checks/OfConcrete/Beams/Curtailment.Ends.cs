@@ -24,17 +24,19 @@ internal readonly partial struct Curtailment
             return Outcome.NotDone;
         }
 
-        var low = shear / (TwoThirds * through.Shear);
+        var none = default(NoTrace);
+        var alone = Math.Max(through.Shear, z.Along.Sheared(z.Bottom, z.Along.Layer(z.Bottom).Area, section.X, ref none));
+        var low = shear / (TwoThirds * alone);
         var more = z.Layer.Diameter <= Thickest
-            ? Math.Max(moment / through.Half, shear / (ThreeQuarters * through.Shear)) : double.PositiveInfinity;
+            ? Math.Max(moment / through.Half, shear / (ThreeQuarters * alone)) : double.PositiveInfinity;
         var used = Math.Min(low, more);
         if (T.Records)
         {
             trace.Given("x,end", section.X, Unit.Length, "where the extra bars end, from the base's centroid");
             var v = new Sym("V", trace.Given("V", shear, Unit.Force, "shear there"), Unit.Force);
             var m = new Sym("M", trace.Given("M", moment, Unit.Moment, "stretches this face there"), Unit.Moment);
-            z.Along.Sheared(z.Bottom, z.Along.Layer(z.Bottom).Area, ref trace);
-            var vn = new Sym("φVn", trace.Given("φVn", through.Shear, Unit.Force, "with the bars that run through"), Unit.Force);
+            z.Along.Sheared(z.Bottom, z.Along.Layer(z.Bottom).Area, section.X, ref trace);
+            var vn = new Sym("φVn", trace.Given("φVn", alone, Unit.Force, "with the bars that run through"), Unit.Force);
             var clause = $"{z.Code.Name} {z.Along.CutClause}.5";
             trace.Let("u,a", low, Unit.Ratio, $"{v}/(2/3·{vn})", clause + "(a)");
             if (double.IsFinite(more))

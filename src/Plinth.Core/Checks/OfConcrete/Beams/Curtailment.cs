@@ -8,7 +8,7 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <summary>What extra bars are held against: the bars that run through beside them.</summary>
 /// <param name="Moment">φMn of these alone, kNm.</param>
 /// <param name="Half">φMn of half of them, kNm.</param>
-/// <param name="Shear">Strength in shear with them alone, kN.</param>
+/// <param name="Shear">Strength in shear with them alone, kN; no less with closer stirrups.</param>
 /// <param name="Beyond">How far extra bars run on beyond where they are not needed any more, m.</param>
 /// <param name="AtEnd">What those that run through need at the end of the base, m.</param>
 internal readonly record struct ThroughBars(double Moment, double Half, double Shear, double Beyond, double AtEnd);
@@ -41,7 +41,7 @@ internal readonly partial struct Curtailment : ICheckRule<ExtraZone, ThroughBars
         var none = default(NoTrace);
         var (along, layer) = (z.Along, z.Along.Layer(z.Bottom));
         return new(along.Held(z.Bottom, layer.Area, ref none).Strength, along.Held(z.Bottom, layer.Area / 2, ref none).Strength,
-            along.Sheared(z.Bottom, layer.Area, ref none), Math.Max(along.Depth(z.Bottom), Diameters * layer.Diameter),
+            along.Sheared(z.Bottom, layer.Area, double.NaN, ref none), Math.Max(along.Depth(z.Bottom), Diameters * layer.Diameter),
             along.AtEnd(z.Bottom, ref none));
     }
 
@@ -183,7 +183,7 @@ internal readonly partial struct Curtailment : ICheckRule<ExtraZone, ThroughBars
         var x = ExtraStrength.Worst(z, k, true, from, z.End(side));
         var section = z.Along.Section(k, x);
         var none = default(NoTrace);
-        var (shear, strength) = (Math.Abs(section.Shear), z.Along.Sheared(z.Bottom, ExtraStrength.Area(z, x), ref none));
+        var (shear, strength) = (Math.Abs(section.Shear), z.Along.Sheared(z.Bottom, ExtraStrength.Area(z, x), x, ref none));
         if (z.Along.Stretch(z.Bottom, k, section) <= 0)
         {
             return Outcome.NotDone;
@@ -196,7 +196,7 @@ internal readonly partial struct Curtailment : ICheckRule<ExtraZone, ThroughBars
             trace.Given("V", shear, Unit.Force, "there");
             trace.Given("ld", z.Developed, Unit.Section, "straight development of the extra bars", z.Code.AnchorageClause);
             ExtraTrace.Steel(z.Along.Extra, z.Along.Layer(z.Bottom), z.Bottom, x, ref trace);
-            z.Along.Sheared(z.Bottom, ExtraStrength.Area(z, x), ref trace);
+            z.Along.Sheared(z.Bottom, ExtraStrength.Area(z, x), x, ref trace);
             trace.Let("utilisation", shear / strength, Unit.Ratio,
                 $"{new Sym("V", shear, Unit.Force)}/{new Sym("φVc", strength, Unit.Force)}");
         }

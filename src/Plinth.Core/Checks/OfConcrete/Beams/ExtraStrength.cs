@@ -31,7 +31,7 @@ internal static class ExtraStrength
         }
 
         var none = default(NoTrace);
-        return moment > 0 ? Math.Abs(section.Shear) / z.Along.Sheared(z.Bottom, Area(z, x), ref none) : 0;
+        return moment > 0 ? Math.Abs(section.Shear) / z.Along.Sheared(z.Bottom, Area(z, x), x, ref none) : 0;
     }
 
     /// <summary>

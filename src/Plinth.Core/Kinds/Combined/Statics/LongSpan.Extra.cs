@@ -51,7 +51,7 @@ internal sealed partial class LongSpan
     public ReadOnlySpan<BeamShearAt> ShearsByBars(int k) => Shears(k);
 
     /// <inheritdoc/>
-    public double Sheared<T>(bool bottom, double steel, ref T trace)
+    public double Sheared<T>(bool bottom, double steel, double x, ref T trace)
         where T : struct, Tracing.ITrace =>
         Code.OneWayShear(ref trace, Rules.Concrete, Breadth, Depth(bottom), steel);
 

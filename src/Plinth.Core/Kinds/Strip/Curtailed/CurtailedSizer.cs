@@ -6,18 +6,19 @@ using Plinth.Core.Sizing;
 namespace Plinth.Core.Kinds.Strip;
 
 /// <summary>
-/// Sizes a strip by bars that run through, and then lets fewer run through beside extra ones where that saves enough: sizes stay.
+/// Sizes a strip by bars that run through and stirrups that stand alike, and then, where that saves enough, lets fewer bars run through
+/// beside extra ones, and stirrups stand closer about columns alone: sizes stay.
 /// </summary>
 /// <param name="project">The project.</param>
 /// <param name="foundation">The foundation.</param>
-/// <param name="through">The search with bars that run through.</param>
+/// <param name="through">The search with what is alike all along.</param>
 internal sealed class CurtailedSizer(Project project, Foundation foundation, FoundationSizer through) : FoundationSizer(project, foundation)
 {
     private readonly Checker checker = new(project, foundation);
 
-    /// <summary>The search that the rules ask for: where all bars are to run through, that with these.</summary>
+    /// <summary>The search that the rules ask for: where all is to be alike all along, that one.</summary>
     public static FoundationSizer Of(Project project, Foundation foundation, FoundationSizer through) =>
-        foundation.Rules.Steel.Curtail < 1 ? new CurtailedSizer(project, foundation, through) : through;
+        foundation.Rules.Steel is { Curtail: < 1 } or { ZoneStirrups: < 1 } ? new CurtailedSizer(project, foundation, through) : through;
 
     /// <inheritdoc/>
     public override SizingResult Size(bool check = false)
@@ -28,7 +29,9 @@ internal sealed class CurtailedSizer(Project project, Foundation foundation, Fou
             return found;
         }
 
-        var design = new ExtraSearch(checker, Foundation).Find(found.Design);
+        var (steel, design) = (Foundation.Rules.Steel, found.Design);
+        design = steel.Curtail < 1 ? new ExtraSearch(checker, Foundation).Find(design) : design;
+        design = steel.ZoneStirrups < 1 && design is RibDesign rib ? new StirrupSearch(checker, Foundation).Find(rib) : design;
         return found with { Design = design, Checked = check ? checker.Check(design) : null };
     }
 

@@ -46,7 +46,7 @@ internal static class ExtraFields
             Listed = false,
             Example = "\"3 T20\"",
             Get = d => Of(d).Any ? new FieldValue.Bars(Of(d).Bars) : null,
-            Put = (d, v) => With(d, Of(d) with { Bars = ((FieldValue.Bars)v).Spec }),
+            Put = (d, v) => With(d, ((FieldValue.Bars)v).Spec is { Size: not null } bars ? Of(d) with { Bars = bars } : ExtraBars.None),
         };
         yield return new([.. within, ReachKey], FieldForm.Widths)
         {

@@ -175,7 +175,7 @@ internal sealed class ExtraSearch
     {
         var (along, none) = (Zones(trials[0]).Along, default(NoTrace));
         var steel = count * along.Layer(bottom).Size!.Area;
-        return (along.Held(bottom, steel, ref none).Strength, along.Sheared(bottom, steel, ref none));
+        return (along.Held(bottom, steel, ref none).Strength, along.Sheared(bottom, steel, double.NaN, ref none));
     }
 
     // With ends that pass all checks; null where none do.

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Plinth.Core.Bodies;
 using Plinth.Core.Concrete;
 using Plinth.Core.Foundations;
 using Plinth.Core.Units;
@@ -21,6 +22,9 @@ public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, Be
     /// <summary>Extra bars of the rib beside those that run through.</summary>
     public ExtraLayout Extra { get; init; } = ExtraLayout.Without(At.Length);
 
+    /// <summary>Zones about its columns in which the rib's stirrups stand closer.</summary>
+    public StirrupZones Closer { get; init; } = StirrupZones.Without(At.Length);
+
     /// <summary>A design in which nothing is filled in yet.</summary>
     /// <param name="supports">Labels of the supports, in order.</param>
     public static RibDesign Blank(IReadOnlyList<string> supports) =>
@@ -41,8 +45,18 @@ public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, Be
     /// <summary>The middle between the first and last column from the base's centroid along x, m.</summary>
     public double Offset => (Ends.Low - Ends.High) / 2;
 
+    /// <summary>Stretches of closer stirrups at the first place, m from the base's centroid.</summary>
+    internal IReadOnlyList<StirrupStretch> Stretches(Foundation foundation)
+    {
+        ArgumentNullException.ThrowIfNull(foundation);
+        return StirrupStretch.Of(Closer, [.. foundation.Places[0].InOwnAxes().Select(p => p.X + Offset)], -Size.Length / 2, Size.Length / 2);
+    }
+
     /// <inheritdoc/>
     public override ExtraLayout ExtraBars => Extra;
+
+    /// <inheritdoc/>
+    public override StirrupZones CloserStirrups => Closer;
 
     BarSpec ICurtailed.Through(bool bottom) => bottom ? Rib.Bottom : Rib.Top;
 
@@ -74,7 +88,7 @@ public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, Be
     public override IReadOnlyList<(string Name, string Words)> Others(UnitSystem units) =>
     [
         ("rib", $"{Dimension.PlainSection(Rib.Width, units)} × {Dimension.Section(Rib.Depth, units)} from the underside; "
-            + $"top {Rib.Top.Drawn}, bottom {Rib.Bottom.Drawn}, stirrups {Rib.Stirrups.Drawn}"
+            + $"top {Rib.Top.Drawn}, bottom {Rib.Bottom.Drawn}, stirrups {StirrupWords}"
             + (Rib.Sides.Size is null ? "" : $", {Rib.Sides.Drawn} along each side")),
     ];
 
@@ -86,14 +100,16 @@ public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, Be
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> OtherBars =>
-        ["stirrups", Rib.Stirrups.Drawn, .. Rib.Sides.Size is null ? (string[])[] : [$"each side {Rib.Sides.Drawn}"]];
+        ["stirrups", StirrupWords, .. Rib.Sides.Size is null ? (string[])[] : [$"each side {Rib.Sides.Drawn}"]];
 
     /// <inheritdoc/>
     public bool Equals(RibDesign? other) => base.Equals(other) && Ends == other!.Ends && Rib == other.Rib && Flange == other.Flange
-        && BottomY == other.BottomY && TopY == other.TopY && Span == other.Span && Extra == other.Extra && At.SequenceEqual(other.At);
+        && BottomY == other.BottomY && TopY == other.TopY && Span == other.Span && Extra == other.Extra && Closer == other.Closer && At.SequenceEqual(other.At);
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Ends, Rib, Flange, BottomY, TopY, Span);
+
+    private string StirrupWords => Closer.Words(Rib.Stirrups, [.. At.Select(a => a.Label)]);
 
     private string Words(bool alongX, bool bottom, Func<BarSpec, string> words)
     {

@@ -66,6 +66,7 @@ internal static class RibFields
         Bars("bottom-y", true, d => d.BottomY, (d, b) => d with { BottomY = b }, d => d.Size.Length) with { Example = "\"T12 @ 200 mm\"" },
         Bars("top-y", false, d => d.TopY, (d, b) => d with { TopY = b }, d => d.Size.Length),
         .. supports.SelectMany((s, i) => SharedFields.Upright(["at", s], i, (d, u) => Of(d).With(i, u))),
+        .. StirrupFields.Make(supports),
         .. ExtraFields.Make(supports, d => Of(d).Extra, (d, e) => Of(d) with { Extra = e }),
     ];
 

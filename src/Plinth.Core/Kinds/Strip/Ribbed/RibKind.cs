@@ -180,7 +180,7 @@ public sealed class RibKind : FoundationKind
         return
         [
             .. BeamBarList.Of(project.Code, foundation.Rules.Concrete, d.Rib, -d.Size.Length / 2, d.Size.Length / 2, "of the rib",
-                d.BottomY.Size?.Diameter ?? 0),
+                d.BottomY.Size?.Diameter ?? 0, d.Stretches(foundation)),
             .. Extra(BarRole.BeamBottom, d.Rib.Bottom.Hooked), .. Extra(BarRole.BeamTop, d.Rib.Top.Hooked),
         ];
 

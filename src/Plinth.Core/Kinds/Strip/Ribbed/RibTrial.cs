@@ -121,6 +121,8 @@ public sealed class RibTrial : Trial, IBeamTrial
 
         Sink();
         Rib.Extra.Lay(design.Extra);
+        Rib.StandCloser(!design.Closer.Any ? []
+            : StirrupStretch.Of(design.Closer, [.. columns.Select(c => c.X)], Rib.Low, Rib.High));
     }
 
     internal override ExtraZones Extra => Rib.Extra;
@@ -218,9 +220,12 @@ public sealed class RibTrial : Trial, IBeamTrial
 
             var (concrete, tie) = (Rules.Concrete, d.Rib.Stirrups.Size?.Diameter ?? 0);
             return new Figures.BeamFigure(Rib.Low, Rib.High, 0, Rib.Height, Rib.Width,
-                BeamBarList.Stirrups(Rib.Low, Rib.High, concrete.CoverSide + tie, d.Rib.Stirrups.Spacing), Rib.Depth(false),
+                BeamBarList.Stirrups(Rib.Low, Rib.High, concrete.CoverSide + tie, d.Rib.Stirrups.Spacing, Rib.Closer), Rib.Depth(false),
                 Rib.Height - Rib.Depth(true), BeamBarList.Sides(concrete, d.Rib, Rib.Beneath), Rib.Across(false), Rib.Across(true),
-                (concrete.CoverBottom + Rib.Beneath, concrete.CoverSide, concrete.CoverTop));
+                (concrete.CoverBottom + Rib.Beneath, concrete.CoverSide, concrete.CoverTop))
+            {
+                Stretches = BeamBarList.Stretches(Rib.Low, Rib.High, concrete.CoverSide + tie, d.Rib.Stirrups.Spacing, Rib.Closer),
+            };
         }
     }
 

@@ -37,7 +37,7 @@ public static partial class BeamDetail
         var beam = s.BeamFigure!;
         var (low, high) = (s.Body.LowX, s.Body.HighX);
         var to = new Canvas();
-        var under = UnderSection + DetailExtra.Tall(m);
+        var under = UnderSection + DetailExtra.Tall(m) + DetailStirrups.Tall(m);
         At P(double u, double z) => new(Left + ((u - low) * per), under + ((z + concrete.Blinding) * per));
         foreach (var p in Pads(s))
         {
@@ -77,6 +77,7 @@ public static partial class BeamDetail
 
         to.Measure(new(P(beam.From, 0).X, beneath), new(P(beam.To, 0).X, beneath), false, beneath - 12, L(beam.To - beam.From));
         DetailExtra.Along(to, m, P, bottom => bottom ? beam.BottomAt : beam.TopAt, beneath - 12);
+        DetailStirrups.Along(to, m, P, beneath - 12 - DetailExtra.Tall(m));
 
         // Outside the bases: within, stirrups would cross the numbers; the inner base's own thickness stands on its section.
         to.Measure(P(low, 0), P(low, Pads(s)[0].Thickness), true, P(low, 0).X - 4, L(Pads(s)[0].Thickness));

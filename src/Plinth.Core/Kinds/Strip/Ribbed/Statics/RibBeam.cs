@@ -127,8 +127,9 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
     public ReadOnlySpan<BeamShearAt> ShearsByBars(int k) => [];
 
     /// <inheritdoc/>
-    public double Sheared<T>(bool bottom, double steel, ref T trace)
-        where T : struct, ITrace => Code.BeamShear(ref trace, Rules.Concrete, InShear(bottom) with { Steel = steel });
+    public double Sheared<T>(bool bottom, double steel, double x, ref T trace)
+        where T : struct, ITrace =>
+        Code.BeamShear(ref trace, Rules.Concrete, InShear(bottom, StirrupSpacing(x)) with { Steel = steel });
 
     /// <inheritdoc/>
     public double Straight<T>(bool bottom, ref T trace)
