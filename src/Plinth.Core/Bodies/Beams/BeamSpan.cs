@@ -110,7 +110,7 @@ internal abstract class BeamSpan : Subject
                 if (end > Low + Edge && end < High - Edge && !IsOverColumn(end) && !IsNearer(k, column, end, side)
                     && Section(k, end) is var at && at.Shear * Section(k, column.Face(true, side)).Shear >= 0)
                 {
-                    list.Add(new(at, false) { Side = side, AtEnd = true });
+                    list.Add(new(at, false) { Side = side });
                 }
             }
         }
@@ -299,8 +299,5 @@ internal readonly record struct BeamShearAt(LongSection Section, bool AtFace)
     /// Whether the shear passed through nil between its column and it, so that beyond it grows towards the next one, on whose side it is
     /// looked at.
     /// </summary>
-    public bool IsPast => !AtFace && !AtEnd && Side * Section.Shear > 0;
-
-    /// <summary>Whether closer stirrups end there.</summary>
-    public bool AtEnd { get; init; }
+    public bool IsPast { get; init; }
 }

@@ -181,6 +181,7 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
     private void Find(int k, Found own)
     {
         own.Sections.Clear();
+        own.Turns.Clear();
         (own.Bottom, own.Top, own.Most) = (default, default, 0);
         if (body.Contact(k).State == ContactState.NoEquilibrium)
         {
@@ -197,10 +198,19 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
 
         var scale = Close * Math.Abs(body.Loads(k).N);
         LongSection? last = null;
+        var rising = false;
         foreach (var x in body.Bed!.Turns)
         {
             var at = Section(k, x);
             var within = IsWithinColumn(at.X);
+            var further = last is { } one && !IsWithinColumn((one.X + at.X) / 2) && one.Shear * at.Shear >= 0;
+            if (rising && further && Math.Abs(at.Shear) < Math.Abs(last!.Value.Shear) - scale)
+            {
+                // Where what lies on a lifted part presses it down the shear grows again away from a column.
+                own.Turns.Add(last.Value);
+            }
+
+            rising = further && Math.Abs(at.Shear) > Math.Abs(last!.Value.Shear) + (rising ? -scale : scale);
             if (!within)
             {
                 own.Most = Math.Max(own.Most, Math.Abs(at.Shear));
@@ -245,6 +255,14 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
     {
         own.Shears.Clear();
         var d = Depth(true);
+        foreach (var turn in own.Turns)
+        {
+            if (!Array.Exists(columns, c => turn.X > c.Face(true, -1) - d && turn.X < c.Face(true, 1) + d))
+            {
+                own.Shears.Add(new(turn, false));
+            }
+        }
+
         foreach (var c in columns)
         {
             for (var side = -1; side <= 1; side += 2)
@@ -264,13 +282,10 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
 
                 var (to, isColumn) = Next(c, side);
                 var clear = side * (to - face);
-                if (isColumn && clear > 0)
+                if (isColumn ? clear > 0 : clear > d)
                 {
-                    own.Shears.Add(new(Section(k, clear < 2 * d ? (face + to) / 2 : face + (side * d)), false) { Side = side });
-                }
-                else if (!isColumn && clear > d)
-                {
-                    own.Shears.Add(new(Section(k, face + (side * d)), false) { Side = side });
+                    var beyond = Section(k, isColumn && clear < 2 * d ? (face + to) / 2 : face + (side * d));
+                    own.Shears.Add(new(beyond, false) { Side = side, IsPast = isColumn && side * beyond.Shear > 0 });
                 }
             }
         }
@@ -314,6 +329,8 @@ internal sealed class RibBeam : BeamSpan, IBarsAlong
         public List<LongSection> Sections { get; } = [];
 
         public List<BeamShearAt> Shears { get; } = [];
+
+        public List<LongSection> Turns { get; } = [];
 
         public LongSection Bottom { get; set; }
 
