@@ -66,6 +66,16 @@ public class StirrupZoneTests
         f.Run("set", "ST1", "stirrups=T12 @ 300 mm").Out.Should().Contain("FAIL");
         f.Run("set", "ST1", "at.C2.stirrups=T12 @ 125 mm", "at.C2.stirrup-reach=[\"1500 mm\", \"1600 mm\"]").Error.Should().NotContain("error");
         f["adopted.toml"].Should().Contain("at.C2.stirrups = \"T12 @ 125 mm\"\nat.C2.stirrup-reach = [\"1500 mm\", \"1600 mm\"]\n");
+        using var was = Made("1");
+        was.Run("size").Exit.Should().Be(0);
+        was.Run("set", "ST1", "stirrups=T12 @ 300 mm").Exit.Should().Be(1);
+        was.Run("set", "ST1", "at.C2.stirrups=T12 @ 125 mm", "at.C2.stirrup-reach=1500 mm");
+        var compared = was.Run("compare", was.Path, f.Path).Out;
+        compared.Should().Contain("ST1").And.Contain("(design changed)", "a zone alone is a change, whatever governs");
+        f.Run("issue", "A", "--anyway");
+        f.Run("set", "ST1", "at.C2.stirrup-reach=1700 mm");
+        f.Run("issue", "B", "--anyway").Error.Should().Contain("ST1: ").And.Contain("1.50 and 1.60 m to either side → C2: T12 @ 125 mm, 1.70 m");
+        f.Run("set", "ST1", "at.C2.stirrup-reach=[\"1500 mm\", \"1600 mm\"]");
         f.Run("draw", "ST1", "--to", "d.svg").Exit.Should().Be(0);
         f["d.svg"].Should().Contain(">3100<", "1500 and 1600 mm are one stretch").And.Contain("@ 125 mm");
         f.Run("set", "ST1", "at.C2.stirrups=none").Error.Should().NotContain("error");

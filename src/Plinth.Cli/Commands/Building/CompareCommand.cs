@@ -136,7 +136,7 @@ internal static class CompareCommand
             Actions(screen, c, units, all);
         }
 
-        var shown = c.Foundations.Where(f => all || (quiet ? f.Fate <= Fate.NotSized : f.Fate != Fate.AsBefore)).ToList();
+        var shown = c.Foundations.Where(f => all || (quiet ? f.Fate <= Fate.NotSized : f.Fate != Fate.AsBefore || f.DesignChanged)).ToList();
         if (shown.Count > 0)
         {
             var table = Screen.Table("mark", "under", "result", ">before", "governing before", ">now", "governing now");
@@ -146,7 +146,7 @@ internal static class CompareCommand
                 table.AddRow(
                     Screen.Cell(f.Mark), Screen.Cell(string.Join(", ", f.Supports.Take(2)) + (f.Supports.Count > 2 ? " …" : "")),
                     Screen.Cell((fails ? "✗ " : "") + (f.NowIn is { } mark ? "now in " + mark : ComparisonJson.WordOf(f.Fate))
-                        + (f.DesignChanged ? " (resized)" : ""), fails ? Styles.Fail : Style.Plain),
+                        + (f.DesignChanged ? " (design changed)" : ""), fails ? Styles.Fail : Style.Plain),
                     Util(f.Before), Name(f.Before), Util(f.After), Name(f.After));
             }
 
@@ -157,7 +157,7 @@ internal static class CompareCommand
         var counts = c.Foundations.GroupBy(f => f.Fate)
             .OrderBy(g => g.Key)
             .Select(g => string.Create(CultureInfo.InvariantCulture, $"{g.Count()} {Several(g.Key)}"));
-        screen.Line(string.Create(CultureInfo.InvariantCulture, $"{c.Foundations.Count} foundations: ") + string.Join(", ", counts) + ".",
+        screen.Line(string.Create(CultureInfo.InvariantCulture, $"{c.Foundations.Count} foundation{(c.Foundations.Count == 1 ? "" : "s")}: ") + string.Join(", ", counts) + ".",
             c.Foundations.Any(f => f.Fate <= Fate.NotSized) ? Styles.Fail : Styles.Ok);
     }
 
