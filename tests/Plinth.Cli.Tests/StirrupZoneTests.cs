@@ -83,6 +83,25 @@ public class StirrupZoneTests
         before.Should().BeLessThanOrEqualTo(1);
     }
 
+    // By a script from statics and the clauses alone: a beam of 2,025 Hermite elements on springs, loads spread over the columns' widths, the
+    // soil missing where they stand.
+    [Fact]
+    public void Shear_where_they_end_is_that_of_a_script()
+    {
+        using var f = Made("1");
+        f["adopted.toml"] = "[ST1]\nkind = \"strip\"\nsupports = [\"C1\", \"C2\", \"C3\", \"C4\", \"C5\"]\nends = [\"420 mm\", \"230 mm\"]\n"
+            + "width = \"2350 mm\"\nthickness = \"300 mm\"\nrib = [\"700 mm\", \"800 mm\"]\nbottom-x = \"7 T25\"\ntop-x = \"7 T20\"\n"
+            + "stirrups = \"T12 @ 325 mm\"\nflange = \"4 T12\"\nbottom-y = \"T20 @ 300 mm\"\ntop-y = \"none\"\n"
+            + "at.C2.stirrups = \"T12 @ 150 mm\"\nat.C2.stirrup-reach = \"1300 mm\"\nat.C3.stirrups = \"T12 @ 150 mm\"\nat.C3.stirrup-reach = \"1300 mm\"\n"
+            + "at.C4.stirrups = \"T12 @ 150 mm\"\nat.C4.stirrup-reach = \"900 mm\"\n";
+        f.Replace("plinth.toml", "ends = \"400 mm\"\nwidth = \"2.4 m\"\nthickness = \"300 mm\"\nrib = [\"700 mm\", \"800 mm\"]", "rib = \"700 mm\"");
+        var check = Found(f).GetProperty("checks").EnumerateArray().Single(c => c.GetProperty("id").GetString() == "shear-stirrups");
+        check.GetProperty("utilisation").GetDouble().Should().BeApproximately(0.99334, 1e-4);
+        check.GetProperty("demand").GetDouble().Should().BeApproximately(512.047, 0.03);
+        check.GetProperty("capacity").GetDouble().Should().BeApproximately(515.4804, 0.01);
+        check.GetProperty("x_m").GetDouble().Should().BeApproximately(6.195, 1e-6, "the end towards +x of the zone about C4");
+    }
+
     [Theory]
     [InlineData("at.C3.stirrups = \"T16 @ 100 mm\"\nat.C3.stirrup-reach = \"1 m\"", "as thick as those elsewhere, T12 by stirrups")]
     [InlineData("at.C3.stirrups = \"T12 @ 300 mm\"\nat.C3.stirrup-reach = \"1 m\"", "no closer than those elsewhere, 300 mm by stirrups")]
