@@ -136,7 +136,8 @@ internal static class CompareCommand
             Actions(screen, c, units, all);
         }
 
-        var shown = c.Foundations.Where(f => all || (quiet ? f.Fate <= Fate.NotSized : f.Fate != Fate.AsBefore || f.DesignChanged)).ToList();
+        bool Changed(FoundationChange f) => f.Fate != Fate.AsBefore || f.DesignChanged;
+        var shown = c.Foundations.Where(f => all || (quiet ? f.Fate <= Fate.NotSized : Changed(f))).ToList();
         if (shown.Count > 0)
         {
             var table = Screen.Table("mark", "under", "result", ">before", "governing before", ">now", "governing now");
@@ -157,7 +158,8 @@ internal static class CompareCommand
         var counts = c.Foundations.GroupBy(f => f.Fate)
             .OrderBy(g => g.Key)
             .Select(g => string.Create(CultureInfo.InvariantCulture, $"{g.Count()} {Several(g.Key)}"));
-        screen.Line(string.Create(CultureInfo.InvariantCulture, $"{c.Foundations.Count} foundation{(c.Foundations.Count == 1 ? "" : "s")}: ") + string.Join(", ", counts) + ".",
+        var compared = string.Create(CultureInfo.InvariantCulture, $"{c.Foundations.Count} foundation{(c.Foundations.Count == 1 ? "" : "s")}");
+        screen.Line($"{compared}: {string.Join(", ", counts)}.",
             c.Foundations.Any(f => f.Fate <= Fate.NotSized) ? Styles.Fail : Styles.Ok);
     }
 

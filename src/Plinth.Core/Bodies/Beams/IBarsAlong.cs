@@ -50,7 +50,9 @@ internal interface IBarsAlong
     /// <summary>Sections at which shear is looked at whose strength goes by the bars there; none where stirrups carry it.</summary>
     ReadOnlySpan<BeamShearAt> ShearsByBars(int k);
 
-    /// <summary>Strength in shear with an area of steel of a face and the stirrups in a section, kN; NaN: with those that stand farthest apart.</summary>
+    /// <summary>
+    /// Strength in shear with an area of steel of a face and the stirrups in a section, kN; NaN: with those that stand farthest apart.
+    /// </summary>
     double Sheared<T>(bool bottom, double steel, double x, ref T trace)
         where T : struct, ITrace;
 

@@ -84,7 +84,8 @@ internal readonly partial struct Curtailment
         {
             Through(z, k, nil, "where the moment is nil", ref trace);
             var beyond = new Sym("la", trace.Let("la", through.Beyond, Unit.Section,
-                $"max({new Sym("d", z.Along.Depth(false), Unit.Section)}; 12·{new Sym("db", z.Layer.Diameter, Unit.Section)})"), Unit.Section);
+                $"max({new Sym("d", z.Along.Depth(false), Unit.Section)}; 12·{new Sym("db", z.Layer.Diameter, Unit.Section)})"),
+                Unit.Section);
             var v = new Sym("Vu", trace.Given("Vu", shear, Unit.Force, "where the moment is nil"), Unit.Force);
             trace.Given("ld", z.Developed, Unit.Section, "straight development of bars as near each other", z.Code.AnchorageClause);
             trace.Let("there", there, Unit.Section, $"{new Sym("φMn", through.Moment, Unit.Moment)}/{v} + {beyond}",

@@ -81,8 +81,8 @@ internal readonly partial struct Curtailment : ICheckRule<ExtraZone, ThroughBars
         return worst.Done ? Outcome.Ratio(worst.Utilisation, 1) with { Face = face } : worst;
     }
 
-    // On either side the reach, strength and shear on the way, the shear where they end, the bond where the moment is nil, what runs on; then
-    // the share that runs through.
+    // On either side the reach, strength and shear on the way, the shear where they end, the bond where the moment is nil, what runs on;
+    // then the share that runs through.
     private static Outcome One<T>(ExtraZone z, in ThroughBars through, int k, int part, ref T trace)
         where T : struct, ITrace
     {

@@ -215,7 +215,8 @@ internal sealed partial class StrapSizer
             for (var part = 0; part < 2; part++)
             {
                 var thinner = Math.Round(d.Base(part).Thickness - rules.ThicknessStep, 6);
-                if (smaller.Base(part).Size != d.Base(part).Size && Held(part, "thickness") is null && thinner >= rules.LeastThickness - 1e-9)
+                if (smaller.Base(part).Size != d.Base(part).Size && Held(part, "thickness") is null
+                    && thinner >= rules.LeastThickness - 1e-9)
                 {
                     yield return smaller.WithBase(part, smaller.Base(part) with { Thickness = thinner });
                 }

@@ -48,16 +48,8 @@ internal static class ExtraFields
             Get = d => Of(d).Any ? new FieldValue.Bars(Of(d).Bars) : null,
             Put = (d, v) => With(d, ((FieldValue.Bars)v).Spec is { Size: not null } bars ? Of(d) with { Bars = bars } : ExtraBars.None),
         };
-        yield return new([.. within, ReachKey], FieldForm.Widths)
-        {
-            Listed = false,
-            Example = bottom ? "[\"1200 mm\", \"1400 mm\"]" : "[\"900 mm\", \"900 mm\"]",
-            Get = d => !Of(d).Any ? null
-                : Of(d).Low == Of(d).High ? new FieldValue.Length(Of(d).Low) : new FieldValue.Ends(Of(d).Low, Of(d).High),
-            Put = (d, v) => With(d, v is FieldValue.Ends e
-                ? Of(d) with { Low = e.Low, High = e.High }
-                : Of(d) with { Low = ((FieldValue.Length)v).Metres, High = ((FieldValue.Length)v).Metres }),
-        };
+        yield return Reaches.Field([.. within, ReachKey], bottom ? "[\"1200 mm\", \"1400 mm\"]" : "[\"900 mm\", \"900 mm\"]",
+            d => Of(d) is { Any: true } own ? (own.Low, own.High) : null, (d, low, high) => With(d, Of(d) with { Low = low, High = high }));
     }
 
     /// <summary>The key that is wrong and why; null: nothing is.</summary>

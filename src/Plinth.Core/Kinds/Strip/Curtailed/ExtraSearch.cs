@@ -17,10 +17,6 @@ namespace Plinth.Core.Kinds.Strip;
 /// </summary>
 internal sealed class ExtraSearch
 {
-    // Ends lie at whole steps from a column's centre.
-    private const double MetricStep = 0.1;
-    private const double InchStep = 6 * 0.0254;
-
     // No layer has a single bar.
     private const int Fewest = 2;
 
@@ -41,7 +37,7 @@ internal sealed class ExtraSearch
     {
         (this.checker, trials, this.foundation) = (checker, checker.Trials, foundation);
         (steel, target) = (foundation.Rules.Steel, foundation.Rules.Sizing.Target);
-        step = steel.Bars[0].IsUs ? InchStep : MetricStep;
+        step = Reaches.Step(steel);
         all =
         [
             .. trials[0].Checks.Listed.Where(c => (c.For.HasFlag(Family.Concrete) || c.Definition is { IsOfBars: true, OfPlace: false })

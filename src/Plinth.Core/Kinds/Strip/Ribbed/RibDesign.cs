@@ -49,7 +49,8 @@ public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, Be
     internal IReadOnlyList<StirrupStretch> Stretches(Foundation foundation)
     {
         ArgumentNullException.ThrowIfNull(foundation);
-        return StirrupStretch.Of(Closer, [.. foundation.Places[0].InOwnAxes().Select(p => p.X + Offset)], -Size.Length / 2, Size.Length / 2);
+        var columns = foundation.Places[0].InOwnAxes().Select(p => p.X + Offset);
+        return StirrupStretch.Of(Closer, [.. columns], -Size.Length / 2, Size.Length / 2);
     }
 
     /// <inheritdoc/>
@@ -104,7 +105,8 @@ public sealed record RibDesign(BaseSize Size, (double Low, double High) Ends, Be
 
     /// <inheritdoc/>
     public bool Equals(RibDesign? other) => base.Equals(other) && Ends == other!.Ends && Rib == other.Rib && Flange == other.Flange
-        && BottomY == other.BottomY && TopY == other.TopY && Span == other.Span && Extra == other.Extra && Closer == other.Closer && At.SequenceEqual(other.At);
+        && BottomY == other.BottomY && TopY == other.TopY && Span == other.Span && Extra == other.Extra && Closer == other.Closer
+        && At.SequenceEqual(other.At);
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Ends, Rib, Flange, BottomY, TopY, Span);

@@ -65,7 +65,8 @@ internal static class RibFaults
         }
 
         return TooNarrow(d.Rib.Width, f.Rules.Concrete.CoverSide, d.Rib.Stirrups.Size?.Diameter ?? 0) ? (RibFields.RibKey, Narrow)
-            : StirrupFields.Fault(f, d, units) ?? ExtraFields.Fault(f, d.Extra, bottom => Through(bottom ? d.Rib.Bottom : d.Rib.Top), units);
+            : StirrupFields.Fault(f, d, units)
+                ?? ExtraFields.Fault(f, d.Extra, bottom => Through(bottom ? d.Rib.Bottom : d.Rib.Top), units);
 
         static BarLayer Through(BarSpec bars) => new(bars.Count, bars.Size);
     }

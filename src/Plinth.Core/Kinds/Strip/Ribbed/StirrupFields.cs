@@ -24,18 +24,11 @@ internal static class StirrupFields
             Listed = false,
             Example = "\"T10 @ 150 mm\"",
             Get = d => Of(d).Any ? new FieldValue.Bars(Of(d).Stirrups) : null,
-            Put = (d, v) => With(d, ((FieldValue.Bars)v).Spec is { Size: not null } bars ? Of(d) with { Stirrups = bars } : StirrupZone.None),
+            Put = (d, v) => With(d,
+                ((FieldValue.Bars)v).Spec is { Size: not null } bars ? Of(d) with { Stirrups = bars } : StirrupZone.None),
         };
-        yield return new(["at", label, ReachKey], FieldForm.Widths)
-        {
-            Listed = false,
-            Example = "[\"1200 mm\", \"1400 mm\"]",
-            Get = d => !Of(d).Any ? null
-                : Of(d).Low == Of(d).High ? new FieldValue.Length(Of(d).Low) : new FieldValue.Ends(Of(d).Low, Of(d).High),
-            Put = (d, v) => With(d, v is FieldValue.Ends e
-                ? Of(d) with { Low = e.Low, High = e.High }
-                : Of(d) with { Low = ((FieldValue.Length)v).Metres, High = ((FieldValue.Length)v).Metres }),
-        };
+        yield return Reaches.Field(["at", label, ReachKey], "[\"1200 mm\", \"1400 mm\"]",
+            d => Of(d) is { Any: true } own ? (own.Low, own.High) : null, (d, low, high) => With(d, Of(d) with { Low = low, High = high }));
     }
 
     /// <summary>The key that is wrong and why; null: nothing is.</summary>

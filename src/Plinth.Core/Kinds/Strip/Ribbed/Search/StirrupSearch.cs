@@ -14,9 +14,6 @@ namespace Plinth.Core.Kinds.Strip;
 /// </summary>
 internal sealed class StirrupSearch
 {
-    // Zones end at whole steps from a column's centre.
-    private const double MetricStep = 0.1;
-    private const double InchStep = 6 * 0.0254;
     // What leaves a whole step, m.
     private const double Close = 1e-9;
 
@@ -38,7 +35,8 @@ internal sealed class StirrupSearch
     {
         (this.checker, trials, this.foundation) = (checker, checker.Trials, foundation);
         target = foundation.Rules.Sizing.Target;
-        (step, spacingStep) = foundation.Rules.Steel.Bars[0].IsUs ? (InchStep, InchSpacing) : (MetricStep, MetricSpacing);
+        step = Reaches.Step(foundation.Rules.Steel);
+        spacingStep = foundation.Rules.Steel.Bars[0].IsUs ? InchSpacing : MetricSpacing;
         all = [.. trials[0].Checks.Listed.Where(c => c.For.HasFlag(Family.Concrete) && !foundation.Waives(c.Id))];
         sheared = [.. all.Where(c => c.Id is "shear-stirrups" or "stirrup-spacing" or "curtailment-x")];
     }
