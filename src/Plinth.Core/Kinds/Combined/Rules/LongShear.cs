@@ -42,8 +42,10 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
         };
         var governing = default(LongSection);
         var (bottom, where) = (true, AtD);
-        foreach (ref readonly var at in s.Shears(k))
+        var shears = s.Shears(k);
+        for (var i = 0; i < shears.Length; i++)
         {
+            ref readonly var at = ref shears[i];
             var below = at.Section.Moment >= 0;
             if (s.LooksAt(below ? Face.Bottom : Face.Top))
             {
@@ -54,7 +56,7 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
             if (s.LooksAt(below ? Face.Top : Face.Bottom) && s.Layer(!below).Any
                 && (s.HasExtra(!below)
                     || Math.Abs(at.Section.Shear) > worst.Utilisation * strengths.At(s, at.Section.X, !below))
-                && s.Turn(k, at) is { } turn)
+                && s.Turn(k, i) is { } turn)
             {
                 Take(Used(s, strengths, k, turn, !below), turn, !below, "where the moment changes its sign", ref worst);
             }

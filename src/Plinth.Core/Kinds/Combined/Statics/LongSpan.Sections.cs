@@ -38,6 +38,7 @@ internal sealed partial class LongSpan
                 {
                     if (LongShear.Place(this, k, c, side) is { } place)
                     {
+                        turns[(k * 2 * columns.Length) + count].Sought = false;
                         into[count++] = new(Section(k, place.At), place.AtFace) { Side = side };
                     }
                 }
@@ -51,14 +52,23 @@ internal sealed partial class LongSpan
 
     /// <summary>
     /// Where beyond a section the moment changes its sign, so that the bars of the other face are the stretched ones: there the shear is
-    /// the greatest that these meet. Null: nowhere before the shear passes through nil, or the next column.
+    /// the greatest that these meet. Null: nowhere before the shear passes through nil, or the next column. Found once, as
+    /// <see cref="Shears"/>: every choice of bars asks for it.
     /// </summary>
     /// <param name="k">The combination.</param>
-    /// <param name="from">A section at which shear is looked at.</param>
-    public LongSection? Turn(int k, in BeamShearAt from)
+    /// <param name="index">Which of <see cref="Shears"/>.</param>
+    public LongSection? Turn(int k, int index)
     {
-        var moment = new MomentOf(Body, columns, AlongX, k);
-        return MomentTurn.Beyond(Sections(k), from.Section, from.Side, ref moment) is var x && double.IsNaN(x) ? null : Section(k, x);
+        var from = Shears(k)[index];
+        ref var kept = ref turns[(k * 2 * columns.Length) + index];
+        if (!kept.Sought)
+        {
+            var moment = new MomentOf(Body, columns, AlongX, k);
+            var x = MomentTurn.Beyond(Sections(k), from.Section, from.Side, ref moment);
+            kept = (true, double.IsNaN(x) ? null : Section(k, x));
+        }
+
+        return kept.At;
     }
 
     private int Find(int k, Span<LongSection> into)

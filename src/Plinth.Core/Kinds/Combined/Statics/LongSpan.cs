@@ -26,6 +26,7 @@ internal sealed partial class LongSpan : SlabSpan, IBarsAlong
     private (int Generation, int Count)[] found;
     private BeamShearAt[] shears;
     private (int Generation, double Depth, int Count)[] sheared;
+    private (bool Sought, LongSection? At)[] turns;
 
     /// <summary>Makes it for a trial.</summary>
     public LongSpan(Trial trial, int index, Standing[] columns, bool alongX)
@@ -36,6 +37,7 @@ internal sealed partial class LongSpan : SlabSpan, IBarsAlong
         found = Trial.Rented<(int, int)>(Combinations.Length);
         shears = ArrayPool<BeamShearAt>.Shared.Rent(Combinations.Length * 2 * columns.Length);
         sheared = Trial.Rented<(int, double, int)>(Combinations.Length);
+        turns = ArrayPool<(bool, LongSection?)>.Shared.Rent(Combinations.Length * 2 * columns.Length);
     }
 
     internal override void Release()
@@ -45,7 +47,8 @@ internal sealed partial class LongSpan : SlabSpan, IBarsAlong
         ArrayPool<(int, int)>.Shared.Return(found);
         ArrayPool<BeamShearAt>.Shared.Return(shears);
         ArrayPool<(int, double, int)>.Shared.Return(sheared);
-        (sections, found, shears, sheared) = ([], [], [], []);
+        ArrayPool<(bool, LongSection?)>.Shared.Return(turns);
+        (sections, found, shears, sheared, turns) = ([], [], [], [], []);
     }
 
     /// <summary>
