@@ -261,8 +261,8 @@ public class LoadsTests
         var sized = f.Run("size");
         sized.Exit.Should().Be(0, "the checks of today read them");
         sized.Error.Should().Contain(
-            "plinth.toml:6:12: warning: the combinations of EN 1990 stand ready, but checks by EN 1997 and EN 1992 are not built in "
-                + "this version");
+            "plinth.toml:6:12: warning: combinations of EN 1990 are held against the allowable bearing and the least factors stated here; for "
+                + "the ground by EN 1997-1 write [ground] design = \"en1997\"; the concrete is checked by ACI 318M-19");
         f.Replace("plinth.toml", "design-approach = 1\npartial.B = { G-sup = 1.2 }",
             "design-approach = 3\nexpression = \"6.10ab\"\npsi.B = [0.8, 0.6, 0.4]");
         var split = f.Run("combos", "--format", "json").Json.GetProperty("combinations").EnumerateArray()

@@ -22,9 +22,7 @@ public class DocumentTests
         text.Append("| id | for people | what it compares | combinations for | demand in | clause |\n|---|---|---|---|---|---|\n");
         foreach (var c in CheckCatalog.Listed)
         {
-            var families = Enum.GetValues<Family>()
-                .Where(f => f != Family.None && (c.For & f) != 0)
-                .Select(f => f.ToString().ToLowerInvariant());
+            var families = FamilyWords.Of(c.For);
             text.Append(CultureInfo.InvariantCulture,
                 $"| `{c.Id}` | {c.Name} | {c.About} | {(c.IsOfBars ? "—" : string.Join(", ", families))} | "
                     + $"{(c.Unit.Symbol(UnitSystem.Metric) is { Length: > 0 } u ? u : "—")} | {c.Clause(code) ?? "statics"} |\n");
@@ -57,7 +55,7 @@ public class DocumentTests
             foreach (var rule in set.Used.GroupBy(c => (c.Rule, c.Clause, c.For)))
             {
                 text.Append(CultureInfo.InvariantCulture,
-                    $"\n**{rule.Key.Rule}** — {rule.Key.Clause}; for {string.Join(", ", Enum.GetValues<Family>().Where(f => f != Family.None && (rule.Key.For & f) != 0).Select(f => f.ToString().ToLowerInvariant()))}{(rule.First().Counteracting ? "; counteracting" : "")}\n\n");
+                    $"\n**{rule.Key.Rule}** — {rule.Key.Clause}; for {string.Join(", ", FamilyWords.Of(rule.Key.For))}{(rule.First().Counteracting ? "; counteracting" : "")}\n\n");
                 foreach (var c in rule)
                 {
                     string Sum(Func<Term, double> of) =>

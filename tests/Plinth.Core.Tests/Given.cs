@@ -74,7 +74,7 @@ internal static class Given
     /// <summary>One dead case under one combination for everything, weights with factor 1.</summary>
     public static Project OneAction(SupportAction action, RuleSet? rules = null, Support? column = null, HeldValues? held = null,
         string code = "aci318m-19", double angle = 0, double weights = 1) =>
-        Project([new LoadCase("DEAD", LoadSymbol.D)], [action], new CombinationSet([Combination("A", (Family)31, weights, (0, 1))], []),
+        Project([new LoadCase("DEAD", LoadSymbol.D)], [action], new CombinationSet([Combination("A", Family.All, weights, (0, 1))], []),
             rules, column, held, code, angle);
 
     public static IsolatedDesign Design(double length, double width, double thickness, string x = "13 T16", string y = "13 T16",

@@ -67,8 +67,8 @@ public class GridTests
         var rules = Rules with { Ground = soil, Sizing = sizing ?? Rules.Sizing };
         var combinations = new CombinationSet(
             [
-                Combination("A", (Family)31, 1, (0, 1)), Combination("B", (Family)31, 1.2, (0, 1.2), (1, 1)),
-                Combination("C", (Family)31, 0.9, (0, 0.9), (1, -1)), Combination("E", (Family)31, 0.6, (0, 0.3), (1, 4)),
+                Combination("A", Family.All, 1, (0, 1)), Combination("B", Family.All, 1.2, (0, 1.2), (1, 1)),
+                Combination("C", Family.All, 0.9, (0, 0.9), (1, -1)), Combination("E", Family.All, 0.6, (0, 0.3), (1, 4)),
             ], []);
         return new Project(new ProjectTitle("Test", "", "", "", "", "", ""), UnitSystem.Metric, ConcreteCodes.Find("aci318m-19")!,
             LoadStandards.Find("own")!, [new LoadCase("DEAD", LoadSymbol.D), new LoadCase("WIND", LoadSymbol.W)], combinations,

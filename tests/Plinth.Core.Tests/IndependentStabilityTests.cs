@@ -33,7 +33,7 @@ public class IndependentStabilityTests
     private static Project Of(Footing f, GroundRules? ground = null, StabilityRules? stability = null) => Project(
         Cases,
         [f.Dead, f.Live, f.Wind],
-        new CombinationSet([Combination("A", (Family)31, 1, (0, 1), (1, 1), (2, 1))], []),
+        new CombinationSet([Combination("A", Family.All, 1, (0, 1), (1, 1), (2, 1))], []),
         Rules with
         {
             Ground = (ground ?? DefaultGround) with { FoundingDepth = f.Depth, Bearing = 1e5 },

@@ -89,7 +89,7 @@ public class SafeToIssueTests
     {
         // 600 kN of dead load and another case that lifts, on a base heavy enough to hang.
         LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("X", symbol)];
-        var set = new CombinationSet([Combination("A", (Family)31, 1, (0, 1), (1, 1))], []);
+        var set = new CombinationSet([Combination("A", Family.All, 1, (0, 1), (1, 1))], []);
         return Project(cases, [new SupportAction(300, 0, 0, 0, 0, 0), new SupportAction(n, 0, 0, 0, 0, 0)], set,
             Rules with { Ground = DefaultGround with { FoundingDepth = 1.8 }, Steel = steel ?? DefaultSteel }) with
         { Category = category };
@@ -350,7 +350,7 @@ public class SafeToIssueTests
     public void A_full_tank_holds_nothing_against_flotation()
     {
         LoadCase[] cases = [new("DEAD", LoadSymbol.D), new("TANK", LoadSymbol.F)];
-        var set = new CombinationSet([Combination("A", (Family)31, 1, (0, 1), (1, 1))], []);
+        var set = new CombinationSet([Combination("A", Family.All, 1, (0, 1), (1, 1))], []);
         var project = Project(cases, [new SupportAction(50, 0, 0, 0, 0, 0), new SupportAction(400, 0, 0, 0, 0, 0)], set,
             Rules with { Ground = DefaultGround with { FoundingDepth = 2, WaterDepth = 0 } });
         var empty = Project(cases, [new SupportAction(50, 0, 0, 0, 0, 0), default], set, project.Foundations[0].Rules);

@@ -253,6 +253,23 @@ public class TraceTests
     }
 
     [Fact]
+    public void Every_formula_of_ground_by_limit_states_gives_its_result()
+    {
+        var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
+        Gen.Select(Gen.Double[-1, 1].Array[6], Gen.Double[0.4, 2], Gen.Int[1, 2]).Sample(
+            (v, depth, approach) =>
+            {
+                var soil = LimitStateTests.Soil(approach, depth) with { SmoothFace = v[0] > 0, PassiveCoefficient = v[1] > 0 ? 3 : 0, Resistance = v[2] > 0 ? 300 : null };
+                var project = LimitStateTests.Of(soil, new(700, 10 * v[0], 10 * v[1], 20 * v[2], 20 * v[3], 0),
+                    new(200, 0, 0, 0, 10, 0), new(-60, 40 * v[4], 40 * v[5], 50 * v[3], 50 * v[0], 0));
+                EveryFormulaGivesItsResult(project, Design(2.4, 2.2, 0.5), seen);
+            },
+            iter: 12);
+        seen.Keys.Should().Contain(["bearing Rd/A'", "bearing ic", "bearing iγ", "bearing cu;d", "sliding R'd", "sliding Ru;d", "sliding Rp;d",
+            "sliding tan δd", "overturning-x utilisation", "uplift utilisation"]);
+    }
+
+    [Fact]
     public void Every_formula_of_curtailed_bars_gives_its_result()
     {
         var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();

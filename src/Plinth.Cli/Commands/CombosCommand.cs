@@ -106,7 +106,7 @@ internal static class CombosCommand
             foreach (var rule in set.Used.GroupBy(c => (c.Rule, c.Clause, c.For)))
             {
                 screen.Line(
-                    $"{rule.Key.Rule}   {rule.Key.Clause ?? "own"}   for {string.Join(", ", CombinationsJson.WordsOf(rule.Key.For))}",
+                    $"{rule.Key.Rule}   {rule.Key.Clause ?? "own"}   for {string.Join(", ", FamilyWords.Of(rule.Key.For))}",
                     Styles.Head);
                 var width = rule.Max(c => c.Name.Length) + 2;
                 foreach (var c in rule)
@@ -118,7 +118,8 @@ internal static class CombosCommand
                     screen.Wrapped("  " + c.Name.PadRight(width) + Factors(loaded, c) + weights, 4 + width);
                     if (c.Terms.Any(t => t.Differs))
                     {
-                        screen.Wrapped("  " + "".PadRight(width) + "uplift, overturning: tips " + Factors(loaded, c, t => t.Tips)
+                        var own = string.Join(", ", FamilyWords.Of(c.For & (Family.Uplift | Family.Overturning)).Reverse());
+                        screen.Wrapped("  " + "".PadRight(width) + $"{own}: tips " + Factors(loaded, c, t => t.Tips)
                             + "; holds " + Factors(loaded, c, t => t.Holds), 4 + width);
                     }
                 }
@@ -142,7 +143,7 @@ internal static class CombosCommand
                 string[] cells = [c.Name, F(a.N), F(a.Fx), F(a.Fy), M(a.Mx), M(a.My),
                     .. envelope
                         ? [string.Concat(entry.Extremes).Replace("most ", "↑", StringComparison.Ordinal)
-                            .Replace("least ", "↓", StringComparison.Ordinal), string.Join(",\n", CombinationsJson.WordsOf(entry.For))]
+                            .Replace("least ", "↓", StringComparison.Ordinal), string.Join(",\n", FamilyWords.Of(entry.For))]
                         : (string[])[M(a.Mz)]];
                 table.AddRow(cells.Select(t => Screen.Cell(t)).ToArray());
             }
@@ -190,7 +191,7 @@ internal static class CombosCommand
         foreach (var entry in shown)
         {
             var c = set.Used[entry.Index];
-            var row = new List<object?> { c.Name, string.Join(" ", CombinationsJson.WordsOf(entry.For)), Factors(loaded, c), c.WeightFactor,
+            var row = new List<object?> { c.Name, string.Join(" ", FamilyWords.Of(entry.For)), Factors(loaded, c), c.WeightFactor,
                 c.Rule, c.Clause ?? "own", "" };
             if (support is not null)
             {

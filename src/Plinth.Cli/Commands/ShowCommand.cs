@@ -161,8 +161,8 @@ internal static class ShowCommand
         if (chosen is not null && !check.IsOfBars && !chosen.IsFor(check.For))
         {
             throw new CallException(
-                $"combination {combination} is for {string.Join(", ", CombinationsJson.WordsOf(chosen.For))}, but {check.Name} needs one "
-                    + $"for {string.Join(", ", CombinationsJson.WordsOf(check.For))}");
+                $"combination {combination} is for {string.Join(", ", FamilyWords.Of(chosen.For))}, but {check.Name} needs one "
+                    + $"for {string.Join(", ", FamilyWords.Of(check.For))}");
         }
 
         var units = loaded.Project.Units;
@@ -245,7 +245,7 @@ internal static class ShowCommand
                 + $"{string.Join(", ", f.Supports.Select(s => s.Label + (s.Grid.Length > 0 ? $" ({s.Grid})" : "")))}", Styles.Head);
         var origin = !loaded.Adopted.TryGetValue(f.Mark, out var entry) ? "as plinth.toml holds it"
             : entry.ByHand ? "written by hand" : "as sized";
-        screen.Line($"{Wording.Size(design, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.Standard.Name}");
+        screen.Line($"{Wording.Size(design, units)}, {origin}; {loaded.Project.Code.Name}, {loaded.Project.LoadsAndGround}");
         foreach (var line in Wording.Parts(design, f.Places[0], units))
         {
             screen.Line(line);

@@ -15,8 +15,8 @@ namespace Plinth.Cli.Output;
 internal static class SettingsTable
 {
     private const string NotSet = "—";
-    private static readonly string[] Order = ["foundation", "ground", "stability", "concrete", "steel", "column", "pedestal", "socket",
-        "sizing", "rates", "loads", "seismic"];
+    private static readonly string[] Order = ["foundation", "ground", "annex", "stability", "concrete", "steel", "column", "pedestal",
+        "socket", "sizing", "rates", "loads", "seismic"];
 
     public static int Show(Call call, string mark)
     {

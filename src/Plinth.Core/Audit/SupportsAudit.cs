@@ -109,7 +109,7 @@ internal static class SupportsAudit
         {
             var (least, name) = (0.0, "");
             var actions = p.Actions[s.Label];
-            foreach (var k in p.Combinations.For(Family.Stability))
+            foreach (var k in p.Combinations.For(Family.Uplift))
             {
                 var c = p.Combinations.Used[k];
                 var n = Sum(c, actions);

@@ -17,7 +17,6 @@ namespace Plinth.Core.Bodies;
 public abstract class Trial
 {
     private const int KeysKept = 8;
-    private const int Families = 32;
 
     private readonly CombinationSet set;
     private readonly int subjects;
@@ -195,7 +194,7 @@ public abstract class Trial
     /// <param name="which">By index.</param>
     internal void LookAt(bool[] which)
     {
-        (chosen, limited) = (which, new int[Families][]);
+        (chosen, limited) = (which, new int[FamilyWords.Count][]);
         Forget();
     }
 
@@ -226,8 +225,8 @@ public abstract class Trial
             {
                 var c = Combinations[k];
                 var own = c.Transient || c.Counteracting ? 0
-                    : !c.Terms.All(t => Place.Cases[t.Case].Symbol is LoadSymbol.D or LoadSymbol.L) ? 1
-                    : c.Terms.Any(t => Place.Cases[t.Case].Symbol == LoadSymbol.L && !Place.Cases[t.Case].IsSurcharge) ? 3 : 2;
+                    : !c.Terms.All(t => Place.Cases[t.Case].Symbol is LoadSymbol.D or LoadSymbol.L or LoadSymbol.G or LoadSymbol.Q) ? 1
+                    : c.Terms.Any(t => Place.Cases[t.Case] is { Symbol: LoadSymbol.L or LoadSymbol.Q, IsSurcharge: false }) ? 3 : 2;
                 (best, rank) = own > rank ? (k, own) : (best, rank);
             }
 

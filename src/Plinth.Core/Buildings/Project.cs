@@ -62,6 +62,14 @@ public sealed record Project(
     /// <summary>Where bases may lie.</summary>
     public Site Site { get; init; } = Site.Open;
 
+    /// <summary>Design of the ground by limit states; null: by allowable values and least factors.</summary>
+    public Ground.LimitStateDesign? Design { get; init; }
+
+    /// <summary>What loads and ground are held to, as cited: "EN 1990, EN 1997-1 (design approach 1)".</summary>
+    public string LoadsAndGround => Design is { } design
+        ? FormattableString.Invariant($"{Standard.Name}, {Plinth.Core.Ground.LimitStateDesign.Name} (design approach {design.Approach})")
+        : Standard.Name;
+
     /// <summary>Seismic design category; null: not stated.</summary>
     public SeismicCategory? Category { get; init; }
 

@@ -38,6 +38,9 @@ public sealed record CheckDefinition(string Id, string Name, string About, Famil
     /// <summary>What the project must state for it to be done, where it does not; null: nothing is missing.</summary>
     public Func<Foundation, string?> Missing { get; init; } = _ => null;
 
+    /// <summary>Clause where the ground is designed by limit states; null: the check is none of the ground, or statics.</summary>
+    public string? LimitStateClause { get; init; }
+
     /// <summary>Clause under a code; null for statics.</summary>
     public string? Clause(ConcreteCode code) => ClauseOf?.Invoke(code);
 }
@@ -50,7 +53,7 @@ public static class CheckCatalog
         new("equilibrium", "equilibrium", "the resultant lies within the base: its relative eccentricity is below 1",
             Family.Ground | Family.Stability | Family.Concrete, Unit.Ratio, Decides.Plan),
         new("bearing", "bearing", "pressure on the ground against the bearing value",
-            Family.Ground, Unit.Pressure, Decides.Plan),
+            Family.Ground, Unit.Pressure, Decides.Plan) { LimitStateClause = "EN 1997-1 6.5.2" },
         new("bearing-below", "bearing below", "pressure on the top of deeper layers whose bearing is stated, the load spread with depth",
             Family.Ground, Unit.Pressure, Decides.Plan),
         new("contact", "contact",
@@ -58,15 +61,15 @@ public static class CheckCatalog
             + "the kern used",
             Family.Ground, Unit.Ratio, Decides.Plan),
         new("uplift", "uplift", "upward loads, case by case, against permanent loads and weights",
-            Family.Stability, Unit.Force, Decides.Plan),
+            Family.Uplift, Unit.Force, Decides.Plan) { LimitStateClause = "EN 1997-1 2.4.7.4" },
         new("flotation", "flotation", "push of water that stands above the underside against weights and permanent loads",
-            Family.Stability, Unit.Force, Decides.Plan),
+            Family.Uplift, Unit.Force, Decides.Plan) { LimitStateClause = "EN 1997-1 10.2" },
         new("sliding", "sliding", "horizontal load against friction, adhesion and passive pressure",
-            Family.Stability, Unit.Force, Decides.Plan),
+            Family.Sliding, Unit.Force, Decides.Plan) { LimitStateClause = "EN 1997-1 6.5.3" },
         new("overturning-x", "tipping along x", "moments about the edges across x, case by case",
-            Family.Stability, Unit.Moment, Decides.Plan),
+            Family.Overturning, Unit.Moment, Decides.Plan) { LimitStateClause = "EN 1997-1 2.4.7.2" },
         new("overturning-y", "tipping along y", "moments about the edges across y, case by case",
-            Family.Stability, Unit.Moment, Decides.Plan),
+            Family.Overturning, Unit.Moment, Decides.Plan) { LimitStateClause = "EN 1997-1 2.4.7.2" },
         new("settlement", "settlement",
             "mean pressure beyond the overburden over the subgrade modulus, or on elastic layers, against the "
             + "greatest settlement",

@@ -289,7 +289,8 @@ public sealed class Checker
             k < 0 ? null : trial.Combinations[k].Name,
             check.Definition.Unit,
             outcome,
-            outcome.Plain ? trial.Code.PlainClause : check.Definition.Clause(trial.Code),
+            outcome.Plain ? trial.Code.PlainClause
+                : (trial.Ground.Design is null ? null : check.Definition.LimitStateClause) ?? check.Definition.Clause(trial.Code),
             found.Note)
         {
             At = found.Subject.At,

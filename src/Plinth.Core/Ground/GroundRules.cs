@@ -1,3 +1,5 @@
+using Plinth.Core.Loads;
+
 namespace Plinth.Core.Ground;
 
 /// <summary>Whether a bearing value includes the weight of the ground that stood at the underside before.</summary>
@@ -96,6 +98,21 @@ public sealed record GroundRules(
     /// <summary>Soil strength from which bearing is found; null: the stated value is used.</summary>
     public BearingCapacity? Capacity { get; init; }
 
+    /// <summary>Design by limit states; null: allowable values and least factors.</summary>
+    public LimitStateDesign? Design { get; init; }
+
+    /// <summary>Design resistance of the ground to bearing on the effective area, kPa, its factor within; null: not stated.</summary>
+    public double? Resistance { get; init; }
+
+    /// <summary>φcv' of the soil at the underside, degrees; null: not stated.</summary>
+    public double? CriticalAngle { get; init; }
+
+    /// <summary>Whether the base was cast elsewhere and lies on the ground with a smooth face.</summary>
+    public bool SmoothFace { get; init; }
+
+    /// <summary>Whether neither water nor air can reach between base and undrained ground.</summary>
+    public bool Sealed { get; init; }
+
     /// <summary>Bearing by least side of the base: sides rising, m and kPa; empty: one value for all.</summary>
     public IReadOnlyList<(double Side, double Bearing)> BearingBySide { get; init; } = [];
 
@@ -125,6 +142,21 @@ public sealed record GroundRules(
 
     /// <summary>The highest bearing stated for any base, kPa; infinite where none is stated.</summary>
     public double MostStatedBearing => BearingBySide.Count == 0 ? StatedBearing(0) : BearingBySide.Max(b => b.Bearing);
+
+    /// <summary>
+    /// What is stated for a combination: with limit states the bearing is that of characteristic loads, and its resistance that of
+    /// ultimate ones.
+    /// </summary>
+    /// <param name="state">Of the combination.</param>
+    /// <param name="bearing">The stated bearing that would count, kPa.</param>
+    /// <returns>kPa; infinite where nothing is stated.</returns>
+    internal double StatedIn(LimitState state, double bearing) => Design is null || state == LimitState.Characteristic ? bearing
+        : Design.Of(state) is null ? double.PositiveInfinity
+        : Resistance ?? double.PositiveInfinity;
+
+    /// <summary>Whether what is stated for a combination is compared with the pressure less the overburden.</summary>
+    /// <param name="state">Of the combination.</param>
+    internal bool IsNet(LimitState state) => Basis == BearingBasis.Net && (Design is null || state == LimitState.Characteristic);
 
     /// <summary>The stated bearing for a base, kPa; infinite where none is stated.</summary>
     /// <param name="side">Its lesser side, m.</param>

@@ -98,7 +98,6 @@ public sealed record DroppedCombination(string Name, string Rule, string Reason)
 /// <summary>All combinations of a project and those left out.</summary>
 public sealed class CombinationSet
 {
-    private const int Families = 32;
     private readonly int[][] byFamily;
 
     /// <summary>Makes the set.</summary>
@@ -108,7 +107,7 @@ public sealed class CombinationSet
     {
         Used = [.. used];
         Dropped = dropped;
-        byFamily = [.. Enumerable.Range(0, Families)
+        byFamily = [.. Enumerable.Range(0, FamilyWords.Count)
             .Select(f => Enumerable.Range(0, Used.Length).Where(k => Used[k].IsFor((Family)f)).ToArray())];
     }
 

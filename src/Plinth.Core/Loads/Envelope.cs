@@ -60,7 +60,7 @@ public static class Envelope
             {
                 foreach (var k in Outside([.. kind.Select(k => (k, Vector(k)))]))
                 {
-                    found[k] |= family;
+                    found[k] |= family & set.Used[k].For;
                 }
             }
 

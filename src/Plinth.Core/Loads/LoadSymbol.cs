@@ -63,8 +63,8 @@ public enum Family
     /// <summary>Bearing and contact.</summary>
     Ground = 1,
 
-    /// <summary>Uplift, flotation, sliding, overturning.</summary>
-    Stability = 2,
+    /// <summary>Sliding.</summary>
+    Sliding = 2,
 
     /// <summary>Settlement.</summary>
     Settlement = 4,
@@ -74,4 +74,43 @@ public enum Family
 
     /// <summary>Crack widths.</summary>
     Crack = 16,
+
+    /// <summary>Overturning.</summary>
+    Overturning = 32,
+
+    /// <summary>Uplift and flotation.</summary>
+    Uplift = 64,
+
+    /// <summary>Uplift, flotation, sliding, overturning.</summary>
+    Stability = Sliding | Overturning | Uplift,
+
+    /// <summary>Every family.</summary>
+    All = Ground | Stability | Settlement | Concrete | Crack,
+}
+
+/// <summary>Families of checks in words, as files and outputs have them.</summary>
+public static class FamilyWords
+{
+    /// <summary>A number above that of any set of families.</summary>
+    internal const int Count = 128;
+
+    /// <summary>Every word with what it stands for; "stability" is all of its three.</summary>
+    public static IReadOnlyList<(string Word, Family Family)> All { get; } =
+    [
+        ("ground", Family.Ground), ("stability", Family.Stability), ("sliding", Family.Sliding), ("overturning", Family.Overturning),
+        ("uplift", Family.Uplift), ("settlement", Family.Settlement), ("concrete", Family.Concrete), ("crack", Family.Crack),
+    ];
+
+    /// <summary>A set of families in as few words as tell it.</summary>
+    public static IEnumerable<string> Of(Family families)
+    {
+        foreach (var (word, family) in All)
+        {
+            if (families.HasFlag(family))
+            {
+                yield return word;
+                families &= ~family;
+            }
+        }
+    }
 }

@@ -1,6 +1,5 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Foundations;
-using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 
 namespace Plinth.Core.Sizing;
@@ -33,18 +32,20 @@ internal static class LeastArea
 
         foreach (var k in s.CombinationsFor(Family.Ground))
         {
-            var allowed = g.MostStatedBearing * (s.Combinations[k].Transient ? g.TransientIncrease : 1) * foundation.Rules.Sizing.Target;
+            var c = s.Combinations[k];
+            var allowed = g.StatedIn(c.State, g.MostStatedBearing) * (c.Transient ? g.TransientIncrease : 1)
+                * foundation.Rules.Sizing.Target;
             if (double.IsInfinity(allowed))
             {
                 continue;
             }
 
-            allowed += g.Basis == BearingBasis.Net ? g.OverburdenBefore(s.Body.GroundColumn(k), s.Body.FoundingDepth) : 0;
+            allowed += g.IsNet(c.State) ? g.OverburdenBefore(s.Body.GroundColumn(k), s.Body.FoundingDepth) : 0;
             var left = allowed + s.Body.GroundLoad(k).WaterPressure - s.Body.WeightPerArea(k) - s.Place.LoadPressure(k);
             var down = s.Place.Sums[k].N + s.Place.LoadForce(k);
-            foreach (var c in s.Columns)
+            foreach (var column in s.Columns)
             {
-                down += c.PrismWeight(k);
+                down += column.PrismWeight(k);
             }
 
             least = left > 0 ? Math.Max(least, down / left) : least;

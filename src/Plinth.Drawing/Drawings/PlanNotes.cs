@@ -23,7 +23,7 @@ internal static class PlanNotes
             .. Piles(project),
             $"Cover: bottom {S(first.Concrete.CoverBottom)}, sides {S(first.Concrete.CoverSide)}, top {S(first.Concrete.CoverTop)}. "
                 + $"{(first.Concrete.Blinding > 0 ? S(first.Concrete.Blinding) : "No")} {Wording.Blinding(units)}.",
-            $"Designed to {project.Code.Name} and {project.Standard.Name}.",
+            $"Designed to {project.Code.Name} and {project.LoadsAndGround}.",
             $"Footings are {(units == UnitSystem.Us ? "centered" : "centred")} under their columns where no dimension says otherwise.",
             .. project.Drawings.Notes,
         ];
@@ -63,9 +63,23 @@ internal static class PlanNotes
     {
         var rules = foundation.Rules;
         var ground = foundation.Places[0].Ground;
-        var bears = foundation.Kind.BearsOnGround && !double.IsNaN(ground.Bearing);
+        var bears = foundation.Kind.BearsOnGround ? Bears(ground, project.Units) : null;
         return $"f'c {Stress(project, rules.Concrete.Strength)}, reinforcement Grade {Grade(project, rules.Steel.Yield)}"
-            + (bears ? $", allowable bearing {Allowable(ground, project.Units)}." : ".");
+            + (bears is null ? "." : $", {bears}.");
+    }
+
+    // What is stated of bearing; null: it is found from the strength of the soil.
+    private static string? Bears(Core.Ground.GroundRules ground, UnitSystem units)
+    {
+        string?[] stated =
+        [
+            ground is { Design: not null, Resistance: { } r }
+                ? $"design bearing resistance {Unit.Pressure.FormatTraced(r, units)} ({Core.Ground.LimitStateDesign.Name})" : null,
+            double.IsNaN(ground.Bearing) ? null
+                : $"{(ground.Design is null ? "allowable bearing" : "bearing under characteristic loads")} {Allowable(ground, units)}",
+        ];
+        var told = stated.OfType<string>().ToList();
+        return told.Count == 0 ? null : string.Join(", ", told);
     }
 
     private static string Increased(double times) =>
@@ -80,15 +94,16 @@ internal static class PlanNotes
         var units = project.Units;
         var grounds = project.Foundations.Where(f => f.Kind.BearsOnGround)
             .SelectMany(f => f.Places.Select(p => p.Ground))
-            .DistinctBy(g => (g.Name, g.Bearing))
-            .Where(g => !double.IsNaN(g.Bearing))
+            .DistinctBy(g => (g.Name, g.Bearing, g.Resistance))
+            .Where(g => Bears(g, units) is not null)
             .ToList();
         return grounds.Count == 0
             ? "Bearing found from the strength of the soil; see the calculations."
-            : "Allowable bearing "
-                + string.Join("; ", grounds.Take(3).Select(g => Allowable(g, units) + Increased(g.TransientIncrease)
-                    + (g.Name.Length > 0 ? $" ({g.Name})" : "")))
-                + $".";
+            : First(string.Join("; ", grounds.Take(3).Select((g, i) =>
+                (i == 0 || g.Design is not null ? Bears(g, units)! : Allowable(g, units)) + Increased(g.TransientIncrease)
+                    + (g.Name.Length > 0 ? $" ({g.Name})" : "")))) + ".";
+
+        static string First(string words) => char.ToUpperInvariant(words[0]) + words[1..];
     }
 
     /// <summary>Notes in lines, each numbered, of the width of the title block.</summary>

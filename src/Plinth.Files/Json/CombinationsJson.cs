@@ -7,15 +7,6 @@ namespace Plinth.Files.Json;
 /// <summary>Writes combinations as JSON.</summary>
 public static class CombinationsJson
 {
-    private static readonly (Family Family, string Word)[] Words =
-    [
-        (Family.Ground, "ground"), (Family.Stability, "stability"), (Family.Settlement, "settlement"), (Family.Concrete, "concrete"),
-        (Family.Crack, "crack"),
-    ];
-
-    /// <summary>The families of a combination in words.</summary>
-    public static IEnumerable<string> WordsOf(Family family) => Words.Where(w => (family & w.Family) != 0).Select(w => w.Word);
-
     /// <summary>The action of a support in a combination, project axes, at the level where the reactions act.</summary>
     public static SupportAction ActionOf(Project project, string support, Combination combination)
     {
@@ -69,7 +60,7 @@ public static class CombinationsJson
             json.WriteStartObject();
             json.WriteString("name", c.Name);
             json.WriteStartArray("for");
-            foreach (var word in WordsOf(c.For))
+            foreach (var word in FamilyWords.Of(c.For))
             {
                 json.WriteStringValue(word);
             }
@@ -122,7 +113,7 @@ public static class CombinationsJson
             if (envelope)
             {
                 json.WriteStartArray("can_govern");
-                foreach (var word in WordsOf(entry.For))
+                foreach (var word in FamilyWords.Of(entry.For))
                 {
                     json.WriteStringValue(word);
                 }

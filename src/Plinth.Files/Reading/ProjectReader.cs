@@ -69,17 +69,22 @@ public static class ProjectReader
         t.Text(OfficeFile.Key);
         var (title, units, code) = Title(t.Inner("project"));
         var metric = code is null or { WrittenIn: UnitSystem.Metric };
-        var rules = Rules(t, metric, bag);
+        var load = t.Inner("loads");
+        var standard = LoadsReader.Standard(load);
+        var options = LoadsReader.Options(load, t.Inner("seismic"), standard, bag);
+        var groundTable = t.Inner("ground");
+        var design = LimitStateReader.Read(groundTable, t.Inner("annex"), standard, options);
+        var rules = Rules(t, groundTable, design, metric, bag);
+        LoadsReader.Mixed(load, standard, design, code, bag);
         var groundLogs = new Dictionary<string, SettingsLog>(StringComparer.Ordinal);
         var grounds = Grounds(t, rules.Ground, groundLogs, bag);
-        var load = t.Inner("loads");
-        var standard = LoadsReader.Standard(load, bag);
-        var options = LoadsReader.Options(load, t.Inner("seismic"), standard, bag);
         var reactionsName = load.Text("reactions") ?? "reactions.csv";
         reactionsName = reactionsPath is null ? reactionsName : Path.GetFullPath(reactionsPath);
         var asReaction = load.Choice("sense", true, ("reaction", true), ("action", false));
         load.Done();
-        var cases = CaseReader.Cases(t.Inner("cases"), standard, options, bag);
+        var casesTable = t.Inner("cases");
+        var cases = CaseReader.Cases(casesTable, standard, options, bag);
+        LimitStateReader.Agree(casesTable, cases, design);
         if (!t.Has("cases"))
         {
             t.Missing("[cases]", "DEAD = \"D\" under a line [cases]");
@@ -87,7 +92,7 @@ public static class ProjectReader
 
         var raw = ImportReader.Read(t.Inner("import"), bag);
         var totals = CaseReader.Totals(t.Inner("totals"), cases, bag);
-        var own = CombinationReader.Own(t.Each("combination"), cases, bag);
+        var own = CombinationReader.Own(t.Each("combination"), cases, design is not null, bag);
         var site = SiteReader.Read(t.Inner("site"), bag);
         var carbon = RuleReader.Carbon(t.Inner("carbon"));
         var drawings = DrawingsReader.Read(t.Inner("drawings"), directory, elsewhere, bag, files);
@@ -210,6 +215,7 @@ public static class ProjectReader
             Category = options.Category,
             Sds = options.Sds,
             PartialLive = options.PartialLive,
+            Design = design,
         };
         var casePlaces = new TableReader(root, "", new DiagnosticBag()).Inner("cases").All()
             .ToDictionary(c => c.Key, c => c.Place, StringComparer.Ordinal);
@@ -310,11 +316,18 @@ public static class ProjectReader
         return (title, units, code);
     }
 
-    private static RuleSet Rules(TableReader t, bool metric, DiagnosticBag bag)
+    private static RuleSet Rules(TableReader t, TableReader groundTable, LimitStateDesign? design, bool metric, DiagnosticBag bag)
     {
-        var groundTable = t.Inner("ground");
-        var ground = GroundReader.Read(groundTable, Defaults.Ground(metric), "");
-        if (double.IsNaN(ground.Bearing) && !groundTable.Has("bearing") && !groundTable.Has("strength")
+        var basis = Defaults.Ground(metric);
+        var ground = GroundReader.Read(groundTable, design is null ? basis : basis with { Design = design, Friction = double.NaN }, "");
+        if (design is not null)
+        {
+            foreach (var (key, example) in LimitStateReader.Lacking(ground))
+            {
+                groundTable.Missing(key, example);
+            }
+        }
+        else if (double.IsNaN(ground.Bearing) && !groundTable.Has("bearing") && !groundTable.Has("strength")
             && !groundTable.Has("bearing-by-side"))
         {
             groundTable.Missing("bearing", "\"200 kPa\", or [ground.strength], or bearing-by-side");
@@ -343,7 +356,8 @@ public static class ProjectReader
         ground = ground with { Piles = piles };
         return new RuleSet(
             ground,
-            RuleReader.Stability(t.Inner("stability"), new StabilityRules()),
+            LimitStateReader.Stability(t.Inner("stability"),
+                design is null ? new StabilityRules() : LimitStateReader.Shares, design),
             concrete,
             steel,
             RuleReader.Sizing(t.Inner("sizing"), Defaults.Sizing(metric)),

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Plinth.Core.Audit;
 using Plinth.Core.Buildings;
+using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
@@ -32,7 +33,7 @@ internal static class GeneralChapters
     {
         var p = input.Project;
         yield return new Paragraph(
-            $"Concrete to {p.Code.Name}, loads and combinations to {p.Standard.Name}. "
+            $"Concrete to {p.Code.Name}, loads and combinations to {p.LoadsAndGround}. "
                 + $"{(p.Units == UnitSystem.Us ? "US customary units: ft, in, kip, ksf, psi." : "Metric units: m, mm, kN, kPa, MPa.")} N "
                 + "presses downwards; x and y are the project's axes in plan, in a footing's chapter its own; moments are right-handed "
                 + "about them.");
@@ -54,11 +55,20 @@ internal static class GeneralChapters
             yield break;
         }
 
+        if (p.Design is { } design)
+        {
+            yield return new Table("Nationally determined values", [new("key"), new("value"), new("is"), new("clause")],
+                [
+                    .. NationalAnnex.All.Select(v => (IReadOnlyList<Cell>)[new(v.Key), new(design.Annex[v.Key]
+                        .ToString("0.####", CultureInfo.InvariantCulture), design.Annex.IsOwn(v.Key) ? Tone.Strong : Tone.Plain),
+                        new(v.Meaning + (design.Annex.IsOwn(v.Key) ? "; not the recommended value" : "")), new(v.Clause)])]);
+        }
+
         var own = input.Reports.Select(r => r.Foundation).Where(f => f.Chosen is not null).ToList();
         yield return new Table("Combinations", [new("name"), new("for"), new("factors"), new("rule"), new("clause")],
             [
-                .. p.Combinations.Used.Select(c => (IReadOnlyList<Cell>)[new(c.Name, Tone.Strong), new(FamiliesOf(c.For)),
-                    new(Factors(p, c)), new(c.Rule), new(c.Clause ?? "")])]);
+                .. p.Combinations.Used.Select(c => (IReadOnlyList<Cell>)[new(c.Name, Tone.Strong),
+                    new(string.Join(", ", FamilyWords.Of(c.For))), new(Factors(p, c)), new(c.Rule), new(c.Clause ?? "")])]);
         if (PartialLive.Words(p) is { } partial)
         {
             yield return new Paragraph(partial);
@@ -69,11 +79,6 @@ internal static class GeneralChapters
             yield return new Paragraph($"{f.Mark}: {f.Chosen!.Note}", Tone.Strong);
         }
     }
-
-    private static string FamiliesOf(Family families) =>
-        string.Join(", ",
-            new[] { Family.Ground, Family.Stability, Family.Settlement, Family.Concrete, Family.Crack }.Where(f => (families & f) != 0)
-                .Select(f => f.ToString().ToLowerInvariant()));
 
     private static string Factors(Project p, Combination c) =>
         string.Join(" ",

@@ -80,7 +80,7 @@ internal static class IssueCommand
         using var bar = new ProgressLine("issuing", project.Foundations.Count);
         List<(string, string)> facts =
         [
-            ("program", "plinth " + Call.Version), ("code", project.Code.Name), ("standard", project.Standard.Name),
+            ("program", "plinth " + Call.Version), ("code", project.Code.Name), ("standard", project.LoadsAndGround),
             ("result", Wording.Summary(input.Reports)),
             .. before.Count > 0
                 ? (List<(string, string)>)[("before", before[^1].Revision), ("changed", string.Join(", ", changes.Select(c => c.Mark)))]

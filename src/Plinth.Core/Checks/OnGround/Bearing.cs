@@ -30,24 +30,28 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         }
 
         var g = s.Ground;
+        var state = s.Combinations[k].State;
         var outcome = Outcome.NotDone;
-        var stated = g.StatedBearing(Math.Min(s.Length, s.Width));
+        var stated = g.StatedIn(state, g.StatedBearing(Math.Min(s.Length, s.Width)));
         if (double.IsFinite(stated))
         {
             outcome = Stated(s, s.Ground, k, stated, contact, double.NaN, ref trace);
         }
 
-        if (g.Capacity is { FrictionAngle: { } friction } drained)
+        if (g.Design is { } design)
         {
-            outcome = Higher(outcome, Found(s, k, drained, friction, drained.Cohesion, ref trace));
+            if (g.Capacity is { } soil && design.Of(state) is { } factors)
+            {
+                outcome = Higher(outcome, BearingResistance.Of(s, k, soil, factors, ref trace));
+            }
+        }
+        else if (g.Capacity is { } soil)
+        {
+            outcome = soil.FrictionAngle is { } friction ? Higher(outcome, Found(s, k, soil, friction, soil.Cohesion, ref trace)) : outcome;
+            outcome = soil.Undrained is { } strength ? Higher(outcome, Found(s, k, soil, 0, strength, ref trace)) : outcome;
         }
 
-        if (g.Capacity is { Undrained: { } strength } undrained)
-        {
-            outcome = Higher(outcome, Found(s, k, undrained, 0, strength, ref trace));
-        }
-
-        if (T.Records && g.Capacity is not null)
+        if (T.Records && outcome.Done && g.Capacity is not null)
         {
             trace.Given("utilisation", outcome.Utilisation, Unit.Ratio, "the highest of those above");
         }
@@ -63,7 +67,7 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
     private static string InContact(in ContactSolution contact) =>
         System.FormattableString.Invariant($"{contact.Share * 100:0} % of the base in contact");
 
-    private static Outcome Higher(in Outcome a, in Outcome b) => !a.Done || b.Utilisation > a.Utilisation ? b : a;
+    internal static Outcome Higher(in Outcome a, in Outcome b) => !a.Done || (b.Done && b.Utilisation > a.Utilisation) ? b : a;
 
     // Each ground along it by its own bearing, under the greatest pressure there.
     private static Outcome OnGrounds<T>(GroundBody s, SpringBed bed, int k, in ContactSolution contact, ref T trace)
@@ -75,7 +79,7 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         for (var i = 0; i < bed.Grounds.Count; i++)
         {
             var (to, g) = bed.Grounds[i];
-            var stated = g.StatedBearing(Math.Min(s.Length, s.Width));
+            var stated = g.StatedIn(s.Combinations[k].State, g.StatedBearing(Math.Min(s.Length, s.Width)));
             var pressure = bed.Beam(k).Pressures(from, to).Most;
             if (double.IsFinite(stated) && Stated(s, g, k, stated, contact, pressure, ref none) is var own
                 && (!worst.Done || own.Utilisation > worst.Utilisation))
@@ -89,7 +93,8 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         if (worst.Done && (T.Records || T.Notes))
         {
             var g = bed.Grounds[at].Ground;
-            worst = Stated(s, g, k, g.StatedBearing(Math.Min(s.Length, s.Width)), contact, most, ref trace);
+            var stated = g.StatedIn(s.Combinations[k].State, g.StatedBearing(Math.Min(s.Length, s.Width)));
+            worst = Stated(s, g, k, stated, contact, most, ref trace);
             trace.Note($"on {GroundAlong.NameOf(g)}" + (contact.State == ContactState.Partial ? $"; {InContact(contact)}" : ""));
         }
 
@@ -101,7 +106,8 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
         where T : struct, ITrace
     {
         ref readonly var l = ref s.Loads(k);
-        trace.Heading("Bearing");
+        var ultimate = g.Design?.Of(s.Combinations[k].State) is not null;
+        trace.Heading(ultimate ? "Bearing by the stated resistance" : "Bearing");
         double pressure;
         if (s.Bed is not null)
         {
@@ -109,7 +115,7 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
             pressure = trace.Given("p", double.IsNaN(most) ? s.MostPressure(k) : most, Unit.Pressure,
                 $"the greatest under the base{(double.IsNaN(most) ? "" : " on this ground")}, at an edge");
         }
-        else if (g.Method == BearingMethod.ReducedArea)
+        else if (ultimate || g.Method == BearingMethod.ReducedArea)
         {
             pressure = !s.IsRectangle
                 ? Reduced(s, l, ref trace)
@@ -129,7 +135,13 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
                 $"{new Sym("a", p.A, Unit.Pressure)} + |{new Sym("b·L/2", b, Unit.Pressure)}| + |{new Sym("c·B/2", c, Unit.Pressure)}|");
         }
 
-        if (g.Basis == BearingBasis.Net)
+        if (ultimate)
+        {
+            var resistance = trace.Given("R/A'", stated, Unit.Pressure, "stated design resistance, its factor within");
+            return Compare(s, g, k, pressure, resistance, "R/A'", ref trace);
+        }
+
+        if (g.IsNet(s.Combinations[k].State))
         {
             pressure = Net(s, k, pressure, ref trace);
         }
@@ -200,19 +212,20 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
                 $"{new Sym("γs", ground.Moist, Unit.UnitWeight)}·{new Sym("Df", df, Unit.Length)}");
     }
 
-    private static Outcome Compare<T>(GroundBody s, GroundRules g, int k, double pressure, double allowed, string symbol, ref T trace)
+    internal static Outcome Compare<T>(GroundBody s, GroundRules g, int k, double pressure, double allowed, string symbol, ref T trace)
         where T : struct, ITrace
     {
         if (s.Combinations[k].Transient && g.TransientIncrease != 1)
         {
             allowed = trace.Let("q,t", allowed * g.TransientIncrease, Unit.Pressure,
                 $"{new Sym(symbol, allowed, Unit.Pressure)}·{new Sym("increase", g.TransientIncrease, Unit.Ratio)}");
+            symbol = "q,t";
         }
 
         if (allowed > 0)
         {
             trace.Let("utilisation", pressure / allowed, Unit.Ratio,
-                $"{new Sym("p", pressure, Unit.Pressure)}/{new Sym("q", allowed, Unit.Pressure)}");
+                $"{new Sym("p", pressure, Unit.Pressure)}/{new Sym(symbol, allowed, Unit.Pressure)}");
         }
 
         return Outcome.Ratio(pressure, allowed);
@@ -261,7 +274,7 @@ internal readonly struct Bearing : ICheckRule<GroundBody, Nothing>
     }
 
     // Water within one breadth below the underside lightens the soil that the base must push aside, in proportion.
-    private static double Below<T>(GroundBody s, GroundColumn ground, double breadth, ref T trace)
+    internal static double Below<T>(GroundBody s, GroundColumn ground, double breadth, ref T trace)
         where T : struct, ITrace
     {
         var buoyant = ground.Saturated - ground.WaterWeight;

@@ -19,7 +19,8 @@ internal readonly struct BearingBelow : ICheckRule<GroundBody, Nothing>
         where T : struct, ITrace
     {
         var layers = s.Ground.Layers;
-        if (layers.Count == 0 || s.Contact(k) is { State: ContactState.NoEquilibrium } or { Share: <= 0 })
+        if (layers.Count == 0 || s.Ground.Design?.Of(s.Combinations[k].State) is not null
+            || s.Contact(k) is { State: ContactState.NoEquilibrium } or { Share: <= 0 })
         {
             return Outcome.NotDone;
         }

@@ -20,6 +20,13 @@ internal readonly struct ContactShare : ICheckRule<GroundBody, Nothing>
         var required = combination.Counteracting ? rules.ContactCounteracting
             : combination.Transient ? rules.ContactTransient
             : rules.Contact;
+
+        // By limit states a share is asked of characteristic loads where one is stated; ultimate ones may lift what they hold.
+        if (s.Ground.Design is not null && (required <= 0 || combination.State != Loads.LimitState.Characteristic))
+        {
+            return Outcome.NotDone;
+        }
+
         var contact = BaseLoadCase.Contact(s, k, false, ref trace);
         if (contact.State == ContactState.NoEquilibrium)
         {

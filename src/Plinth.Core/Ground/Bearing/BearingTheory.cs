@@ -50,7 +50,7 @@ public abstract class BearingTheory
     public abstract string Source { get; }
 
     /// <summary>The theories known.</summary>
-    public static IReadOnlyList<BearingTheory> All { get; } = [new Vesic(), new BrinchHansen(), new Meyerhof()];
+    public static IReadOnlyList<BearingTheory> All { get; } = [new Vesic(), new BrinchHansen(), new Meyerhof(), new AnnexD()];
 
     /// <summary>The theory with a key, or null.</summary>
     public static BearingTheory? Find(string id) => All.FirstOrDefault(t => string.Equals(t.Id, id, StringComparison.Ordinal));
@@ -58,7 +58,7 @@ public abstract class BearingTheory
     /// <summary>Ultimate pressure on the effective area, kPa.</summary>
     /// <param name="trace">Receives the steps.</param>
     /// <param name="s">The base.</param>
-    public double Ultimate<T>(ref T trace, in BearingSituation s)
+    public virtual double Ultimate<T>(ref T trace, in BearingSituation s)
         where T : struct, ITrace
     {
         var (c, q, b) = (new Sym("c", s.Cohesion, Unit.Pressure), new Sym("q", s.Overburden, Unit.Pressure),
@@ -111,8 +111,9 @@ public abstract class BearingTheory
     protected abstract BearingFactors Inclination<T>(ref T trace, in BearingSituation s, in BearingFactors n)
         where T : struct, ITrace;
 
-    // Nq of Reissner (1924) and Nc of Prandtl (1921), which all three theories share.
-    private BearingFactors Capacity<T>(ref T trace, in BearingSituation s)
+    // Nq of Reissner (1924) and Nc of Prandtl (1921), which all theories share.
+    /// <summary>Nc, Nq and Nγ.</summary>
+    protected BearingFactors Capacity<T>(ref T trace, in BearingSituation s)
         where T : struct, ITrace
     {
         if (s.Friction <= 0)
@@ -125,6 +126,17 @@ public abstract class BearingTheory
         var nq = trace.Let("Nq", Math.Exp(Math.PI * s.Tan) * half * half, Unit.Ratio, $"exp(π·tan({phi}))·tan(45 + {phi}/2)^2");
         var nc = trace.Let("Nc", (nq - 1) / s.Tan, Unit.Ratio, $"({new Sym("Nq", nq, Unit.Ratio)} − 1)/tan({phi})");
         return new BearingFactors(nc, nq, SelfWeight(ref trace, s, nq));
+    }
+
+    /// <summary>m by the direction of H: of one along B' and one along L', by the squares of its parts (A. S. Vesić 1973).</summary>
+    protected static double LoadedWay<T>(ref T trace, in BearingSituation s)
+        where T : struct, ITrace
+    {
+        var (b, l) = (new Sym("B'", s.EffectiveBreadth, Unit.Length), new Sym("L'", s.EffectiveLength, Unit.Length));
+        var (along, across) = ((2 + (1 / s.Shape)) / (1 + (1 / s.Shape)), (2 + s.Shape) / (1 + s.Shape));
+        var share = new Sym("cos²θ", s.AlongLength, Unit.Ratio);
+        return trace.Let("m", (along * s.AlongLength) + (across * (1 - s.AlongLength)), Unit.Ratio,
+            $"(2 + {l}/{b})/(1 + {l}/{b})·{share} + (2 + {b}/{l})/(1 + {b}/{l})·(1 − {share})");
     }
 
     /// <summary>k: depth over breadth, above one its arc tangent.</summary>

@@ -37,11 +37,7 @@ internal sealed class Vesic : BearingTheory
             return new BearingFactors(1, 1, 1);
         }
 
-        var (b, l) = (new Sym("B'", s.EffectiveBreadth, Unit.Length), new Sym("L'", s.EffectiveLength, Unit.Length));
-        var (along, across) = ((2 + (1 / s.Shape)) / (1 + (1 / s.Shape)), (2 + s.Shape) / (1 + s.Shape));
-        var share = new Sym("cos²θ", s.AlongLength, Unit.Ratio);
-        var m = trace.Let("m", (along * s.AlongLength) + (across * (1 - s.AlongLength)), Unit.Ratio,
-            $"(2 + {l}/{b})/(1 + {l}/{b})·{share} + (2 + {b}/{l})/(1 + {b}/{l})·(1 − {share})");
+        var m = LoadedWay(ref trace, s);
         var (h, v) = (new Sym("H", s.Horizontal, Unit.Force), new Sym("V", s.Vertical, Unit.Force));
         if (s.Friction <= 0)
         {

@@ -93,7 +93,7 @@ internal static class WallNotes
     private static string? Lacking(WallTrial t)
     {
         var worst = 0.0;
-        foreach (var k in t.CombinationsFor(Family.Stability))
+        foreach (var k in t.CombinationsFor(Family.Sliding))
         {
             var l = t.Body.LoadsWithoutSurcharge(k);
             var least = t.Combinations[k].Least ?? (t.Combinations[k].Counteracting ? t.Rules.Stability.Counteracting

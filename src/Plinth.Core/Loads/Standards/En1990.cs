@@ -17,7 +17,8 @@ namespace Plinth.Core.Loads;
 /// </remarks>
 public sealed class En1990 : LoadStandard
 {
-    private const Family Ultimate = Family.Ground | Family.Stability | Family.Concrete;
+    // Tipping is a matter of EQU alone, lifting one of UPL (EN 1997-1 2.4.7.1).
+    private const Family Ultimate = Family.Ground | Family.Sliding | Family.Concrete;
 
     /// <inheritdoc/>
     public override string Id => "en1990";
@@ -39,8 +40,8 @@ public sealed class En1990 : LoadStandard
     {
         var o = expansion.Options.Eurocode;
         const string Equ = "EN 1990 6.4.3.2, table A1.2(A)";
-        Fundamental(expansion, "EQU", Family.Stability, LimitState.Equ, Equ, o.Equ, 1, false);
-        Fundamental(expansion, "UPL", Family.Stability, LimitState.Upl, "EN 1997-1 2.4.7.4, table A.15", o.Upl, 1, false);
+        Fundamental(expansion, "EQU", Family.Overturning, LimitState.Equ, Equ, o.Equ, 1, false);
+        Fundamental(expansion, "UPL", Family.Uplift, LimitState.Upl, "EN 1997-1 2.4.7.4, table A.15", o.Upl, 1, false);
         var approach = $"EN 1997-1 2.4.7.3.4.{o.DesignApproach + 1}";
         if (o.SplitExpression)
         {
@@ -60,8 +61,8 @@ public sealed class En1990 : LoadStandard
 
         Accidental(expansion);
         Seismic(expansion);
-        Service(expansion, "CHAR", Family.Settlement, LimitState.Characteristic, "G + Q1 + Σψ0·Qi", "EN 1990 eq. 6.14b", _ => 1,
-            p => p.Combination);
+        Service(expansion, "CHAR", Family.Ground | Family.Settlement, LimitState.Characteristic, "G + Q1 + Σψ0·Qi", "EN 1990 eq. 6.14b",
+            _ => 1, p => p.Combination);
         Service(expansion, "FREQ", Family.Settlement, LimitState.Frequent, "G + ψ1·Q1 + Σψ2·Qi", "EN 1990 eq. 6.15b", p => p.Frequent,
             p => p.QuasiPermanent);
         Service(expansion, "QP", Family.Settlement | Family.Crack, LimitState.QuasiPermanent, "G + Σψ2·Qi", "EN 1990 eq. 6.16b", null,

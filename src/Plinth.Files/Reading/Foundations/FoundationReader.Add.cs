@@ -91,7 +91,12 @@ internal sealed partial class FoundationReader
         }
 
         own = kind.RulesOf(own with { Ground = first!, Piles = PilesOf(overPiles, first!.Piles) });
-        if (!kind.BearsOnGround && places.Find(p => !own.Piles.KnownIn(p.Ground)) is { } lacking && pilesMissing.Add(place))
+        if (!kind.BearsOnGround && first!.Design is not null)
+        {
+            bag.Error(place, $"foundation {mark}: resistances of piles by EN 1997-1 7.6 are not built in this version; keep caps on piles "
+                + "in a project with [ground] design = \"allowable\"");
+        }
+        else if (!kind.BearsOnGround && places.Find(p => !own.Piles.KnownIn(p.Ground)) is { } lacking && pilesMissing.Add(place))
         {
             var named = lacking.Ground.Name.Length > 0 ? $"grounds.{lacking.Ground.Name}" : "ground";
             bag.Error(place,

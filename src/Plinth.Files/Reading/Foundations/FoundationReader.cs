@@ -279,7 +279,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         var loads = PlanLoadReader.Read(t.Each("load"), cases, bag);
         var own = new RuleSet(
             rules.Ground,
-            RuleReader.Stability(t.Inner("stability"), rules.Stability),
+            LimitStateReader.Stability(t.Inner("stability"), rules.Stability, rules.Ground.Design),
             RuleReader.Concrete(t.Inner("concrete"), rules.Concrete),
             RuleReader.Steel(t.Inner("steel"), rules.Steel, bag),
             RuleReader.Sizing(t.Inner("sizing"), rules.Sizing),

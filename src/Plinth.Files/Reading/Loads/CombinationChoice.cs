@@ -14,7 +14,7 @@ internal sealed record ChoiceText(IReadOnlyList<(string Text, FilePlace Place)> 
 /// <summary>Collects the choices of combinations by foundation and applies them once all combinations are known.</summary>
 internal sealed class CombinationChoice(DiagnosticBag bag)
 {
-    private static readonly Family[] Needed = [Family.Ground, Family.Stability, Family.Concrete];
+    private static readonly Family[] Needed = [Family.Ground, Family.Sliding, Family.Overturning, Family.Uplift, Family.Concrete];
     private readonly Dictionary<string, ChoiceText> bySupport = new(StringComparer.Ordinal);
 
     /// <summary>Reads the keys of a foundation; null if neither is there.</summary>
@@ -56,14 +56,12 @@ internal sealed class CombinationChoice(DiagnosticBag bag)
 
             var set = all.Where(c => (choice.Only.Count == 0 || choice.Only.Any(p => Pattern.Matches(c.Name, p.Text)))
                 && !choice.LeaveOut.Any(p => Pattern.Matches(c.Name, p.Text)));
-            foreach (var family in Needed)
+            var lacking = Needed.Where(n => set.For(n).Length == 0 && all.For(n).Length > 0).Aggregate(Family.None, (a, b) => a | b);
+            foreach (var family in FamilyWords.Of(lacking))
             {
-                if (set.For(family).Length == 0 && all.For(family).Length > 0)
-                {
-                    bag.Error(choice.Only.Concat(choice.LeaveOut).First().Place,
-                        $"foundation {f.Mark}: this choice leaves no combination for {family.ToString().ToLowerInvariant()}, so those "
-                            + "checks would not be done; name one of its combinations too");
-                }
+                bag.Error(choice.Only.Concat(choice.LeaveOut).First().Place,
+                    $"foundation {f.Mark}: this choice leaves no combination for {family}, so those checks would not be done; name one of "
+                        + "its combinations too");
             }
 
             result.Add(f with

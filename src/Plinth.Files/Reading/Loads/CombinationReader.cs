@@ -1,3 +1,4 @@
+using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Toml;
@@ -9,13 +10,8 @@ internal static class CombinationReader
 {
     private static readonly string[] Symbols = Enum.GetNames<LoadSymbol>();
 
-    private static readonly (string Word, Family Family)[] Families =
-    [
-        ("ground", Family.Ground), ("stability", Family.Stability), ("settlement", Family.Settlement), ("concrete", Family.Concrete),
-        ("crack", Family.Crack),
-    ];
-
-    public static List<OwnCombination> Own(IReadOnlyList<TableReader> tables, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
+    public static List<OwnCombination> Own(IReadOnlyList<TableReader> tables, IReadOnlyList<LoadCase> cases, bool byLimitStates,
+        DiagnosticBag bag)
     {
         var result = new List<OwnCombination>();
         var names = new HashSet<string>(StringComparer.Ordinal);
@@ -37,6 +33,12 @@ internal static class CombinationReader
             }
 
             var family = For(t, bag);
+            if (byLimitStates && (family & (Family.Ground | Family.Stability)) != 0)
+            {
+                t.Fault("for", $"combination \"{name}\" belongs to no limit state, by which design = \"{LimitStateDesign.Id}\" chooses its "
+                    + "partial factors; leave it to \"concrete\", \"settlement\" or \"crack\", or change [loads.partial]");
+            }
+
             var (symbols, byCase) = Factors(t, cases, bag);
             var own = new OwnCombination(name, family, symbols, byCase, t.NumberOrNull("weights"),
                 t.Has("transient") ? t.Flag("transient", false) : null, t.NumberOrNull("least"));
@@ -67,10 +69,11 @@ internal static class CombinationReader
 
         foreach (var (word, place) in t.Texts("for") ?? [])
         {
-            var found = Array.Find(Families, f => f.Word == word);
+            var found = FamilyWords.All.FirstOrDefault(f => f.Word == word);
             if (found.Word is null)
             {
-                bag.Error(place, $"\"{word}\" is not a family of checks; families are {string.Join(", ", Families.Select(f => f.Word))}");
+                bag.Error(place,
+                    $"\"{word}\" is not a family of checks; families are {string.Join(", ", FamilyWords.All.Select(f => f.Word))}");
             }
 
             family |= found.Family;

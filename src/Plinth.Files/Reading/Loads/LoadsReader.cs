@@ -1,3 +1,5 @@
+using Plinth.Core.Concrete.Codes;
+using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 using Plinth.Files.Diagnostics;
 using Plinth.Files.Toml;
@@ -8,7 +10,7 @@ namespace Plinth.Files.Reading;
 internal static class LoadsReader
 {
     /// <summary>The standard; null if it is absent or not known.</summary>
-    public static LoadStandard? Standard(TableReader t, DiagnosticBag bag)
+    public static LoadStandard? Standard(TableReader t)
     {
         if (t.Text("standard") is not { } id)
         {
@@ -26,15 +28,21 @@ internal static class LoadsReader
             t.Fault("standard", $"standard = \"{id}\" is not known; {Nearest.OneOf(id, LoadStandards.Ids)}");
         }
 
+        return standard;
+    }
+
+    /// <summary>Says which codes do not belong together: every time, so that nobody takes the results for a design by one family.</summary>
+    public static void Mixed(TableReader t, LoadStandard? standard, LimitStateDesign? design, ConcreteCode? code, DiagnosticBag bag)
+    {
         if (standard is En1990)
         {
-            // Said every time, so that nobody takes these results for a design by EN 1997 and EN 1992.
+            var concrete = $"the concrete is checked by {code?.Name ?? "the code stated here"}: checks by EN 1992 are not built in this "
+                + "version";
             bag.Warning(t.PlaceOf("standard"),
-                "the combinations of EN 1990 stand ready, but checks by EN 1997 and EN 1992 are not built in this version: factored "
-                    + "combinations are held against the allowable bearing, the least factors and the ACI code stated here", "code-mixed");
+                design is not null ? $"actions by EN 1990, the ground by {LimitStateDesign.Name}, but {concrete}"
+                    : "combinations of EN 1990 are held against the allowable bearing and the least factors stated here; for the ground by "
+                        + $"{LimitStateDesign.Name} write [ground] design = \"{LimitStateDesign.Id}\"; {concrete}", "code-mixed");
         }
-
-        return standard;
     }
 
     /// <summary>The options of the standard in force; those of another are refused, for they would do nothing.</summary>

@@ -24,12 +24,13 @@ internal static class GroundReader
         var stated = t.Has("founding-depth") || t.Has("top-depth");
         var method = t.Choice("bearing-method", basis.Method, ("corner", BearingMethod.Corner),
             ("reduced-area", BearingMethod.ReducedArea));
-        var capacity = Strength(t, basis.Capacity);
+        var critical = basis.CriticalAngle;
+        var capacity = Strength(t, basis, ref critical);
         var bySide = BySide(t) ?? basis.BearingBySide;
 
         // A kind of bearing that a table states replaces the kind it would inherit, unless it states both.
         var ownBearing = t.Has("bearing");
-        var ownOther = t.Has("strength") || t.Has("bearing-by-side");
+        var ownOther = basis.Design is null && (t.Has("strength") || t.Has("bearing-by-side"));
         var result = new GroundRules(
             name,
             t.Quantity("level", Measure.Length, basis.Level, Sign.Any),
@@ -40,7 +41,7 @@ internal static class GroundReader
             method,
             t.Number("bearing-transient", basis.TransientIncrease, Sign.Positive),
             t.Quantity("soil-weight", Measure.UnitWeight, basis.SoilWeight),
-            t.Number("friction", basis.Friction),
+            double.IsNaN(basis.Friction) ? t.NumberOrNull("friction", Sign.Positive) ?? double.NaN : t.Number("friction", basis.Friction),
             t.Quantity("adhesion", Measure.Pressure, basis.Adhesion),
             Passive(t, basis.PassiveCoefficient),
             t.Quantity("surcharge", Measure.Pressure, basis.Surcharge))
@@ -57,16 +58,27 @@ internal static class GroundReader
             SubgradeModulus = t.QuantityOrNull("subgrade-modulus", Measure.UnitWeight, Sign.Positive) ?? basis.SubgradeModulus,
             MostSettlement = t.QuantityOrNull("max-settlement", Measure.Length, Sign.Positive) ?? basis.MostSettlement,
             MostDistortion = t.NumberOrNull("max-distortion", Sign.Positive) ?? basis.MostDistortion,
-            Capacity = ownBearing && !t.Has("strength") ? null : capacity,
-            BearingBySide = (ownBearing || t.Has("strength")) && !t.Has("bearing-by-side") ? [] : bySide,
+            Capacity = ReplacesStrength(t, basis) && !t.Has("strength") ? null : capacity,
+            BearingBySide = (ownBearing || (basis.Design is null && t.Has("strength"))) && !t.Has("bearing-by-side") ? [] : bySide,
+            Design = basis.Design,
+            Resistance = t.QuantityOrNull("bearing-resistance", Measure.Pressure, Sign.Positive)
+                ?? (basis.Design is not null && t.Has("strength") ? null : basis.Resistance),
+            CriticalAngle = critical,
+            SmoothFace = t.Choice("base-face", basis.SmoothFace, ("cast", false), ("smooth", true)),
+            Sealed = t.Flag("base-sealed", basis.Sealed),
             Layers = t.Has("layer") ? Layers(t) : basis.Layers,
             Piles = name.Length > 0 && t.Has("piles") ? PileReader.Read(t.Inner("piles"), basis.Piles) : basis.Piles,
             Area = name.Length > 0 ? t.Points("area", 3) ?? [] : [],
         };
         Agree(t, result);
+        LimitStateReader.Agree(t, result);
         t.Done();
         return result;
     }
+
+    // A kind of bearing that a table states replaces the kind it would inherit: by limit states that of ultimate loads.
+    private static bool ReplacesStrength(TableReader t, GroundRules basis) =>
+        t.Has(basis.Design is null ? "bearing" : "bearing-resistance");
 
     private static void Agree(TableReader t, GroundRules g)
     {
@@ -151,15 +163,17 @@ internal static class GroundReader
         return spread;
     }
 
-    private static BearingCapacity? Strength(TableReader t, BearingCapacity? basis)
+    private static BearingCapacity? Strength(TableReader t, GroundRules basis, ref double? critical)
     {
         if (!t.Has("strength"))
         {
-            return basis;
+            return basis.Capacity;
         }
 
-        var s = t.Inner("strength");
-        var theory = s.Choice<BearingTheory?>("theory", basis?.Theory, [.. BearingTheory.All.Select(b => (b.Id, (BearingTheory?)b))]);
+        var (s, design, inherited) = (t.Inner("strength"), basis.Design, basis.Capacity);
+        var ofLimitStates = BearingTheory.Find("annex-d");
+        var theory = s.Choice<BearingTheory?>("theory", design is null ? inherited?.Theory : ofLimitStates,
+            [.. BearingTheory.All.Select(b => (b.Id, (BearingTheory?)b))]);
         if (theory is null && !s.Has("theory"))
         {
             s.Missing("theory", "\"vesic\"");
@@ -168,15 +182,19 @@ internal static class GroundReader
         var friction = s.QuantityOrNull("friction-angle", Measure.Angle, Sign.Positive);
         var cohesion = s.Quantity("cohesion", Measure.Pressure, 0);
         var undrained = s.QuantityOrNull("undrained", Measure.Pressure, Sign.Positive);
-        var safety = s.NumberOrNull("safety", Sign.Positive) ?? basis?.Safety;
+        var safety = s.NumberOrNull("safety", Sign.Positive) ?? inherited?.Safety;
+        critical = s.QuantityOrNull("critical-angle", Measure.Angle, Sign.Positive) ?? critical;
         if (friction is null && undrained is null && !s.Has("friction-angle") && !s.Has("undrained"))
         {
             s.Missing("friction-angle (drained), undrained, or both", "\"30 deg\"");
         }
 
-        if (friction >= 50)
+        foreach (var (key, angle) in ((string, double?)[])[("friction-angle", friction), ("critical-angle", critical)])
         {
-            s.Fault("friction-angle", "friction-angle must be below 50 deg");
+            if (angle >= 50)
+            {
+                s.Fault(key, $"{key} must be below 50 deg");
+            }
         }
 
         if (cohesion > 0 && friction is null)
@@ -185,7 +203,22 @@ internal static class GroundReader
                 "cohesion belongs to the drained analysis, with friction-angle; the undrained strength is undrained = \"60 kPa\"");
         }
 
-        if (safety is null && !s.Has("safety"))
+        if (design is not null)
+        {
+            if (theory is not null && theory != ofLimitStates)
+            {
+                s.Fault("theory",
+                    $"theory \"{theory.Id}\" goes with a factor of safety; by EN 1997-1 resistances are found by \"annex-d\"");
+            }
+
+            if (s.Has("safety"))
+            {
+                s.Fault("safety", "safety does nothing under design = \"en1997\", whose partial factors stand in its place; delete it");
+            }
+
+            safety = 1;
+        }
+        else if (safety is null && !s.Has("safety"))
         {
             s.Missing("safety", "3.0");
         }

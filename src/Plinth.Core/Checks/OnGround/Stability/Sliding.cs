@@ -23,9 +23,17 @@ internal readonly struct Sliding : ICheckRule<GroundBody, Nothing>
         var (fx, fy) = (l.Fx, l.Fy);
         var force = trace.Let("F", Math.Sqrt((fx * fx) + (fy * fy)), Unit.Force,
             $"√({new Sym("Fx", fx, Unit.Force)}^2 + {new Sym("Fy", fy, Unit.Force)}^2)");
+        var factors = g.Design?.Of(s.Combinations[k].State);
         if (force == 0)
         {
-            return Outcome.Safety(0, Math.Max(0, l.N) * g.Friction, 0);
+            return factors is null ? Outcome.Safety(0, Math.Max(0, l.N) * g.Friction, 0)
+                : SlidingResistance.Of(s, k, l, contact, 0, 0, factors, ref trace);
+        }
+
+        if (factors is not null)
+        {
+            var earth = g.PassiveCoefficient > 0 ? Passive(s, k, Front(s, fx, fy, force, ref trace), ref trace) : 0;
+            return SlidingResistance.Of(s, k, l, contact, force, earth, factors, ref trace);
         }
 
         var friction = trace.Let("Rf", g.Friction * Math.Max(0, l.N), Unit.Force,
@@ -45,20 +53,23 @@ internal readonly struct Sliding : ICheckRule<GroundBody, Nothing>
         var passive = 0.0;
         if (g.PassiveCoefficient > 0)
         {
-            var front = s.IsRectangle
-                ? trace.Let("front", ((s.Length * Math.Abs(fy)) + (s.Width * Math.Abs(fx))) / force, Unit.Length,
-                    $"({new Sym("L", s.Length, Unit.Length)}·|{new Sym("Fy", fy, Unit.Force)}| + {new Sym("B", s.Width, Unit.Length)}·"
-                        + $"|{new Sym("Fx", fx, Unit.Force)}|)/{new Sym("F", force, Unit.Force)}")
-                : trace.Given("front", s.Front(fx / force, fy / force), Unit.Length, s.Parts.Length > 0
-                    ? "length of both bases' projection across the force, what lies behind the other once"
-                    : "length of the outline's projection across the force");
-            passive = Passive(s, k, front, ref trace);
+            passive = Passive(s, k, Front(s, fx, fy, force, ref trace), ref trace);
         }
 
         var resistance = trace.Let("R", friction + adhesion + passive, Unit.Force,
             $"{new Sym("Rf", friction, Unit.Force)} + {new Sym("Ra", adhesion, Unit.Force)} + {new Sym("Rp", passive, Unit.Force)}");
         return StabilityFactor.Judge(s, s.Combinations[k], s.Rules.Stability.Sliding, force, resistance, Unit.Force, ref trace);
     }
+
+    private static double Front<T>(GroundBody s, double fx, double fy, double force, ref T trace)
+        where T : struct, ITrace => s.IsRectangle
+            ? trace.Let("front", ((s.Length * Math.Abs(fy)) + (s.Width * Math.Abs(fx))) / force, Unit.Length,
+                $"({new Sym("L", s.Length, Unit.Length)}·|{new Sym("Fy", fy, Unit.Force)}| + {new Sym("B", s.Width, Unit.Length)}·"
+                    + $"|{new Sym("Fx", fx, Unit.Force)}|)/{new Sym("F", force, Unit.Force)}")
+            : trace.Given("front", s.Front(fx / force, fy / force), Unit.Length, s.Parts.Length > 0
+                ? "length of both bases' projection across the force, what lies behind the other once"
+                : "length of the outline's projection across the force");
+
     // Kp times the effective overburden over the height of the base, less the depth that is not relied on.
     private static double Passive<T>(GroundBody s, int k, double front, ref T trace)
         where T : struct, ITrace

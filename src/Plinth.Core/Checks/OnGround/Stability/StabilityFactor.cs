@@ -17,6 +17,18 @@ internal static class StabilityFactor
         ref T trace)
         where T : struct, ITrace
     {
+        if (s.Ground.Design is not null)
+        {
+            // The margin stands in the factors on either side.
+            if (resistance > 0)
+            {
+                trace.Let("utilisation", demand / resistance, Unit.Ratio,
+                    $"{new Sym("acting", demand, unit)}/{new Sym("resisting", resistance, unit)}", combination.Clause);
+            }
+
+            return Outcome.Ratio(demand, resistance);
+        }
+
         var least = Least(s, combination, stated);
         var outcome = Outcome.Safety(demand, resistance, least);
         trace.Given("least factor", least, Unit.Ratio,
