@@ -192,6 +192,26 @@ public class GridTests
         f.Run("show", "ST1-4").Out.Should().Contain("its bars along lie inside");
     }
 
+    // A wall along a row weighs on that row, which sinks with those that it crosses, and whose room counts it among what grows.
+    [Theory]
+    [InlineData("")]
+    [InlineData("rib = [\"400 mm\", \"1000 mm\"]\n")]
+    public void A_wall_along_a_row_is_carried_by_it(string rib)
+    {
+        const string Wall = "load = [{ case = \"DEAD\", row = 2, line = \"25 kN/m\", from = [\"-5 m\", \"0 m\"], to = [\"5 m\", \"0 m\"] }]\n";
+        using var f = Sized(rib + Wall + "rows = " + Rows);
+        f.Run("check").Exit.Should().Be(0);
+        Given(f, "ST1-2", "bearing", "S2", "P1").Should().BeApproximately(250, 1e-9);
+        var (with, marks) = (Pushed(f), f.Run("check", "--format", "json").Json.GetProperty("foundations").GetArrayLength());
+        marks.Should().Be(6);
+        f.Replace("plinth.toml", Wall, "");
+        (with - Pushed(f)).Should().BeApproximately(250, 0.05, "all rows together bear the wall once");
+        f.Replace("plinth.toml", "rows =", Wall.Replace("to = [\"5 m\"", "to = [\"30 m\"") + "rows =");
+        f.Run("size").Exit.Should().Be(1, "it lies beyond the row");
+
+        static double Pushed(Folder f) => Enumerable.Range(1, 6).Sum(r => Given(f, $"ST1-{r}", "bearing", "S2", "ΣN"));
+    }
+
     [Theory]
     [InlineData("rows = [[\"A1\", \"A2\"], [\"B1\", \"B2\"]]", "row 2, B1 to B2, meets the others at no support that both name")]
     [InlineData("rows = [[\"A1\", \"A2\", \"A3\"], [\"A1\", \"B1\", \"C1\"], [\"B1\", \"B2\", \"B3\"], [\"A2\", \"C2\"], [\"A2\", \"B1\"]]", "stands in 3 rows")]
@@ -204,7 +224,9 @@ public class GridTests
     [InlineData("supports = [\"C1\", \"C2\"]\nrows = [[\"A1\", \"A2\"], [\"A1\", \"B1\"]]", "supports and rows are both given")]
     [InlineData("rows = [[\"A1\", \"A9\"], [\"A1\", \"B1\"]]", "support \"A9\" does not stand in supports.csv; did you mean")]
     [InlineData("pedestal = { under = \"all\", height = \"600 mm\" }\nrows = [[\"A1\", \"A2\"], [\"A1\", \"B1\"]]", "stands on a pedestal or in a socket, which is not designed on a grid")]
-    [InlineData("load = [{ case = \"DEAD\", point = [\"0 m\", \"0 m\"], force = \"20 kN\" }]\nrows = [[\"A1\", \"A2\"], [\"A1\", \"B1\"]]", "loads beside the columns are not designed on a grid of strips")]
+    [InlineData("load = [{ case = \"DEAD\", point = \"20 kN\", at = [\"1 m\", \"0 m\"] }]\nrows = [[\"A1\", \"A2\"], [\"A1\", \"B1\"]]", "needs row; write for example row = 1, which of the 2 rows of the grid carries it")]
+    [InlineData("load = [{ case = \"DEAD\", row = 3, point = \"20 kN\", at = [\"1 m\", \"0 m\"] }]\nrows = [[\"A1\", \"A2\"], [\"A1\", \"B1\"]]", "row = 3 is none of the 2 rows of the grid; write 1 to 2")]
+    [InlineData("load = [{ case = \"DEAD\", row = 1, point = \"20 kN\", at = [\"1 m\", \"0 m\"] }]\nsupports = [\"A1\", \"A2\"]", "has no key \"row\"")]
     public void What_is_no_grid_is_refused_where_it_is_written(string foundation, string message)
     {
         using var f = Made(foundation);

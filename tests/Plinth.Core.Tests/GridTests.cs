@@ -199,6 +199,93 @@ public class GridTests
         },
         iter: 30);
 
+    // Spread over a column's breadth at a crossing a load acts as if the column brought it: both rows share it, wherever it is written.
+    [Fact]
+    public void A_load_on_a_row_where_a_column_stands_is_shared_as_that_column_is() => Gen.Select(Some, Gen.Double[50, 200]).Sample(
+        (g, more) =>
+        {
+            var brought = Coupled(g, with: p => p with
+            {
+                Actions = p.Actions.ToDictionary(a => a.Key,
+                    a => a.Key == g.Label(0, 0) ? [a.Value[0] with { N = a.Value[0].N + more }, a.Value[1]] : a.Value),
+            });
+            var beside = Coupled(g, with: p => p with
+            {
+                Foundations =
+                [
+                    p.Foundations[0] with { Loads = [new PlanLoad(0, PlanLoadShape.Line, more / 0.4, (-g.X[^1] / 2) - 0.2, 0, (-g.X[^1] / 2) + 0.2, 0)] },
+                    .. p.Foundations.Skip(1),
+                ],
+            });
+            var (one, other) = (Trials(brought), Trials(beside));
+            for (var k = 0; k < one[0].Combinations.Length; k++)
+            {
+                if (one.Exists(t => t.Body.Contact(k).State != ContactState.Full) || other.Exists(t => t.Body.Contact(k).State != ContactState.Full))
+                {
+                    continue;
+                }
+
+                for (var r = 0; r < one.Count; r++)
+                {
+                    foreach (var c in one[r].Columns)
+                    {
+                        other[r].Body.Bed!.Beam(k).Settlement(c.X).Should().BeApproximately(one[r].Body.Bed!.Beam(k).Settlement(c.X), 1e-8);
+                    }
+
+                    var factor = one[r].Combinations[k].Terms.Single(t => t.Case == 0).Factor;
+                    other[r].Columns[0].Action(k).N.Should().BeApproximately(one[r].Columns[0].Action(k).N
+                        - (r == 0 ? factor * more : 0), 1e-3 + (1e-5 * more), "row 0 has the load beside its share of the column");
+                }
+
+                other.Sum(t => t.Body.Pushed(k).Force).Should().BeApproximately(one.Sum(t => t.Body.Pushed(k).Force), 1e-3);
+            }
+        },
+        iter: 30);
+
+    // Anywhere on rows they press the ground once, and every row closes at its end; what room multiplies them by presses as much more.
+    [Fact]
+    public void Loads_beside_columns_of_rows_press_once_and_close() => Gen.Select(Some, Gen.Double[20, 90], Gen.Double[5, 30], Gen.Double[0.1, 0.9]).Sample(
+        (g, point, line, at) =>
+        {
+            (Project Project, IReadOnlyList<Foundation> Rows, FoundationDesign[] Designs) With(double factor, bool loads) => Coupled(g, factor: factor, with: p => !loads ? p : p with
+            {
+                Foundations =
+                [
+                    .. p.Foundations.Select((f, r) => r == 0
+                        ? f with { Loads = [new PlanLoad(0, PlanLoadShape.Point, point, (at - 0.5) * g.X[^1], 0.1, (at - 0.5) * g.X[^1], 0.1)] }
+                        : r == p.Foundations.Count - 1
+                        ? f with { Loads = [new PlanLoad(1, PlanLoadShape.Line, line, -g.Y[^1] / 2, 0, g.Y[^1] / 2, 0)] } : f),
+                ],
+            });
+            var (without, made) = (Trials(With(1, false)), With(1, true));
+            var trials = Trials(made);
+            for (var k = 0; k < trials[0].Combinations.Length; k++)
+            {
+                if (trials.Exists(t => t.Body.Contact(k).State == ContactState.NoEquilibrium)
+                    || without.Exists(t => t.Body.Contact(k).State == ContactState.NoEquilibrium))
+                {
+                    continue;
+                }
+
+                double Factor(int of) => trials[0].Combinations[k].Terms.Where(t => t.Case == of).Sum(t => t.Factor);
+                var more = (Factor(0) * point) + (Factor(1) * line * g.Y[^1]);
+                trials.Sum(t => t.Body.Pushed(k).Force).Should()
+                    .BeApproximately(without.Sum(t => t.Body.Pushed(k).Force) + more, 1e-6 * (1 + trials.Sum(t => t.Body.Pushed(k).Force)));
+            }
+
+            foreach (var t in trials)
+            {
+                foreach (var d in Enumerable.Range(0, 2).Select(t.Along).OfType<Figures.SpanDiagram>())
+                {
+                    var all = d.Body.Where(f => f.Force > 0).Sum(f => f.Force);
+                    d.Body.Sum(f => f.Force).Should().BeApproximately(0, 1e-6 * all);
+                    d.Points[^1].Shear.Should().BeApproximately(0, 1e-6 * all);
+                    d.Points[^1].Moment.Should().BeApproximately(0, 1e-5 * all);
+                }
+            }
+        },
+        iter: 30);
+
     [Fact]
     public void Live_load_on_some_columns_alone_is_that_of_all_rows()
     {

@@ -104,10 +104,10 @@ public sealed class LoadedPlace
         Repeats = [.. Set.Used.Select((c, k) => k > 0 && ReferenceEquals(c, Set.Used[k - 1]))];
         var used = Set.Used;
         Supports = [.. place.Supports.Select((s, i) => Loaded(s, i, PartialLive.Actions(project, foundation, place, s)))];
-        Loads = Row is null ? foundation.Loads : [.. Crossed()];
+        (Beside, Loads) = (foundation.Loads.Count, Row is null ? foundation.Loads : [.. foundation.Loads, .. Crossed()]);
         LoadTerms = Loads.Count == 0 ? []
-            : Row is not null ? [.. used.Select((_, k) => Loads.Select(l => new Term(l.Case, NetWeight(k))).ToArray())]
-            : [.. used.Select(c => Loads.Select(l => c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
+            : [.. used.Select((c, k) => Loads.Select((l, i) => i >= Beside ? new Term(l.Case, NetWeight(k))
+                : c.Terms.FirstOrDefault(t => t.Case == l.Case, new Term(l.Case, 0))).ToArray())];
         Sums = Summed();
         SurchargeFactors = new double[used.Length];
         for (var k = 0; k < used.Length; k++)
@@ -126,7 +126,8 @@ public sealed class LoadedPlace
         (Bare, OffHeel) = (other.Bare, other.OffHeel);
         Supports = [.. other.Supports.Select(s => s.Times(factor))];
         Sums = Summed();
-        Loads = Row is not null ? other.Loads : [.. other.Loads.Select(l => l with { Value = factor * l.Value })];
+        Beside = other.Beside;
+        Loads = Beside == 0 ? other.Loads : [.. other.Loads.Select((l, i) => i < Beside ? l with { Value = factor * l.Value } : l)];
         (LoadTerms, SurchargeFactors, SurchargeCase) = (other.LoadTerms, other.SurchargeFactors, other.SurchargeCase);
         BehindFactors = other.BehindFactors;
     }
@@ -256,8 +257,11 @@ public sealed class LoadedPlace
     /// <summary>Actions of all supports together in each combination, each where it acts, without the surcharge.</summary>
     public SupportAction[] Sums { get; }
 
-    /// <summary>Loads on the base beside the column.</summary>
+    /// <summary>Loads on the base beside the column; after them what a row of a grid and those that it crosses weigh twice.</summary>
     public IReadOnlyList<PlanLoad> Loads { get; }
+
+    /// <summary>How many of these are loads beside the column.</summary>
+    public int Beside { get; }
 
     /// <summary>Factors of these loads in each combination.</summary>
     public Term[][] LoadTerms { get; }

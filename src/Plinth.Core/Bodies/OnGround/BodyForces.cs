@@ -23,21 +23,23 @@ internal static class BodyForces
             prisms, turning));
         forces.Add(new BodyForce(BodyForceKind.Weights, body.RibBreadth > 0 ? "base, rib, soil, surcharge" : "base, soil, surcharge",
             body.PressedPerArea(k) * body.Area, 0, 0));
-        if (body.Place.Row is not null)
-        {
-            var (less, turns, _) = body.LoadsWithin(k, double.NegativeInfinity, double.NegativeInfinity, double.PositiveInfinity,
-                double.PositiveInfinity);
-            forces.Add(Resultant(BodyForceKind.Weights, "less what rows that cross weigh twice", less, turns));
-        }
-
-        for (var i = 0; i < body.PlacedLoads.Length && body.Place.Row is null; i++)
+        var (less, turns) = (0.0, 0.0);
+        for (var i = 0; i < body.PlacedLoads.Length; i++)
         {
             var (_, at) = body.PlacedLoads[i].Within(true, double.NegativeInfinity, double.PositiveInfinity);
+            if (i >= body.Place.Beside)
+            {
+                var n = body.Place.LoadTerms[k][i].Factor * body.PlacedLoads[i].N;
+                (less, turns) = (less + n, turns + (n * at));
+                continue;
+            }
+
             var apart = body.IsRectangle || body.Place.Loads[i].Shape != PlanLoadShape.WholeBase;
             forces.Add(new BodyForce(BodyForceKind.Beside, "load beside the columns",
                 apart ? body.Place.LoadTerms[k][i].Factor * body.PlacedLoads[i].N : 0, at, 0));
         }
 
+        forces.Add(Resultant(BodyForceKind.Weights, "less what rows that cross weigh twice", less, turns));
         var (rising, hanging) = body.RisingPart(k, true, body.HighX);
         forces.Add(Resultant(BodyForceKind.Rising, "soil that rises with it", rising, hanging));
         forces.Add(new BodyForce(BodyForceKind.Water, "water", -body.GroundLoad(k).WaterPressure * body.Area, 0, 0));

@@ -94,7 +94,7 @@ public sealed partial class GroundBody
         }
 
         // What rows that cross weigh twice is told with their weights.
-        for (var i = 0; i < placedLoads.Length && Place.Row is null; i++)
+        for (var i = 0; i < Place.Beside; i++)
         {
             beside += Place.LoadTerms[combination][i].Factor * placedLoads[i].N;
         }

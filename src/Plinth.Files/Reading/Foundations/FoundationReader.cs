@@ -276,7 +276,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
         }
 
         var choice = CombinationChoice.Read(t);
-        var loads = PlanLoadReader.Read(t.Each("load"), cases, bag);
+        var loads = PlanLoadReader.Read(t.Each("load"), cases, isGrid ? places.Count : 0, bag);
         var own = new RuleSet(
             rules.Ground,
             LimitStateReader.Stability(t.Inner("stability"), rules.Stability, rules.Ground.Design),
@@ -332,7 +332,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                 if (isGrid)
                 {
                     AddRows(t, given, at, row => Add(GridRow.MarkOf(given, row), kind, [at[row]], false, held, own, ground, overGround,
-                        t.Place, angle, loads, overPiles, wall, given));
+                        t.Place, angle, [.. loads.Where(l => l.Row == row).Select(l => l.Load)], overPiles, wall, given));
                     return;
                 }
 
@@ -341,7 +341,7 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
                     Logs[given] = log;
                 }
 
-                Add(given, kind, at, alike, held, own, ground, overGround, t.Place, angle, loads, overPiles, wall);
+                Add(given, kind, at, alike, held, own, ground, overGround, t.Place, angle, [.. loads.Select(l => l.Load)], overPiles, wall);
             };
             if (belongs is not null || !supports.ContainsKey(labels[0]))
             {

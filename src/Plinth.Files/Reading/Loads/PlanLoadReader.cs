@@ -12,11 +12,18 @@ internal static class PlanLoadReader
     private static readonly (string Key, Measure Measure)[] Values = [("point", Measure.Force), ("line", Measure.LineLoad),
         ("area", Measure.Pressure)];
 
-    public static IReadOnlyList<PlanLoad> Read(IReadOnlyList<TableReader> tables, IReadOnlyList<LoadCase> cases, DiagnosticBag bag)
+    /// <summary>Reads them, each with the row of a grid that carries it, from 0.</summary>
+    /// <param name="tables">The loads.</param>
+    /// <param name="cases">The cases of the project.</param>
+    /// <param name="rows">How many rows the grid has; 0: it is none.</param>
+    /// <param name="bag">Receives what is wrong.</param>
+    public static IReadOnlyList<(PlanLoad Load, int Row)> Read(IReadOnlyList<TableReader> tables, IReadOnlyList<LoadCase> cases, int rows,
+        DiagnosticBag bag)
     {
-        var result = new List<PlanLoad>();
+        var result = new List<(PlanLoad, int)>();
         foreach (var t in tables)
         {
+            var row = rows > 0 ? Row(t, rows) : 0;
             var name = t.Text("case");
             var k = name is null ? -1 : cases.ToList().FindIndex(c => c.Name == name);
             if (name is null)
@@ -66,15 +73,38 @@ internal static class PlanLoadReader
                             + "[\"-1 m\", \"0 m\"], to = [\"1 m\", \"1 m\"], or neither",
                 });
             }
-            else if (k >= 0 && value is not null)
+            else if (k >= 0 && value is not null && row is { } carries)
             {
-                result.Add(load);
+                result.Add((load, carries));
             }
 
             t.Done();
         }
 
         return result;
+    }
+
+    // The row that carries it, as rows are counted; null: something is wrong with it.
+    private static int? Row(TableReader t, int rows)
+    {
+        if (!t.Has("row"))
+        {
+            t.Missing("row", $"1, which of the {rows} rows of the grid carries it, counted as rows lists them");
+            return null;
+        }
+
+        if (t.NumberOrNull("row", Sign.Positive) is not { } row)
+        {
+            return null;
+        }
+
+        if (row > rows || row != Math.Floor(row))
+        {
+            t.Fault("row", $"row = {row} is none of the {rows} rows of the grid; write 1 to {rows}");
+            return null;
+        }
+
+        return (int)row - 1;
     }
 
     private static (double X, double Y)? Point(TableReader t, string key)

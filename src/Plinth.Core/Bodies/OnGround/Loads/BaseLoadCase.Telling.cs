@@ -209,8 +209,9 @@ internal static partial class BaseLoadCase
             var name = s.Place.Cases[load.Case].Name;
             trace.Let($"P{i + 1}", factor * load.N, Unit.Force,
                 $"{new Sym("f", factor, Unit.Ratio)}·{new Sym($"N{i + 1}[{name}]", load.N, Unit.Force)}");
-            trace.Given($"x{i + 1}", load.X, Unit.Length,
-                $"centre of load {(i + 1).ToString(CultureInfo.InvariantCulture)} beside the column from the base's centre");
+            trace.Given($"x{i + 1}", load.X, Unit.Length, i < s.Place.Beside
+                ? $"centre of load {(i + 1).ToString(CultureInfo.InvariantCulture)} beside the column from the base's centre"
+                : "centre of what this row and one that it crosses weigh twice, from the base's centre");
             trace.Given($"y{i + 1}", load.Y, Unit.Length, "the same along y");
         }
     }

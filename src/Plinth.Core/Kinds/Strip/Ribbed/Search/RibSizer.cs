@@ -53,6 +53,9 @@ internal sealed partial class RibSizer : FoundationSizer
     private readonly List<SizingStep> steps = [];
     private readonly double span;
     private readonly double nearEnough;
+    // What lies so near an edge lies on it, m.
+    private const double Close = 1e-9;
+
     private readonly double[] reaches;
     private readonly double[] widths;
     private readonly double[] thicknesses;
@@ -62,6 +65,7 @@ internal sealed partial class RibSizer : FoundationSizer
     private readonly double breadth;
     private readonly double aim;
     private readonly (double Low, double High) least;
+    private readonly (double Low, double High, double Width) beside;
     private readonly Dictionary<(double Reach, double Thickness, double Depth), (RibDesign Design, double Cost)?> known = [];
     private (Check Check, Trial State)? failure;
 
@@ -89,16 +93,37 @@ internal sealed partial class RibSizer : FoundationSizer
         thicknesses = foundation.Held.Thickness is { } h
             ? [h]
             : PlanCandidates.Steps(rules.LeastThickness, rules.MostThickness, rules.ThicknessStep);
+        beside = Beside(foundation, span);
         widths = foundation.Held.Width is { } w
             ? [w]
             : PlanCandidates.Steps(Math.Max(rules.LeastPlan, breadth + rules.PlanStep), rules.MostPlan, rules.PlanStep);
-        least = (Up(plan.First.X - plan.LowX + rules.LeastOverhang), Up(plan.HighX - plan.Last.X + rules.LeastOverhang));
+        widths = [.. widths.Where(wide => wide >= beside.Width - Close)];
+        least = (Up(Math.Max(plan.First.X - plan.LowX + rules.LeastOverhang, beside.Low)),
+            Up(Math.Max(plan.HighX - plan.Last.X + rules.LeastOverhang, beside.High)));
         reaches = RibFields.HeldEnds(foundation.Held) is var (low, high)
             ? [low + high]
             : PlanCandidates.Steps(least.Low + least.High, rules.MostPlan, rules.PlanStep);
         (coarseReach, coarseDepth) = (Steps(ReachesWithin, rules.PlanStep), Steps(DepthsWithin, rules.ThicknessStep));
         aim = Aim();
     }
+
+    // Ends beyond the columns and width within which all loads beside them lie, m.
+    private static (double Low, double High, double Width) Beside(Foundation foundation, double span)
+    {
+        var (low, high, width) = (0.0, 0.0, 0.0);
+        foreach (var l in foundation.Loads.Where(l => l.Shape != PlanLoadShape.WholeBase))
+        {
+            (low, high) = (Math.Max(low, -Math.Min(l.X0, l.X1) - (span / 2)), Math.Max(high, Math.Max(l.X0, l.X1) - (span / 2)));
+            width = Math.Max(width, 2 * Math.Max(Math.Abs(l.Y0), Math.Abs(l.Y1)));
+        }
+
+        return (low, high, width);
+    }
+
+    // Whether no strip that may be has all loads beside the columns on it.
+    private bool LoadsLieBeyond => Foundation.Loads.Count > 0
+        && (widths.Length == 0 || reaches.Length == 0
+            || (RibFields.HeldEnds(Foundation.Held) is var (low, high) && (beside.Low > low + Close || beside.High > high + Close)));
 
     private static int Steps(double within, double step) => Math.Max(1, (int)Math.Floor((within / step) + 1e-9));
 
@@ -112,6 +137,13 @@ internal sealed partial class RibSizer : FoundationSizer
     /// <inheritdoc/>
     public override SizingResult Size(bool check = false)
     {
+        if (LoadsLieBeyond)
+        {
+            return new SizingResult(null, new SizingStop(null, null, null, 0,
+                "a load of [[foundation.load]] lies beyond any strip within [sizing] range and what is held; mend its place, or let the strip "
+                    + "be larger", null), steps);
+        }
+
         var looked = new LookedCombinations([.. trials], Foundation);
         while (true)
         {
