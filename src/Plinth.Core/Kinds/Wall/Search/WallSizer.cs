@@ -63,6 +63,13 @@ internal sealed partial class WallSizer : FoundationSizer
     /// </remarks>
     public override SizingResult Size(bool check = false)
     {
+        if (Foundation.Loads.Count > 0 && thicknesses.Length > 0 && !Widths(thicknesses[0]).Any(w => Lows(w).Any()))
+        {
+            return new SizingResult(null, new SizingStop(null, null, null, 0,
+                "a load of [[foundation.load]] lies beyond any base within [sizing] range and what is held; mend its place, or let the base be "
+                    + "larger", null), steps);
+        }
+
         var looked = new LookedCombinations([.. trials], Foundation);
         while (true)
         {
@@ -279,8 +286,13 @@ internal sealed partial class WallSizer : FoundationSizer
         return least;
     }
 
+    // Those under which all loads beside the wall lie on the base.
+    private IEnumerable<double> Lows(double width) => Foundation.Loads.Count == 0 ? Edges(width)
+        : Edges(width).Where(low => At(low, width, thicknesses[0]) is var size
+            && Foundation.Loads.All(l => l.LiesOn(new Contact.PlanPoint(0, -size.ShiftY), size)));
+
     // Where its −y edge may lie from the centreline: in the middle first, then out on both sides.
-    private IEnumerable<double> Lows(double width)
+    private IEnumerable<double> Edges(double width)
     {
         var (first, second) = (WallFields.HeldEdge(Foundation, byFaces, true), WallFields.HeldEdge(Foundation, byFaces, false));
         var high = Foundation.Wall.Retained?.AtHigh ?? true;
