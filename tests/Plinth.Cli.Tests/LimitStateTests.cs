@@ -112,6 +112,8 @@ public class LimitStateTests
     [InlineData("design = \"en1997\"", "design = \"allowable\"\nbearing = \"200 kPa\"\nbase-sealed = true", "base-sealed does nothing without design = \"en1997\"")]
     [InlineData("design = \"en1997\"\n", "bearing = \"200 kPa\"\n[annex]\ngamma-phi-m2 = 1.3\n[ground]\n", "defined twice|stands twice|gamma-phi-m2 does nothing without")]
     [InlineData("standard = \"en1990\"\n", "standard = \"en1990\"\ndesign-approach = 3\n", "design approach 3, in which weights")]
+    [InlineData("DEAD = \"G\"", "DEAD = { symbol = \"G\", free = true }", "free is for Q of en1990 alone")]
+    [InlineData("design = \"en1997\"", "design = \"allowable\"\nbearing = \"200 kPa\"\nsettlement-set = \"characteristic\"", "settlement-set does nothing without design")]
     [InlineData("LIVE = {", "FLOOD = { for = [\"ground\"], weights = 1.0, transient = false }\nLIVE = {", "case \"FLOOD\" is combined beforehand and belongs to no limit state")]
     [InlineData("[concrete]", "[[combination]]\nname = \"own\"\nfor = [\"sliding\"]\nfactors = { G = 1.0 }\nweights = 1.0\n[concrete]", "combination \"own\" belongs to no limit state")]
     [InlineData("[concrete]", "[[foundation]]\nkind = \"pile-cap\"\nsupports = [\"C1\"]\npiles = { size = \"450 mm\", compression = \"600 kN\" }\n[concrete]", "resistances of piles by EN 1997-1 7.6 are not built")]

@@ -120,6 +120,25 @@ public class StandardListingTests
         set.Dropped.Should().Contain(d => d.Name == "ACC" && d.Reason.Contains("no case of A"));
     }
 
+    // A free case of the imposed loads is also away where the others act, leading or beside another action; settlement as its set says.
+    [Fact]
+    public void En1990_leaves_free_cases_out_and_settles_by_its_set()
+    {
+        LoadCase[] cases = [new("G", LoadSymbol.G), new("Q1", LoadSymbol.Q) { Category = "B", Free = true },
+            new("Q2", LoadSymbol.Q) { Category = "B" }, new("Q3", LoadSymbol.Q) { Category = "B", Free = true }, new("W", LoadSymbol.W)];
+        IEnumerable<string> Names(SettlementSet settles, Family family) => CombinationBuilder.Build(LoadStandards.Find("en1990")!, cases,
+            new LoadOptions { Eurocode = new EurocodeOptions { Settlement = settles } }, []).Used.Where(c => c.IsFor(family)).Select(c => c.Name);
+        Names(SettlementSet.All, Family.Uplift).Should().Equal("UPL", "UPL:Q", "UPL:Q:+W", "UPL:Q:noQ1", "UPL:Q:noQ1:+W", "UPL:Q:noQ3",
+            "UPL:Q:noQ3:+W", "UPL:+W", "UPL:+W:Q", "UPL:+W:Q:noQ1", "UPL:+W:Q:noQ3");
+        Names(SettlementSet.All, Family.Settlement).Select(n => n.Split(':')[0]).Distinct().Should().Equal("CHAR", "FREQ", "QP");
+        Names(SettlementSet.QuasiPermanent, Family.Settlement).Should().Equal("QP", "QP:Q", "QP:Q:noQ1", "QP:Q:noQ3");
+        Names(SettlementSet.Characteristic, Family.Settlement).Should().OnlyContain(n => n.StartsWith("CHAR"));
+        Names(SettlementSet.Characteristic, Family.All).Should().NotContain(n => n.StartsWith("FREQ"), "it is for nothing then");
+        var set = CombinationBuilder.Build(LoadStandards.Find("en1990")!, cases, new LoadOptions(), []);
+        string.Join(' ', set.Used.Single(c => c.Name == "B:Gsup:Q:noQ1:+W").Terms.Select(t => $"{cases[t.Case].Name}*{t.Factor:0.##}"))
+            .Should().Be("G*1.35 Q2*1.5 Q3*1.5 W*0.9");
+    }
+
     [Fact]
     public void En1990_takes_national_values_and_approach_3_keeps_the_ground_apart()
     {

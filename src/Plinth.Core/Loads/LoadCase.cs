@@ -45,6 +45,9 @@ public sealed partial record LoadCase(string Name, LoadSymbol? Symbol, bool Reve
     /// <summary>Category of an imposed action of EN 1990 (table A1.1), A to H; null for all else.</summary>
     public string? Category { get; init; }
 
+    /// <summary>Whether an imposed action of EN 1990 may stay away where the others act, so that no help of it is counted on.</summary>
+    public bool Free { get; init; }
+
     /// <summary>ψ0, ψ1, ψ2 of this case in place of its category's; null: the category's.</summary>
     public PsiFactors? OwnPsi { get; init; }
 

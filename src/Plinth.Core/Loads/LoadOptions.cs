@@ -59,11 +59,27 @@ public sealed record LoadOptions(double Sds = 0, double Redundancy = 1, double L
 /// <param name="Reduction">ξ of eq. 6.10b.</param>
 public sealed record PartialFactors(double Unfavourable, double Favourable, double Variable, double Reduction = 0.85);
 
+/// <summary>Serviceability combinations of EN 1990 in which settlement is looked at.</summary>
+public enum SettlementSet
+{
+    /// <summary>All of them.</summary>
+    All,
+
+    /// <summary>The quasi-permanent one, for what lasts (EN 1990 6.5.3(2)c).</summary>
+    QuasiPermanent,
+
+    /// <summary>The characteristic one.</summary>
+    Characteristic,
+}
+
 /// <summary>What EN 1990 and EN 1997-1 leave to the nation and the project; the defaults are the recommended values.</summary>
 public sealed record EurocodeOptions
 {
     /// <summary>Design approach of EN 1997-1 2.4.7.3.4: 1, 2 or 3.</summary>
     public int DesignApproach { get; init; } = 1;
+
+    /// <summary>The serviceability combinations in which settlement is looked at.</summary>
+    public SettlementSet Settlement { get; init; }
 
     /// <summary>Whether eq. 6.10a and 6.10b stand in place of 6.10.</summary>
     public bool SplitExpression { get; init; }

@@ -74,6 +74,7 @@ public static class ProjectReader
         var options = LoadsReader.Options(load, t.Inner("seismic"), standard, bag);
         var groundTable = t.Inner("ground");
         var design = LimitStateReader.Read(groundTable, t.Inner("annex"), standard, options);
+        options = LimitStateReader.Settling(groundTable, options, design);
         var rules = Rules(t, groundTable, design, metric, bag);
         LoadsReader.Mixed(load, standard, design, code, bag);
         var groundLogs = new Dictionary<string, SettingsLog>(StringComparer.Ordinal);

@@ -61,12 +61,17 @@ public sealed class En1990 : LoadStandard
 
         Accidental(expansion);
         Seismic(expansion);
-        Service(expansion, "CHAR", Family.Ground | Family.Settlement, LimitState.Characteristic, "G + Q1 + Σψ0·Qi", "EN 1990 eq. 6.14b",
-            _ => 1, p => p.Combination);
-        Service(expansion, "FREQ", Family.Settlement, LimitState.Frequent, "G + ψ1·Q1 + Σψ2·Qi", "EN 1990 eq. 6.15b", p => p.Frequent,
-            p => p.QuasiPermanent);
-        Service(expansion, "QP", Family.Settlement | Family.Crack, LimitState.QuasiPermanent, "G + Σψ2·Qi", "EN 1990 eq. 6.16b", null,
-            p => p.QuasiPermanent);
+        Family Settles(SettlementSet set) => o.Settlement == SettlementSet.All || o.Settlement == set ? Family.Settlement : Family.None;
+        Service(expansion, "CHAR", Family.Ground | Settles(SettlementSet.Characteristic), LimitState.Characteristic, "G + Q1 + Σψ0·Qi",
+            "EN 1990 eq. 6.14b", _ => 1, p => p.Combination);
+        if (o.Settlement == SettlementSet.All)
+        {
+            Service(expansion, "FREQ", Family.Settlement, LimitState.Frequent, "G + ψ1·Q1 + Σψ2·Qi", "EN 1990 eq. 6.15b", p => p.Frequent,
+                p => p.QuasiPermanent);
+        }
+
+        Service(expansion, "QP", Settles(SettlementSet.QuasiPermanent) | Family.Crack, LimitState.QuasiPermanent, "G + Σψ2·Qi",
+            "EN 1990 eq. 6.16b", null, p => p.QuasiPermanent);
     }
 
     private static void Fundamental(Expansion e, string set, Family family, LimitState state, string clause, PartialFactors f,
@@ -205,10 +210,16 @@ public sealed class En1990 : LoadStandard
                 return [];
             }
 
-            return Name == "W"
-                ? e.Exclusive(W, factor)
-                : [.. e.Additive(Which, (c, i) => new Term(i, factor(c)))
-                    .Select(a => a with { Name = a.Name is null ? Name : $"{Name}:{a.Name}" })];
+            if (Name == "W")
+            {
+                return e.Exclusive(W, factor);
+            }
+
+            // All of it, and all but each free case in turn.
+            IEnumerable<Alternative> Without(LoadCase? free) => e.Additive(c => Which(c) && c != free, (c, i) => new Term(i, factor(c)))
+                .Where(a => free is null || a.Terms.Count > 0)
+                .Select(a => a with { Name = (a.Name is null ? Name : $"{Name}:{a.Name}") + (free is null ? "" : ":no" + free.Name) });
+            return [.. Without(null), .. e.Cases.Where(c => Which(c) && c.Free).SelectMany(Without)];
         }
     }
 }

@@ -96,6 +96,7 @@ internal static class CaseReader
         var permanent = t.Flag("permanent", false);
         var direction = t.Choice<PlanAxis?>("direction", null, ("x", PlanAxis.X), ("y", PlanAxis.Y));
         var category = t.Text("category");
+        var free = t.Flag("free", false);
         var psi = t.Node("psi") is { } node ? LoadsReader.Read(node) : null;
         if (permanent && symbol is not null and not LoadSymbol.H)
         {
@@ -122,6 +123,11 @@ internal static class CaseReader
             category = "A";
         }
 
+        if (free && symbol is not null and not LoadSymbol.Q)
+        {
+            t.Fault("free", "free is for Q of en1990 alone, whose cases act together");
+        }
+
         if (t.Has("psi") && psi is null)
         {
             t.Fault("psi", "psi needs ψ0, ψ1, ψ2 from 0 to 1; write for example psi = [0.7, 0.5, 0.3]");
@@ -133,7 +139,13 @@ internal static class CaseReader
             return [];
         }
 
-        var made = new LoadCase(name, s, reversible, alternatives, permanent) { Direction = direction, Category = category, OwnPsi = psi };
+        var made = new LoadCase(name, s, reversible, alternatives, permanent)
+        {
+            Direction = direction,
+            Category = category,
+            OwnPsi = psi,
+            Free = free,
+        };
         Complete(made, t.Place, options, bag);
         return spectrum ? made.SpectrumVariants() : [made];
     }
@@ -172,7 +184,7 @@ internal static class CaseReader
 
         var transient = t.Flag("transient", false);
         foreach (var key in (ReadOnlySpan<string>)["symbol", "reversible", "alternatives", "permanent", "direction", "spectrum", "category",
-            "psi"])
+            "free", "psi"])
         {
             if (t.Has(key))
             {

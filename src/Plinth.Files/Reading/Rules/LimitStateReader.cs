@@ -57,6 +57,25 @@ internal static class LimitStateReader
         return new LimitStateDesign(approach, new NationalAnnex(own));
     }
 
+    /// <summary>In which combinations settlement is looked at: by limit states in the quasi-permanent one, or as [ground] says.</summary>
+    public static LoadOptions Settling(TableReader ground, LoadOptions options, LimitStateDesign? design)
+    {
+        const string Key = "settlement-set";
+        if (design is null)
+        {
+            if (ground.Has(Key))
+            {
+                ground.Fault(Key, $"{Key} does nothing without design = \"{LimitStateDesign.Id}\"; delete it");
+            }
+
+            return options;
+        }
+
+        var set = ground.Choice(Key, SettlementSet.QuasiPermanent, ("quasi-permanent", SettlementSet.QuasiPermanent),
+            ("characteristic", SettlementSet.Characteristic));
+        return options with { Eurocode = options.Eurocode with { Settlement = set } };
+    }
+
     /// <summary>Holds what a table of the ground states against how it is designed.</summary>
     public static void Agree(TableReader t, GroundRules g)
     {
