@@ -1,5 +1,3 @@
-using System.Text.Json;
-
 namespace Plinth.Cli.Tests;
 
 /// <summary>Projects whose ground is designed by EN 1997-1, through the built program: what they state, what they show, what is refused.</summary>
@@ -126,6 +124,61 @@ public class LimitStateTests
         ran.Error.Should().MatchRegex(string.Join('|', message.Split('|').Select(System.Text.RegularExpressions.Regex.Escape)))
             .And.MatchRegex(@"plinth\.toml:\d+:\d+: error");
         f.Has("adopted.toml").Should().BeFalse("nothing is written");
+    }
+
+    // A wall on its footing by a script from the clauses alone, per metre: K of φ' 30° behind it (M2: 24.79°, 0.4091), γG,sup on the soil
+    // whatever the other permanent actions take, what stands on it leading or not, on the heel or beyond it.
+    [Theory]
+    [InlineData(1, 0.769246, "C:SURCHARGE-WALL", 0.479324, "C:Q:SURCHARGE-WALL")]
+    [InlineData(2, 0.712300, "B:Ginf:SURCHARGE-WALL", 0.351914, "B:Ginf:Q:SURCHARGE-WALL")]
+    public void Soil_behind_a_wall_worked_apart(int approach, double slides, string slidesIn, double bears, string bearsIn)
+    {
+        using var f = new Folder();
+        f["plinth.toml"] = $$"""
+            [project]
+            name = "Wall"
+            code = "aci318m-19"
+            [loads]
+            standard = "en1990"
+            design-approach = {{approach}}
+            [cases]
+            G = "G"
+            Q = { symbol = "Q", category = "B" }
+            [ground]
+            design = "en1997"
+            founding-depth = "0.9 m"
+            soil-weight = "18 kN/m3"
+            [ground.strength]
+            friction-angle = "32 deg"
+            critical-angle = "30 deg"
+            [concrete]
+            strength = "30 MPa"
+            weight = "25 kN/m3"
+            [steel]
+            yield = "420 MPa"
+            [[foundation]]
+            mark = "WF1"
+            kind = "wall"
+            supports = ["W1"]
+            heel = "1.8 m"
+            toe = "0.75 m"
+            thickness = "400 mm"
+            retained = { side = "+y", height = "3.0 m", friction-angle = "30 deg", pressure = "active", surcharge = "10 kPa" }
+            stem = { height = "3.0 m" }
+            """;
+        f["supports.csv"] = "support,shape,x (m),y (m),x2 (m),y2 (m),cx (m)\nW1,wall,0,0,6,0,0.25\n";
+        f["reactions.csv"] = "support,case,Fz (kN)\nW1,G,120\nW1,Q,60\n";
+        f.Run("size").Exit.Should().Be(0);
+        var checks = f.Run("check", "--format", "json").Json.GetProperty("foundations")[0].GetProperty("checks").EnumerateArray()
+            .Where(c => c.GetProperty("id").GetString() is "sliding" or "bearing" or "overturning-y")
+            .ToDictionary(c => c.GetProperty("id").GetString()!, c => (c.GetProperty("utilisation").GetDouble(),
+                c.GetProperty("combination").GetString()!.Split(',')[0]));
+        checks["sliding"].Item1.Should().BeApproximately(slides, 1e-5);
+        checks["sliding"].Item2.Should().Be(slidesIn);
+        checks["bearing"].Item1.Should().BeApproximately(bears, 1e-5);
+        checks["bearing"].Item2.Should().Be(bearsIn);
+        checks["overturning-y"].Item1.Should().BeApproximately(0.377903, 1e-5, "EQU: 1.1 on the soil, φ' divided by 1.25, 0.9 on what holds");
+        f.Run("show", "WF1", "sliding").Out.Should().Contain("φ'k").And.Contain("E[EARTH]");
     }
 
     [Fact]

@@ -40,7 +40,8 @@ public class LimitStateTests
             Ground = ground,
             Stability = new StabilityRules(1, 1, 1, 1, 0, 0, 0) { Flotation = 1 },
             Concrete = DefaultConcrete with { Weight = concrete },
-        }) with { Design = ground.Design };
+        }) with
+        { Design = ground.Design };
     }
 
     private static double Value(Project project, FoundationDesign design, string check, string combination, string symbol) =>

@@ -47,10 +47,21 @@ public sealed record LoadedSupport(Support Support, PlanPoint At, ColumnOutline 
 /// <param name="Earth">Of its pressure.</param>
 /// <param name="Water">Of the pressure of the water in it.</param>
 /// <param name="Surcharge">Of what stands on it.</param>
-public readonly record struct BehindWall(double Earth, double Water, double Surcharge)
+/// <param name="Strength">By what its coefficient of pressure is more, its strength divided by a partial factor.</param>
+public readonly record struct BehindWall(double Earth, double Water, double Surcharge, double Strength)
 {
+    /// <summary>Of the thrust of the soil by its characteristic coefficient.</summary>
+    public double EarthThrust => Earth * Strength;
+
+    /// <summary>Of the thrust of what stands on it by that coefficient.</summary>
+    public double SurchargeThrust => Surcharge * Strength;
+
     /// <summary>Those of a combination; nothing of what it does not hold.</summary>
-    public static BehindWall Of(Combination combination, IReadOnlyList<LoadCase> cases)
+    /// <param name="combination">The combination.</param>
+    /// <param name="cases">All cases.</param>
+    /// <param name="soil">The soil; null: there is none.</param>
+    /// <param name="design">Design of the ground by limit states; null: by allowable values.</param>
+    public static BehindWall Of(Combination combination, IReadOnlyList<LoadCase> cases, RetainedSoil? soil, Ground.LimitStateDesign? design)
     {
         ArgumentNullException.ThrowIfNull(combination);
         ArgumentNullException.ThrowIfNull(cases);
@@ -65,7 +76,10 @@ public readonly record struct BehindWall(double Earth, double Water, double Surc
             return sum;
         }
 
-        return new BehindWall(Of(LoadCase.EarthName), Of(LoadCase.WaterName), Of(LoadCase.BehindName));
+        var strength = soil is null || design is null ? 1
+            : soil.CoefficientOf(Ground.LimitStateDesign.DesignAngle(soil.FrictionAngle, design.Behind(combination.State)))
+                / soil.Coefficient;
+        return new BehindWall(Of(LoadCase.EarthName), Of(LoadCase.WaterName), Of(LoadCase.BehindName), strength);
     }
 
     /// <summary>The factor of a case by its name; 0 of any other.</summary>
@@ -115,7 +129,8 @@ public sealed class LoadedPlace
             SurchargeFactors[k] = Bare[k] ? 0 : FactorOfSurcharge(used[k]);
         }
 
-        BehindFactors = foundation.Wall.Retained is null ? [] : [.. used.Select(c => BehindWall.Of(c, Cases))];
+        BehindFactors = foundation.Wall.Retained is not { } soil ? []
+            : [.. used.Select(c => BehindWall.Of(c, Cases, soil, place.Ground.Design))];
     }
 
     // The same place with all its actions multiplied.
@@ -317,7 +332,7 @@ public sealed class LoadedPlace
         var all = (from c in set.Used
                    from water in waters
                    from bare in With(ground.Surcharge != 0 && FactorOfSurcharge(c) != 0)
-                   from off in With(retained is { Surcharge: > 0 } && BehindWall.Of(c, Cases).Surcharge != 0)
+                   from off in With(retained is { Surcharge: > 0 } && BehindWall.Of(c, Cases, null, null).Surcharge != 0)
                    select (c, water, bare, off)).ToArray();
         return (all.Length == set.Used.Length ? set : new CombinationSet(all.Select(a => a.c), set.Dropped),
             [.. all.Select(a => a.water)], [.. all.Select(a => a.bare)], [.. all.Select(a => a.off)]);

@@ -77,12 +77,13 @@ public sealed record RetainedSoil(bool AtHigh, double Height)
     /// <summary>
     /// Coefficient of its pressure: 1 − sin φ at rest (J. Jáky 1944), (1 − sin φ)/(1 + sin φ) active (W. J. M. Rankine 1857).
     /// </summary>
-    public double Coefficient
+    public double Coefficient => CoefficientOf(FrictionAngle);
+
+    /// <summary>The same of soil with another angle of friction.</summary>
+    /// <param name="angle">φ, degrees.</param>
+    public double CoefficientOf(double angle)
     {
-        get
-        {
-            var sin = Math.Sin(FrictionAngle * Math.PI / 180);
-            return AtRest ? 1 - sin : (1 - sin) / (1 + sin);
-        }
+        var sin = Math.Sin(angle * Math.PI / 180);
+        return AtRest ? 1 - sin : (1 - sin) / (1 + sin);
     }
 }

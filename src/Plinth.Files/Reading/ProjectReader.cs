@@ -241,11 +241,11 @@ public static class ProjectReader
             return;
         }
 
-        if (standard.BehindWalls.Count == 0)
+        if (standard is En1990 && first.Rules.Ground.Design is null)
         {
             bag.Error(at, $"the soil behind the wall of {first.Mark} has a friction angle that {standard.Name} divides by a partial factor "
-                + "of its own in some combinations, which is not done yet; give its pressure as cases of the reactions, without retained, "
-                + "or design the wall by another load standard");
+                + $"of its own in some combinations; write [ground] design = \"{LimitStateDesign.Id}\", or give its pressure as cases of "
+                + "the reactions, without retained");
             return;
         }
 

@@ -62,6 +62,17 @@ public sealed class LimitStateDesign
     /// <summary>The nationally determined values.</summary>
     public NationalAnnex Annex { get; }
 
+    /// <summary>γφ' on tan φ' of the soil behind a wall; 1 of serviceability.</summary>
+    /// <param name="state">The limit state.</param>
+    public double Behind(LimitState state) => Of(state) is { } f ? f.Friction
+        : state is LimitState.Equ or LimitState.Upl ? Annex["gamma-phi-equ"] : 1;
+
+    /// <summary>The angle whose tangent is that of another over a factor, degrees.</summary>
+    /// <param name="degrees">The characteristic angle.</param>
+    /// <param name="factor">The factor.</param>
+    public static double DesignAngle(double degrees, double factor) =>
+        factor == 1 ? degrees : Math.Atan(Math.Tan(degrees * Math.PI / 180) / factor) * 180 / Math.PI;
+
     /// <summary>
     /// The factors of an ultimate limit state of ground and structure; null: strength of the ground is not looked at there.
     /// </summary>

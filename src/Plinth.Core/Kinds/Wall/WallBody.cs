@@ -59,8 +59,8 @@ internal static class WallBody
         if (b.Pressure is { } pressure && soil is not null)
         {
             var (f, wet, prop) = (t.Place.BehindFactors[k], t.Place.Waters[k] == WaterState.High, 0.0);
-            foreach (var (load, words, factor) in (ReadOnlySpan<(RetainedLoad, string, double)>)[(RetainedLoad.Earth, "soil", f.Earth),
-                (RetainedLoad.Water, "water", f.Water), (RetainedLoad.Surcharge, "surcharge", f.Surcharge)])
+            foreach (var (load, words, factor) in (ReadOnlySpan<(RetainedLoad, string, double)>)[(RetainedLoad.Earth, "soil",
+                f.EarthThrust), (RetainedLoad.Water, "water", f.Water), (RetainedLoad.Surcharge, "surcharge", f.SurchargeThrust)])
             {
                 var thrust = pressure.Above(load, wet, soil.Height + body.Thickness);
                 if (factor * thrust.Force > 1e-9)
@@ -103,8 +103,8 @@ internal static class WallBody
             var (thrust, prop) = stem.Pushed(k, up);
             var depth = (stem.Soil?.Height ?? 0) - up;
             var pressure = t.Body.Backing!.Pressure is { } soil
-                ? (f.Earth * soil.At(RetainedLoad.Earth, wet, depth)) + (f.Water * soil.At(RetainedLoad.Water, wet, depth))
-                    + (f.Surcharge * soil.At(RetainedLoad.Surcharge, wet, depth))
+                ? (f.EarthThrust * soil.At(RetainedLoad.Earth, wet, depth)) + (f.Water * soil.At(RetainedLoad.Water, wet, depth))
+                    + (f.SurchargeThrust * soil.At(RetainedLoad.Surcharge, wet, depth))
                 : 0;
             points.Add(new WallPoint(up, pressure, shear + thrust.Force - prop, moment + thrust.Moment - (prop * (high - up))));
         }

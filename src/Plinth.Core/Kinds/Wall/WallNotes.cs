@@ -1,4 +1,5 @@
 using System.Globalization;
+using Plinth.Core.Checks.OnGround;
 using Plinth.Core.Loads;
 using Plinth.Core.Units;
 
@@ -74,8 +75,14 @@ internal static class WallNotes
         if (rules.Retained is { } soil)
         {
             yield return string.Create(CultureInfo.InvariantCulture,
-                $"{(soil.AtRest ? "earth at rest" : "active pressure")}, K {soil.Coefficient:0.000}; nothing of the soil before the wall "
-                    + $"is counted against it but passive pressure on the base");
+                $"{(soil.AtRest ? "earth at rest" : "active pressure")}, K {soil.Coefficient:0.000}"
+                    + $"{(t.Ground.Design is null ? "" : ", more where tan φ' takes a partial factor")}; nothing of the soil before the "
+                    + $"wall is counted against it but passive pressure on the base");
+            if (t.Combinations.Any(c => c.State == LimitState.Seismic))
+            {
+                yield return "the soil's seismic thrust (EN 1998-5 7.3.2) is not found: give it as a case of the reactions";
+            }
+
             if (rules.Stem is { Propped: true })
             {
                 yield return "the wall is taken as fixed on its base and held at its top, by what is not checked here; where the base "
@@ -92,21 +99,25 @@ internal static class WallNotes
     // A shear key is not designed: what width of base would hold the wall in its place.
     private static string? Lacking(WallTrial t)
     {
-        var worst = 0.0;
+        var (worst, rubs) = (0.0, t.Ground.Friction);
         foreach (var k in t.CombinationsFor(Family.Sliding))
         {
             var l = t.Body.LoadsWithoutSurcharge(k);
             var least = t.Combinations[k].Least ?? (t.Combinations[k].Counteracting ? t.Rules.Stability.Counteracting
                 : t.Rules.Stability.Sliding);
-            worst = Math.Max(worst, (least * Math.Abs(l.Fy)) - (t.Ground.Friction * Math.Max(0, l.N)));
+            var friction = t.Ground.Design?.Of(t.Combinations[k].State) is { } f ? SlidingResistance.Coefficient(t.Ground, f)
+                : t.Ground.Friction;
+            var lacks = (least * Math.Abs(l.Fy)) - (friction * Math.Max(0, l.N));
+            (worst, rubs) = lacks > worst ? (lacks, friction) : (worst, rubs);
         }
 
-        if (t.Checks.Find("sliding") is not { } sliding || !sliding.Exceeds(t, 1))
+        // Undrained the area counts, not what presses on it.
+        if (worst <= 0 || t.Checks.Find("sliding") is not { } sliding || !sliding.Exceeds(t, 1))
         {
             return null;
         }
 
-        var perMetre = t.Ground.Friction * t.Body.Length
+        var perMetre = rubs * t.Body.Length
             * ((t.Rules.Concrete.Weight * t.Body.Thickness) + (t.Ground.SoilWeight * t.Foundation.Wall.Retained!.Height));
         return $"sliding is not held; no shear key is designed: by friction alone about "
             + $"{Unit.Length.FormatWithSymbol(worst / perMetre, t.Units)} more of heel would hold it";

@@ -33,8 +33,15 @@ public sealed class En1990 : LoadStandard
     public override LoadCase Surcharge => new(LoadCase.SurchargeName, Q) { Category = "E" };
 
     /// <inheritdoc/>
-    /// <remarks>None: EN 1997-1 2.4.7.3.4 divides tan φ' by γφ' in the set M2, which no factor on a case does.</remarks>
-    public override IReadOnlyList<LoadCase> BehindWalls => [];
+    /// <remarks>
+    /// Soil and water behind a wall are permanent and never help: always at γG,sup, whatever the other permanent actions take. What stands
+    /// on the soil is a variable action of its own. The set M2 divides tan φ' too (EN 1997-1 2.4.7.3.4), which the pressures hold.
+    /// </remarks>
+    public override IReadOnlyList<LoadCase> BehindWalls { get; } =
+    [
+        new(LoadCase.EarthName, G) { IsBehindWall = true }, new(LoadCase.WaterName, G) { IsBehindWall = true },
+        new(LoadCase.BehindName, Q) { IsBehindWall = true, Category = "E" },
+    ];
 
     internal override void Expand(Expansion expansion)
     {
@@ -81,9 +88,9 @@ public sealed class En1990 : LoadStandard
         var up = f.Unfavourable * reduction;
         var byCase = state is LimitState.Equ or LimitState.Upl;
         List<(Alternative G, double Weights)> permanent = byCase
-            ? [.. Permanent(e, f.Favourable, f.Unfavourable, null)]
-            : up == f.Favourable ? [.. Permanent(e, up, up, null)]
-            : [.. Permanent(e, up, up, "Gsup"), .. Permanent(e, f.Favourable, f.Favourable, "Ginf")];
+            ? [.. Permanent(e, f.Favourable, f.Unfavourable, f.Unfavourable, null)]
+            : up == f.Favourable ? [.. Permanent(e, up, up, up, null)]
+            : [.. Permanent(e, up, up, up, "Gsup"), .. Permanent(e, f.Favourable, f.Favourable, up, "Ginf")];
 
         // Approach 3: what acts on the ground itself takes the factors of set C, what comes from the structure those of set B.
         double Variable(LoadCase c) => o.DesignApproach == 3 && c.IsSurcharge && state == LimitState.SetB ? o.SetC.Variable : f.Variable;
@@ -155,15 +162,16 @@ public sealed class En1990 : LoadStandard
     private static void Each(Expansion e, string set, string name, Family family, List<Term> terms, string clause, string text,
         LimitState state)
     {
-        foreach (var (permanent, weights) in Permanent(e, 1, 1, null))
+        foreach (var (permanent, weights) in Permanent(e, 1, 1, 1, null))
         {
             e.Keep(set + permanent.Name + name, family, permanent.Terms.Concat(terms), weights, false, clause, text, state);
         }
     }
 
     // All permanent cases; those that exclude each other in turn. Names are led by colons, so that they follow the set's.
-    private static IEnumerable<(Alternative G, double Weights)> Permanent(Expansion e, double factor, double tips, string? name) =>
-        e.Additive(c => c.Symbol == G, (_, i) => new Term(i, factor, tips, factor))
+    private static IEnumerable<(Alternative G, double Weights)> Permanent(Expansion e, double factor, double tips, double behind,
+        string? name) =>
+        e.Additive(c => c.Symbol == G, (c, i) => c.IsBehindWall ? new Term(i, behind) : new Term(i, factor, tips, factor))
             .Select(a => (new Alternative((name is null ? "" : ":" + name) + (a.Name is null ? "" : ":" + a.Name), a.Terms), factor));
 
     // Every variable action leads in turn, beside every subset of the others that may act with it; and none at all. Without a factor for a
@@ -173,7 +181,8 @@ public sealed class En1990 : LoadStandard
     {
         Action[] actions =
         [
-            new("Q", c => c.Symbol == Q && c.Category != "H"),
+            new("Q", c => c.Symbol == Q && c.Category != "H" && !c.IsBehindWall),
+            new(LoadCase.BehindName, c => c.Symbol == Q && c.IsBehindWall),
             new("H", c => c.Symbol == Q && c.Category == "H"),
             new("S", c => c.Symbol == S),
             new("W", c => c.Symbol == W),

@@ -130,7 +130,9 @@ internal sealed class Backing
     /// <summary>Its moment ∫y about the centroid, kNm.</summary>
     public double LiftTurns(int k) => Soil is { } soil ? Lift(k) * soil.Side * body.Width / 6 : 0;
 
-    /// <summary>What a case does at the centroid of the underside, with factor one.</summary>
+    /// <summary>
+    /// What a case does at the centroid of the underside, with the soil's strength as the combination has it and factor one.
+    /// </summary>
     /// <param name="name">The case's name.</param>
     /// <param name="k">The combination, for its water.</param>
     /// <param name="stands">Whether what stands on the soil presses on the heel.</param>
@@ -139,9 +141,10 @@ internal sealed class Backing
         var w = (int)body.Place.Waters[k];
         return Soil is null ? default : name switch
         {
-            LoadCase.EarthName => earth[w],
+            LoadCase.EarthName => body.Place.BehindFactors[k].Strength * earth[w],
             LoadCase.WaterName => water[w],
-            LoadCase.BehindName => stands && !body.Place.OffHeel[k] ? lateral[w] + standing : lateral[w],
+            LoadCase.BehindName => body.Place.BehindFactors[k].Strength * lateral[w] is var pushes && stands && !body.Place.OffHeel[k]
+                ? pushes + standing : pushes,
             _ => default,
         };
     }
@@ -156,7 +159,7 @@ internal sealed class Backing
 
         var f = body.Place.BehindFactors[k];
         var w = (int)body.Place.Waters[k];
-        var sum = (f.Earth * earth[w]) + (f.Water * water[w]) + (f.Surcharge * lateral[w]);
+        var sum = (f.EarthThrust * earth[w]) + (f.Water * water[w]) + (f.SurchargeThrust * lateral[w]);
         return stands && !body.Place.OffHeel[k] ? sum + (f.Surcharge * standing) : sum;
     }
 

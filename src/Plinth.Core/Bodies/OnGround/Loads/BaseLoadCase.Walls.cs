@@ -1,3 +1,4 @@
+using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 using Plinth.Core.Tracing;
@@ -47,18 +48,19 @@ internal static partial class BaseLoadCase
 
         trace.Remark($"Soil behind the wall, towards {(soil.AtHigh ? "+" : "−")}y"
             + (s.StateWords(k) is { } words ? $"; {words}" : ""));
-        trace.Given("φ", soil.FrictionAngle, Unit.Ratio, "degrees, angle of friction of the soil");
-        trace.Given("K", soil.Coefficient, Unit.Ratio, soil.AtRest ? "at rest, 1 − sin φ" : "active, (1 − sin φ)/(1 + sin φ)");
+        var f = s.Place.BehindFactors[k];
+        TellStrength(s, k, soil, ref trace);
+        trace.Given("K", soil.Coefficient * f.Strength, Unit.Ratio, soil.AtRest ? "at rest, 1 − sin φ" : "active, (1 − sin φ)/(1 + sin φ)");
         var deep = trace.Given("z", soil.Height + s.Thickness, Unit.Length, "from the soil's surface to the underside");
         var wet = s.Place.Waters[k] == WaterState.High;
-        var f = s.Place.BehindFactors[k];
         foreach (var (load, name, factor) in (ReadOnlySpan<(RetainedLoad, string, double)>)[(RetainedLoad.Earth, LoadCase.EarthName,
             f.Earth), (RetainedLoad.Water, LoadCase.WaterName, f.Water), (RetainedLoad.Surcharge, LoadCase.BehindName, f.Surcharge)])
         {
             var t = pressure.Above(load, wet, deep);
             if (t.Force > 0 && factor != 0)
             {
-                trace.Given($"E[{name}]", t.Force, Unit.LineLoad, "thrust on the plane through the heel's edge down to the underside");
+                trace.Given($"E[{name}]", t.Force * (load == RetainedLoad.Water ? 1 : f.Strength), Unit.LineLoad,
+                    "thrust on the plane through the heel's edge down to the underside");
                 trace.Given($"arm[{name}]", t.Moment / t.Force, Unit.Length, "of it over the underside");
                 trace.Given($"f[{name}]", factor, Unit.Ratio, "its factor");
             }
@@ -68,6 +70,21 @@ internal static partial class BaseLoadCase
         trace.Given("Mx,push", pushes.Mx, Unit.Moment, "their moments about the underside and that of what stands on the heel");
         trace.Given("∫y·Wwall", b.WeightTurns(k), Unit.Moment, "of wall, heel and toe about the centroid");
         trace.Given("∫y·u", b.LiftTurns(k), Unit.Moment, "of the water's push that grows towards the heel");
+    }
+
+    private static void TellStrength<T>(GroundBody s, int k, RetainedSoil soil, ref T trace)
+        where T : struct, ITrace
+    {
+        if (s.Ground.Design is not { } design)
+        {
+            trace.Given("φ", soil.FrictionAngle, Unit.Ratio, "degrees, angle of friction of the soil");
+            return;
+        }
+
+        var factor = design.Behind(s.Combinations[k].State);
+        var angle = new Sym("φ'k", trace.Given("φ'k", soil.FrictionAngle, Unit.Degrees, "of the soil, characteristic"), Unit.Degrees);
+        trace.Let("φ", LimitStateDesign.DesignAngle(soil.FrictionAngle, factor), Unit.Degrees,
+            $"arctan(tan({angle})/{new Sym("γφ'", factor, Unit.Ratio)})·180/π");
     }
 
     /// <summary>Tells what a wall and the soil behind it weigh beyond the soil that lies over the whole base.</summary>

@@ -23,7 +23,8 @@ internal static class BearingResistance
             trace.Heading($"Bearing resistance, drained, {f.Sets}");
             var (phi, factor) = (new Sym("φ'k", trace.Given("φ'k", friction, Unit.Degrees, "characteristic"), Unit.Degrees),
                 new Sym("γφ'", f.Friction, Unit.Ratio));
-            var design = trace.Let("φ", DesignAngle(friction, f.Friction), Unit.Degrees, $"arctan(tan({phi})/{factor})·180/π");
+            var design = trace.Let("φ", LimitStateDesign.DesignAngle(friction, f.Friction), Unit.Degrees,
+                $"arctan(tan({phi})/{factor})·180/π");
             var cohesion = trace.Let("c'd", soil.Cohesion / f.Cohesion, Unit.Pressure,
                 $"{new Sym("c'k", soil.Cohesion, Unit.Pressure)}/{new Sym("γc'", f.Cohesion, Unit.Ratio)}");
             outcome = Bearing.Higher(outcome, Against(s, k, soil, f, design, cohesion, ref trace));
@@ -39,10 +40,6 @@ internal static class BearingResistance
 
         return outcome;
     }
-
-    /// <summary>The angle whose tangent is that of another over a factor, degrees.</summary>
-    public static double DesignAngle(double degrees, double factor) =>
-        factor == 1 ? degrees : Math.Atan(Math.Tan(degrees * Math.PI / 180) / factor) * 180 / Math.PI;
 
     private static Outcome Against<T>(GroundBody s, int k, BearingCapacity soil, GroundFactors f, double friction, double cohesion,
         ref T trace)

@@ -61,6 +61,14 @@ internal static class SlidingResistance
         return Outcome.Ratio(force, resistance);
     }
 
+    /// <summary>tan δd/γR;h of a base on drained ground; NaN where nothing of it is stated.</summary>
+    public static double Coefficient(GroundRules g, GroundFactors f)
+    {
+        var none = default(NoTrace);
+        return double.IsNaN(g.Friction) && g.CriticalAngle is null ? double.NaN
+            : Drained(g, new BaseLoads(1, 0, 0, 0, 0), f, ref none);
+    }
+
     private static double Drained<T>(GroundRules g, in BaseLoads l, GroundFactors f, ref T trace)
         where T : struct, ITrace
     {
@@ -73,7 +81,7 @@ internal static class SlidingResistance
         }
         else
         {
-            var angle = trace.Let("φcv;d", BearingResistance.DesignAngle(g.CriticalAngle!.Value, f.Friction), Unit.Degrees,
+            var angle = trace.Let("φcv;d", LimitStateDesign.DesignAngle(g.CriticalAngle!.Value, f.Friction), Unit.Degrees,
                 $"arctan(tan({new Sym("φcv", g.CriticalAngle.Value, Unit.Degrees)})/{factor})·180/π");
             var critical = new Sym("φcv;d", angle, Unit.Degrees);
             tangent = g.SmoothFace

@@ -159,8 +159,8 @@ internal sealed class WallStem : Subject
         var f = Place.BehindFactors[k];
         var wet = Place.Waters[k] == WaterState.High;
         var (force, moment, prop) = (0.0, 0.0, 0.0);
-        foreach (var (load, factor) in (ReadOnlySpan<(RetainedLoad, double)>)[(RetainedLoad.Earth, f.Earth), (RetainedLoad.Water, f.Water),
-            (RetainedLoad.Surcharge, f.Surcharge)])
+        foreach (var (load, factor) in (ReadOnlySpan<(RetainedLoad, double)>)[(RetainedLoad.Earth, f.EarthThrust),
+            (RetainedLoad.Water, f.Water), (RetainedLoad.Surcharge, f.SurchargeThrust)])
         {
             if (factor == 0)
             {
