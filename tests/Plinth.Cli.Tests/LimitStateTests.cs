@@ -47,7 +47,7 @@ public class LimitStateTests
         f.Run("show", "F2").Out.Should().Contain($"ACI 318M-19, EN 1990, EN 1997-1 (design approach {approach})");
         f.Run("show", "F2", "bearing").Out.Should().Contain(approach == 1 ? "Bearing resistance, drained, DA1-2: M2 + R1"
             : "Bearing resistance, drained, DA2: M1 + R2").And.Contain("[EN 1997-1 D.4]");
-        f.Run("show", "F2", "sliding").Out.Should().Contain("φcv;d").And.Contain("Hd/Rd");
+        f.Run("show", "F2", "sliding").Out.Should().Contain("φcv;d").And.Contain("F/R'd");
         f.Run("combos").Out.Should().Contain("table A1.2(A)   for overturning").And.Contain("for uplift").And.Contain("for ground, sliding, concrete");
         f.Run("report", "--to", "r.html", "--depth", "full").Exit.Should().Be(0);
         f["r.html"].Should().Contain("Nationally determined values").And.Contain("γR;v of set R2");

@@ -33,7 +33,8 @@ internal static class GeneralChapters
     {
         var p = input.Project;
         yield return new Paragraph(
-            $"Concrete to {p.Code.Name}, loads and combinations to {p.LoadsAndGround}. "
+            $"Concrete to {p.Code.Name}, {(p.Design is null ? "loads and combinations" : "loads, combinations and ground")} to "
+                + $"{p.LoadsAndGround}. "
                 + $"{(p.Units == UnitSystem.Us ? "US customary units: ft, in, kip, ksf, psi." : "Metric units: m, mm, kN, kPa, MPa.")} N "
                 + "presses downwards; x and y are the project's axes in plan, in a footing's chapter its own; moments are right-handed "
                 + "about them.");

@@ -37,7 +37,8 @@ public sealed class NationalAnnex
         new("gamma-re-r2", 1.4, "EN 1997-1 table A.13", "γR;e of set R2, earth resistance"),
         new("gamma-phi-equ", 1.25, "EN 1997-1 table A.2", "γφ' of static equilibrium, on tan φ' of soil behind walls"),
         new("gamma-phi-seis", 1.25, Seismic, "γφ' in seismic situations, on tan φ'"),
-        new("gamma-c-seis", 1.25, Seismic, "γc' in seismic situations"), new("gamma-cu-seis", 1.4, Seismic, "γcu in seismic situations"),
+        new("gamma-c-seis", 1.25, "as γφ' of " + Seismic, "γc' in seismic situations"),
+        new("gamma-cu-seis", 1.4, Seismic, "γcu in seismic situations"),
         new("sliding-limit", 0.4, "EN 1997-1 6.5.3(12), eq. 6.5", "greatest undrained resistance to sliding over Vd, base not sealed"),
     ];
 

@@ -149,9 +149,14 @@ internal static class LimitStateReader
             }
         }
 
-        var read = RuleReader.Stability(t, basis);
+        if (design is null)
+        {
+            return RuleReader.Stability(t, basis);
+        }
 
         // What is stated is asked of all characteristic loads, wind among them.
-        return design is null ? read : read with { ContactTransient = read.Contact, ContactCounteracting = read.Contact };
+        var share = RuleReader.Share(t, "contact", basis.Contact);
+        t.Done();
+        return basis with { Contact = share, ContactTransient = share, ContactCounteracting = share };
     }
 }

@@ -221,7 +221,7 @@ internal static class RuleReader
         return read.Count > 0 ? [.. read.OrderBy(b => b.Diameter)] : null;
     }
 
-    private static double Share(TableReader t, string key, double fallback)
+    internal static double Share(TableReader t, string key, double fallback)
     {
         var value = t.Number(key, fallback);
         if (value > 1)

@@ -30,32 +30,32 @@ internal static class SlidingResistance
     {
         var g = s.Ground;
         trace.Heading($"Resistance to sliding, {f.Sets}");
-        var resistance = double.PositiveInfinity;
+        var (resistance, name) = (double.PositiveInfinity, "");
         if (!double.IsNaN(g.Friction) || g.CriticalAngle is not null)
         {
-            resistance = Drained(g, l, f, ref trace);
+            (resistance, name) = (Drained(g, l, f, ref trace), "R'd");
         }
 
         if (g.Capacity?.Undrained is { } strength)
         {
             var undrained = Undrained(s, k, l, contact, strength, f, ref trace);
-            resistance = double.IsInfinity(resistance) ? undrained
-                : trace.Let("Rd", Math.Min(resistance, undrained), Unit.Force,
-                    $"min({new Sym("R'd", resistance, Unit.Force)}; {new Sym("Ru;d", undrained, Unit.Force)})");
+            (resistance, name) = double.IsInfinity(resistance) ? (undrained, "Ru;d")
+                : (trace.Let("Rd", Math.Min(resistance, undrained), Unit.Force,
+                    $"min({new Sym("R'd", resistance, Unit.Force)}; {new Sym("Ru;d", undrained, Unit.Force)})"), "Rd");
         }
 
         if (passive > 0)
         {
             var earth = trace.Let("Rp;d", passive / (f.Friction * f.Earth), Unit.Force,
                 $"{new Sym("Rp", passive, Unit.Force)}/({new Sym("γφ'", f.Friction, Unit.Ratio)}·{new Sym("γR;e", f.Earth, Unit.Ratio)})");
-            resistance = trace.Let("Rd + Rp;d", resistance + earth, Unit.Force,
-                $"{new Sym("Rd", resistance, Unit.Force)} + {new Sym("Rp;d", earth, Unit.Force)}");
+            (resistance, name) = (trace.Let("ΣRd", resistance + earth, Unit.Force,
+                $"{new Sym(name, resistance, Unit.Force)} + {new Sym("Rp;d", earth, Unit.Force)}"), "ΣRd");
         }
 
         if (resistance > 0)
         {
             trace.Let("utilisation", force / resistance, Unit.Ratio,
-                $"{new Sym("Hd", force, Unit.Force)}/{new Sym("Rd", resistance, Unit.Force)}");
+                $"{new Sym("F", force, Unit.Force)}/{new Sym(name, resistance, Unit.Force)}");
         }
 
         return Outcome.Ratio(force, resistance);
