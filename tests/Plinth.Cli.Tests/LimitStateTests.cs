@@ -181,6 +181,21 @@ public class LimitStateTests
         f.Run("show", "WF1", "sliding").Out.Should().Contain("φ'k").And.Contain("E[EARTH]");
     }
 
+    // A ground that replaces the strength it would inherit must say again what holds a base against sliding: nothing stated holds nothing.
+    [Theory]
+    [InlineData("[grounds.fill]\nbearing-resistance = \"300 kPa\"\n[concrete]", @"\[grounds.fill\] needs \[ground.strength\] critical-angle")]
+    [InlineData("[[foundation]]\nsupports = [\"C1\"]\nground.bearing-resistance = \"300 kPa\"\n[concrete]", "needs .*critical-angle")]
+    public void Every_ground_says_what_holds_a_base_in_its_place(string ground, string message)
+    {
+        using var f = European(strength: "[ground.strength]\nundrained = \"120 kPa\"\n");
+        f.Run("size").Exit.Should().Be(0, "the undrained strength holds it");
+        File.Delete(Path.Combine(f.Path, "adopted.toml"));
+        f.Replace("plinth.toml", "[concrete]", ground);
+        var ran = f.Run("size");
+        ran.Exit.Should().Be(2, ran.Error + ran.Out);
+        ran.Error.Should().MatchRegex(@"plinth\.toml:\d+:\d+: error: .*" + message);
+    }
+
     [Fact]
     public void Loads_of_another_standard_have_no_limit_states()
     {

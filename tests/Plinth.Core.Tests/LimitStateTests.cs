@@ -286,6 +286,13 @@ public class LimitStateTests
     }
 
     [Fact]
+    public void Nothing_stated_along_the_base_holds_nothing()
+    {
+        var project = Of(Soil(1) with { Capacity = null, Resistance = 400, CriticalAngle = null }, new(600, 20, 0, 0, 0, 0), default, default);
+        Check(project, Design(2.4, 2.0, 0.5)).Of("sliding").Outcome.Utilisation.Should().BeGreaterThanOrEqualTo(Outcome.NoCapacity);
+    }
+
+    [Fact]
     public void A_resultant_beyond_a_third_of_the_side_is_told()
     {
         var near = Of(Soil(1, undrained: null), new(500, 0, 0, 0, 60, 0), default, default);

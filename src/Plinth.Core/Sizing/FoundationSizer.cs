@@ -55,6 +55,11 @@ public abstract class FoundationSizer(Project project, Foundation foundation)
     /// <summary>The foundation.</summary>
     protected Foundation Foundation { get; } = foundation;
 
+    /// <summary>Why nothing is found where a load beside the columns lies on no base that may be.</summary>
+    protected static SizingStop LoadsBeyond { get; } = new(null, null, null, 0,
+        "a load of [[foundation.load]] lies beyond any base within [sizing] range and what is held; mend its place, or let the base be "
+            + "larger", null);
+
     /// <summary>Finds the design: the cheapest that passes.</summary>
     /// <param name="check">Whether the design's checks are wanted with it.</param>
     public abstract SizingResult Size(bool check = false);

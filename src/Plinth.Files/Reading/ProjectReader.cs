@@ -321,14 +321,7 @@ public static class ProjectReader
     {
         var basis = Defaults.Ground(metric);
         var ground = GroundReader.Read(groundTable, design is null ? basis : basis with { Design = design, Friction = double.NaN }, "");
-        if (design is not null)
-        {
-            foreach (var (key, example) in LimitStateReader.Lacking(ground))
-            {
-                groundTable.Missing(key, example);
-            }
-        }
-        else if (double.IsNaN(ground.Bearing) && !groundTable.Has("bearing") && !groundTable.Has("strength")
+        if (design is null && double.IsNaN(ground.Bearing) && !groundTable.Has("bearing") && !groundTable.Has("strength")
             && !groundTable.Has("bearing-by-side"))
         {
             groundTable.Missing("bearing", "\"200 kPa\", or [ground.strength], or bearing-by-side");

@@ -158,7 +158,8 @@ internal static class CompareCommand
         var counts = c.Foundations.GroupBy(f => f.Fate)
             .OrderBy(g => g.Key)
             .Select(g => string.Create(CultureInfo.InvariantCulture, $"{g.Count()} {Several(g.Key)}"));
-        var compared = string.Create(CultureInfo.InvariantCulture, $"{c.Foundations.Count} foundation{(c.Foundations.Count == 1 ? "" : "s")}");
+        var compared = string.Create(CultureInfo.InvariantCulture,
+            $"{c.Foundations.Count} foundation{(c.Foundations.Count == 1 ? "" : "s")}");
         screen.Line($"{compared}: {string.Join(", ", counts)}.",
             c.Foundations.Any(f => f.Fate <= Fate.NotSized) ? Styles.Fail : Styles.Ok);
     }

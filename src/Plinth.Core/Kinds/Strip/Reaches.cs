@@ -3,7 +3,9 @@ using Plinth.Core.Foundations;
 
 namespace Plinth.Core.Kinds.Strip;
 
-/// <summary>How far what lies about a column, or in a bay, reaches from the columns' centres: how files write it, and how it is found.</summary>
+/// <summary>
+/// How far what lies about a column, or in a bay, reaches from the columns' centres: how files write it, and how it is found.
+/// </summary>
 internal static class Reaches
 {
     private const double Metric = 0.1;

@@ -92,6 +92,12 @@ internal static class LimitStateReader
             return;
         }
 
+        // Of every ground, also one that replaces what it would inherit.
+        foreach (var (key, example) in Lacking(g))
+        {
+            t.Missing(key, example);
+        }
+
         foreach (var key in (ReadOnlySpan<string>)["bearing-transient", "adhesion"])
         {
             if (t.Has(key))
@@ -118,8 +124,8 @@ internal static class LimitStateReader
         }
     }
 
-    /// <summary>What [ground] lacks for bearing and sliding of ultimate loads, and how to give it.</summary>
-    public static IEnumerable<(string Key, string Example)> Lacking(GroundRules g)
+    // What a ground lacks for bearing and sliding of ultimate loads, and how to give it.
+    private static IEnumerable<(string Key, string Example)> Lacking(GroundRules g)
     {
         if (g.Resistance is null && g.Capacity is null)
         {

@@ -44,6 +44,12 @@ internal static class SlidingResistance
                     $"min({new Sym("R'd", resistance, Unit.Force)}; {new Sym("Ru;d", undrained, Unit.Force)})"), "Rd");
         }
 
+        if (name.Length == 0)
+        {
+            // No ground is read without either; nothing stated holds nothing.
+            (resistance, name) = (trace.Given("Rd", 0, Unit.Force, "no strength along the base is stated"), "Rd");
+        }
+
         if (passive > 0)
         {
             var earth = trace.Let("Rp;d", passive / (f.Friction * f.Earth), Unit.Force,

@@ -65,9 +65,7 @@ internal sealed partial class WallSizer : FoundationSizer
     {
         if (Foundation.Loads.Count > 0 && thicknesses.Length > 0 && !Widths(thicknesses[0]).Any(w => Lows(w).Any()))
         {
-            return new SizingResult(null, new SizingStop(null, null, null, 0,
-                "a load of [[foundation.load]] lies beyond any base within [sizing] range and what is held; mend its place, or let the base be "
-                    + "larger", null), steps);
+            return new SizingResult(null, LoadsBeyond, steps);
         }
 
         var looked = new LookedCombinations([.. trials], Foundation);

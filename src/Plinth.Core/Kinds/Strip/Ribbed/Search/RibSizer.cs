@@ -121,7 +121,7 @@ internal sealed partial class RibSizer : FoundationSizer
     }
 
     // Whether no strip that may be has all loads beside the columns on it.
-    private bool LoadsLieBeyond => Foundation.Loads.Count > 0
+    private bool LieBeyond => Foundation.Loads.Count > 0
         && (widths.Length == 0 || reaches.Length == 0
             || (RibFields.HeldEnds(Foundation.Held) is var (low, high) && (beside.Low > low + Close || beside.High > high + Close)));
 
@@ -137,11 +137,9 @@ internal sealed partial class RibSizer : FoundationSizer
     /// <inheritdoc/>
     public override SizingResult Size(bool check = false)
     {
-        if (LoadsLieBeyond)
+        if (LieBeyond)
         {
-            return new SizingResult(null, new SizingStop(null, null, null, 0,
-                "a load of [[foundation.load]] lies beyond any strip within [sizing] range and what is held; mend its place, or let the strip "
-                    + "be larger", null), steps);
+            return new SizingResult(null, LoadsBeyond, steps);
         }
 
         var looked = new LookedCombinations([.. trials], Foundation);
