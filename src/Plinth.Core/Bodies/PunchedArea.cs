@@ -130,6 +130,12 @@ public sealed class PunchedArea : Subject
     /// <summary>The critical sections with the depth to the top bars.</summary>
     internal PunchingFace Top { get; } = new();
 
+    /// <summary>The perimeters with the depth to the bottom bars, of codes that look at all within 2d.</summary>
+    internal PerimeterSet BottomPerimeters { get; } = new();
+
+    /// <summary>The same with the depth to the top bars.</summary>
+    internal PerimeterSet TopPerimeters { get; } = new();
+
     private double Low(bool alongX)
     {
         var low = double.PositiveInfinity;

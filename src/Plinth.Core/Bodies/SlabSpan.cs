@@ -46,7 +46,7 @@ public abstract class SlabSpan : BarZone
         get
         {
             var (own, other) = (Length, Breadth);
-            if (own >= other)
+            if (own >= other || !Code.SpreadsShortWay)
             {
                 return 1;
             }
@@ -80,6 +80,9 @@ public abstract class SlabSpan : BarZone
     /// <summary>Length of the slab beyond a face of what stands on it, m; none or negative where it ends there.</summary>
     /// <param name="side">+1: towards the axis's end; −1: towards its beginning.</param>
     public abstract double Overhang(int side);
+
+    /// <summary>Side along its axis of what stands on it, between the faces that sections count from, m; 0: nothing stands there.</summary>
+    public virtual double FaceSide => 0;
 
     /// <summary>Area of the bars of a face that span it, m2.</summary>
     public virtual double Steel(bool bottom) => Layer(bottom).Area;

@@ -18,7 +18,7 @@ public abstract class Subject
     {
         ArgumentNullException.ThrowIfNull(trial);
         (Trial, Index, At) = (trial, index, at);
-        (Rules, Code, Place, Combinations, Ground) = (trial.Rules, trial.Code, trial.Place, trial.Combinations, trial.Ground);
+        (Rules, Place, Combinations, Ground) = (trial.Rules, trial.Place, trial.Combinations, trial.Ground);
     }
 
     /// <summary>The trial it is a part of.</summary>
@@ -33,8 +33,8 @@ public abstract class Subject
     /// <summary>The rules in force.</summary>
     public RuleSet Rules { get; }
 
-    /// <summary>The design code.</summary>
-    public ConcreteCode Code { get; }
+    /// <summary>The design code, with the partial factors of the combination that is looked at.</summary>
+    public ConcreteCode Code => Trial.Code;
 
     /// <summary>The place with its loads.</summary>
     public LoadedPlace Place { get; }

@@ -20,6 +20,8 @@ public abstract class Trial
 
     private readonly CombinationSet set;
     private readonly int subjects;
+    private readonly ConcreteCode usual;
+    private readonly ImmutableArray<ConcreteCode> codes;
     private (int Generation, double Key, int Combination)[] governing;
     private bool[]? chosen;
     private int[]?[]? limited;
@@ -40,12 +42,13 @@ public abstract class Trial
         Foundation = foundation;
         Rules = foundation.Rules;
         Ground = place.Place.Ground;
-        Code = project.Code;
+        Code = usual = project.Code;
         Units = project.Units;
         Site = project.Site;
         Category = project.Category;
         set = place.Set;
         Combinations = set.Used;
+        codes = Combinations.Any(c => !ReferenceEquals(usual.In(c.State), usual)) ? [.. Combinations.Select(c => usual.In(c.State))] : [];
         Checks = foundation.Kind.Checks(project.Code);
         this.subjects = subjects;
         governing = Rented<(int, double, int)>(Checks.Slots * subjects * KeysKept);
@@ -77,8 +80,30 @@ public abstract class Trial
     /// <summary>The checks of its kind.</summary>
     public CheckList Checks { get; }
 
-    /// <summary>The design code.</summary>
-    public ConcreteCode Code { get; }
+    /// <summary>The design code, with the partial factors of the combination that is looked at.</summary>
+    public ConcreteCode Code { get; private set; }
+
+    /// <summary>Whether combinations of several design situations, with partial factors of their own, are looked at.</summary>
+    internal bool HasSituations => codes.Length > 0;
+
+    /// <summary>Takes the code as it is in the design situation of a combination; −1: as in persistent ones.</summary>
+    /// <returns>Whether it is another than before, and with it what does not depend on combinations.</returns>
+    internal bool Enter(int combination)
+    {
+        if (codes.Length == 0)
+        {
+            return false;
+        }
+
+        var own = combination < 0 ? usual : codes[combination];
+        if (ReferenceEquals(own, Code))
+        {
+            return false;
+        }
+
+        Code = own;
+        return true;
+    }
 
     /// <summary>Where bases may lie.</summary>
     public Site Site { get; }

@@ -104,7 +104,7 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
         {
             if (Failing(trial, s, limit) is not Passes and var k)
             {
-                return (s, TRule.Evaluate(s, TRule.Capacity(s), k, ref none));
+                return (s, In(trial, s, k, ref none));
             }
         }
 
@@ -129,14 +129,31 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
     internal override Outcome? OverAt(Subject subject, double limit)
     {
         var (s, none) = ((TSubject)subject, default(NoTrace));
-        return Failing(subject.Trial, s, limit) is not Passes and var k ? TRule.Evaluate(s, TRule.Capacity(s), k, ref none) : null;
+        return Failing(subject.Trial, s, limit) is not Passes and var k ? In(subject.Trial, s, k, ref none) : null;
     }
 
     // No combination is numbered so.
     private const int Passes = -2;
 
+    // In one combination, with the partial factors of its design situation.
+    private static Outcome In<T>(Trial trial, TSubject s, int k, ref T trace)
+        where T : struct, ITrace
+    {
+        trial.Enter(k);
+        var outcome = TRule.Evaluate(s, TRule.Capacity(s), k, ref trace);
+        trial.Enter(-1);
+        return outcome;
+    }
+
     // The combination in which a part exceeds a limit; where none is asked, −1.
     private int Failing(Trial trial, TSubject s, double limit)
+    {
+        var k = Sought(trial, s, limit);
+        trial.Enter(-1);
+        return k;
+    }
+
+    private int Sought(Trial trial, TSubject s, double limit)
     {
         var none = default(NoTrace);
         var capacity = TRule.Capacity(s);
@@ -145,8 +162,9 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             return Over(TRule.Evaluate(s, capacity, -1, ref none), limit) ? -1 : Passes;
         }
 
+        // Where strengths differ between combinations none governs whatever the bars.
         var slot = trial.Slot(Index, s);
-        var key = TRule.GoverningKey(s);
+        var key = trial.HasSituations ? double.NaN : TRule.GoverningKey(s);
         if (trial.GoverningAt(slot, key) is >= 0 and var known)
         {
             return Over(TRule.Evaluate(s, capacity, known, ref none), limit) ? known : Passes;
@@ -159,16 +177,20 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             return Passes;
         }
 
-        if (trial.Combinations[hint].IsFor(For) && TRule.UpperBound(s, capacity, hint) > limit
-            && Over(TRule.Evaluate(s, capacity, hint, ref none), limit))
+        if (trial.Combinations[hint].IsFor(For))
         {
-            return hint;
+            capacity = trial.Enter(hint) ? TRule.Capacity(s) : capacity;
+            if (TRule.UpperBound(s, capacity, hint) > limit && Over(TRule.Evaluate(s, capacity, hint, ref none), limit))
+            {
+                return hint;
+            }
         }
 
         var (governing, most) = (-1, double.NegativeInfinity);
         var repeats = Repeats(trial);
         foreach (var k in combinations)
         {
+            capacity = trial.Enter(k) ? TRule.Capacity(s) : capacity;
             if (Again(repeats, k) || TRule.UpperBound(s, capacity, k) <= limit)
             {
                 continue;
@@ -211,9 +233,9 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             }
 
             var slot = trial.Slot(Index, s);
-            var known = trial.GoverningAt(slot, TRule.GoverningKey(s));
+            var known = trial.HasSituations ? -1 : trial.GoverningAt(slot, TRule.GoverningKey(s));
             var k = known >= 0 ? known : trial.Hints[slot];
-            if (trial.Combinations[k].IsFor(For) && Over(TRule.Evaluate(s, TRule.Capacity(s), k, ref none), limit))
+            if (trial.Combinations[k].IsFor(For) && Over(In(trial, s, k, ref none), limit))
             {
                 return true;
             }
@@ -288,6 +310,7 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
         var repeats = Repeats(trial);
         foreach (var k in trial.CombinationsFor(For))
         {
+            capacity = trial.Enter(k) ? TRule.Capacity(s) : capacity;
             if (Again(repeats, k) || (governing >= 0 && TRule.UpperBound(s, capacity, k) <= worst.Utilisation))
             {
                 continue;
@@ -300,14 +323,14 @@ internal sealed class Check<TRule, TSubject, TCapacity> : Check
             }
         }
 
-        return governing < 0 ? null : new Finding(s, governing, TRule.Evaluate(s, capacity, governing, ref notes), slot.Text, slot.Along);
+        trial.Enter(-1);
+        return governing < 0 ? null : new Finding(s, governing, In(trial, s, governing, ref notes), slot.Text, slot.Along);
     }
 
     public override Outcome Trace(Subject subject, int combination, List<TraceStep> steps, NoteSlot note)
     {
-        var recorder = new Recorder(steps, note);
-        var s = (TSubject)subject;
-        return TRule.Evaluate(s, TRule.Capacity(s), combination, ref recorder);
+        var recorder = new Recorder(steps, note, subject.Trial.Code.Symbols);
+        return In(subject.Trial, (TSubject)subject, combination, ref recorder);
     }
 
     public override bool KnowsGround => TRule.KnowsGround;

@@ -181,6 +181,12 @@ public static class CheckCatalog
             Family.Concrete, Unit.Section, Decides.Ends(true), c => c.AnchorageClause),
         new("anchorage-y", "anchorage y", "the same along y",
             Family.Concrete, Unit.Section, Decides.Ends(false), c => c.AnchorageClause),
+        new("cracks-x", "cracks x",
+            "width of the cracks at the column's face under quasi-permanent loads against what is allowed, and the least steel without which "
+                + "it cannot be told",
+            Family.Crack, Unit.Settlement, Decides.Bars(true), CrackClause) { Missing = NoCracks },
+        new("cracks-y", "cracks y", "the same along y",
+            Family.Crack, Unit.Settlement, Decides.Bars(false), CrackClause) { Missing = NoCracks },
         new("curtailment-x", "curtailment x",
             "reach of extra bars along a strip beyond where those that run through hold the moment alone, strength and shear "
                 + "on the way there, shear where they end, bond where the moment is nil, the share that runs through",
@@ -246,6 +252,10 @@ public static class CheckCatalog
 
     /// <summary>The check with an id, or null.</summary>
     public static CheckDefinition? Find(string id) => Array.Find(List, c => string.Equals(c.Id, id, StringComparison.Ordinal));
+
+    private static string? CrackClause(ConcreteCode code) => (code as ICrackWidths)?.CrackClause;
+
+    private static string? NoCracks(Foundation f) => f.Rules.Concrete.CrackWidth is null ? "give [concrete] crack-width" : null;
 
     private static string? NoWall(Foundation f) => Kinds.Wall.Stems.Designed(f) || (f.Wall.IsMasonry
         && f.Wall.Stem is { Compression: not null } or { Tension: not null })

@@ -24,10 +24,13 @@ public sealed record BarSize(string Name, double Diameter, double Area, double M
 
     private static readonly int[] MetricDiameters = [6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 28, 32, 36, 40, 50];
 
-    private static readonly BarSize[] Metric = [.. MetricDiameters.Select(d =>
+    private static readonly BarSize[] Metric = Named("T");
+    private static readonly BarSize[] European = Named("H");
+
+    private static BarSize[] Named(string letter) => [.. MetricDiameters.Select(d =>
     {
         var area = Math.PI * d * d / 4e6;
-        return new BarSize("T" + d.ToString(CultureInfo.InvariantCulture), d / 1000.0, area, area * SteelDensity);
+        return new BarSize(letter + d.ToString(CultureInfo.InvariantCulture), d / 1000.0, area, area * SteelDensity);
     })];
 
     private static readonly BarSize[] Us = [
@@ -48,10 +51,16 @@ public sealed record BarSize(string Name, double Diameter, double Area, double M
     /// <summary>Metric sizes, T6 to T50.</summary>
     public static IReadOnlyList<BarSize> MetricSizes => Metric;
 
+    /// <summary>The same, H6 to H50, as they are called by European habit.</summary>
+    public static IReadOnlyList<BarSize> EuropeanSizes => European;
+
+    /// <summary>Whether a layer of them at a spacing is written short: H16-200.</summary>
+    public bool IsEuropean => Name[0] == 'H';
+
     /// <summary>US sizes, #3 to #18.</summary>
     public static IReadOnlyList<BarSize> UsSizes => Us;
 
-    /// <summary>Finds a size by name: T16 (D, H, N, Ø are read too), #5.</summary>
+    /// <summary>Finds a size by name: T16 (D, N, Ø are read too), H16, #5.</summary>
     public static bool TryParse(ReadOnlySpan<char> text, out BarSize size)
     {
         text = text.Trim();
@@ -64,7 +73,8 @@ public sealed record BarSize(string Name, double Diameter, double Area, double M
         var name = number.ToString(CultureInfo.InvariantCulture);
         var found = text[0] switch
         {
-            'T' or 'D' or 'H' or 'N' or 'Ø' or 'ø' => Array.Find(Metric, b => b.Name.AsSpan(1).SequenceEqual(name)),
+            'H' => Array.Find(European, b => b.Name.AsSpan(1).SequenceEqual(name)),
+            'T' or 'D' or 'N' or 'Ø' or 'ø' => Array.Find(Metric, b => b.Name.AsSpan(1).SequenceEqual(name)),
             '#' => Array.Find(Us, b => b.Name.AsSpan(1).SequenceEqual(name)),
             _ => null,
         };

@@ -62,6 +62,7 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
     public string Straight => Size is null ? "none"
         : Band > 0 ? (Count > Band ? $"{Band} + {Count - Band} {Size.Name} banded" : $"{Band} {Size.Name} banded")
         : Count > 0 ? $"{Count} {Size.Name}"
+        : Size.IsEuropean ? string.Create(CultureInfo.InvariantCulture, $"{Size.Name}-{Spacing * 1000:0.###}")
         : Size.Name[0] == '#' ? string.Create(CultureInfo.InvariantCulture, $"{Size.Name} @ {Spacing / 0.0254:0.###} in")
         : string.Create(CultureInfo.InvariantCulture, $"{Size.Name} @ {Spacing * 1000:0.###} mm");
 
@@ -152,6 +153,20 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
             }
 
             spec = new BarSpec(size, 0, spacing);
+            return true;
+        }
+
+        // Short, in millimetres: H16-200.
+        if (t.IndexOf('-', StringComparison.Ordinal) is > 0 and var dash && BarSize.TryParse(t.AsSpan(0, dash), out var spaced)
+            && !spaced.IsUs && double.TryParse(t.AsSpan(dash + 1), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var apart))
+        {
+            if (apart / 1000 <= spaced.Diameter)
+            {
+                fault = $"\"{text}\": the spacing must be more than the bar's diameter";
+                return false;
+            }
+
+            spec = new BarSpec(spaced, 0, apart / 1000);
             return true;
         }
 

@@ -116,6 +116,12 @@ public sealed class ColumnSection
     /// <summary>Es, kPa.</summary>
     public double Elasticity { get; }
 
+    /// <summary>
+    /// Strain that a section pressed all over keeps in its fibres at εc/εcu of its height from the far side (EN 1992-1-1 figure 6.1); 0:
+    /// none is known, and the outermost fibre has εcu whatever is pressed.
+    /// </summary>
+    public double AxialStrain { get; init; }
+
     /// <summary>Ag, m2.</summary>
     public double Gross { get; }
 
@@ -125,10 +131,20 @@ public sealed class ColumnSection
     /// <summary>The same section of which only a share of the concrete counts.</summary>
     /// <param name="share">From 0 to 1.</param>
     public ColumnSection WithConcrete(double share) =>
-        new(SizeX, SizeY, Round, all, Block * share, BlockDepth, UltimateStrain, Yield, Elasticity, HollowX, HollowY);
+        new(SizeX, SizeY, Round, all, Block * share, BlockDepth, UltimateStrain, Yield, Elasticity, HollowX, HollowY)
+        { AxialStrain = AxialStrain };
 
     /// <summary>Po: nominal strength under axial force alone, kN (22.4.2.2).</summary>
-    public double Squash => (Block * (Gross - Steel)) + (Yield * Steel);
+    public double Squash => (Block * (Gross - Steel)) + ((AxialStrain > 0 ? Math.Min(Yield, AxialStrain * Elasticity) : Yield) * Steel);
+
+    // Strain of the outermost fibre at a depth of the neutral axis.
+    private double Outermost(double cos, double sin, double depth)
+    {
+        var height = 2 * Most(cos, sin);
+        return AxialStrain <= 0 || depth <= height
+            ? UltimateStrain
+            : AxialStrain * depth / (depth - ((1 - (AxialStrain / UltimateStrain)) * height));
+    }
 
     /// <summary>
     /// Bars round a section at equal distances: at a rectangle's corners and between them, as evenly as their number allows; on a circle in
@@ -265,10 +281,11 @@ public sealed class ColumnSection
         }
 
         var (force, x, y) = (Block * area, Block * ax, Block * ay);
+        var outermost = Outermost(cos, sin, depth);
         foreach (ref readonly var bar in all.AsSpan())
         {
             var s = (bar.X * cos) + (bar.Y * sin);
-            var stress = Math.Clamp(UltimateStrain * (1 - ((most - s) / depth)) * Elasticity, -Yield, Yield);
+            var stress = Math.Clamp(outermost * (1 - ((most - s) / depth)) * Elasticity, -Yield, Yield);
 
             // Of the concrete in its place what is pressed is deducted, so that nothing jumps as the edge of the block passes over it.
             var pressed = Math.Clamp(0.5 + ((s - limit) / bar.Diameter), 0, 1);
@@ -345,7 +362,7 @@ public sealed class ColumnSection
             least = Math.Min(least, (bar.X * cos) + (bar.Y * sin));
         }
 
-        return UltimateStrain * (((Most(cos, sin) - least) / depth) - 1);
+        return Outermost(cos, sin, depth) * (((Most(cos, sin) - least) / depth) - 1);
     }
 
     private static (double Area, double X, double Y) Clipped(PlanPoint[] polygon, double limit, double cos, double sin)

@@ -33,6 +33,12 @@ public sealed record ConcreteRules(
     double Lightweight = 1.0,
     double? ShearPhi = null)
 {
+    /// <summary>Greatest width of cracks under quasi-permanent loads, m; null: none is stated and none is checked.</summary>
+    public double? CrackWidth { get; init; }
+
+    /// <summary>The exposure that covers are held against; null: not stated.</summary>
+    public Codes.En1992.Exposure? Exposure { get; init; }
+
     /// <summary>How far the blinding reaches beyond the base on each side, m.</summary>
     public double BlindingBeyond { get; init; }
 }

@@ -39,7 +39,7 @@ public sealed record StirrupZones(ImmutableArray<StirrupZone> At)
         ArgumentNullException.ThrowIfNull(labels);
         return elsewhere.Drawn + string.Concat(At.Select((z, i) => (z, i)).Where(x => x.z.Any)
             .GroupBy(x => x.z.Stirrups.Drawn, x => labels[x.i])
-            .Select(g => $", {g.Key[g.Key.IndexOf('@', StringComparison.Ordinal)..]} at {string.Join(", ", g)}"));
+            .Select(g => $", {g.Key[g.Key.IndexOfAny(['@', '-'])..]} at {string.Join(", ", g)}"));
     }
 
     /// <inheritdoc/>

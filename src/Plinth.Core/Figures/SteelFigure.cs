@@ -39,7 +39,10 @@ public sealed record SteelFigure(bool Bottom, bool AlongX, BarLayer Bars, double
         var layer = first.Layer(bottom);
         var breadth = first.Breadth;
         var none = default(NoTrace);
-        var least = layer.Any || bottom ? first.Code.MinimumSteelRatio(ref none, first.Rules.Steel.Yield) * breadth * first.Thickness : 0;
+        var least = layer.Any || bottom
+            ? first.Code.MinimumSteelRatio(ref none, first.Rules.Concrete, first.Rules.Steel.Yield) * breadth
+                * first.Code.LeastSteelDepth(first.Thickness, first.Depth(bottom)).Value
+            : 0;
         if (worst.State is null || worst.Found!.Value is not { Outcome.Demand: > 0 } found)
         {
             return new SteelFigure(bottom, alongX, layer, layer.Area, 0, least, 0, null);

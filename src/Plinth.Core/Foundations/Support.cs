@@ -85,6 +85,9 @@ public sealed record Support(
 /// <param name="Note">What was taken in place of the true shape; null if it is the true one.</param>
 public readonly record struct ColumnOutline(double X, double Y, double FaceX, double FaceY, string? Note)
 {
+    /// <summary>Diameter of a round one, m; 0: it is none.</summary>
+    public double Diameter { get; init; }
+
     /// <summary>
     /// The outline of a column on a base: round columns as the square of equal area (ACI 318 13.2.7.3); steel columns by the lines halfway
     /// between
@@ -127,7 +130,7 @@ public readonly record struct ColumnOutline(double X, double Y, double FaceX, do
     private static ColumnOutline Circle(double diameter, string note)
     {
         var side = diameter * Math.Sqrt(Math.PI) / 2;
-        return new ColumnOutline(side, side, diameter, diameter, note);
+        return new ColumnOutline(side, side, diameter, diameter, note) { Diameter = diameter };
     }
 
     private static ColumnOutline Straight(Support support, double baseAngle)

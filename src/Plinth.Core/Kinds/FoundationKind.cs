@@ -96,6 +96,9 @@ public abstract class FoundationKind
     /// <summary>Its checks under a code, which number the slots in which trials keep what they found.</summary>
     public abstract CheckList Checks(ConcreteCode code);
 
+    /// <summary>Whether it is checked by a code.</summary>
+    public virtual bool Knows(ConcreteCode code) => code is { Annex: null };
+
     /// <summary>The fields of its designs at a place, in the order in which they are written.</summary>
     /// <param name="supports">Labels of the supports, in order.</param>
     public abstract IReadOnlyList<DesignField> Fields(IReadOnlyList<string> supports);

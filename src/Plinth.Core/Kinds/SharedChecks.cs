@@ -2,6 +2,7 @@ using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Checks.OnGround;
+using Plinth.Core.Concrete.Codes;
 
 namespace Plinth.Core.Kinds;
 
@@ -25,7 +26,37 @@ internal static class SharedChecks
         CheckList.Rule<FrostDepth, GroundBody, Nothing>("frost-depth"),
     ];
 
+    /// <summary>Two-way shear round columns, by the sections or perimeters of a code.</summary>
+    public static Check TwoWay(ConcreteCode code) => code is IShearPerimeters perimeters
+        ? CheckList.Rule<PerimeterShear, PunchedArea, Nothing>("two-way-shear", _ => perimeters.PerimeterClause + ", 6.4.5(3)")
+        : CheckList.Rule<TwoWayShear, PunchedArea, Nothing>("two-way-shear");
+
+    /// <summary>Anchorage of the bars of a slab both ways.</summary>
+    public static Check[] Anchored(ConcreteCode code) => code is ITieAnchorage
+        ?
+        [
+            CheckList.Rule<TieAnchorage<AxisX>, SlabSpan, TieLengths>("anchorage-x"),
+            CheckList.Rule<TieAnchorage<AxisY>, SlabSpan, TieLengths>("anchorage-y"),
+        ]
+        :
+        [
+            CheckList.Rule<Anchorage<AxisX>, SlabSpan, AnchorageLengths>("anchorage-x"),
+            CheckList.Rule<Anchorage<AxisY>, SlabSpan, AnchorageLengths>("anchorage-y"),
+        ];
+
+    /// <summary>Cracks both ways, where the code finds their width.</summary>
+    public static Check[] Cracks(ConcreteCode code) => code is ICrackWidths
+        ?
+        [
+            CheckList.Rule<CrackControl<AxisX>, SlabSpan, Nothing>("cracks-x"),
+            CheckList.Rule<CrackControl<AxisY>, SlabSpan, Nothing>("cracks-y"),
+        ]
+        : [];
+
     /// <summary>Of the bars of a slab, and of those near its columns.</summary>
+    public static Check[] OfBars(ConcreteCode code) => code is IShearPerimeters ? OfBars()[..4] : OfBars();
+
+    /// <summary>The same of codes that ask for least depths and for steel near columns.</summary>
     public static Check[] OfBars() =>
     [
         CheckList.Rule<MinimumSteel<AxisX>, BarZone, Nothing>("minimum-steel-x"),
@@ -53,6 +84,9 @@ internal static class SharedChecks
     ];
 
     /// <summary>Parts by direction of those near columns, for a search.</summary>
+    public static Check[] Parts(ConcreteCode code) => code is IShearPerimeters ? [] : Parts();
+
+    /// <summary>The same of codes that ask for steel near columns.</summary>
     public static Check[] Parts() =>
     [
         CheckList.Part<PunchingSteelAlong<AxisX>, PunchedArea, Nothing>("punching-steel", true),

@@ -152,7 +152,8 @@ public readonly struct NotesOnly(NoteSlot slot) : ITrace
 /// <summary>Records every step.</summary>
 /// <param name="steps">Receives them.</param>
 /// <param name="slot">Receives the note.</param>
-public readonly struct Recorder(List<TraceStep> steps, NoteSlot slot) : ITrace
+/// <param name="letters">A code's own letters for symbols; null: as checks write them.</param>
+public readonly struct Recorder(List<TraceStep> steps, NoteSlot slot, IReadOnlyDictionary<string, string>? letters = null) : ITrace
 {
     /// <inheritdoc/>
     public static bool Records => true;
@@ -161,7 +162,15 @@ public readonly struct Recorder(List<TraceStep> steps, NoteSlot slot) : ITrace
     public static bool Notes => true;
 
     /// <inheritdoc/>
-    public void Add(TraceStep entry) => steps.Add(entry);
+    public void Add(TraceStep entry) => steps.Add(letters is not { Count: > 0 } own || entry.Kind is TraceKind.Heading or TraceKind.Remark
+        ? entry
+        : entry with
+        {
+            Symbol = own.GetValueOrDefault(entry.Symbol, entry.Symbol),
+            Formula = [.. entry.Formula.Select(p => p.Text is null
+                ? p with { Symbol = p.Symbol with { Symbol = own.GetValueOrDefault(p.Symbol.Symbol, p.Symbol.Symbol) } }
+                : p)],
+        });
 
     /// <inheritdoc/>
     public void Note(string text) => slot.Text = text;

@@ -73,9 +73,9 @@ public static class ProjectReader
         var standard = LoadsReader.Standard(load);
         var options = LoadsReader.Options(load, t.Inner("seismic"), standard, bag);
         var groundTable = t.Inner("ground");
-        var design = LimitStateReader.Read(groundTable, t.Inner("annex"), standard, options);
+        var design = LimitStateReader.Read(groundTable, t.Inner("annex"), standard, options, ref code);
         options = LimitStateReader.Settling(groundTable, options, design);
-        var rules = Rules(t, groundTable, design, metric, bag);
+        var rules = Rules(t, groundTable, design, code, metric, bag);
         LoadsReader.Mixed(load, standard, design, code, bag);
         var groundLogs = new Dictionary<string, SettingsLog>(StringComparer.Ordinal);
         var grounds = Grounds(t, rules.Ground, groundLogs, bag);
@@ -144,7 +144,7 @@ public static class ProjectReader
         var chosen = new CombinationChoice(bag);
         var reader = new FoundationReader(rules, grounds, byLabel, [.. supports.Select(s => s.Support.Label)], adopted, chosen, cases,
             bag)
-        { Draft = draft, Units = units };
+        { Draft = draft, Units = units, Code = code };
         var foundations = reader.Read(foundationTables);
         if (foundations.Any(f => f.Places.Any(p => p.Ground.Surcharge > 0)))
         {
@@ -309,6 +309,15 @@ public static class ProjectReader
 
         var byCode = code?.WrittenIn ?? UnitSystem.Metric;
         var units = t.Choice("units", byCode, ("metric", UnitSystem.Metric), ("us", UnitSystem.Us));
+        if (code?.Annex is not null)
+        {
+            t.Choice("annex", true, ("recommended", true));
+            if (units == UnitSystem.Us)
+            {
+                t.Fault("units", $"{code.Name} is written in SI units alone; delete units, or write units = \"metric\"");
+            }
+        }
+
         string Named(string key) =>
             t.Text(key) is { Length: > 0 } text && SupportsReader.Label(text, key, t.PlaceOf(key), t.Bag) ? text : "";
         var title = new ProjectTitle(name?.Trim() ?? "", Named("number"), Named("client"), Named("site"), Named("engineer"),
@@ -317,7 +326,8 @@ public static class ProjectReader
         return (title, units, code);
     }
 
-    private static RuleSet Rules(TableReader t, TableReader groundTable, LimitStateDesign? design, bool metric, DiagnosticBag bag)
+    private static RuleSet Rules(TableReader t, TableReader groundTable, LimitStateDesign? design, ConcreteCode? code, bool metric,
+        DiagnosticBag bag)
     {
         var basis = Defaults.Ground(metric);
         var ground = GroundReader.Read(groundTable, design is null ? basis : basis with { Design = design, Friction = double.NaN }, "");
@@ -333,14 +343,17 @@ public static class ProjectReader
         }
 
         var concreteTable = t.Inner("concrete");
-        var concrete = RuleReader.Concrete(concreteTable, Defaults.Concrete(metric));
+        var eurocode = CodeReader.IsEurocode(code);
+        var concrete = RuleReader.Concrete(concreteTable, eurocode ? Defaults.EuropeanConcrete : Defaults.Concrete(metric));
         if (double.IsNaN(concrete.Strength) && !concreteTable.Has("strength"))
         {
             concreteTable.Missing("strength", "\"30 MPa\"");
         }
 
         var steelTable = t.Inner("steel");
-        var steel = RuleReader.Steel(steelTable, Defaults.Steel(metric), bag);
+        var steel = RuleReader.Steel(steelTable, eurocode ? Defaults.EuropeanSteel : Defaults.Steel(metric), bag);
+        CodeReader.Agree(concreteTable, steelTable, code);
+        CodeReader.Covers(concreteTable, concrete, steel, code, bag);
         if (double.IsNaN(steel.Yield) && !steelTable.Has("yield"))
         {
             steelTable.Missing("yield", "\"420 MPa\"");

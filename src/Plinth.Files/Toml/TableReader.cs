@@ -333,7 +333,7 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
     public void Fault(string key, string message) => bag.Error(PlaceOf(key), message);
 
     // Keeps a value with its table, by the name that the table has for all: of [grounds.soft] and of a foundation's own it is "ground".
-    private T Keep<T>(string key, T value, object? shown, Measure? measure)
+    internal T Keep<T>(string key, T value, object? shown, Measure? measure)
     {
         if (Log is not null)
         {

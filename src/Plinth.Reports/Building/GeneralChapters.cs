@@ -3,6 +3,7 @@ using Plinth.Core.Audit;
 using Plinth.Core.Buildings;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
+using Plinth.Core.National;
 using Plinth.Core.Schedules;
 using Plinth.Core.Units;
 using Plinth.Reports.Documents;
@@ -56,13 +57,15 @@ internal static class GeneralChapters
             yield break;
         }
 
-        if (p.Design is { } design)
+        IEnumerable<NationalValue> values = [.. p.Design is null ? [] : NationalAnnex.OfGround,
+            .. p.Code.Annex is null ? [] : NationalAnnex.OfConcrete];
+        if ((p.Design?.Annex ?? p.Code.Annex) is { } annex)
         {
             yield return new Table("Nationally determined values", [new("key"), new("value"), new("is"), new("clause")],
                 [
-                    .. NationalAnnex.All.Select(v => (IReadOnlyList<Cell>)[new(v.Key), new(design.Annex[v.Key]
-                        .ToString("0.####", CultureInfo.InvariantCulture), design.Annex.IsOwn(v.Key) ? Tone.Strong : Tone.Plain),
-                        new(v.Meaning + (design.Annex.IsOwn(v.Key) ? "; not the recommended value" : "")), new(v.Clause)])]);
+                    .. values.Select(v => (IReadOnlyList<Cell>)[new(v.Key), new(annex[v.Key]
+                        .ToString("0.#####", CultureInfo.InvariantCulture), annex.IsOwn(v.Key) ? Tone.Strong : Tone.Plain),
+                        new(v.Meaning + (annex.IsOwn(v.Key) ? "; not the recommended value" : "")), new(v.Clause)])]);
         }
 
         var own = input.Reports.Select(r => r.Foundation).Where(f => f.Chosen is not null).ToList();

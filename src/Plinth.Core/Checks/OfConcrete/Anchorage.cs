@@ -177,13 +177,29 @@ internal static class Anchorage
     private static double Length<T>(SlabSpan s, bool bottom, double share, bool hooked, ref T trace)
         where T : struct, ITrace
     {
-        var layer = s.Layer(bottom);
-        if (layer.Size is not { } size)
+        if (!s.Layer(bottom).Any)
         {
             return 0;
         }
 
-        var rules = s.Rules.Concrete;
+        var bar = Bar(s, bottom, hooked, ref trace) with { Share = share };
+        return hooked
+            ? s.Code.HookedDevelopment(ref trace, s.Rules.Concrete, bar)
+            : s.Code.StraightDevelopment(ref trace, s.Rules.Concrete, bar);
+    }
+
+    /// <summary>A bar of a layer that there is, as it lies.</summary>
+    /// <param name="s">The span.</param>
+    /// <param name="bottom">The bottom layer, or the top.</param>
+    /// <param name="trace">Records the steps.</param>
+    public static DevelopedBar Bar<T>(SlabSpan s, bool bottom, ref T trace)
+        where T : struct, ITrace => Bar(s, bottom, s.Layer(bottom).Hooked, ref trace);
+
+    private static DevelopedBar Bar<T>(SlabSpan s, bool bottom, bool hooked, ref T trace)
+        where T : struct, ITrace
+    {
+        var layer = s.Layer(bottom);
+        var (rules, size) = (s.Rules.Concrete, layer.Size!);
         var (db, breadth) = (size.Diameter, s.NarrowBreadth);
         var spacing = trace.Let("s", (breadth - (2 * rules.CoverSide) - db) / (layer.Count - 1), Unit.Section,
             $"({new Sym("b", breadth, Unit.Section)} − 2·{new Sym("cover", rules.CoverSide, Unit.Section)} − "
@@ -202,10 +218,7 @@ internal static class Anchorage
 
         var depth = s.Depth(bottom);
         var toFace = Math.Min(s.Thickness - depth, rules.CoverSide + (db / 2));
-        var bar = new DevelopedBar(size, s.Rules.Steel.Yield, spacing, toFace, rules.CoverSide,
-            bottom ? 0 : depth - (db / 2))
-        { Share = share };
-        return hooked ? s.Code.HookedDevelopment(ref trace, rules, bar) : s.Code.StraightDevelopment(ref trace, rules, bar);
+        return new DevelopedBar(size, s.Rules.Steel.Yield, spacing, toFace, rules.CoverSide, bottom ? 0 : depth - (db / 2));
     }
 
     /// <summary>Whether the bars of a layer are long enough without hooks on both sides of every face of the column.</summary>

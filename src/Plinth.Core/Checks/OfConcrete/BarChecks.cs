@@ -22,16 +22,32 @@ internal readonly struct MinimumSteel<TAxis> : ICheckRule<BarZone, Nothing>
     {
         var breadth = s.GrossBreadth;
         trace.Heading($"Minimum steel along {TAxis.Name}");
-        var ratio = s.Code.MinimumSteelRatio(ref trace, s.Rules.Steel.Yield);
-        var least = trace.Let("As,min", ratio * breadth * s.Thickness, Unit.SteelArea,
-            $"{new Sym("ρmin", ratio, Unit.Ratio)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h", s.Thickness, Unit.Section)}");
-        var worst = s.LooksAt(Face.Bottom) && s.Has(true) ? One(s, true, least, ref trace) : Outcome.NotDone;
+        var ratio = s.Code.MinimumSteelRatio(ref trace, s.Rules.Concrete, s.Rules.Steel.Yield);
+        var last = "";
+        double Least(bool bottom, ref T trace)
+        {
+            var depth = s.Code.LeastSteelDepth(s.Thickness, s.Depth(bottom));
+            var least = ratio * breadth * depth.Value;
+            // By the thickness it is the same for both faces, and told once.
+            if (last != depth.Symbol || depth.Symbol == "d")
+            {
+                trace.Let("As,min", least, Unit.SteelArea,
+                    $"{new Sym("ρmin", ratio, Unit.Ratio)}·{new Sym("b", breadth, Unit.Section)}·"
+                        + $"{new Sym(depth.Symbol, depth.Value, Unit.Section)}");
+            }
+
+            last = depth.Symbol;
+            return least;
+        }
+
+        var bottomLeast = Least(true, ref trace);
+        var worst = s.LooksAt(Face.Bottom) && s.Has(true) ? One(s, true, bottomLeast, ref trace) : Outcome.NotDone;
         if (s.LooksAt(Face.Top) && s.Has(false) && Asked(s))
         {
             trace.Remark(s.Rules.Steel.TopSteel == Concrete.TopSteel.Least
                 ? "[steel] top-steel = \"least\" asks it of the top too."
                 : "The top is stretched in some combination.");
-            var top = One(s, false, least, ref trace);
+            var top = One(s, false, Least(false, ref trace), ref trace);
             var higher = !worst.Done || top.Utilisation > worst.Utilisation ? top : worst;
             trace.Let("utilisation", higher.Utilisation, Unit.Ratio,
                 $"max({new Sym("bottom", worst.Utilisation, Unit.Ratio)}; {new Sym("top", top.Utilisation, Unit.Ratio)})");
@@ -137,6 +153,14 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
 
         var (breadth, db) = (s.Breadth, layer.Diameter);
         var rules = s.Rules.Steel;
+        if (db < s.Code.LeastDiameter - 1e-9)
+        {
+            trace.Note($"{layer.Size!.Name}: bars of a base are thicker");
+            trace.Given("utilisation", s.Code.LeastDiameter / db, Unit.Ratio, "least diameter of bars in a base over theirs",
+                s.Code.SpacingClause);
+            return Outcome.Ratio(s.Code.LeastDiameter, db) with { Face = face };
+        }
+
         trace.Remark(bottom ? "Bottom bars" : "Top bars");
         if (layer.Band > 0)
         {
@@ -164,7 +188,7 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
         }
 
         var leastClear = trace.Given("clear,least", s.Code.LeastClear(db, s.Rules.Concrete.Aggregate), Unit.Section,
-            "the code's least, a bar, 4/3 of the aggregate", s.Code.SpacingClause);
+            s.Code.ClearWords, s.Code.SpacingClause);
         var least = trace.Given("s,least", Math.Max(rules.LeastSpacing, leastClear + db), Unit.Section,
             rules.LeastSpacing >= leastClear + db ? "[steel] spacing" : "least clear distance and a bar");
         if (near > 0 && centres / most >= least / near)
@@ -194,7 +218,7 @@ internal readonly struct BarSpacing<TAxis> : ICheckRule<BarZone, Nothing>
         var rules = s.Rules.Steel;
         var code = s.Code.MostSpacing(s.Thickness);
         var most = trace.Given("s,most", Math.Min(rules.MostSpacing, code), Unit.Section,
-            rules.MostSpacing <= code ? "[steel] spacing" : "2h and the code's limit", s.Code.SpacingClause);
+            rules.MostSpacing <= code ? "[steel] spacing" : s.Code.SpacingWords, s.Code.SpacingClause);
         return rules.CrackSpacing
             ? Math.Min(most,
                 trace.Given("s,crack", s.Code.CrackSpacing(rules.Yield, bottom ? s.Rules.Concrete.CoverBottom : s.Rules.Concrete.CoverTop),

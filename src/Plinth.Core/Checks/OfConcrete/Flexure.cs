@@ -84,7 +84,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStreng
         if (!strength.Ductile && demand > 0 && !plain)
         {
             outcome = outcome with { Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
-            trace.Note("too much steel for the depth: the section is not tension-controlled; thicken the base");
+            trace.Note(s.Code.TooMuchSteel);
         }
 
         if (T.Records)
@@ -110,7 +110,7 @@ internal readonly struct Flexure<TAxis, TFace> : ICheckRule<SlabSpan, FaceStreng
 
         if (outcome.Plain && outcome.Passes)
         {
-            trace.Note("plain concrete holds what weights exceed the pressure (14.5)");
+            trace.Note($"plain concrete holds what weights exceed the pressure ({s.Code.PlainShort})");
         }
         else if (!s.Layer(TFace.IsBottom).Any && demand > 0)
         {

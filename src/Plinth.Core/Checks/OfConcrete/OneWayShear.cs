@@ -1,4 +1,5 @@
 using Plinth.Core.Bodies;
+using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -9,7 +10,8 @@ namespace Plinth.Core.Checks.OfConcrete;
 /// <param name="Bottom">φVc with the bottom bars, kN.</param>
 /// <param name="Top">φVc with the top bars; 0 without, kN.</param>
 /// <param name="Plain">φVn of plain concrete, kN; it counts on top where <see cref="PlainConcrete"/> says.</param>
-internal readonly record struct OneWayStrength(double Bottom, double Top, double Plain);
+/// <param name="AtFace">Greatest shear at the very face, kN; infinite where the code limits none.</param>
+internal readonly record struct OneWayStrength(double Bottom, double Top, double Plain, double AtFace);
 
 /// <summary>
 /// Shear across the whole base on both sides of the column: upward at d from the face, downward at the face (ACI 318 7.4.3.2, 13.2.7.2).
@@ -29,7 +31,10 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
     public static OneWayStrength Capacity(SlabSpan s)
     {
         var none = default(NoTrace);
-        return new OneWayStrength(Strength(s, true, ref none), Strength(s, false, ref none), Plain(s, ref none));
+        return new OneWayStrength(Strength(s, true, ref none), Strength(s, false, ref none), Plain(s, ref none),
+            s.Code.LimitsShearAtFace
+                ? s.Code.SteepShear(ref none, s.Rules.Concrete, s.Breadth, s.Depth(true))
+                : double.PositiveInfinity);
     }
 
     public static Outcome Evaluate<T>(SlabSpan s, in OneWayStrength strength, int k, ref T trace)
@@ -43,6 +48,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
         var plain = s.PlainOnTop(k) && strength.Plain > strength.Top;
         var worst = Outcome.Ratio(0, strength.Bottom) with { Face = Face.Bottom };
         var governing = default(SectionForces);
+        var atFace = false;
         for (var side = -1; side <= 1; side += 2)
         {
             if (s.LooksAt(Face.Bottom))
@@ -56,7 +62,17 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
                 var bottom = Outcome.Ratio(up.ShearUp, strength.Bottom);
                 if (bottom.Utilisation > worst.Utilisation)
                 {
-                    (worst, governing) = (bottom with { Face = Face.Bottom }, up);
+                    (worst, governing, atFace) = (bottom with { Face = Face.Bottom }, up, false);
+                }
+
+                if (s.Code.LimitsShearAtFace)
+                {
+                    ref readonly var face = ref s.AtFace(k, side);
+                    var crushed = Outcome.Ratio(face.ShearUp, strength.AtFace);
+                    if (crushed.Utilisation > worst.Utilisation)
+                    {
+                        (worst, governing, atFace) = (crushed with { Face = Face.Bottom }, face, true);
+                    }
                 }
             }
 
@@ -68,7 +84,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
                 { Plain = plain };
                 if (top.Utilisation > worst.Utilisation)
                 {
-                    (worst, governing) = (top with { Face = Face.Top }, down);
+                    (worst, governing, atFace) = (top with { Face = Face.Top }, down, false);
                 }
             }
         }
@@ -78,7 +94,7 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
             var isUp = worst.Face == Face.Bottom;
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
             trace.Heading(isUp
-                ? $"Upward shear across {TAxis.Name}, at d from the face"
+                ? $"Upward shear across {TAxis.Name}, at {(atFace ? "" : "d from ")}the face"
                 : $"Downward shear across {TAxis.Name}, at the face");
             if (!worst.Plain && (isUp || s.Layer(false).Any))
             {
@@ -102,17 +118,24 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
                 }
                 else
                 {
-                    Strength(s, isUp, ref trace);
+                    if (atFace)
+                    {
+                        s.Code.SteepShear(ref trace, s.Rules.Concrete, s.Breadth, s.Depth(true));
+                    }
+                    else
+                    {
+                        Strength(s, isUp, ref trace);
+                    }
                 }
 
                 trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
-                    $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
+                    $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym(atFace ? "VEd,max" : "φVc", worst.Capacity, Unit.Force)}");
             }
         }
 
         if (worst.Plain && worst.Passes)
         {
-            trace.Note("plain concrete holds what presses down beyond the face (14.5)");
+            trace.Note($"plain concrete holds what presses down beyond the face ({s.Code.PlainShort})");
         }
         else if (worst.Face == Face.Top && !s.Layer(false).Any)
         {
@@ -145,6 +168,38 @@ internal readonly struct OneWayShear<TAxis> : ICheckRule<SlabSpan, OneWayStrengt
             return 0;
         }
 
-        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(bottom), s.Steel(bottom), s.Body.Rest is null);
+        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, breadth, s.Depth(bottom), Counted(s, bottom, ref trace),
+            s.Body.Rest is null);
+    }
+
+    // The bars that count in shear: where the code asks it, only if they run far enough beyond the sections.
+    private static double Counted<T>(SlabSpan s, bool bottom, ref T trace)
+        where T : struct, ITrace
+    {
+        var steel = s.Steel(bottom);
+        if (s.Code is not IShearPerimeters code || steel <= 0)
+        {
+            return steel;
+        }
+
+        var d = s.Depth(bottom);
+        var beyond = double.PositiveInfinity;
+        for (var side = -1; side <= 1; side += 2)
+        {
+            // Bottom bars are asked for at d from the face, top bars at the face.
+            var at = s.Overhang(side) - (bottom ? d : 0);
+            beyond = at > Anchorage.Touch ? Math.Min(beyond, at - s.Rules.Concrete.CoverSide) : beyond;
+        }
+
+        if (double.IsInfinity(beyond))
+        {
+            return steel;
+        }
+
+        var asked = code.ShearSteelBeyond(ref trace, s.Rules.Concrete, Anchorage.Bar(s, bottom, ref trace), s.Layer(bottom).Hooked, d);
+        trace.Given("beyond", beyond, Unit.Section, asked <= beyond
+            ? "bars beyond the section, on the side that has less: they count"
+            : "bars beyond the section, on the side that has less, not lbd + d: they do not count");
+        return asked <= beyond ? steel : trace.Given("As", 0, Unit.SteelArea, "none that counts");
     }
 }

@@ -55,7 +55,19 @@ public readonly record struct LappedBar(BarSize Dowel, BarSize? Other, double Yi
 /// <param name="Pressing">Permanent force that presses the joint; negative parts it.</param>
 /// <param name="Surface">How its surface is left.</param>
 public readonly record struct FrictionJoint(double Strength, double Lightweight, double Area, double Steel, double Yield, double Pressing,
-    Foundations.JointSurface Surface);
+    Foundations.JointSurface Surface)
+{
+    /// <summary>Whether the actions pull at a part of it.</summary>
+    public bool Parted { get; init; }
+}
+
+/// <summary>What presses on concrete, and how much of it there is round it. Lengths in m.</summary>
+/// <param name="FaceX">Its side along x.</param>
+/// <param name="FaceY">Its side along y.</param>
+/// <param name="BeyondX">Concrete beyond its faces along x, on the side that has less.</param>
+/// <param name="BeyondY">The same along y.</param>
+/// <param name="Depth">Concrete below it.</param>
+public readonly record struct ConcentricSpread(double FaceX, double FaceY, double BeyondX, double BeyondY, double Depth);
 
 /// <summary>A tied column in shear. Lengths in m, pressures in kPa, forces in kN.</summary>
 /// <param name="Breadth">bw.</param>

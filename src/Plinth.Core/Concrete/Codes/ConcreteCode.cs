@@ -11,11 +11,30 @@ public abstract partial class ConcreteCode
     /// <summary>The code as cited: "ACI 318M-19".</summary>
     public abstract string Name { get; }
 
+    /// <summary>The nationally determined values that it takes; null: it knows none.</summary>
+    public virtual National.NationalAnnex? Annex => null;
+
+    /// <summary>The same with the partial factors of another design situation; itself where it tells none apart.</summary>
+    /// <param name="state">The limit state of a combination.</param>
+    public virtual ConcreteCode In(Loads.LimitState state) => this;
+
+    /// <summary>Its own letters for quantities that checks call as ACI 318 does; those not listed are the same.</summary>
+    public virtual IReadOnlyDictionary<string, string> Symbols => System.Collections.Frozen.FrozenDictionary<string, string>.Empty;
+
     /// <summary>The units in which the code is written, so that projects show them where they say nothing else.</summary>
     public abstract Units.UnitSystem WrittenIn { get; }
 
     /// <summary>Whether more longitudinal steel gives more one-way shear strength, so that sizing weighs one against the other.</summary>
     public abstract bool OneWayShearGrowsWithSteel { get; }
+
+    /// <summary>Whether more steel gives more two-way shear strength.</summary>
+    public virtual bool TwoWayShearGrowsWithSteel => false;
+
+    /// <summary>Whether the shear at the very face of what stands on a base is limited, by <see cref="SteepShear"/>.</summary>
+    public virtual bool LimitsShearAtFace => false;
+
+    /// <summary>Whether evenly spread bars across the shorter side of a rectangular base must be more than is required.</summary>
+    public virtual bool SpreadsShortWay => true;
 
     /// <summary>Clause of one-way shear.</summary>
     public abstract string OneWayShearClause { get; }
@@ -76,11 +95,29 @@ public abstract partial class ConcreteCode
         double depth)
         where T : struct, ITrace;
 
-    /// <summary>Least steel area over gross area.</summary>
+    /// <summary>Least steel area over breadth times <see cref="LeastSteelDepth"/>.</summary>
     /// <param name="trace">Receives the steps.</param>
+    /// <param name="concrete">The concrete.</param>
     /// <param name="yield">fy, kPa.</param>
-    public abstract double MinimumSteelRatio<T>(ref T trace, double yield)
+    public abstract double MinimumSteelRatio<T>(ref T trace, ConcreteRules concrete, double yield)
         where T : struct, ITrace;
+
+    /// <summary>The depth that least steel goes by, h or d, with its letter, m.</summary>
+    /// <param name="thickness">h, m.</param>
+    /// <param name="depth">d of the bars, m.</param>
+    public abstract (string Symbol, double Value) LeastSteelDepth(double thickness, double depth);
+
+    /// <summary>Least diameter of bars in a base, m; 0: any.</summary>
+    public virtual double LeastDiameter => 0;
+
+    /// <summary>The limits of <see cref="MostSpacing"/> in words.</summary>
+    public abstract string SpacingWords { get; }
+
+    /// <summary>The limits of <see cref="LeastClear"/> in words.</summary>
+    public abstract string ClearWords { get; }
+
+    /// <summary>What to say of a section with more steel than the code lets it have.</summary>
+    public abstract string TooMuchSteel { get; }
 
     /// <summary>Greatest distance of bars centre to centre that the code allows, m.</summary>
     /// <param name="thickness">h, m.</param>
@@ -118,6 +155,9 @@ public abstract partial class ConcreteCode
 
     /// <summary>Clause of plain concrete.</summary>
     public abstract string PlainClause { get; }
+
+    /// <summary>The clause of plain concrete without the code's name, for notes.</summary>
+    public abstract string PlainShort { get; }
 
     /// <summary>Effective thickness of a plain section cast against the ground, m.</summary>
     /// <param name="thickness">h, m.</param>
@@ -240,8 +280,27 @@ public abstract partial class ConcreteCode
     public abstract double BearingOnConcrete<T>(ref T trace, double strength, double loaded, double supporting)
         where T : struct, ITrace;
 
-    /// <summary>φ of bearing on concrete.</summary>
-    public abstract double BearingPhi { get; }
+    /// <summary>Greatest strength of concrete in bearing over that without what surrounds it.</summary>
+    public abstract double BearingMost { get; }
+
+    /// <summary>How many times longer the sides of the area may be over which bearing spreads.</summary>
+    /// <param name="spread">What presses, and what is beside and below it.</param>
+    public abstract double SimilarTimes(in ConcentricSpread spread);
+
+    /// <summary>That area in words.</summary>
+    public abstract string SimilarWords { get; }
+
+    /// <summary>Design strength of bars that are pressed with the concrete about them, kN.</summary>
+    /// <param name="trace">Receives the steps.</param>
+    /// <param name="steel">As, m2.</param>
+    /// <param name="yield">fy, kPa.</param>
+    public abstract double BarsInBearing<T>(ref T trace, double steel, double yield)
+        where T : struct, ITrace;
+
+    /// <summary>Least area of a column's bars by the force in it, m2; 0 where none is asked.</summary>
+    /// <param name="force">Downwards, kN.</param>
+    /// <param name="yield">fy, kPa.</param>
+    public virtual double LeastForForce(double force, double yield) => 0;
 
     /// <summary>Least area of dowels over the column's gross area.</summary>
     public abstract double LeastDowels { get; }
@@ -266,7 +325,8 @@ public abstract partial class ConcreteCode
 
     /// <summary>Design shear stress across the keyed contact of grout with column or socket, φvnh, kPa.</summary>
     /// <param name="trace">Receives the steps.</param>
-    public abstract double KeyedShear<T>(ref T trace)
+    /// <param name="strength">Least f'c of column, grout and socket, kPa.</param>
+    public abstract double KeyedShear<T>(ref T trace, double strength)
         where T : struct, ITrace;
 
     /// <summary>Design strength of bars in tension, φTn, kN.</summary>
@@ -301,6 +361,9 @@ public abstract partial class ConcreteCode
     /// <param name="tie">Diameter of the ties, m.</param>
     /// <param name="least">Least side of the section, m.</param>
     public abstract double TieSpacing(double bar, double tie, double least);
+
+    /// <summary>Its limits in words.</summary>
+    public abstract string TieWords { get; }
 
     /// <summary>Least diameter of ties, m.</summary>
     /// <param name="bar">Diameter of the vertical bars, m.</param>

@@ -9,7 +9,17 @@ public static class ConcreteCodes
         new Aci318.Aci31819(Aci318.AciEdition.InchPound),
         new Aci318.Aci31814(Aci318.AciEdition.Metric),
         new Aci318.Aci31819(Aci318.AciEdition.Metric),
+        new En1992.En1992(National.NationalAnnex.Recommended),
     ];
+
+    /// <summary>A code with the nationally determined values of a project; itself where it knows none.</summary>
+    /// <param name="code">The code.</param>
+    /// <param name="annex">The values.</param>
+    public static ConcreteCode With(ConcreteCode code, National.NationalAnnex annex)
+    {
+        ArgumentNullException.ThrowIfNull(code);
+        return code.Annex is null ? code : new En1992.En1992(annex);
+    }
 
     /// <summary>The code with a key, or null.</summary>
     public static ConcreteCode? Find(string id) => Array.Find(All, c => string.Equals(c.Id, id, StringComparison.Ordinal));

@@ -1,4 +1,5 @@
 using Plinth.Core.Loads;
+using Plinth.Core.National;
 
 namespace Plinth.Core.Ground;
 

@@ -1,6 +1,7 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Concrete.Codes;
 
 namespace Plinth.Core.Kinds.Isolated;
 
@@ -8,20 +9,21 @@ namespace Plinth.Core.Kinds.Isolated;
 internal static class IsolatedChecks
 {
     /// <summary>Makes them.</summary>
-    public static CheckList Make() => new(
+    /// <param name="code">The design code.</param>
+    public static CheckList Make(ConcreteCode code) => new(
     [
         .. SharedChecks.OnGround(),
         CheckList.Rule<OneWayShear<AxisX>, SlabSpan, OneWayStrength>("one-way-shear-x"),
         CheckList.Rule<OneWayShear<AxisY>, SlabSpan, OneWayStrength>("one-way-shear-y"),
-        CheckList.Rule<TwoWayShear, PunchedArea, Nothing>("two-way-shear"),
+        SharedChecks.TwoWay(code),
         CheckList.Rule<Flexure<AxisX, BottomFace>, SlabSpan, FaceStrength>("flexure-bottom-x"),
         CheckList.Rule<Flexure<AxisY, BottomFace>, SlabSpan, FaceStrength>("flexure-bottom-y"),
         CheckList.Rule<Flexure<AxisX, TopFace>, SlabSpan, FaceStrength>("flexure-top-x"),
         CheckList.Rule<Flexure<AxisY, TopFace>, SlabSpan, FaceStrength>("flexure-top-y"),
-        .. SharedChecks.OfBars(),
-        CheckList.Rule<Anchorage<AxisX>, SlabSpan, AnchorageLengths>("anchorage-x"),
-        CheckList.Rule<Anchorage<AxisY>, SlabSpan, AnchorageLengths>("anchorage-y"),
+        .. SharedChecks.OfBars(code),
+        .. SharedChecks.Anchored(code),
+        .. SharedChecks.Cracks(code),
         .. SharedChecks.AtColumns(),
     ],
-    SharedChecks.Parts());
+    SharedChecks.Parts(code));
 }

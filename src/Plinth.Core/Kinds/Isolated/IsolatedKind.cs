@@ -14,7 +14,7 @@ namespace Plinth.Core.Kinds.Isolated;
 /// <summary>One column on one rectangular base.</summary>
 public sealed class IsolatedKind : FoundationKind
 {
-    private static readonly CheckList List = IsolatedChecks.Make();
+    private static readonly ListsOfCodes Lists = new(IsolatedChecks.Make);
     private static readonly IReadOnlyList<DesignField> AllFields = IsolatedFields.Make();
 
     /// <inheritdoc/>
@@ -27,7 +27,10 @@ public sealed class IsolatedKind : FoundationKind
     public override string MarkLetters => "F";
 
     /// <inheritdoc/>
-    public override CheckList Checks(ConcreteCode code) => List;
+    public override CheckList Checks(ConcreteCode code) => Lists.Of(code);
+
+    /// <inheritdoc/>
+    public override bool Knows(ConcreteCode code) => true;
 
     /// <inheritdoc/>
     public override IReadOnlyList<DesignField> Fields(IReadOnlyList<string> supports) => AllFields;

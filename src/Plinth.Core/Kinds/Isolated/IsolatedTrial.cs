@@ -102,7 +102,9 @@ public sealed class IsolatedTrial : LayeredTrial
 
     /// <inheritdoc/>
     internal override bool StraightFits(bool alongX, bool bottom) =>
-        Plinth.Core.Checks.OfConcrete.Anchorage.StraightFits(Along(alongX), bottom);
+        Code is Concrete.Codes.ITieAnchorage
+            ? Plinth.Core.Checks.OfConcrete.TieAnchorage.SurelyFits(Along(alongX), bottom)
+            : Plinth.Core.Checks.OfConcrete.Anchorage.StraightFits(Along(alongX), bottom);
 
     /// <inheritdoc/>
     internal override void Take(in Reinforcement bars) => Set(bars);

@@ -20,6 +20,8 @@ internal sealed class WholeSpan(Trial trial, bool alongX) : SlabSpan(trial, 0, n
         return (Length / 2) - (side * at) - face;
     }
 
+    public override double FaceSide => AlongX ? Trial.Columns[0].Outline.X : Trial.Columns[0].Outline.Y;
+
     public override bool PlainOnTop(int k) => Trial.Columns[0].Plain(k).OnTop;
 
     internal override SectionForces Beyond(int k, int side, double fromFace)

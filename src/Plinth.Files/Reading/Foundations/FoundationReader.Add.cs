@@ -22,6 +22,13 @@ internal sealed partial class FoundationReader
             return;
         }
 
+        if (Code is { } code && !kind.Knows(code))
+        {
+            bag.Error(place, $"foundation {mark}: checks of a {kind.Title} by {code.Name} are not built in this version; give it by another "
+                + "[project] code in a project of its own, or found its columns one by one");
+            return;
+        }
+
         var places = new List<Place>();
         GroundRules? first = null;
         foreach (var (labels, lie) in written)

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using Plinth.Core.Buildings;
+using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Grids;
@@ -40,6 +41,9 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
 
     /// <summary>What the project is read with beside its files; null: they alone.</summary>
     public ProjectDraft? Draft { get; init; }
+
+    /// <summary>The concrete code; null: it is at fault already.</summary>
+    public ConcreteCode? Code { get; init; }
 
     /// <summary>Units of messages.</summary>
     public UnitSystem Units { get; init; }
@@ -288,6 +292,8 @@ internal sealed partial class FoundationReader(RuleSet rules, IReadOnlyDictionar
             Column = ColumnReader.Column(t.Inner("column"), rules.Column),
             Pedestal = ColumnReader.Socket(t.Inner("socket"), ColumnReader.Pedestal(t.Inner("pedestal"), rules.Pedestal)),
         };
+        CodeReader.Agree(t.Inner("concrete"), t.Inner("steel"), Code);
+        CodeReader.Covers(t.Inner("concrete"), own.Concrete, own.Steel, t.Has("concrete") ? Code : null, bag);
         PlacesAgree(t, t.Inner("piles"));
         t.Done();
         var overGround = t.Node("ground") is { Value: TomlTable } ? t : null;

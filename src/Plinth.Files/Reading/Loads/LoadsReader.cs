@@ -34,10 +34,23 @@ internal static class LoadsReader
     /// <summary>Says which codes do not belong together: every time, so that nobody takes the results for a design by one family.</summary>
     public static void Mixed(TableReader t, LoadStandard? standard, LimitStateDesign? design, ConcreteCode? code, DiagnosticBag bag)
     {
+        if (CodeReader.IsEurocode(code))
+        {
+            var lacking = (standard is En1990 ? "" : $"the combinations are of {standard?.Name ?? "another standard"}; write [loads] standard = \"en1990\"")
+                + (standard is En1990 && design is null
+                    ? $"the ground is held to allowable values; write [ground] design = \"{LimitStateDesign.Id}\""
+                    : "");
+            if (lacking.Length > 0)
+            {
+                bag.Warning(t.PlaceOf("standard"), $"the concrete is checked by {code!.Name}, but {lacking}", "code-mixed");
+            }
+
+            return;
+        }
+
         if (standard is En1990)
         {
-            var concrete = $"the concrete is checked by {code?.Name ?? "the code stated here"}: checks by EN 1992 are not built in this "
-                + "version";
+            var concrete = $"the concrete is checked by {code?.Name ?? "the code stated here"}; write [project] code = \"en1992\"";
             bag.Warning(t.PlaceOf("standard"),
                 design is not null ? $"actions by EN 1990, the ground by {LimitStateDesign.Name}, but {concrete}"
                     : "combinations of EN 1990 are held against the allowable bearing and the least factors stated here; for the ground by "

@@ -51,6 +51,15 @@ internal static class Defaults
             12 * Inch, TopSteel.Demand, LowerLayer.Longer)
         { BothWaysAlike = AlikeBars.Square };
 
+    /// <summary>Defaults of [concrete] by EN 1992-1-1: on blinding, reinforced concrete of 25 kN/m3 (EN 1991-1-1 table A.1).</summary>
+    public static ConcreteRules EuropeanConcrete => new(double.NaN, 25, 0.050, 0.050, 0.050, 0.020, 0.050);
+
+    /// <summary>Defaults of [steel] by EN 1992-1-1: bars at whole steps of spacing.</summary>
+    public static SteelRules EuropeanSteel =>
+        new(double.NaN, [.. BarSize.EuropeanSizes.Where(b => b.Name is "H10" or "H12" or "H16" or "H20" or "H25")], 0.100, 0.300,
+            TopSteel.Demand, LowerLayer.Longer)
+        { BothWaysAlike = AlikeBars.Square, SpacingStep = 0.025 };
+
     /// <summary>Defaults of [sizing].</summary>
     public static SizingRules Sizing(bool metric) => metric
         ? new SizingRules(PlanShape.Square, 0.9, 6, 0.300, 1.5, 0.050, 0.050, 2.0, 1.0)

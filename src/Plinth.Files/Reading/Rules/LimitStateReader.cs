@@ -1,3 +1,4 @@
+using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 using Plinth.Files.Toml;
@@ -12,27 +13,16 @@ internal static class LimitStateReader
 
     /// <summary>The design that [ground] asks for; null: allowable values.</summary>
     /// <param name="ground">[ground].</param>
-    /// <param name="annex">[annex].</param>
+    /// <param name="annexTable">[annex].</param>
     /// <param name="standard">The load standard; null: it is at fault already.</param>
     /// <param name="options">What the standard leaves to the project.</param>
-    public static LimitStateDesign? Read(TableReader ground, TableReader annex, LoadStandard? standard, LoadOptions options)
+    /// <param name="code">The concrete code; taken with the values of [annex] where it knows any.</param>
+    public static LimitStateDesign? Read(TableReader ground, TableReader annexTable, LoadStandard? standard, LoadOptions options,
+        ref ConcreteCode? code)
     {
         var byLimitStates = ground.Choice("design", false, ("allowable", false), (LimitStateDesign.Id, true));
-        var own = new Dictionary<string, double>(StringComparer.Ordinal);
-        foreach (var value in NationalAnnex.All)
-        {
-            if (byLimitStates && annex.Number(value.Key, value.Recommended, Sign.Positive) is var stated && annex.Has(value.Key))
-            {
-                own[value.Key] = stated;
-            }
-            else if (!byLimitStates && annex.Has(value.Key))
-            {
-                annex.Fault(value.Key,
-                    $"{value.Key} does nothing without [ground] design = \"{LimitStateDesign.Id}\"; write that, or delete it");
-            }
-        }
-
-        annex.Done();
+        var annex = CodeReader.Annex(annexTable, byLimitStates, code);
+        code = code is null ? null : ConcreteCodes.With(code, annex);
         if (!byLimitStates || standard is null)
         {
             return null;
@@ -54,7 +44,7 @@ internal static class LimitStateReader
             return null;
         }
 
-        return new LimitStateDesign(approach, new NationalAnnex(own));
+        return new LimitStateDesign(approach, annex);
     }
 
     /// <summary>In which combinations settlement is looked at: by limit states in the quasi-permanent one, or as [ground] says.</summary>

@@ -34,7 +34,7 @@ internal static class RuleReader
     public static ConcreteRules Concrete(TableReader t, ConcreteRules basis)
     {
         var result = new ConcreteRules(
-            t.Quantity("strength", Measure.Pressure, basis.Strength, Sign.Positive),
+            CodeReader.Strength(t, "strength", basis.Strength, true),
             t.Quantity("weight", Measure.UnitWeight, basis.Weight),
             t.Quantity("cover-bottom", Measure.Length, basis.CoverBottom),
             t.Quantity("cover-side", Measure.Length, basis.CoverSide),
@@ -46,6 +46,8 @@ internal static class RuleReader
             t.NumberOrNull("shear-phi", Sign.Positive) ?? basis.ShearPhi)
         {
             BlindingBeyond = t.Quantity("blinding-beyond", Measure.Length, basis.BlindingBeyond),
+            CrackWidth = t.QuantityOrNull("crack-width", Measure.Length, Sign.Positive) ?? basis.CrackWidth,
+            Exposure = CodeReader.Exposed(t, basis.Exposure),
         };
         if (result.Lightweight > 1)
         {
@@ -69,7 +71,7 @@ internal static class RuleReader
         }
 
         var result = new SteelRules(
-            t.Quantity("yield", Measure.Pressure, basis.Yield, Sign.Positive),
+            CodeReader.Strength(t, "yield", basis.Yield, false),
             bars,
             spacing.Item1,
             spacing.Item2,

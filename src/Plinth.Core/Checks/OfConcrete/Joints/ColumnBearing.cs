@@ -77,7 +77,7 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
     }
 
     /// <summary>
-    /// A1 and A2: what presses, and the largest area of its shape within the concrete below, 1 down to 2 out (ACI 318 22.8.3.2), m2.
+    /// A1 and A2: what presses, and the largest area of its shape within the concrete below over which the code spreads it, m2.
     /// </summary>
     /// <param name="s">The base.</param>
     /// <param name="onPedestal">The column on the pedestal, or what stands on the base.</param>
@@ -95,18 +95,17 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
             var (px, py) = pedestal.Round
                 ? (pedestal.SizeX / Math.Sqrt(2), pedestal.SizeX / Math.Sqrt(2))
                 : (pedestal.SizeX, pedestal.SizeY);
-            return (own, own * Similar(column, (px - column.FaceX) / 2, (py - column.FaceY) / 2, s.PedestalHeight));
+            return (own, own * Similar(s, column, (px - column.FaceX) / 2, (py - column.FaceY) / 2, s.PedestalHeight));
         }
 
         var area = s.Pedestal?.Area ?? own;
         var o = s.Outline;
-        return (area, area * Similar(o, s.ToEdge(true) - (o.FaceX / 2), s.ToEdge(false) - (o.FaceY / 2), s.Body.Height));
+        return (area, area * Similar(s, o, s.ToEdge(true) - (o.FaceX / 2), s.ToEdge(false) - (o.FaceY / 2), s.Body.Height));
     }
 
-    private static double Similar(in ColumnOutline outline, double beyondX, double beyondY, double depth)
+    private static double Similar(Standing s, in ColumnOutline outline, double beyondX, double beyondY, double depth)
     {
-        var times = Math.Min(1 + (2 * Math.Clamp(beyondX, 0, 2 * depth) / outline.FaceX),
-            1 + (2 * Math.Clamp(beyondY, 0, 2 * depth) / outline.FaceY));
+        var times = s.Code.SimilarTimes(new(outline.FaceX, outline.FaceY, beyondX, beyondY, depth));
         return times * times;
     }
 
@@ -135,7 +134,7 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
 
             var (loaded, around) = Areas(s, false);
             trace.Given("A1", loaded, Unit.Area, "what presses");
-            trace.Given("A2", around, Unit.Area, "the largest area similar to it within the base, 1 down to 2 out", s.Code.BearingClause);
+            trace.Given("A2", around, Unit.Area, $"the largest area similar to it within the base, {s.Code.SimilarWords}", s.Code.BearingClause);
             return Outcome.Ratio(n, s.Code.BearingOnConcrete(ref trace, s.Rules.Concrete.Strength, loaded, around));
         }
 
@@ -156,7 +155,7 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
             trace.Heading("Bearing of the column on the pedestal");
             var (loaded, around) = Areas(s, true);
             trace.Given("A1", loaded, Unit.Area, "what presses");
-            trace.Given("A2", around, Unit.Area, "the largest area similar to it within the pedestal, 1 down to 2 out",
+            trace.Given("A2", around, Unit.Area, $"the largest area similar to it within the pedestal, {s.Code.SimilarWords}",
                 s.Code.BearingClause);
             return Outcome.Ratio(n, s.Code.BearingOnConcrete(ref trace, JointSections.PedestalStrength(s), loaded, around));
         }
@@ -169,9 +168,7 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
         trace.Heading("Bearing of the column's own concrete");
         var own = s.Support.Area;
         var concrete = s.Code.BearingOnConcrete(ref trace, strength, own, own);
-        var bars = trace.Let("φFs", s.Code.BearingPhi * s.Dowels.Area * s.Rules.Steel.Yield, Unit.Force,
-            $"{new Sym("φ", s.Code.BearingPhi, Unit.Ratio)}·{new Sym("As", s.Dowels.Area, Unit.SteelArea)}·"
-                + $"{new Sym("fy", s.Rules.Steel.Yield, Unit.Stress)}");
+        var bars = s.Code.BarsInBearing(ref trace, s.Dowels.Area, s.Rules.Steel.Yield);
         return Outcome.Ratio(n,
             trace.Let("φBn", concrete + bars, Unit.Force, $"{new Sym("φBn", concrete, Unit.Force)} + {new Sym("φFs", bars, Unit.Force)}"));
     }

@@ -49,7 +49,7 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
 
         var a = JointSections.AtColumnFoot(s, k);
         var bound = s.Code.UtilisationBound(s.Joints.Column(s), a.N, a.Mx, a.My);
-        return Math.Max(bound, Math.Max(strength.Least, Math.Max(strength.Pressed, strength.Pulled)));
+        return Math.Max(bound, Math.Max(Math.Max(strength.Least, ForForce(s, a.N)), Math.Max(strength.Pressed, strength.Pulled)));
     }
 
     public static Outcome Evaluate<T>(Standing s, in JointStrength strength, int k, ref T trace)
@@ -102,14 +102,15 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         var used = Math.Max(section, Math.Max(strength.Pressed, tension));
 
         // Bars that are the least say nothing of how much is used; too few fail.
-        var lacks = strength.Least > Outcome.Limit;
-        var worst = lacks ? Math.Max(used, strength.Least) : used;
+        var least = Math.Max(strength.Least, column ? ForForce(s, JointSections.AtColumnFoot(s, k).N) : 0);
+        var lacks = least > Outcome.Limit;
+        var worst = lacks ? Math.Max(used, least) : used;
         var (times1, pressed, held) = (new Sym("1/times", section, Unit.Ratio), new Sym("pressed", strength.Pressed, Unit.Ratio),
             new Sym("pulled", tension, Unit.Ratio));
         if (lacks)
         {
             trace.Let("utilisation", worst, Unit.Ratio,
-                $"max({times1}; {pressed}; {held}; {new Sym("least", strength.Least, Unit.Ratio)})");
+                $"max({times1}; {pressed}; {held}; {new Sym("least", least, Unit.Ratio)})");
         }
         else
         {
@@ -119,13 +120,19 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         if (T.Notes)
         {
             trace.Note(worst == section ? "force with moments on the column's section"
-                : lacks && worst == strength.Least ? "least area of the bars that cross the joint"
+                : lacks && worst == least ? "least area of the bars that cross the joint"
                 : worst == strength.Pressed ? "development of pressed bars in the base: thinner bars or a thicker base"
                 : "development of hooked bars in the base: thinner bars or a thicker base");
         }
 
         return Outcome.Ratio(worst, 1);
     }
+
+    // Least steel by the force of a combination over the dowels.
+    private static double ForForce(Standing s, double n) =>
+        s.Code.LeastForForce(n, s.Rules.Steel.Yield) is > 0 and var asked
+            ? s.Dowels.Area > 0 ? Math.Min(asked / s.Dowels.Area, Outcome.NoCapacity) : Outcome.NoCapacity
+            : 0;
 
     private static void Tell<T>(Standing s, in SectionAction a, ref T trace)
         where T : struct, ITrace
@@ -137,6 +144,11 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         trace.Given("f'c", JointSections.AtColumn(s), Unit.Stress,
             "of the column, or of the concrete below with what surrounds it, if less", s.Code.BearingClause);
         trace.Given("As", s.Dowels.Area, Unit.SteelArea, $"dowels, {s.Dowels.ToString()}");
+        if (s.Code.LeastForForce(a.N, s.Rules.Steel.Yield) is > 0 and var asked)
+        {
+            trace.Given("As,force", asked, Unit.SteelArea, "least by the force", s.Code.InterfaceClause);
+        }
+
         if (Math.Abs(a.N) + a.Moment > 0)
         {
             s.Code.TimesHeld(ref trace, s.Joints.Column(s), a.N, a.Mx, a.My);
@@ -256,7 +268,12 @@ internal readonly struct InterfaceShear : ICheckRule<Standing, Nothing>
             ? Math.Min(rules.Column.Strength ?? double.PositiveInfinity, JointSections.Supporting(s))
             : Math.Min(JointSections.PedestalStrength(s), rules.Concrete.Strength);
         var joint = new FrictionJoint(strength, rules.Concrete.Lightweight, ofColumn ? s.Support.Area : s.Pedestal!.OwnArea, bars.Area,
-            rules.Steel.Yield, pressing, rules.Column.Joint);
+            rules.Steel.Yield, pressing, rules.Column.Joint)
+        {
+            Parted = ofColumn
+                ? JointSections.Pulls(a, s.Support)
+                : JointSections.Pulls(JointSections.AtPedestalFoot(s, k), s.Pedestal!.SizeX, s.Pedestal.SizeY),
+        };
         return Outcome.Ratio(vu, s.Code.ShearFriction(ref trace, joint));
     }
 }

@@ -24,7 +24,8 @@ internal sealed class JointSections
 {
     private ColumnSection? column;
     private ColumnSection? pedestal;
-    private double columnStrength;
+    private (double Strength, Concrete.Codes.ConcreteCode? Code) columnOf;
+    private Concrete.Codes.ConcreteCode? pedestalOf;
     private ConcreteRules? ofPedestal;
 
     /// <summary>Forgets the sections, as something else stands there now.</summary>
@@ -49,29 +50,37 @@ internal sealed class JointSections
     {
         var (loaded, around) = ColumnBearing.Areas(s, s.Pedestal is not null);
         return Math.Min(s.Rules.Column.Strength ?? double.PositiveInfinity,
-            Supporting(s) * Math.Min(2, Math.Sqrt(Math.Max(1, around / loaded))));
+            Supporting(s) * Math.Min(s.Code.BearingMost, Math.Sqrt(Math.Max(1, around / loaded))));
     }
 
     /// <summary>The column with the dowels for its bars.</summary>
     public ColumnSection Column(Standing s)
     {
         var strength = AtColumn(s);
-        if (column is null || columnStrength != strength)
+        if (column is null || columnOf != (strength, s.Code))
         {
             var support = s.Support;
             var round = support.Shape == ColumnShape.Round;
             var ties = s.Dowels.Size is { } dowel ? s.Code.LeastTie(dowel.Diameter) : 0;
             column = Make(s, support.SizeX, round ? support.SizeX : support.SizeY, round, s.Dowels, s.Rules.Column.Cover + ties, strength);
-            columnStrength = strength;
+            columnOf = (strength, s.Code);
         }
 
         return column;
     }
 
     /// <summary>The pedestal.</summary>
-    public ColumnSection Pedestal(Standing s) =>
-        pedestal ??= Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal),
-            s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s), true, s.Pedestal.Socket);
+    public ColumnSection Pedestal(Standing s)
+    {
+        if (pedestal is null || !ReferenceEquals(pedestalOf, s.Code))
+        {
+            pedestal = Make(s, s.Pedestal!.SizeX, s.Pedestal.SizeY, s.Pedestal.Round, Bars(s.Pedestal),
+                s.Rules.Pedestal.Cover + (s.Pedestal.Ties.Size?.Diameter ?? 0), PedestalStrength(s), true, s.Pedestal.Socket);
+            pedestalOf = s.Code;
+        }
+
+        return pedestal;
+    }
 
     /// <summary>Least distance of the pedestal's neighbouring bars, centre to centre, m.</summary>
     public static double PedestalGap(Standing s)

@@ -36,7 +36,7 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         var (foot, top, section) = (JointSections.AtPedestalFoot(s, k), JointSections.AtPedestalTop(s, k), s.Joints.Pedestal(s));
         var bound = Math.Max(s.Code.UtilisationBound(section, foot.N, foot.Mx, foot.My),
             s.Code.UtilisationBound(section, top.N, top.Mx, top.My));
-        return Math.Max(bound, Math.Max(limits.Least, Math.Max(limits.Most, limits.Ties)));
+        return Math.Max(bound, Math.Max(Math.Max(limits.Least, ForForce(s, foot.N)), Math.Max(limits.Most, limits.Ties)));
     }
 
     public static Outcome Evaluate<T>(Standing s, in PedestalLimits limits, int k, ref T trace)
@@ -78,12 +78,13 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         }
 
         // Steel and ties within their limits say nothing of how much is used; beyond them they fail.
-        var beyond = Math.Max(limits.Least, Math.Max(limits.Most, limits.Ties));
+        var least = Math.Max(limits.Least, ForForce(s, foot.N));
+        var beyond = Math.Max(least, Math.Max(limits.Most, limits.Ties));
         var worst = beyond > Outcome.Limit ? Math.Max(section, beyond) : section;
         if (beyond > Outcome.Limit)
         {
             trace.Let("utilisation", worst, Unit.Ratio,
-                $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", limits.Least, Unit.Ratio)}; "
+                $"max({new Sym("1/times", section, Unit.Ratio)}; {new Sym("least", least, Unit.Ratio)}; "
                     + $"{new Sym("most", limits.Most, Unit.Ratio)}; {new Sym("ties", limits.Ties, Unit.Ratio)})");
         }
         else
@@ -94,7 +95,7 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         if (T.Notes)
         {
             trace.Note((worst == section ? $"force with moments at its {(atFoot >= atTop ? "foot" : "top")}"
-                : worst == limits.Least ? "least steel"
+                : worst == least ? "least steel"
                 : worst == limits.Most ? "greatest steel"
                 : "size and spacing of the ties")
                 + (IsTall(s) ? "; taller than 3 times its least side: it counts as a column, and its slenderness is not checked" : ""));
@@ -102,6 +103,12 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
 
         return Outcome.Ratio(worst, 1);
     }
+
+    // Least steel by the force of a combination over that there.
+    private static double ForForce(Standing s, double n) =>
+        s.Code.LeastForForce(n, s.Rules.Steel.Yield) is > 0 and var asked && s.Pedestal!.Bars is { Size: { } bar, Count: > 0 } bars
+            ? asked / (bars.Count * bar.Area)
+            : 0;
 
     private static bool IsTall(Standing s) => s.PedestalHeight > Tall * Math.Min(s.Pedestal!.SizeX, s.Pedestal.SizeY);
 
@@ -132,7 +139,7 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         trace.Given("ρ,most", high, Unit.Ratio, "of the gross area");
         var most = trace.Given("s,most",
             s.Code.TieSpacing(bar.Diameter, tie.Diameter, pedestal.Socket?.Wall ?? Math.Min(pedestal.SizeX, pedestal.SizeY)), Unit.Section,
-            pedestal.Socket is null ? "16 bar, 48 tie diameters, least side" : "16 bar, 48 tie diameters, thickness of the walls",
+            pedestal.Socket is null ? s.Code.TieWords : s.Code.TieWords.Replace("least side", "thickness of the walls", StringComparison.Ordinal),
             s.Code.TieClause);
         trace.Given("tie,least", s.Code.LeastTie(bar.Diameter), Unit.Section,
             tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? "the ties are thinner: not allowed" : "diameter of ties",

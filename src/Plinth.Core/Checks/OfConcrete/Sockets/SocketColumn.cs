@@ -49,7 +49,7 @@ internal readonly struct SocketDepth : ICheckRule<Standing, Nothing>
         if (pull > 0 && keyed)
         {
             var around = 2 * (cx + cy);
-            var stress = s.Code.KeyedShear(ref trace);
+            var stress = s.Code.KeyedShear(ref trace, SocketForces.FootStrength(s));
             bond = trace.Let("l,bond", pull / (stress * around), Unit.Section,
                 $"{new Sym("T", pull, Unit.Force)}/({new Sym("φvnh", stress, Unit.Stress)}·{new Sym("u", around, Unit.Section)})");
         }

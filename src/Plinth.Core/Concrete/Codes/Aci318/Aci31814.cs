@@ -36,7 +36,7 @@ public sealed class Aci31814(AciEdition edition) : Aci318Base(edition, "14")
     public override double LeastSteelForShear(ConcreteRules concrete, double breadth, double depth, double shear) => 0;
 
     /// <inheritdoc/>
-    public override double MinimumSteelRatio<T>(ref T trace, double yield)
+    public override double MinimumSteelRatio<T>(ref T trace, ConcreteRules concrete, double yield)
     {
         // 60 ksi turned into kPa and back is a hair less than 60,000 psi.
         var fy = yield / Edition.StressFactor;

@@ -57,7 +57,7 @@ public sealed class Aci31819(AciEdition edition) : Aci318Base(edition, "19")
     }
 
     /// <inheritdoc/>
-    public override double MinimumSteelRatio<T>(ref T trace, double yield) =>
+    public override double MinimumSteelRatio<T>(ref T trace, ConcreteRules concrete, double yield) =>
         trace.Given("ρmin", 0.0018, Unit.Ratio, "of the gross section", MinimumSteelClause);
 
     // 25.4.10.2: not of hooks, nor in systems that resist earthquakes in category C and up.

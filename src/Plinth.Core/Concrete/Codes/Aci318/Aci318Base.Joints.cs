@@ -32,7 +32,24 @@ public abstract partial class Aci318Base
     public override string TieClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 25.7.2";
 
     /// <inheritdoc/>
-    public override double BearingPhi => CompressionPhi;
+    public override string PlainShort => "14.5";
+
+    /// <inheritdoc/>
+    public override double BearingMost => 2;
+
+    // 1 down to 2 out.
+    /// <inheritdoc/>
+    public override double SimilarTimes(in ConcentricSpread spread) =>
+        Math.Min(1 + (2 * Math.Clamp(spread.BeyondX, 0, 2 * spread.Depth) / spread.FaceX),
+            1 + (2 * Math.Clamp(spread.BeyondY, 0, 2 * spread.Depth) / spread.FaceY));
+
+    /// <inheritdoc/>
+    public override string SimilarWords => "1 down to 2 out";
+
+    /// <inheritdoc/>
+    public override double BarsInBearing<T>(ref T trace, double steel, double yield) =>
+        trace.Let("φFs", CompressionPhi * steel * yield, Unit.Force,
+            $"{new Sym("φ", CompressionPhi, Unit.Ratio)}·{new Sym("As", steel, Unit.SteelArea)}·{new Sym("fy", yield, Unit.Stress)}");
 
     /// <inheritdoc/>
     public override double LeastDowels => 0.005;
@@ -129,7 +146,7 @@ public abstract partial class Aci318Base
     }
 
     /// <inheritdoc/>
-    public override double KeyedShear<T>(ref T trace)
+    public override double KeyedShear<T>(ref T trace, double strength)
     {
         var stress = trace.Given("vnh", Edition.KeyedShear * Edition.StressFactor, Edition.Stress,
             "across a clean, roughened contact without ties", $"{Name} 16.4.4.2");
@@ -230,6 +247,9 @@ public abstract partial class Aci318Base
     // 10.7.6.1.5, 10.7.6.1.6: two No. 4 (No. 13) or three No. 3 (No. 10) within 5 in (125 mm).
     /// <inheritdoc/>
     public override (double Within, int Count) TopTies(double tie) => (Edition.TopTies, tie >= Edition.TwoTies ? 2 : 3);
+
+    /// <inheritdoc/>
+    public override string TieWords => "16 bar, 48 tie diameters, least side";
 
     /// <inheritdoc/>
     public override double TieSpacing(double bar, double tie, double least) => Math.Min(16 * bar, Math.Min(48 * tie, least));

@@ -47,6 +47,18 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
     public override string MomentTransferClause { get; } = "ACI 318" + edition.Suffix + "-" + year + " 8.4.2.2, 13.3.3.1";
 
     /// <inheritdoc/>
+    public override string SpacingWords => "2h and the code's limit";
+
+    /// <inheritdoc/>
+    public override string ClearWords => "the code's least, a bar, 4/3 of the aggregate";
+
+    /// <inheritdoc/>
+    public override string TooMuchSteel => "too much steel for the depth: the section is not tension-controlled; thicken the base";
+
+    /// <inheritdoc/>
+    public override (string Symbol, double Value) LeastSteelDepth(double thickness, double depth) => ("h", thickness);
+
+    /// <inheritdoc/>
     public override double LeastEffectiveDepth => edition.LeastDepth;
 
     /// <inheritdoc/>

@@ -80,7 +80,7 @@ internal sealed class SteelFloor
 
         var none = default(Tracing.NoTrace);
         var waived = foundation.Waives("minimum-steel-x") || foundation.Waives("minimum-steel-y");
-        leastRatio = waived ? 0 : trials[0].Code.MinimumSteelRatio(ref none, rules.Steel.Yield);
+        leastRatio = waived ? 0 : trials[0].Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield);
         int Sought(string id, bool open) => open && !foundation.Waives(id) ? trials[0].Checks.Find(id)!.Index : -1;
         flexureBottom = Sought("flexure-bottom-x", held.BottomX is null);
         flexureTop = Sought("flexure-top-x", held.TopX is null);
@@ -245,7 +245,7 @@ internal sealed class SteelFloor
             return deep <= 0 ? 0 : t.Code.OneWayShear(ref none, rules.Concrete, breadth, deep, area) * target;
         }
 
-        var least = t.Code.MinimumSteelRatio(ref none, rules.Steel.Yield) * t.Body.Thickness * breadth;
+        var least = t.Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield) * t.Body.Thickness * breadth;
         if (Strength(least, depth) >= shear)
         {
             return (0, 1);

@@ -15,6 +15,7 @@ internal sealed class CostBound
     private readonly double lightestOnTop;
     private readonly bool topIsSought;
     private readonly double thinnest;
+    private readonly double thickest;
     private readonly double ratio;
     private readonly int[] flexure;
     private readonly int[] shear;
@@ -26,10 +27,10 @@ internal sealed class CostBound
         var bars = new[] { held.BottomX?.Size, held.BottomY?.Size }.OfType<Concrete.BarSize>().Concat(rules.Steel.Bars).ToList();
         lightest = bars.Min(b => b.MassPerMetre / b.Area);
         lightestOnTop = rules.Steel.Bars.Concat(rules.Steel.TopBars).Min(b => b.MassPerMetre / b.Area);
-        thinnest = bars.Min(b => b.Diameter);
+        (thinnest, thickest) = (bars.Min(b => b.Diameter), bars.Concat(rules.Steel.TopBars).Max(b => b.Diameter));
         var none = default(Tracing.NoTrace);
         bool Sought(string id) => !foundation.Waives(id);
-        ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y") ? states[0].Code.MinimumSteelRatio(ref none, rules.Steel.Yield) : 0;
+        ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y") ? states[0].Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield) : 0;
         flexure = [Sought("flexure-bottom-x") ? Index("flexure-bottom-x") : -1,
             Sought("flexure-bottom-y") ? Index("flexure-bottom-y") : -1];
         topIsSought = Sought("flexure-top-x") && Sought("flexure-top-y") && Sought("one-way-shear-x") && Sought("one-way-shear-y");
@@ -47,7 +48,7 @@ internal sealed class CostBound
         var (r, side) = (rules.Rates, 2 * rules.Concrete.CoverSide);
         var ground = states[0].Ground;
         var depth = Math.Max(0, ground.Level - ground.Underside(thickness)) + rules.Concrete.Blinding;
-        var steel = ratio * thickness * ((width * (length - side)) + (length * (width - side)));
+        var steel = Least(thickness) * ((width * (length - side)) + (length * (width - side)));
         return (length * width * ((r.Concrete * thickness) + (r.Excavation * depth))) + (r.Formwork * 2 * (length + width) * thickness)
             + (r.Steel * lightest * steel) + standing;
     }
@@ -58,7 +59,7 @@ internal sealed class CostBound
         var s = states[0];
         var size = s.Size;
         var side = 2 * rules.Concrete.CoverSide;
-        var least = ratio * size.Thickness;
+        var least = Least(size.Thickness);
         var depth = size.Thickness - rules.Concrete.CoverBottom - (thinnest / 2);
         var more = 0.0;
         for (var i = 0; i < 2 && depth > 0; i++)
@@ -94,9 +95,13 @@ internal sealed class CostBound
         }
 
         var (size, side) = (states[0].Size, 2 * rules.Concrete.CoverSide);
-        return rules.Rates.Steel * lightestOnTop * ratio * size.Thickness * ((size.Width * (size.Length - side))
+        return rules.Rates.Steel * lightestOnTop * Least(size.Thickness) * ((size.Width * (size.Length - side))
             + (size.Length * (size.Width - side)));
     }
+
+    // Least steel over the breadth: where it goes by d, by that of the thickest bars in the inner layer.
+    private double Least(double thickness) => ratio * states[0].Code.LeastSteelDepth(thickness,
+        Math.Max(0, thickness - Math.Max(rules.Concrete.CoverBottom, rules.Concrete.CoverTop) - (1.5 * thickest))).Value;
 
     // At least so much by the combinations that failed last; the lever arm is never longer than the depth of the thinnest bars.
     private double Needed(IsolatedTrial s, bool alongX, double breadth, double depth)

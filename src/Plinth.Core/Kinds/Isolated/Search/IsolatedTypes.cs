@@ -46,7 +46,7 @@ internal sealed class IsolatedTypes : TypesOfKind
                     Off: Math.Abs(((double)i / plans.Count) - ((double)j / thicknesses.Count))))).OrderBy(c => c.Off).Take(MostJoined);
         var result = new List<FoundationDesign>();
         var none = default(Tracing.NoTrace);
-        var ratio = project.Code.MinimumSteelRatio(ref none, first.Rules.Steel.Yield);
+        var ratio = project.Code.MinimumSteelRatio(ref none, first.Rules.Concrete, first.Rules.Steel.Yield);
         foreach (var (plan, h, _) in all)
         {
             var size = new BaseSize(plan.Length, plan.Width, h);

@@ -57,7 +57,7 @@ internal static class CapStrips
         }
 
         var none = default(NoTrace);
-        var least = s.Code.MinimumSteelRatio(ref none, rules.Steel.Yield) * s.Thickness;
+        var least = s.Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield) * s.Thickness;
         var widest = Math.Min(Math.Min(rules.Steel.MostSpacing, s.Code.MostSpacing(s.Thickness)), least > 0 ? size.Area / least : 1);
         var beside = BandedBars.Bars(strips, false, widest);
         while (beside * size.Area < least * Beside(strips, rules.Concrete.CoverSide, size.Diameter) * (1 - 1e-9))

@@ -41,7 +41,7 @@ internal sealed partial class WallSizer
             narrow = sizer.Bare(1, h, StemBars.None);
             perWidth = sizer.Bare(2, h, StemBars.None) - narrow;
             narrow += Starters * (sizer.Bare(1, h, stem) - narrow);
-            least = sizer.Project.Code.MinimumSteelRatio(ref none, rules.Steel.Yield) * h;
+            least = sizer.Project.Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield) * h;
             rate = SteelWeight * rules.Rates.Steel;
             var thinnest = rules.Steel.Bars.Min(b => b.Diameter) / 2;
             (deepest, deepestTop) = (h - rules.Concrete.CoverBottom - thinnest, h - rules.Concrete.CoverTop - thinnest);

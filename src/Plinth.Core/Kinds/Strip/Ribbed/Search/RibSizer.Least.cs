@@ -11,7 +11,7 @@ internal sealed partial class RibSizer
     {
         var (none, side, length) = (default(Tracing.NoTrace), 2 * Foundation.Rules.Concrete.CoverSide, span + reach);
         var ratio = Foundation.Waives("minimum-steel-x") || Foundation.Waives("minimum-steel-y") ? 0
-            : trials[0].Code.MinimumSteelRatio(ref none, Foundation.Rules.Steel.Yield);
+            : trials[0].Code.MinimumSteelRatio(ref none, Foundation.Rules.Concrete, Foundation.Rules.Steel.Yield);
         var lightest = Foundation.Rules.Steel.Bars.Min(b => b.MassPerMetre / b.Area);
         var steel = ratio * thickness * (((width - breadth) * (length - side)) + (length * (width - side)));
         return Bare(reach, width, thickness, depth) + (Foundation.Rules.Rates.Steel * lightest * steel);
