@@ -146,7 +146,7 @@ public class AciTests
     public void Least_steel_ratio(string code, double fy, double ratio)
     {
         var none = default(NoTrace);
-        ConcreteCodes.Find(code)!.MinimumSteelRatio(ref none, fy * 1000).Should().BeApproximately(ratio, 1e-12);
+        ConcreteCodes.Find(code)!.MinimumSteelRatio(ref none, Given.DefaultConcrete, fy * 1000).Should().BeApproximately(ratio, 1e-12);
     }
 
     [Theory]

@@ -5,6 +5,7 @@ using Plinth.Core.Contact;
 using Plinth.Core.Foundations;
 using Plinth.Core.Ground;
 using Plinth.Core.Loads;
+using Plinth.Core.National;
 using Plinth.Core.Tracing;
 using static Plinth.Core.Tests.Given;
 

@@ -39,12 +39,14 @@ public sealed class CheckList
     public Check? Find(string id) => Array.Find(all, c => string.Equals(c.Id, id, StringComparison.Ordinal));
 
     /// <summary>A check of the catalogue, done by a rule; by another clause where the kind's own is given.</summary>
-    internal static Check Rule<TRule, TSubject, TCapacity>(string id, Func<Concrete.Codes.ConcreteCode, string?>? clause = null)
+    internal static Check Rule<TRule, TSubject, TCapacity>(string id, Func<Concrete.Codes.ConcreteCode, string?>? clause = null,
+        bool? gainsByDepth = null)
         where TRule : struct, ICheckRule<TSubject, TCapacity>
         where TSubject : Bodies.Subject
         where TCapacity : struct
     {
         var definition = clause is null ? Definition(id) : Definition(id) with { ClauseOf = clause };
+        definition = gainsByDepth is { } gains ? definition with { GainsByDepth = gains } : definition;
         return new Check<TRule, TSubject, TCapacity> { Definition = definition, Decides = definition.Decides };
     }
 

@@ -28,7 +28,7 @@ internal static class SharedChecks
 
     /// <summary>Two-way shear round columns, by the sections or perimeters of a code.</summary>
     public static Check TwoWay(ConcreteCode code) => code is IShearPerimeters perimeters
-        ? CheckList.Rule<PerimeterShear, PunchedArea, Nothing>("two-way-shear", _ => perimeters.PerimeterClause + ", 6.4.5(3)")
+        ? CheckList.Rule<PerimeterShear, PunchedArea, Nothing>("two-way-shear", _ => perimeters.PerimeterClause + ", 6.4.5(3)", false)
         : CheckList.Rule<TwoWayShear, PunchedArea, Nothing>("two-way-shear");
 
     /// <summary>Anchorage of the bars of a slab both ways.</summary>

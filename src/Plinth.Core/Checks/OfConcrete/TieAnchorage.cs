@@ -86,7 +86,18 @@ internal readonly struct TieAnchorage<TAxis> : ICheckRule<SlabSpan, TieLengths>
             trace.Heading(
                 $"Anchorage of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}, {(s.Layer(bottom).Hooked ? "hooked" : "straight")}");
             TieAnchorage.At(s, k, governing, bottom, at, ref trace);
-            if (worst.Utilisation < Outcome.NoCapacity)
+            if (worst.Plain)
+            {
+                s.Tell(s.AtFace(k, governing), k, bottom, moment: true, ref trace);
+                var held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.Breadth, s.Code.PlainThickness(s.Thickness));
+                trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
+                    $"{new Sym("Mu", worst.Utilisation * held, Unit.Moment)}/{new Sym("φMn", held, Unit.Moment)}");
+            }
+            else if (worst.Utilisation == 0)
+            {
+                trace.Given("utilisation", 0, Unit.Ratio, "nothing pulls at the bars");
+            }
+            else if (worst.Utilisation < Outcome.NoCapacity)
             {
                 trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
                     $"{new Sym("lbd", worst.Demand, Unit.Section)}/{new Sym("there", worst.Capacity, Unit.Section)}");
@@ -100,7 +111,10 @@ internal readonly struct TieAnchorage<TAxis> : ICheckRule<SlabSpan, TieLengths>
         if (worst.Done && T.Notes)
         {
             trace.Note((s.Layer(worst.Face == Face.Bottom).Hooked ? "hooked ends" : "straight ends")
-                + FormattableString.Invariant($", {Unit.Section.FormatWithSymbol(at, s.Units)} from the edge"));
+                + (worst.Plain
+                    ? worst.Passes ? $"; plain concrete holds the moment at the face ({s.Code.PlainShort})"
+                        : " are too short, and plain concrete does not hold the moment at the face either"
+                    : $", {Unit.Section.FormatWithSymbol(at, s.Units)} from the edge"));
         }
 
         return worst;
@@ -131,10 +145,17 @@ internal static class TieAnchorage
         }
 
         var first = First(s, side);
-        var (worst, at) = (At(s, k, side, bottom, first, ref none), first);
-        if (overhang - first <= Anchorage.Touch)
+        ref readonly var face = ref s.AtFace(k, side);
+        var moment = bottom ? face.MomentUp : OneWayShear<AxisX>.Significant(face.MomentDown, face.DownMoment);
+        if (moment <= 0 && !face.Lost)
         {
-            return (worst, at);
+            return (Outcome.Ratio(0, Math.Max(Anchorage.Touch, overhang - s.Rules.Concrete.CoverSide)), overhang);
+        }
+
+        var (worst, at) = (At(s, k, side, bottom, first, ref none), first);
+        if (overhang - first <= Anchorage.Touch || face.Lost)
+        {
+            return Plain(worst, at);
         }
 
         var best = 0;
@@ -157,7 +178,18 @@ internal static class TieAnchorage
             (low, high) = o1.Utilisation > o2.Utilisation ? (low, x2) : (x1, high);
         }
 
-        return (worst, at);
+        return Plain(worst, at);
+
+        // Where plain concrete alone holds the moment at the face, as at a short overhang, no stress of the bars is called on.
+        (Outcome, double) Plain(in Outcome found, double x) =>
+            OnPlain(s, moment) is var plain && plain < found.Utilisation ? (found with { Utilisation = plain, Plain = true }, x) : (found, x);
+    }
+
+    /// <summary>Moment at a face over what plain concrete holds there.</summary>
+    private static double OnPlain(SlabSpan s, double moment)
+    {
+        var none = default(NoTrace);
+        return moment / s.Code.PlainFlexure(ref none, s.Rules.Concrete, s.Breadth, s.Code.PlainThickness(s.Thickness));
     }
 
     /// <summary>The length that the bars need at a distance from the edge against the length there.</summary>
@@ -197,7 +229,7 @@ internal static class TieAnchorage
         var stress = trace.Let("σsd", Math.Min(pull / area, yield), Unit.Stress,
             $"min({new Sym("Fs", pull, Unit.Force)}/{new Sym("As", area, Unit.SteelArea)}; {new Sym("fyd", yield, Unit.Stress)})");
         var bar = Anchorage.Bar(s, bottom, ref trace);
-        var needed = stress > 0 ? code.Anchored(ref trace, s.Rules.Concrete, bar, stress, layer.Hooked) : 0;
+        var needed = code.Anchored(ref trace, s.Rules.Concrete, bar, stress, layer.Hooked);
         var there = trace.Let("there", Math.Max(0, x - cover), Unit.Section, $"{sx} − {new Sym("cover", cover, Unit.Section)}");
         return Outcome.Ratio(needed, there);
     }

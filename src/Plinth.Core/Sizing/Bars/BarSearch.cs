@@ -292,7 +292,13 @@ internal sealed partial class BarSearch
             Set(bars);
             if (Exceeds(ofBothWays, null))
             {
-                return null;
+                if (More(x, y, layerX, layerY, bottom) is not { } grown)
+                {
+                    return null;
+                }
+
+                (layerX, layerY) = grown;
+                continue;
             }
 
             (layerX, layerY) = Alike(x, y, layerX, layerY, true, bottom);
@@ -321,6 +327,29 @@ internal sealed partial class BarSearch
                 return (layerX, layerY);
             }
         }
+    }
+
+    // Where steel helps two-way shear: a bar more in the direction that weighs less, as both count alike; null where it does not help.
+    private (BarLayer X, BarLayer Y)? More(Candidate x, Candidate y, BarLayer layerX, BarLayer layerY, bool bottom)
+    {
+        if (!states[0].Code.TwoWayShearGrowsWithSteel)
+        {
+            return null;
+        }
+
+        BarLayer? Next(Candidate c, BarLayer layer, bool alongX) =>
+            c.Fixed || layer.Count >= CountRange(c.Size!, alongX).High ? null : PutFound(bottom, layer.Count + 1, c.Size!, alongX);
+
+        var xFirst = Mass(layerX, true) <= Mass(layerY, false);
+        foreach (var alongX in (ReadOnlySpan<bool>)[xFirst, !xFirst])
+        {
+            if (Next(alongX ? x : y, alongX ? layerX : layerY, alongX) is { } next)
+            {
+                return alongX ? (next, layerY) : (layerX, next);
+            }
+        }
+
+        return null;
     }
 
     // The least count that passes the checks of one direction under the combinations that failed last; more bars never hurt them but for

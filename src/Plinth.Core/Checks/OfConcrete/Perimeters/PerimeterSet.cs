@@ -45,7 +45,7 @@ internal sealed class PerimeterSet
     private const double Nearer = 0.0005;
 
     private readonly List<HeldPerimeter> grid = [];
-    private readonly List<(int First, int Count)> runs = [];
+    private readonly List<(int First, int Count, double Low)> runs = [];
     private readonly List<PerimeterForm> forms = [];
     private (double DepthX, double DepthY, double Steel, double Reach, int Generation, ConcreteCode? Code) madeFor;
     private (double X, double Y, double HalfX, double HalfY) column;
@@ -55,8 +55,8 @@ internal sealed class PerimeterSet
     /// <summary>Perimeters of every form, from near to far.</summary>
     public ReadOnlySpan<HeldPerimeter> Grid => CollectionsMarshal.AsSpan(grid);
 
-    /// <summary>Where in the grid each run of one form begins, and how many it has; the bars count over all of a run or none of it.</summary>
-    public ReadOnlySpan<(int First, int Count)> Runs => CollectionsMarshal.AsSpan(runs);
+    /// <summary>Where in the grid each run of one form begins, how many it has, and its least distance; the bars count over all of a run or none of it.</summary>
+    public ReadOnlySpan<(int First, int Count, double Low)> Runs => CollectionsMarshal.AsSpan(runs);
 
     /// <summary>d, mean of both layers, m.</summary>
     public double Depth { get; private set; }
@@ -145,7 +145,7 @@ internal sealed class PerimeterSet
             grid.Add(At(form, low + ((high - low) * i / Steps), counts));
         }
 
-        runs.Add((first, grid.Count - first));
+        runs.Add((first, grid.Count - first, low));
     }
 
     // Each form's length grows in proportion to the distance, so that one is shorter than another from one distance on.

@@ -20,7 +20,11 @@ internal readonly record struct PerimeterStress(double Stress, double Net, doubl
 internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
 {
     // Between neighbours on the grid the worst distance is sought to so much of the step.
-    private const int Halvings = 14;
+    private const int Halvings = 10;
+
+    // Nearer to the column than a thousandth of a millimetre no perimeter is looked at but its own.
+    private const double Nearest = 1e-6;
+    private const int Parts = 6;
 
     // Peaks that may come above the highest of the grid's once they are sought.
     private const double NearPeak = 0.97;
@@ -131,7 +135,7 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
         }
 
         var found = grid[best];
-        foreach (var (first, count) in set.Runs)
+        foreach (var (first, count, nearest) in set.Runs)
         {
             for (var i = first; i < first + count; i++)
             {
@@ -141,7 +145,7 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
                     continue;
                 }
 
-                var (p, u) = Between(s, set, k, grid[i], grid[Math.Max(first, i - 1)].Perimeter.Distance,
+                var (p, u) = Between(s, set, k, grid[i], i == first ? nearest : grid[i - 1].Perimeter.Distance,
                     grid[Math.Min(first + count - 1, i + 1)].Perimeter.Distance, used[i]);
                 (found, most) = u > most ? (p, u) : (found, most);
             }
@@ -159,11 +163,22 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
         var (form, counts) = (peak.Form, set.Counts(peak));
         double Used(double a, out HeldPerimeter p)
         {
-            p = set.At(form, a, counts);
+            p = set.At(form, Math.Max(a, Nearest), counts);
             return Stress(s, p.Perimeter, set.Depth, k).Stress / p.Strength;
         }
 
+        // Moments that change their sign make a kink, and two peaks between neighbours: the higher is sought.
         var (best, most) = (peak, atPeak);
+        var part = (high - low) / Parts;
+        for (var i = 1; i < Parts; i++)
+        {
+            if (Used(low + (i * part), out var p) is var u && u > most)
+            {
+                (best, most) = (p, u);
+            }
+        }
+
+        (low, high) = (Math.Max(low, best.Perimeter.Distance - part), Math.Min(high, best.Perimeter.Distance + part));
         var (x1, x2) = (high - (golden * (high - low)), low + (golden * (high - low)));
         var (f1, f2) = (Used(x1, out var p1), Used(x2, out var p2));
         for (var i = 0; i < Halvings; i++)
@@ -402,7 +417,7 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
 
         var set = Perimeters(s, false);
         var (worst, which) = (Outcome.NotDone, default(HeldPerimeter));
-        foreach (var (first, count) in set.Runs)
+        foreach (var (first, count, _) in set.Runs)
         {
             var far = set.Grid[first + count - 1];
             var o = Far(s, set, far, k, ref none);

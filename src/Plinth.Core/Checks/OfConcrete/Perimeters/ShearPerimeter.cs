@@ -90,6 +90,11 @@ internal readonly struct ShearPerimeter
     private PressureResultant Pressed(in PressureField p)
     {
         var slope = Math.Sqrt((p.B * p.B) + (p.C * p.C));
+        if (slope <= 0)
+        {
+            return default;
+        }
+
         var (cos, sin) = (p.B / slope, p.C / slope);
         var (mx, my) = ((x0 + x1) / 2, (y0 + y1) / 2);
         var rise = p.Plane(mx, my) / slope;
