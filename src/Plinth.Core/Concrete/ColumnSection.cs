@@ -137,6 +137,14 @@ public sealed class ColumnSection
     /// <summary>Po: nominal strength under axial force alone, kN (22.4.2.2).</summary>
     public double Squash => (Block * (Gross - Steel)) + ((AxialStrain > 0 ? Math.Min(Yield, AxialStrain * Elasticity) : Yield) * Steel);
 
+    /// <summary>The same section whose bars hold pull alone: what it holds calls on no pressed bar.</summary>
+    public ColumnSection TensionOnly => tensionOnly ??= new(SizeX, SizeY, Round, all, Block, BlockDepth, UltimateStrain, Yield, Elasticity,
+        HollowX, HollowY)
+    { AxialStrain = AxialStrain, pressedBars = false };
+
+    private ColumnSection? tensionOnly;
+    private bool pressedBars = true;
+
     // Strain of the outermost fibre at a depth of the neutral axis.
     private double Outermost(double cos, double sin, double depth)
     {
@@ -285,7 +293,7 @@ public sealed class ColumnSection
         foreach (ref readonly var bar in all.AsSpan())
         {
             var s = (bar.X * cos) + (bar.Y * sin);
-            var stress = Math.Clamp(outermost * (1 - ((most - s) / depth)) * Elasticity, -Yield, Yield);
+            var stress = Math.Clamp(outermost * (1 - ((most - s) / depth)) * Elasticity, -Yield, pressedBars ? Yield : 0);
 
             // Of the concrete in its place what is pressed is deducted, so that nothing jumps as the edge of the block passes over it.
             var pressed = Math.Clamp(0.5 + ((s - limit) / bar.Diameter), 0, 1);

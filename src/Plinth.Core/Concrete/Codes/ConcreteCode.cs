@@ -345,6 +345,20 @@ public abstract partial class ConcreteCode
     public abstract double TimesHeld<T>(ref T trace, ColumnSection section, double n, double mx, double my)
         where T : struct, ITrace;
 
+    /// <summary>
+    /// Share of their yield stress for which the bars of a joint must take hold where they are pressed: 0 where the concrete alone holds
+    /// the load. Codes that ask for all of it always say 1.
+    /// </summary>
+    /// <param name="section">The section.</param>
+    /// <param name="n">Downwards, kN.</param>
+    /// <param name="mx">About x, kNm.</param>
+    /// <param name="my">About y, kNm.</param>
+    public virtual double PressedShare(ColumnSection section, double n, double mx, double my) => 1;
+
+    /// <summary>Least length that a pressed bar takes hold in, whatever its stress, m.</summary>
+    /// <param name="diameter">db, m.</param>
+    public virtual double LeastPressed(double diameter) => 0;
+
     /// <summary>A bound that the utilisation of a section never exceeds: the concrete alone. Infinite where it cannot tell.</summary>
     /// <param name="section">The section.</param>
     /// <param name="n">Downwards, kN.</param>

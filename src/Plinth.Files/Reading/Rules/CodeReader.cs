@@ -98,6 +98,11 @@ internal static partial class CodeReader
         return t.Keep(key, fck * 1000, fck * 1000, Measure.Pressure);
     }
 
+    /// <summary>The same of concrete; null where none is stated.</summary>
+    public static double? StrengthOrNull(TableReader t, string key) => Strength(t, key, double.NaN, true) is var value && double.IsNaN(value)
+        ? null
+        : value;
+
     // Table 3.1.
     private static readonly SortedDictionary<int, int> Cubes = new()
     {

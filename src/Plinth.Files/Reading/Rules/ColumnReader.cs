@@ -12,7 +12,7 @@ internal static class ColumnReader
     {
         var result = new ColumnRules
         {
-            Strength = t.QuantityOrNull("strength", Measure.Pressure, Sign.Positive) ?? basis.Strength,
+            Strength = CodeReader.StrengthOrNull(t, "strength") ?? basis.Strength,
             Bars = Upright(t, "bars") ?? basis.Bars,
             Dowels = Upright(t, "dowels") ?? basis.Dowels,
             Cover = t.Quantity("cover", Measure.Length, basis.Cover),
@@ -75,7 +75,7 @@ internal static class ColumnReader
             Step = t.Quantity("round-to", Measure.Length, basis.Step, Sign.Positive),
             MostSize = t.Quantity("most", Measure.Length, basis.MostSize, Sign.Positive),
             Cover = t.Quantity("cover", Measure.Length, basis.Cover),
-            Strength = t.QuantityOrNull("strength", Measure.Pressure, Sign.Positive) ?? basis.Strength,
+            Strength = CodeReader.StrengthOrNull(t, "strength") ?? basis.Strength,
             Bars = Upright(t, "bars") ?? basis.Bars,
             Ties = Ties(t, "ties") ?? basis.Ties,
         };

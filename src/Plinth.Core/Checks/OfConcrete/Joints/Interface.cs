@@ -7,9 +7,14 @@ namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>What of a joint does not depend on loads.</summary>
 /// <param name="Least">Least bars over those there.</param>
-/// <param name="Pressed">Length that pressed bars need over the length there.</param>
+/// <param name="Pressed">Length that dowels need where they are pressed to yield over the length there.</param>
+/// <param name="PressedLeast">The least that they need, whatever their stress.</param>
 /// <param name="Pulled">Length that hooked bars in tension need over the length there.</param>
-internal readonly record struct JointStrength(double Least, double Pressed, double Pulled);
+internal readonly record struct JointStrength(double Least, double Pressed, double PressedLeast, double Pulled)
+{
+    /// <summary>The same of the bars of a pedestal.</summary>
+    public (double Full, double Least) OfPedestal { get; init; }
+}
 
 /// <summary>
 /// The joints below column and pedestal: force and moments on the column's section with the dowels for bars, least dowels, their
@@ -33,8 +38,12 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         if (s.Pedestal is not null)
         {
             var pedestal = Of(s, false, ref none);
-            result = new JointStrength(Math.Max(result.Least, pedestal.Least), Math.Max(result.Pressed, pedestal.Pressed),
-                Math.Max(result.Pulled, pedestal.Pulled));
+            result = result with
+            {
+                Least = Math.Max(result.Least, pedestal.Least),
+                Pulled = Math.Max(result.Pulled, pedestal.Pulled),
+                OfPedestal = (pedestal.Pressed, pedestal.PressedLeast),
+            };
         }
 
         return result;
@@ -49,7 +58,7 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
 
         var a = JointSections.AtColumnFoot(s, k);
         var bound = s.Code.UtilisationBound(s.Joints.Column(s), a.N, a.Mx, a.My);
-        return Math.Max(bound, Math.Max(Math.Max(strength.Least, ForForce(s, a.N)), Math.Max(strength.Pressed, strength.Pulled)));
+        return Math.Max(bound, Math.Max(Math.Max(strength.Least, ForForce(s, a.N)), Math.Max(Math.Max(strength.Pressed, strength.OfPedestal.Full), strength.Pulled)));
     }
 
     public static Outcome Evaluate<T>(Standing s, in JointStrength strength, int k, ref T trace)
@@ -88,6 +97,11 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         {
             if (column)
             {
+                if (Pressed(s, k, strength) < strength.Pressed)
+                {
+                    trace.Remark("The concrete of the section alone holds the load: pressed bars need their least length alone.");
+                }
+
                 Of(s, true, ref trace);
             }
 
@@ -99,13 +113,14 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
 
         var section = times > 0 ? Math.Min(1 / times, Outcome.NoCapacity) : Outcome.NoCapacity;
         var tension = pulled ? strength.Pulled : 0;
-        var used = Math.Max(section, Math.Max(strength.Pressed, tension));
+        var pressing = Math.Max(column ? Pressed(s, k, strength) : 0, s.Pedestal is null ? 0 : PressedInPedestal(s, k, strength));
+        var used = Math.Max(section, Math.Max(pressing, tension));
 
         // Bars that are the least say nothing of how much is used; too few fail.
         var least = Math.Max(strength.Least, column ? ForForce(s, JointSections.AtColumnFoot(s, k).N) : 0);
         var lacks = least > Outcome.Limit;
         var worst = lacks ? Math.Max(used, least) : used;
-        var (times1, pressed, held) = (new Sym("1/times", section, Unit.Ratio), new Sym("pressed", strength.Pressed, Unit.Ratio),
+        var (times1, pressed, held) = (new Sym("1/times", section, Unit.Ratio), new Sym("pressed", pressing, Unit.Ratio),
             new Sym("pulled", tension, Unit.Ratio));
         if (lacks)
         {
@@ -121,11 +136,23 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         {
             trace.Note(worst == section ? "force with moments on the column's section"
                 : lacks && worst == least ? "least area of the bars that cross the joint"
-                : worst == strength.Pressed ? "development of pressed bars in the base: thinner bars or a thicker base"
+                : worst == pressing ? "development of pressed bars in the base: thinner bars or a thicker base"
                 : "development of hooked bars in the base: thinner bars or a thicker base");
         }
 
         return Outcome.Ratio(worst, 1);
+    }
+
+    private static double Pressed(Standing s, int k, in JointStrength strength)
+    {
+        var a = JointSections.AtColumnFoot(s, k);
+        return s.Code.PressedShare(s.Joints.Column(s), a.N, a.Mx, a.My) > 0 ? strength.Pressed : strength.PressedLeast;
+    }
+
+    private static double PressedInPedestal(Standing s, int k, in JointStrength strength)
+    {
+        var a = JointSections.AtPedestalFoot(s, k);
+        return s.Code.PressedShare(s.Joints.Pedestal(s), a.N, a.Mx, a.My) > 0 ? strength.OfPedestal.Full : strength.OfPedestal.Least;
     }
 
     // Least steel by the force of a combination over the dowels.
@@ -168,7 +195,7 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         if (bars.Size is not { } size)
         {
             trace.Remark("There are no bars across the joint.");
-            return new JointStrength(Outcome.NoCapacity, 0, 0);
+            return new JointStrength(Outcome.NoCapacity, 0, 0, 0);
         }
 
         var area = trace.Let("As", bars.Area, Unit.SteelArea,
@@ -192,10 +219,11 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
         if (ofColumn && db > s.Code.LargestLapped + 1e-9)
         {
             trace.Remark("Bars of this size are not lapped: use thinner dowels.");
-            return new JointStrength(Outcome.NoCapacity, 0, 0);
+            return new JointStrength(Outcome.NoCapacity, 0, 0, 0);
         }
 
-        return new JointStrength(Times(least, area), Times(pressed, straight), Times(pulled, room));
+        return new JointStrength(Times(least, area), Times(pressed, straight), Times(Math.Min(pressed, s.Code.LeastPressed(db)), straight),
+            Times(pulled, room));
     }
 
     private static double Times(double needed, double there) =>

@@ -208,6 +208,27 @@ public sealed partial class En1992
             : n / (section.Block * Math.Min(x * y, section.Gross - section.Steel) * 0.95);
     }
 
+    // A block of concrete centred on the load that holds it alone calls on no bar (lower bound of plasticity), nor does a section whose
+    // bars hold pull alone; else all of their stress.
+    /// <inheritdoc/>
+    public override double PressedShare(ColumnSection section, double n, double mx, double my)
+    {
+        ArgumentNullException.ThrowIfNull(section);
+        if (n <= 0)
+        {
+            return section.TensionOnly.Along(n, mx, my).Scale >= 1 ? 0 : 1;
+        }
+
+        var (sx, sy) = section.Round ? (section.SizeX / Math.Sqrt(2), section.SizeX / Math.Sqrt(2)) : (section.SizeX, section.SizeY);
+        var (x, y) = (sx - (2 * Math.Abs(my / n)), sy - (2 * Math.Abs(mx / n)));
+        return (!section.IsHollow && x > 0 && y > 0 && section.Block * x * y >= n) || section.TensionOnly.Along(n, mx, my).Scale >= 1
+            ? 0
+            : 1;
+    }
+
+    /// <inheritdoc/>
+    public override double LeastPressed(double diameter) => Math.Max(10 * diameter, 0.100);
+
     /// <inheritdoc/>
     public override (double Least, double Most) ColumnSteel(bool slender) => (annex["column-steel-least"], annex["column-steel-most"]);
 
