@@ -81,6 +81,13 @@ public abstract class SlabSpan : BarZone
     /// <param name="side">+1: towards the axis's end; −1: towards its beginning.</param>
     public abstract double Overhang(int side);
 
+    /// <summary>
+    /// Whether what acts on the part beyond a face is a straight line along the axis: all of it bears, and nothing else stands there.
+    /// </summary>
+    /// <param name="k">The combination.</param>
+    /// <param name="side">+1 or −1.</param>
+    public virtual bool IsStraight(int k, int side) => false;
+
     /// <summary>Side along its axis of what stands on it, between the faces that sections count from, m; 0: nothing stands there.</summary>
     public virtual double FaceSide => 0;
 

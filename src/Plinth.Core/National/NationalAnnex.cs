@@ -1,3 +1,5 @@
+using System.Collections.Frozen;
+
 namespace Plinth.Core.National;
 
 /// <summary>A value that the Eurocodes leave to each nation.</summary>
@@ -20,6 +22,7 @@ public sealed class NationalAnnex
     private const string Concrete = "EN 1992-1-1 ";
 
     private readonly IReadOnlyDictionary<string, double> own;
+    private readonly FrozenDictionary<string, double> values;
 
     /// <summary>Makes it.</summary>
     /// <param name="own">Values of the nation or the project, by key.</param>
@@ -27,6 +30,7 @@ public sealed class NationalAnnex
     {
         ArgumentNullException.ThrowIfNull(own);
         this.own = own;
+        values = All.ToFrozenDictionary(v => v.Key, v => own.TryGetValue(v.Key, out var value) ? value : v.Recommended, StringComparer.Ordinal);
     }
 
     /// <summary>Those of EN 1997-1, in the order of results.</summary>
@@ -93,8 +97,7 @@ public sealed class NationalAnnex
     /// <summary>The value of a key.</summary>
     /// <param name="key">One of <see cref="All"/>.</param>
     /// <exception cref="KeyNotFoundException">There is no such value.</exception>
-    public double this[string key] => own.TryGetValue(key, out var value) ? value
-        : All.FirstOrDefault(v => v.Key == key)?.Recommended ?? throw new KeyNotFoundException(key);
+    public double this[string key] => values[key];
 
     /// <summary>Whether the project states a value of its own.</summary>
     /// <param name="key">One of <see cref="All"/>.</param>

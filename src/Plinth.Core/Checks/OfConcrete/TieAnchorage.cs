@@ -7,9 +7,11 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>What anchorage by the pull of the bars knows before it looks at loads.</summary>
+/// <param name="Bottom">Length that the bottom bars need at their design yield strength, m; 0 without.</param>
+/// <param name="Top">The same of the top bars, m.</param>
 /// <param name="Hook">Height of the highest hook over the height there.</param>
 /// <param name="Most">The utilisation if the bars yielded from the first crack on: no combination exceeds it.</param>
-internal readonly record struct TieLengths(double Hook, double Most);
+internal readonly record struct TieLengths(double Bottom, double Top, double Hook, double Most);
 
 /// <summary>
 /// Anchorage of the bars of a base by the pull in them at every distance from its edge: from where the first inclined crack may open, at
@@ -24,12 +26,13 @@ internal readonly struct TieAnchorage<TAxis> : ICheckRule<SlabSpan, TieLengths>
     {
         var none = default(NoTrace);
         var hook = Math.Max(Anchorage.HookFits(s, true), Anchorage.HookFits(s, false));
-        var most = 0.0;
+        var (most, lengths) = (0.0, (Bottom: 0.0, Top: 0.0));
         foreach (var bottom in (ReadOnlySpan<bool>)[true, false])
         {
             if (s.LooksAt(bottom ? Face.Bottom : Face.Top) && s.Layer(bottom).Any)
             {
                 var full = Anchorage.Length(s, bottom, 1, ref none);
+                lengths = bottom ? (full, lengths.Top) : (lengths.Bottom, full);
                 for (var side = -1; side <= 1; side += 2)
                 {
                     var there = TieAnchorage.First(s, side) - s.Rules.Concrete.CoverSide;
@@ -39,7 +42,7 @@ internal readonly struct TieAnchorage<TAxis> : ICheckRule<SlabSpan, TieLengths>
             }
         }
 
-        return new TieLengths(hook, Math.Max(hook, most));
+        return new TieLengths(lengths.Bottom, lengths.Top, hook, Math.Max(hook, most));
     }
 
     public static double UpperBound(SlabSpan s, in TieLengths lengths, int k) => lengths.Most;
@@ -64,7 +67,7 @@ internal readonly struct TieAnchorage<TAxis> : ICheckRule<SlabSpan, TieLengths>
 
             for (var side = -1; side <= 1; side += 2)
             {
-                var (found, x) = TieAnchorage.Worst(s, k, side, bottom);
+                var (found, x) = TieAnchorage.Worst(s, k, side, bottom, bottom ? lengths.Bottom : lengths.Top);
                 if (found.Done && (!worst.Done || found.Utilisation > worst.Utilisation))
                 {
                     (worst, governing, at) = (found with { Face = face }, side, x);
@@ -134,10 +137,14 @@ internal static class TieAnchorage
     public static double First(SlabSpan s, int side) => Math.Min(s.Thickness / 2, s.Overhang(side));
 
     /// <summary>The distance from the edge at which the bars are anchored worst.</summary>
+    /// <param name="s">The span.</param>
+    /// <param name="k">The combination.</param>
+    /// <param name="side">+1 or −1.</param>
+    /// <param name="bottom">The bottom bars, or the top ones.</param>
+    /// <param name="full">Length that the bars need at their design yield strength, m.</param>
     /// <returns>Not done where there is no overhang.</returns>
-    public static (Outcome Outcome, double At) Worst(SlabSpan s, int k, int side, bool bottom)
+    public static (Outcome Outcome, double At) Worst(SlabSpan s, int k, int side, bool bottom, double full)
     {
-        var none = default(NoTrace);
         var overhang = s.Overhang(side);
         if (overhang <= Anchorage.Touch)
         {
@@ -152,8 +159,9 @@ internal static class TieAnchorage
             return (Outcome.Ratio(0, Math.Max(Anchorage.Touch, overhang - s.Rules.Concrete.CoverSide)), overhang);
         }
 
-        var (worst, at) = (At(s, k, side, bottom, first, ref none), first);
-        if (overhang - first <= Anchorage.Touch || face.Lost)
+        var pull = new Pull(s, k, side, bottom, full);
+        var (worst, at) = (pull.At(first), first);
+        if (overhang - first <= Anchorage.Touch || face.Lost || pull.IsWorstFirst)
         {
             return Plain(worst, at);
         }
@@ -162,7 +170,7 @@ internal static class TieAnchorage
         for (var i = 1; i <= Steps; i++)
         {
             var x = first + ((overhang - first) * i / Steps);
-            var o = At(s, k, side, bottom, x, ref none);
+            var o = pull.At(x);
             (worst, at, best) = o.Utilisation > worst.Utilisation ? (o, x, i) : (worst, at, best);
         }
 
@@ -172,7 +180,7 @@ internal static class TieAnchorage
         for (var i = 0; i < Halvings; i++)
         {
             var (x1, x2) = (low + ((high - low) / 3), high - ((high - low) / 3));
-            var (o1, o2) = (At(s, k, side, bottom, x1, ref none), At(s, k, side, bottom, x2, ref none));
+            var (o1, o2) = (pull.At(x1), pull.At(x2));
             (worst, at) = o1.Utilisation > worst.Utilisation ? (o1, x1) : (worst, at);
             (worst, at) = o2.Utilisation > worst.Utilisation ? (o2, x2) : (worst, at);
             (low, high) = o1.Utilisation > o2.Utilisation ? (low, x2) : (x1, high);
@@ -183,6 +191,79 @@ internal static class TieAnchorage
         // Where plain concrete alone holds the moment at the face, as at a short overhang, no stress of the bars is called on.
         (Outcome, double) Plain(in Outcome found, double x) =>
             OnPlain(s, moment) is var plain && plain < found.Utilisation ? (found with { Utilisation = plain, Plain = true }, x) : (found, x);
+    }
+
+    // The pull in the bars along an overhang without the steps of a trace. Where the whole of it bears and nothing stands on it, what acts
+    // is a straight line that shear and moment at the face tell, and the pull a cubic of the distance.
+    private readonly ref struct Pull
+    {
+        private readonly SlabSpan s;
+        private readonly int k;
+        private readonly int side;
+        private readonly bool bottom;
+        private readonly double full;
+        private readonly double least;
+        private readonly double yield;
+        private readonly double area;
+        private readonly double arm;
+        private readonly double overhang;
+        private readonly double into;
+        private readonly double cover;
+        private readonly bool linear;
+        private readonly double atEdge;
+        private readonly double slope;
+
+        public Pull(SlabSpan s, int k, int side, bool bottom, double full)
+        {
+            (this.s, this.k, this.side, this.bottom, this.full) = (s, k, side, bottom, full);
+            var layer = s.Layer(bottom);
+            least = Math.Max(10 * layer.Diameter, 0.100);
+            yield = ((ITieAnchorage)s.Code).DesignYield(s.Rules.Steel.Yield);
+            (area, arm) = (layer.Area, LeverArm * s.Depth(bottom));
+            (overhang, into, cover) = (s.Overhang(side), IntoColumn * s.FaceSide, s.Rules.Concrete.CoverSide);
+            ref readonly var face = ref s.AtFace(k, side);
+            linear = !face.Lost && s.IsStraight(k, side);
+            if (linear)
+            {
+                var (r, m) = bottom
+                    ? (face.UpShear - (face.Deduct * face.DownShear), face.UpMoment - (face.Deduct * face.DownMoment))
+                    : (face.DownShear - face.UpShear, face.DownMoment - face.UpMoment);
+                // R = r0·o + r1·o²/2 and M = r0·o²/2 + r1·o³/6.
+                slope = ((overhang * r) - (2 * m)) * 6 / (overhang * overhang * overhang);
+                atEdge = (r - (slope * overhang * overhang / 2)) / overhang;
+            }
+        }
+
+        // A pull that grows ever slower from the edge on, over a length that grows evenly, needs most of it where it begins.
+        public bool IsWorstFirst => linear && atEdge >= 0 && slope * (overhang + into) <= atEdge;
+
+        public Outcome At(double x)
+        {
+            double pull;
+            if (linear)
+            {
+                // Nothing is pulled where what acts beyond x acts the other way.
+                var (r, m) = ((atEdge * x) + (slope * x * x / 2), (atEdge * x * x / 2) + (slope * x * x * x / 6));
+                pull = (Math.Max(0, m) + (Math.Max(0, r) * (overhang - x + into))) / arm;
+            }
+            else
+            {
+                var fromFace = Math.Max(0, overhang - x);
+                var f = fromFace <= Anchorage.Touch ? s.AtFace(k, side) : s.Beyond(k, side, fromFace);
+                if (f.Lost)
+                {
+                    return new Outcome { Done = true, Capacity = 1, Utilisation = Outcome.NoCapacity, FailsAnyhow = true };
+                }
+
+                pull = bottom
+                    ? (f.MomentUp + (f.ShearUp * (fromFace + into))) / arm
+                    : (OneWayShear<AxisX>.Significant(f.MomentDown, f.DownMoment)
+                        + (OneWayShear<AxisX>.Significant(f.ShearDown, f.DownShear) * (fromFace + into))) / arm;
+            }
+
+            // lbd grows with the stress, but for its least length.
+            return Outcome.Ratio(Math.Max(full * Math.Min(1, pull / (area * yield)), least), Math.Max(0, x - cover));
+        }
     }
 
     /// <summary>Moment at a face over what plain concrete holds there.</summary>

@@ -20,6 +20,21 @@ internal sealed class WholeSpan(Trial trial, bool alongX) : SlabSpan(trial, 0, n
         return (Length / 2) - (side * at) - face;
     }
 
+    public override bool IsStraight(int k, int side)
+    {
+        if (Body.PlacedLoads.Length > 0 || Body.RisingWeight(k) != 0)
+        {
+            return false;
+        }
+
+        var column = Trial.Columns[0];
+        var (half, wide) = (Length / 2, Breadth / 2);
+        var at = AlongX ? column.X + (side * column.Outline.X / 2) : column.Y + (side * column.Outline.Y / 2);
+        var (from, to) = side > 0 ? (at, half) : (-half, at);
+        var p = Body.Contact(k).Pressure;
+        return AlongX ? p.BearsWholly(from, -wide, to, wide) : p.BearsWholly(-wide, from, wide, to);
+    }
+
     public override double FaceSide => AlongX ? Trial.Columns[0].Outline.X : Trial.Columns[0].Outline.Y;
 
     public override bool PlainOnTop(int k) => Trial.Columns[0].Plain(k).OnTop;

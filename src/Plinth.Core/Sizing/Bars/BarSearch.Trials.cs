@@ -112,7 +112,19 @@ internal sealed partial class BarSearch
             : Math.Min(Within(firstIsX) / (a.Count - 1), Within(!firstIsX) / (b.Count - 1));
         int Count(bool alongX) => (int)Math.Ceiling((Within(alongX) / spacing) - 1e-9) + 1;
         var label = stepped ? spacing : 0;
-        return (PutFound(bottom, Count(firstIsX), a.Size!, firstIsX, label), PutFound(bottom, Count(!firstIsX), b.Size!, !firstIsX, label));
+        var (one, other) = (PutFound(bottom, Count(firstIsX), a.Size!, firstIsX, label),
+            PutFound(bottom, Count(!firstIsX), b.Size!, !firstIsX, label));
+        if (one.Hooked == other.Hooked)
+        {
+            return (one, other);
+        }
+
+        // One way hooked, both are.
+        (one, other) = (one with { Hooked = true }, other with { Hooked = true });
+        Put(bottom, one, firstIsX);
+        Put(bottom, other, !firstIsX);
+        Set(bars);
+        return (one, other);
     }
 
     private void Put(bool bottom, BarLayer x, BarLayer y) =>

@@ -1,5 +1,6 @@
 using System.Runtime.InteropServices;
 using Plinth.Core.Bodies;
+using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Tracing;
 
@@ -47,6 +48,7 @@ internal sealed class PerimeterSet
     private readonly List<HeldPerimeter> grid = [];
     private readonly List<(int First, int Count, double Low)> runs = [];
     private readonly List<PerimeterForm> forms = [];
+    private (BarLayer X, BarLayer Y, int Generation, ConcreteCode? Code) taken = (default, default, -1, null);
     private (double DepthX, double DepthY, double Steel, double Reach, int Generation, ConcreteCode? Code) madeFor;
     private (double X, double Y, double HalfX, double HalfY) column;
     private (double X0, double X1, double Y0, double Y1) edges;
@@ -67,6 +69,9 @@ internal sealed class PerimeterSet
     /// <summary>Length by which bars must run beyond a perimeter to count, m.</summary>
     public double Reach { get; private set; }
 
+    /// <summary>Whether there are closed perimeters alone, from the column on.</summary>
+    public bool AllClosed => forms.Count == 1 && forms[0] is { OpenX: 0, OpenY: 0, Low: 0 };
+
     /// <summary>What decides which combination governs, besides the size.</summary>
     public double Key { get; private set; }
 
@@ -78,6 +83,9 @@ internal sealed class PerimeterSet
 
     /// <summary>u1 of 2d round the column, wherever the base ends, m; with W1 for moments about y and about x, m2.</summary>
     public (double U, double ForY, double ForX) Basic { get; private set; }
+
+    /// <summary>The column's own perimeter, wherever the base ends.</summary>
+    public ShearPerimeter AtColumnItself { get; private set; }
 
     /// <summary>u0: the perimeter of the column, where it stands near edges what of it holds, m (6.4.5(3)).</summary>
     public double AtColumn { get; private set; }
@@ -95,6 +103,13 @@ internal sealed class PerimeterSet
     /// <param name="bottom">By the bottom bars, or the top ones.</param>
     public void Take(PunchedArea s, bool bottom)
     {
+        var now = (s.Layer(true, bottom), s.Layer(false, bottom), s.Trial.Generation, s.Code);
+        if (taken == now)
+        {
+            return;
+        }
+
+        taken = now;
         var code = (IShearPerimeters)s.Code;
         var none = default(NoTrace);
         var (dx, dy, steel) = (s.Depth(true, bottom), s.Depth(false, bottom), SteelRatio(s, bottom));
@@ -116,6 +131,7 @@ internal sealed class PerimeterSet
         FindForms(s, code.Farthest * Depth);
         var basic = new ShearPerimeter(code.Farthest * Depth, column, round, 0, 0, edges);
         Basic = (basic.Length, basic.AbsoluteX, basic.AbsoluteY);
+        AtColumnItself = new ShearPerimeter(0, column, round, 0, 0, edges);
         AtColumn = FindAtColumn();
         grid.Clear();
         runs.Clear();

@@ -36,6 +36,36 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
 
     public static Nothing Capacity(PunchedArea s) => default;
 
+    // Between two distances of the grid the force and moments on a closed perimeter are no more than on the nearer one, its length and W no
+    // less, and what it holds no less than on the farther one: where all within bears and presses up.
+    public static double UpperBound(PunchedArea s, in Nothing capacity, int k)
+    {
+        if (s.Force(k) < 0 || s.Trial.Looking == Face.Top || s.MeanDepth(true) <= 0 || s.Body.PlacedLoads.Length > 0
+            || s.Body.Contact(k) is not { State: ContactState.Full, Pressure: var p })
+        {
+            return double.PositiveInfinity;
+        }
+
+        var set = Perimeters(s, true);
+        if (!set.AllClosed || p.Plane(s.X, s.Y) + s.Body.GroundLoad(k).WaterPressure < s.Body.PressedPerArea(k))
+        {
+            return double.PositiveInfinity;
+        }
+
+        // At the column itself all its force acts, and up to the first distance what is held there.
+        var none = default(NoTrace);
+        var grid = set.Grid;
+        var most = AtFace(s, set, k, ref none).Utilisation;
+        var before = Stress(s, set.AtColumnItself, set.Depth, k).Stress;
+        for (var i = 0; i < grid.Length; i++)
+        {
+            most = Math.Max(most, before / grid[i].Strength);
+            before = Stress(s, grid[i].Perimeter, set.Depth, k).Stress;
+        }
+
+        return most;
+    }
+
     public static Outcome Evaluate<T>(PunchedArea s, in Nothing capacity, int k, ref T trace)
         where T : struct, ITrace
     {

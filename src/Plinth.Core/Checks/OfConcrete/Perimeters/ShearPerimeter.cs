@@ -30,6 +30,19 @@ internal readonly struct ShearPerimeter
         x1 = openX > 0 ? edges.X1 : column.X + column.HalfX + distance;
         y0 = openY < 0 ? edges.Y0 : column.Y - column.HalfY - distance;
         y1 = openY > 0 ? edges.Y1 : column.Y + column.HalfY + distance;
+        if (openX == 0 && openY == 0)
+        {
+            // Closed ones are of four like corners; by the thousand they are looked at in a search.
+            Inside = Closed();
+            var (w, h) = ((x1 - x0) / 2, (y1 - y0) / 2);
+            var (flatX, flatY) = (w - radius, h - radius);
+            (Length, CentroidX, CentroidY) = ((4 * (flatX + flatY)) + (2 * Math.PI * radius), (x0 + x1) / 2, (y0 + y1) / 2);
+            var round2 = 4 * radius * radius;
+            (AbsoluteX, AbsoluteY) = ((4 * flatY * w) + (2 * flatX * flatX) + (2 * Math.PI * radius * flatX) + round2,
+                (4 * flatX * h) + (2 * flatY * flatY) + (2 * Math.PI * radius * flatY) + round2);
+            return;
+        }
+
         Inside = Whole();
         var (length, mx, my) = Lines();
         (Length, CentroidX, CentroidY) = (length, mx / length, my / length);
@@ -110,6 +123,18 @@ internal readonly struct ShearPerimeter
         line.Straight(x0, y1 - c3, x0, y0 + c0);
         line.Quarter(x0 + c0, y0 + c0, c0, Math.PI);
         return line.Resultant(slope);
+    }
+
+    private AreaMoments Closed()
+    {
+        var (w, h, x, y) = (x1 - x0, y1 - y0, (x0 + x1) / 2, (y0 + y1) / 2);
+        var (r, r2) = (radius, radius * radius);
+        var (corner, first, own) = (r2 * (1 - (Math.PI / 4)), r2 * r / 6, r2 * r2 * ((1.0 / 3) - (Math.PI / 16)));
+        var (cx, cy) = ((w / 2) - r, (h / 2) - r);
+        var area = (w * h) - (4 * corner);
+        var (xx, yy) = ((w * h * w * w / 12) - (4 * (own + (2 * cx * first) + (cx * cx * corner))),
+            (w * h * h * h / 12) - (4 * (own + (2 * cy * first) + (cy * cy * corner))));
+        return new AreaMoments(area, area * x, area * y, xx + (area * x * x), area * x * y, yy + (area * y * y));
     }
 
     // The rectangle less what lies between each round corner and its square one.

@@ -26,6 +26,9 @@ public sealed partial class En1992 : ConcreteCode
     private readonly NationalAnnex annex;
     private readonly double gammaC;
     private readonly double gammaS;
+    private readonly double shearFactor;
+    private readonly double leastShear;
+    private readonly double alphaCc;
     private readonly En1992? accidental;
 
     /// <summary>Makes it for persistent and transient situations, with what it is in accidental ones.</summary>
@@ -41,6 +44,7 @@ public sealed partial class En1992 : ConcreteCode
         ArgumentNullException.ThrowIfNull(annex);
         this.annex = annex;
         (gammaC, gammaS) = (annex["gamma-c" + situation], annex["gamma-s" + situation]);
+        (shearFactor, leastShear, alphaCc) = (annex["c-rd-c"], annex["v-min"], annex["alpha-cc"]);
     }
 
     /// <summary>The nationally determined values.</summary>
@@ -135,7 +139,7 @@ public sealed partial class En1992 : ConcreteCode
 
     /// <summary>fcd, kPa (3.1.6(1)).</summary>
     /// <param name="strength">fck, kPa.</param>
-    public double DesignStrength(double strength) => annex["alpha-cc"] * strength / gammaC;
+    public double DesignStrength(double strength) => alphaCc * strength / gammaC;
 
     /// <inheritdoc/>
     public double DesignYield(double yield) => yield / gammaS;
@@ -213,7 +217,7 @@ public sealed partial class En1992 : ConcreteCode
 
         var (fck, k) = (concrete.Strength / Megapascal, SizeFactor(depth));
         var v = shear / (breadth * depth) / Megapascal;
-        return v <= LeastStress(fck, k) ? 0 : breadth * depth * Math.Pow(v / (annex["c-rd-c"] / gammaC * k), 3) / (100 * fck);
+        return v <= LeastStress(fck, k) ? 0 : breadth * depth * Math.Pow(v / (shearFactor / gammaC * k), 3) / (100 * fck);
     }
 
     /// <inheritdoc/>
@@ -240,7 +244,7 @@ public sealed partial class En1992 : ConcreteCode
     private static double SizeFactor(double depth) => Math.Min(2, 1 + Math.Sqrt(0.200 / depth));
 
     // vmin, MPa.
-    private double LeastStress(double fck, double k) => annex["v-min"] * Math.Pow(k, 1.5) * Math.Sqrt(fck);
+    private double LeastStress(double fck, double k) => leastShear * Math.Pow(k, 1.5) * Math.Sqrt(fck);
 
     private static (double Lambda, double Eta) Block(double strength)
     {
@@ -260,7 +264,7 @@ public sealed partial class En1992 : ConcreteCode
 
     private double Fcd<T>(ref T trace, double strength)
         where T : struct, ITrace => trace.Let("fcd", DesignStrength(strength), Unit.Stress,
-            $"{new Sym("αcc", annex["alpha-cc"], Unit.Ratio)}·{new Sym("fck", strength, Unit.Stress)}/{new Sym("γC", gammaC, Unit.Ratio)}",
+            $"{new Sym("αcc", alphaCc, Unit.Ratio)}·{new Sym("fck", strength, Unit.Stress)}/{new Sym("γC", gammaC, Unit.Ratio)}",
             $"{Cited} 3.1.6(1)");
 
     private double Fyd<T>(ref T trace, double yield)
@@ -294,11 +298,11 @@ public sealed partial class En1992 : ConcreteCode
     {
         var fck = strength / Megapascal;
         var k = trace.Empirical("k", SizeFactor(depth), Unit.Ratio, $"min(2; 1 + √(200/{new Sym("d", depth, Unit.Section)}))", clause);
-        var c = trace.Let("CRd,c", annex["c-rd-c"] / gammaC, Unit.Ratio, $"{Text(annex["c-rd-c"])}/{new Sym("γC", gammaC, Unit.Ratio)}",
+        var c = trace.Let("CRd,c", shearFactor / gammaC, Unit.Ratio, $"{Text(shearFactor)}/{new Sym("γC", gammaC, Unit.Ratio)}",
             clause);
         var f = new Sym("fck", strength, Unit.Stress);
         var least = trace.Empirical("vmin", LeastStress(fck, k) * Megapascal, Unit.Stress,
-            $"{Text(annex["v-min"])}·{new Sym("k", k, Unit.Ratio)}^1.5·√{f}", clause);
+            $"{Text(leastShear)}·{new Sym("k", k, Unit.Ratio)}^1.5·√{f}", clause);
         return trace.Empirical("vRd,c", Math.Max(c * k * Math.Cbrt(100 * rho * fck) * Megapascal, least), Unit.Stress,
             $"max({new Sym("CRd,c", c, Unit.Ratio)}·{new Sym("k", k, Unit.Ratio)}·(100·{new Sym("ρl", rho, Unit.Ratio)}·{f})^(1/3); "
                 + $"{new Sym("vmin", least, Unit.Stress)})", clause);
