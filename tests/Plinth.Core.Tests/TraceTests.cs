@@ -173,7 +173,7 @@ public class TraceTests
                 return value;
             }
 
-            if (word is "tan" or "sin" or "exp" or "arctan")
+            if (word is "tan" or "sin" or "exp" or "arctan" or "ln")
             {
                 Take("(");
                 var inner = Sum();
@@ -183,6 +183,7 @@ public class TraceTests
                     "tan" => Math.Tan(inner * Math.PI / 180),
                     "sin" => Math.Sin(inner * Math.PI / 180),
                     "exp" => Math.Exp(inner),
+                    "ln" => Math.Log(inner),
                     _ => Math.Atan(inner)
                 };
             }
@@ -267,6 +268,39 @@ public class TraceTests
             iter: 12);
         seen.Keys.Should().Contain(["bearing Rd/A'", "bearing ic", "bearing iγ", "bearing cu;d", "sliding R'd", "sliding Ru;d", "sliding Rp;d",
             "sliding tan δd", "overturning-x utilisation", "uplift utilisation"]);
+    }
+
+    [Fact]
+    public void Every_formula_of_concrete_by_EN_1992_gives_its_result()
+    {
+        var seen = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
+        Gen.Select(Gen.Double[-1, 1].Array[6], Gen.Int[0, 5], Gen.Double[0.45, 1.0]).Sample(
+            (v, kind, h) =>
+            {
+                var action = new SupportAction(kind == 1 ? -150 + (60 * v[0]) : 900 + (500 * v[0]), 60 * v[1], 60 * v[2], 160 * v[3], 160 * v[4], 0);
+                var rules = EurocodeTests.European with
+                {
+                    Ground = EurocodeTests.European.Ground with { FoundingDepth = null, TopDepth = kind == 1 ? 3 : 0.4, SoilWeight = 18 },
+                    Concrete = EurocodeTests.C30 with { Weight = 25 },
+                    Column = new ColumnRules { Strength = 35e3, Dowels = Bars("8 H16") },
+                    Pedestal = kind == 2 ? new PedestalRules { Under = PedestalUnder.All, Height = 0.5 } : PedestalRules.None,
+                };
+                var column = kind == 3 ? new Support("C1", 0, 0, null, ColumnShape.Round, 0.45, 0.45, 0, 0, 0, "", "") : Column(0.4, 0.5);
+                var project = EurocodeTests.Pad(action, column, new HeldValues { OffsetX = kind >= 4 ? 0.75 * v[5] : 0, OffsetY = kind == 5 ? 0.6 : 0 },
+                    rules);
+                var top = kind == 1 && v[5] > 0 ? "11 H12" : kind == 2 ? "9 H12" : "none";
+                var design = Design(2.6, 2.4, h, "14 H16", v[5] > 0.5 ? "26 H20 hooked" : "15 H16", top, top) with { Dowels = Bars("8 H16") };
+                if (kind == 2)
+                {
+                    design = design with { Pedestal = new Pedestal(0.6, 0.7, false, Bars("10 H16"), Bars("H10-150")) };
+                }
+
+                EveryFormulaGivesItsResult(project, design, seen);
+            },
+            iter: 60);
+        seen.Keys.Should().Contain(["two-way-shear vEd", "two-way-shear VEd,red", "two-way-shear MEd,x", "two-way-shear β·VEd", "anchorage-x Fs",
+            "anchorage-x lbd", "one-way-shear-x vRd,c", "flexure-bottom-x MRd", "cracks-x wk", "minimum-steel-x As,min", "column-bearing FRdu",
+            "interface-shear vRdi", "pedestal-shear VRd"]);
     }
 
     [Fact]

@@ -73,7 +73,7 @@ public sealed partial class En1992
         var ratio = annex["link-ratio"];
         var least = trace.Empirical("Asw,min",
             ratio * Math.Sqrt(concrete.Strength / Megapascal) / (beam.Yield / Megapascal) * beam.Breadth * beam.Spacing, Unit.SteelArea,
-            $"{Text(ratio)}·√{new Sym("fck", concrete.Strength, Unit.Stress)}/{new Sym("fyk", beam.Yield, Unit.Stress)}·"
+            $"{Text(ratio)}·√({new Sym("fck", concrete.Strength, Unit.Stress)})/{new Sym("fyk", beam.Yield, Unit.Stress)}·"
                 + $"{new Sym("bw", beam.Breadth, Unit.Section)}·{new Sym("s", beam.Spacing, Unit.Section)}", $"{Cited} 9.2.2(5)");
         var d = new Sym("d", beam.Depth, Unit.Section);
         var (share, legs) = (annex["stirrup-spacing"], annex["leg-spacing"]);

@@ -302,7 +302,7 @@ public sealed partial class En1992 : ConcreteCode
             clause);
         var f = new Sym("fck", strength, Unit.Stress);
         var least = trace.Empirical("vmin", LeastStress(fck, k) * Megapascal, Unit.Stress,
-            $"{Text(leastShear)}·{new Sym("k", k, Unit.Ratio)}^1.5·√{f}", clause);
+            $"{Text(leastShear)}·{new Sym("k", k, Unit.Ratio)}^1.5·√({f})", clause);
         return trace.Empirical("vRd,c", Math.Max(c * k * Math.Cbrt(100 * rho * fck) * Megapascal, least), Unit.Stress,
             $"max({new Sym("CRd,c", c, Unit.Ratio)}·{new Sym("k", k, Unit.Ratio)}·(100·{new Sym("ρl", rho, Unit.Ratio)}·{f})^(1/3); "
                 + $"{new Sym("vmin", least, Unit.Stress)})", clause);
