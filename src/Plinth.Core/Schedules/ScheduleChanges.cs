@@ -82,8 +82,8 @@ public static class ScheduleChanges
             }
 
             var units = project.Units;
-            row["f'c"] = Units.Unit.Stress.FormatTraced(f.Rules.Concrete.Strength, units);
-            row["fy"] = Units.Unit.Stress.FormatTraced(f.Rules.Steel.Yield, units);
+            row[project.Code.Letter("f'c")] = Units.Unit.Stress.FormatTraced(f.Rules.Concrete.Strength, units);
+            row[project.Code.Letter("fy")] = Units.Unit.Stress.FormatTraced(f.Rules.Steel.Yield, units);
             row["cover"] = string.Join(", ",
                 new[] { f.Rules.Concrete.CoverBottom, f.Rules.Concrete.CoverSide,
                     f.Rules.Concrete.CoverTop }.Select(v => Units.Dimension.Section(v, units)));

@@ -17,7 +17,8 @@ internal static class PlanNotes
         return
         [
             units == UnitSystem.Us ? "Dimensions and levels in feet and inches." : "Dimensions in millimetres, levels in metres.",
-            $"Concrete f'c {Stress(project, first.Concrete.Strength)}; reinforcement Grade {Grade(project, first.Steel.Yield)}, fy "
+            $"Concrete {project.Code.Letter("f'c")} {Stress(project, first.Concrete.Strength)}; reinforcement "
+                + $"{project.Code.GradePrefix}{Grade(project, first.Steel.Yield)}, {project.Code.Letter("fy")} "
                 + $"{Stress(project, first.Steel.Yield)}, where a footing has no other.",
             .. project.Foundations.Any(f => f.Kind.BearsOnGround) ? (string[])[Bearing(project)] : [],
             .. Piles(project),
@@ -64,7 +65,8 @@ internal static class PlanNotes
         var rules = foundation.Rules;
         var ground = foundation.Places[0].Ground;
         var bears = foundation.Kind.BearsOnGround ? Bears(ground, project.Units) : null;
-        return $"f'c {Stress(project, rules.Concrete.Strength)}, reinforcement Grade {Grade(project, rules.Steel.Yield)}"
+        return $"{project.Code.Letter("f'c")} {Stress(project, rules.Concrete.Strength)}, reinforcement "
+            + $"{project.Code.GradePrefix}{Grade(project, rules.Steel.Yield)}"
             + (bears is null ? "." : $", {bears}.");
     }
 

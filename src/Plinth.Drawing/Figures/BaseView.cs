@@ -161,6 +161,12 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
     {
         var (low, high) = (At(p.Low), At(p.High));
         At[] corners = [low, new(high.X, low.Y), high, new(low.X, high.Y)];
+        if (p.Radius > 0)
+        {
+            Rounded(to, p);
+            return corners;
+        }
+
         for (var i = 0; i < 4; i++)
         {
             var open = i switch { 0 => p.OpenY < 0, 1 => p.OpenX > 0, 2 => p.OpenY > 0, _ => p.OpenX < 0 };
@@ -172,6 +178,39 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
 
         return corners;
     }
+
+    // Side by side anticlockwise from the lower one, each with the round corner at its end.
+    private void Rounded(Canvas to, PunchingFigure p)
+    {
+        var stroke = new Stroke(0.5, Dash.Hidden);
+        (int X, int Y)[] ends = [(-1, -1), (1, -1), (1, 1), (-1, 1)];
+        PlanPoint Corner((int X, int Y) c) => new(c.X < 0 ? p.Low.X : p.High.X, c.Y < 0 ? p.Low.Y : p.High.Y);
+        for (var i = 0; i < 4; i++)
+        {
+            var (from, end) = (ends[i], ends[(i + 1) % 4]);
+            var (along, across) = (end.X - from.X != 0, i switch { 0 => p.OpenY < 0, 1 => p.OpenX > 0, 2 => p.OpenY > 0, _ => p.OpenX < 0 });
+            if (!across)
+            {
+                // From the end of one corner to the beginning of the next.
+                var way = along ? Math.Sign(end.X - from.X) : Math.Sign(end.Y - from.Y);
+                PlanPoint Off((int X, int Y) c, double by) =>
+                    along ? Corner(c) with { X = Corner(c).X + by } : Corner(c) with { Y = Corner(c).Y + by };
+                to.Path(Layers.Result, stroke, At(Off(from, p.IsRound(from.X, from.Y) ? way * p.Radius : 0)),
+                    At(Off(end, p.IsRound(end.X, end.Y) ? -way * p.Radius : 0)));
+            }
+
+            if (p.IsRound(end.X, end.Y))
+            {
+                var (cx, cy) = (Corner(end).X - (end.X * p.Radius), Corner(end).Y - (end.Y * p.Radius));
+                var start = i * Math.PI / 2;
+                to.Path(Layers.Result, stroke, [.. Enumerable.Range(0, QuarterSteps + 1)
+                    .Select(j => start - (Math.PI / 2) + (j * Math.PI / 2 / QuarterSteps))
+                    .Select(t => At(new PlanPoint(cx + (p.Radius * Math.Cos(t)), cy + (p.Radius * Math.Sin(t)))))]);
+            }
+        }
+    }
+
+    private const int QuarterSteps = 12;
 
     /// <summary>A point of the project on the base, in the base's own axes.</summary>
     public PlanPoint Local(PlanPoint p)

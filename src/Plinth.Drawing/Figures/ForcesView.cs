@@ -1,4 +1,5 @@
 using Plinth.Core.Bodies;
+using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Figures;
 using Plinth.Core.Units;
 using Plinth.Drawing.Drawings;
@@ -65,7 +66,7 @@ public static class ForcesView
         to.Box(Layers.Column, Stroke.Thin, new(X(d.Faces.Low), ground + 4), new(X(d.Faces.High), ground + 8), Fill.Light);
         var shearZero = ground - Gap - (Plot / 2);
         Curve(to, d, X, shearZero, Plot / 2, p => p.Shear, d.ShearStrength, -d.ShearStrength, out var shear);
-        Strength(to, new(x0 + width - Right, 0), from, shearZero, shear, d.ShearStrength, "φVc", Unit.Force, units);
+        Strength(to, new(x0 + width - Right, 0), from, shearZero, shear, d.ShearStrength, "φVc", s.Code, Unit.Force, units);
         foreach (var v in d.Shears)
         {
             var sign = d.Points.MinBy(p => Math.Abs(p.At - v.At)).Shear >= 0 ? 1 : -1;
@@ -77,7 +78,7 @@ public static class ForcesView
         var momentZero = shearZero - (Plot / 2) - Gap - (Plot / 4);
         Curve(to, d, X, momentZero, Plot / 2, p => -p.Moment, -d.MomentStrength,
             d.MomentStrengthTop > 0 && d.Points.Any(p => p.Moment < 0) ? d.MomentStrengthTop : 0, out var moment);
-        Strength(to, new(x0 + width - Right, 0), from, momentZero, moment, -d.MomentStrength, "φMn", Unit.Moment, units);
+        Strength(to, new(x0 + width - Right, 0), from, momentZero, moment, -d.MomentStrength, "φMn", s.Code, Unit.Moment, units);
         foreach (var (m, sign) in d.Moments.Select(m => (m, -1)).Concat(d.MomentsTop.Select(m => (m, 1))).Where(m => m.m.Demand > 0))
         {
             Point(to, new(X(m.At), momentZero + (sign * m.Demand * moment)), Unit.Moment.Format(m.Demand, units), sign > 0,
@@ -106,10 +107,10 @@ public static class ForcesView
         to.Path(Layers.Result, Stroke.Fine, new(x(d.Points[0].At), zero), new(x(d.Points[^1].At), zero));
     }
 
-    private static void Strength(Canvas to, At right, double left, double zero, double per, double strength, string symbol, Unit unit,
-        UnitSystem units)
+    private static void Strength(Canvas to, At right, double left, double zero, double per, double strength, string symbol,
+        ConcreteCode code, Unit unit, UnitSystem units)
     {
-        var words = $"{symbol} {unit.Format(Math.Abs(strength), units)}";
+        var words = $"{code.Letter(symbol)} {unit.Format(Math.Abs(strength), units)}";
         var offset = strength * per;
         if (Math.Abs(offset) > (Plot / 2) + 0.01)
         {

@@ -43,12 +43,18 @@ public static class SectionsView
                 var tag = (lines.Count + 1).ToString(System.Globalization.CultureInfo.InvariantCulture);
                 lines.Add((alongX, section, tag));
                 rows.Add([tag, alongX ? "shear across x" : "shear across y", s.Named(alongX ? combinations.AcrossX : combinations.AcrossY),
-                    "Vu " + Unit.Force.FormatWithSymbol(section.Demand, units),
-                    "φVc " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units), Used(section.Demand, diagram.ShearStrength)]);
+                    s.Code.Letter("Vu") + " " + Unit.Force.FormatWithSymbol(section.Demand, units),
+                    s.Code.Letter("φVc") + " " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units), Used(section.Demand, diagram.ShearStrength)]);
             }
         }
 
         var punching = s.Punched.IsEmpty ? null : PunchingFigure.Of(s.Punched[0], combinations.TwoWay);
+        if (punching is { Stress: { } alike })
+        {
+            rows.Add(["A", "two-way shear", s.Named(combinations.TwoWay), s.Code.Letter("vu") + " " + Unit.Stress.FormatWithSymbol(alike, units),
+                s.Code.Letter("φvc") + " " + Unit.Stress.FormatWithSymbol(punching.Strength, units), Used(alike, punching.Strength)]);
+        }
+
         for (var i = 0; i < 4 && punching is not null; i++)
         {
             if (punching.Stresses[i] is { } stress)
@@ -72,6 +78,12 @@ public static class SectionsView
         if (punching is not null)
         {
             var corners = view.Punched(to, punching);
+            if (punching.Stress is not null)
+            {
+                to.Tag(Layers.Result, new At((corners[0].X + corners[1].X) / 2, corners[punching.OpenY > 0 ? 0 : 2].Y)
+                    + (0, punching.OpenY > 0 ? -2.6 : 2.6), "A");
+            }
+
             for (var i = 0; i < 4; i++)
             {
                 if (punching.Stresses[i] is not null)
@@ -105,9 +117,11 @@ public static class SectionsView
             ? ["One-way shear: at d from the face, chain lines.", "Two-way shear: no section lies within the base,",
                 "or the column pulls up without top steel."]
             : ["One-way shear: at d from the face, chain lines.",
-                $"Two-way shear, dashed: bo {Unit.Section.FormatWithSymbol(punching.Perimeter, units)}, d "
+                $"Two-way shear, dashed{(punching.Distance is { } off ? $", {Unit.Section.FormatWithSymbol(off, units)} from the column" : "")}: "
+                    + $"{(punching.Distance is null ? "bo" : "u")} {Unit.Section.FormatWithSymbol(punching.Perimeter, units)}, d "
                     + $"{Unit.Section.FormatWithSymbol(punching.Depth, units)},",
-                $"Vu {Unit.Force.FormatWithSymbol(punching.Shear, units)}{(punching.Pulled ? ", pulled up" : "")}."];
+                $"{(punching.Distance is > 0 && !punching.Pulled ? "VEd,red" : s.Code.Letter("Vu"))} "
+                    + $"{Unit.Force.FormatWithSymbol(punching.Shear, units)}{(punching.Pulled ? ", pulled up" : "")}."];
         for (var i = 0; i < notes.Length; i++)
         {
             to.Write(Layers.Note, new(left, tall - table.Height - 4 - (i * Canvas.Line)), notes[i], Anchor.Left, 1.8);

@@ -128,7 +128,8 @@ internal static class FootingChapter
         }
 
         Row("materials",
-            $"f'c {Unit.Stress.FormatTraced(concrete.Strength, units)}, fy {Unit.Stress.FormatTraced(steel.Yield, units)}, concrete "
+            $"{project.Code.Letter("f'c")} {Unit.Stress.FormatTraced(concrete.Strength, units)}, {input.Project.Code.Letter("fy")} "
+                + $"{Unit.Stress.FormatTraced(steel.Yield, units)}, concrete "
                 + $"{Unit.UnitWeight.FormatTraced(concrete.Weight, units)}; cover bottom {S(concrete.CoverBottom)}, sides "
                 + $"{S(concrete.CoverSide)}, top {S(concrete.CoverTop)}");
         foreach (var place in f.Places)

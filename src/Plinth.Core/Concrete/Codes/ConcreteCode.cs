@@ -21,6 +21,12 @@ public abstract partial class ConcreteCode
     /// <summary>Its own letters for quantities that checks call as ACI 318 does; those not listed are the same.</summary>
     public virtual IReadOnlyDictionary<string, string> Symbols => System.Collections.Frozen.FrozenDictionary<string, string>.Empty;
 
+    /// <summary>Its own letter for a quantity that checks call as ACI 318 does.</summary>
+    public string Letter(string symbol) => Symbols.GetValueOrDefault(symbol, symbol);
+
+    /// <summary>What stands before the yield strength in the name of a grade of bars.</summary>
+    public virtual string GradePrefix => "Grade ";
+
     /// <summary>The units in which the code is written, so that projects show them where they say nothing else.</summary>
     public abstract Units.UnitSystem WrittenIn { get; }
 

@@ -185,6 +185,48 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
         return (Outcome.Ratio(stress, found.Strength), found);
     }
 
+    /// <summary>What governs in a combination: the worst perimeter, or that of the column; null where none lies within the base.</summary>
+    public static Figures.PunchingFigure? Figure(PunchedArea s, int k)
+    {
+        var none = default(NoTrace);
+        var pulled = s.Force(k) < 0;
+        if (s.MeanDepth(!pulled) <= 0 || (pulled && !s.TopIsReinforced))
+        {
+            return null;
+        }
+
+        var set = Perimeters(s, !pulled);
+        var (outcome, at) = pulled ? Farthest(s, set, k) : Worst(s, set, k);
+        if (at is not { } held)
+        {
+            return null;
+        }
+
+        var face = pulled ? Outcome.NotDone : AtFace(s, set, k, ref none);
+        var (p, net) = face.Utilisation > outcome.Utilisation
+            ? (set.AtColumnItself, s.Force(k))
+            : (held.Perimeter, pulled ? -s.Force(k) : Stress(s, held.Perimeter, set.Depth, k).Net);
+        var box = p.Box;
+        var governing = face.Utilisation > outcome.Utilisation ? face : outcome;
+        return new Figures.PunchingFigure(new(box.X0, box.Y0), new(box.X1, box.Y1), p.OpenX, p.OpenY, [null, null, null, null],
+            governing.Capacity, net, p.Length, set.Depth, pulled)
+        { Radius = box.Radius, Distance = p.Distance, Stress = governing.Demand };
+    }
+
+    private static (Outcome Outcome, HeldPerimeter? At) Farthest(PunchedArea s, PerimeterSet set, int k)
+    {
+        var none = default(NoTrace);
+        var (worst, which) = (Outcome.NotDone, (HeldPerimeter?)null);
+        foreach (var (first, count, _) in set.Runs)
+        {
+            var far = set.Grid[first + count - 1];
+            var o = Far(s, set, far, k, ref none);
+            (worst, which) = !worst.Done || o.Utilisation > worst.Utilisation ? (o, far) : (worst, which);
+        }
+
+        return (worst, which);
+    }
+
     // By the golden section.
     private static (HeldPerimeter At, double Used) Between(PunchedArea s, PerimeterSet set, int k, in HeldPerimeter peak, double low,
         double high, double atPeak)
@@ -425,7 +467,6 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
     private static Outcome Pulled<T>(PunchedArea s, int k, ref T trace)
         where T : struct, ITrace
     {
-        var none = default(NoTrace);
         var reinforced = s.TopIsReinforced;
         if (!reinforced && !s.PlainOnTop(k))
         {
@@ -446,15 +487,8 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
         }
 
         var set = Perimeters(s, false);
-        var (worst, which) = (Outcome.NotDone, default(HeldPerimeter));
-        foreach (var (first, count, _) in set.Runs)
-        {
-            var far = set.Grid[first + count - 1];
-            var o = Far(s, set, far, k, ref none);
-            (worst, which) = !worst.Done || o.Utilisation > worst.Utilisation ? (o, far) : (worst, which);
-        }
-
-        if (!worst.Done)
+        var (worst, at) = Farthest(s, set, k);
+        if (at is not { } which)
         {
             trace.Note("no perimeter lies within the base");
             return Outcome.Ratio(0, 1) with { Face = Face.Top };

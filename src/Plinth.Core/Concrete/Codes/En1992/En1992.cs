@@ -107,6 +107,9 @@ public sealed partial class En1992 : ConcreteCode
     public override IReadOnlyDictionary<string, string> Symbols => Letters.All;
 
     /// <inheritdoc/>
+    public override string GradePrefix => "B";
+
+    /// <inheritdoc/>
     public override bool SpreadsShortWay => false;
 
     /// <inheritdoc/>
