@@ -128,7 +128,7 @@ internal static class FootingChapter
         }
 
         Row("materials",
-            $"{project.Code.Letter("f'c")} {Unit.Stress.FormatTraced(concrete.Strength, units)}, {input.Project.Code.Letter("fy")} "
+            $"{project.Code.Letter("f'c")} {Unit.Stress.FormatTraced(concrete.Strength, units)}, {project.Code.Letter("fy")} "
                 + $"{Unit.Stress.FormatTraced(steel.Yield, units)}, concrete "
                 + $"{Unit.UnitWeight.FormatTraced(concrete.Weight, units)}; cover bottom {S(concrete.CoverBottom)}, sides "
                 + $"{S(concrete.CoverSide)}, top {S(concrete.CoverTop)}");
