@@ -58,10 +58,10 @@ public class EurocodeTests
     [Fact]
     public void Partial_factors_follow_the_design_situation()
     {
-        var accidental = (En1992)Code.In(LimitState.Accidental);
+        var accidental = (En1992)Code.InSituation(LimitState.Accidental);
         accidental.DesignStrength(30e3).Should().BeApproximately(25e3, 1e-6);
         accidental.DesignYield(500e3).Should().Be(500e3);
-        Code.In(LimitState.Seismic).Should().BeSameAs(Code);
+        Code.InSituation(LimitState.Seismic).Should().BeSameAs(Code);
         var own = new En1992(new NationalAnnex(new Dictionary<string, double> { ["alpha-cc"] = 0.85, ["gamma-s"] = 1.2 }));
         own.DesignStrength(30e3).Should().BeApproximately(17e3, 1e-6);
         own.DesignYield(600e3).Should().BeApproximately(500e3, 1e-6);

@@ -1,7 +1,6 @@
 using System.Globalization;
 using Plinth.Core.Audit;
 using Plinth.Core.Buildings;
-using Plinth.Core.Ground;
 using Plinth.Core.Loads;
 using Plinth.Core.National;
 using Plinth.Core.Schedules;

@@ -16,7 +16,7 @@ public abstract partial class ConcreteCode
 
     /// <summary>The same with the partial factors of another design situation; itself where it tells none apart.</summary>
     /// <param name="state">The limit state of a combination.</param>
-    public virtual ConcreteCode In(Loads.LimitState state) => this;
+    public virtual ConcreteCode InSituation(Loads.LimitState state) => this;
 
     /// <summary>Its own letters for quantities that checks call as ACI 318 does; those not listed are the same.</summary>
     public virtual IReadOnlyDictionary<string, string> Symbols => System.Collections.Frozen.FrozenDictionary<string, string>.Empty;
