@@ -3,7 +3,6 @@ using Plinth.Core.Concrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Concrete.Codes.En1992;
 using Plinth.Core.Foundations;
-using Plinth.Core.Loads;
 using Plinth.Core.National;
 using Plinth.Core.Tracing;
 using static Plinth.Core.Tests.Given;

@@ -88,10 +88,10 @@ internal static partial class CodeReader
         }
 
         var (fck, cube) = (double.Parse(m.Groups[1].ValueSpan, CultureInfo.InvariantCulture), ofConcrete ? m.Groups[2].Value : "");
-        if (ofConcrete && (!Cubes.TryGetValue((int)fck, out var known) || known.ToString(CultureInfo.InvariantCulture) != cube))
+        if (ofConcrete && !Array.Exists(Classes, c => c.Cylinder == fck && c.Cube.ToString(CultureInfo.InvariantCulture) == cube))
         {
             t.Fault(key, $"{key} = \"{text}\" is no class of table 3.1; write one of "
-                + string.Join(", ", Cubes.Select(c => FormattableString.Invariant($"C{c.Key}/{c.Value}"))) + ", or a strength as \"30 MPa\"");
+                + string.Join(", ", Classes.Select(c => FormattableString.Invariant($"C{c.Cylinder}/{c.Cube}"))) + ", or a strength as \"30 MPa\"");
             return basis;
         }
 
@@ -103,12 +103,12 @@ internal static partial class CodeReader
         ? null
         : value;
 
-    // Table 3.1.
-    private static readonly SortedDictionary<int, int> Cubes = new()
-    {
-        [12] = 15, [16] = 20, [20] = 25, [25] = 30, [30] = 37, [35] = 45, [40] = 50, [45] = 55, [50] = 60, [55] = 67, [60] = 75, [70] = 85,
-        [80] = 95, [90] = 105,
-    };
+    // Table 3.1: strength of cylinders, and of cubes.
+    private static readonly (int Cylinder, int Cube)[] Classes =
+    [
+        (12, 15), (16, 20), (20, 25), (25, 30), (30, 37), (35, 45), (40, 50), (45, 55), (50, 60), (55, 67), (60, 75), (70, 85), (80, 95),
+        (90, 105),
+    ];
 
     /// <summary>The exposure that the covers are held against; null: none is stated.</summary>
     public static Exposure? Exposed(TableReader t, Exposure? basis)
