@@ -48,7 +48,9 @@ public abstract class Trial
         Category = project.Category;
         set = place.Set;
         Combinations = set.Used;
-        codes = Combinations.Any(c => !ReferenceEquals(usual.InSituation(c.State), usual)) ? [.. Combinations.Select(c => usual.InSituation(c.State))] : [];
+        codes = Combinations.Any(c => !ReferenceEquals(usual.InSituation(c.State), usual))
+            ? [.. Combinations.Select(c => usual.InSituation(c.State))]
+            : [];
         Checks = foundation.Kind.Checks(project.Code);
         this.subjects = subjects;
         governing = Rented<(int, double, int)>(Checks.Slots * subjects * KeysKept);

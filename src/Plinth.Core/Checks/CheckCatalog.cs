@@ -182,8 +182,8 @@ public static class CheckCatalog
         new("anchorage-y", "anchorage y", "the same along y",
             Family.Concrete, Unit.Section, Decides.Ends(false), c => c.AnchorageClause),
         new("cracks-x", "cracks x",
-            "width of the cracks at the column's face under quasi-permanent loads against what is allowed, and the least steel without which "
-                + "it cannot be told",
+            "width of the cracks at the column's face under quasi-permanent loads against what is allowed, and the least steel without "
+                + "which it cannot be told",
             Family.Crack, Unit.Settlement, Decides.Bars(true), CrackClause) { Missing = NoCracks },
         new("cracks-y", "cracks y", "the same along y",
             Family.Crack, Unit.Settlement, Decides.Bars(false), CrackClause) { Missing = NoCracks },

@@ -158,7 +158,8 @@ public sealed record BarSpec(BarSize? Size, int Count, double Spacing)
 
         // Short, in millimetres: H16-200.
         if (t.IndexOf('-', StringComparison.Ordinal) is > 0 and var dash && BarSize.TryParse(t.AsSpan(0, dash), out var spaced)
-            && !spaced.IsUs && double.TryParse(t.AsSpan(dash + 1), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var apart))
+            && !spaced.IsUs
+            && double.TryParse(t.AsSpan(dash + 1), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var apart))
         {
             if (apart / 1000 <= spaced.Diameter)
             {

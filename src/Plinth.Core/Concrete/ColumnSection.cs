@@ -135,8 +135,8 @@ public sealed class ColumnSection
         { AxialStrain = AxialStrain };
 
     /// <summary>Po: nominal strength under axial force alone, kN (22.4.2.2).</summary>
-    public double Squash => (Block * (Gross - Steel)) + ((!pressedBars ? 0 : AxialStrain > 0 ? Math.Min(Yield, AxialStrain * Elasticity) : Yield)
-        * Steel);
+    public double Squash => (Block * (Gross - Steel))
+        + ((!pressedBars ? 0 : AxialStrain > 0 ? Math.Min(Yield, AxialStrain * Elasticity) : Yield) * Steel);
 
     /// <summary>The same section whose bars hold pull alone: what it holds calls on no pressed bar.</summary>
     public ColumnSection TensionOnly => tensionOnly ??= new(SizeX, SizeY, Round, all, Block, BlockDepth, UltimateStrain, Yield, Elasticity,

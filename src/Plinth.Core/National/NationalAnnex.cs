@@ -30,7 +30,8 @@ public sealed class NationalAnnex
     {
         ArgumentNullException.ThrowIfNull(own);
         this.own = own;
-        values = All.ToFrozenDictionary(v => v.Key, v => own.TryGetValue(v.Key, out var value) ? value : v.Recommended, StringComparer.Ordinal);
+        values = All.ToFrozenDictionary(v => v.Key, v => own.TryGetValue(v.Key, out var value) ? value : v.Recommended,
+            StringComparer.Ordinal);
     }
 
     /// <summary>Those of EN 1997-1, in the order of results.</summary>

@@ -21,7 +21,8 @@ internal static class ScheduleCells
         return rows.Where(d => d.Existing).GroupBy(d => (d.Foundation.Rules.Concrete.Strength, d.Foundation.Rules.Steel.Yield))
             .Select(
                 g =>
-                    $"Existing, not in bars and quantities: {string.Join(", ", g.Select(d => d.Foundation.Mark))} ({project.Code.Letter("f'c")} "
+                    $"Existing, not in bars and quantities: {string.Join(", ", g.Select(d => d.Foundation.Mark))} "
+                        + $"({project.Code.Letter("f'c")} "
                         + $"{Unit.Stress.FormatWithSymbol(g.Key.Strength, units)}, {project.Code.Letter("fy")} "
                         + $"{Unit.Stress.FormatWithSymbol(g.Key.Yield, units)}).");
     }

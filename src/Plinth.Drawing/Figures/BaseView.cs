@@ -188,8 +188,8 @@ internal sealed record BaseView(Trial State, DrawingScale Scale, At Centre)
         for (var i = 0; i < 4; i++)
         {
             var (from, end) = (ends[i], ends[(i + 1) % 4]);
-            var (along, across) = (end.X - from.X != 0, i switch { 0 => p.OpenY < 0, 1 => p.OpenX > 0, 2 => p.OpenY > 0, _ => p.OpenX < 0 });
-            if (!across)
+            var along = end.X != from.X;
+            if (i switch { 0 => p.OpenY >= 0, 1 => p.OpenX <= 0, 2 => p.OpenY <= 0, _ => p.OpenX >= 0 })
             {
                 // From the end of one corner to the beginning of the next.
                 var way = along ? Math.Sign(end.X - from.X) : Math.Sign(end.Y - from.Y);

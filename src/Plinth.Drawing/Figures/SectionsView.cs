@@ -44,14 +44,16 @@ public static class SectionsView
                 lines.Add((alongX, section, tag));
                 rows.Add([tag, alongX ? "shear across x" : "shear across y", s.Named(alongX ? combinations.AcrossX : combinations.AcrossY),
                     s.Code.Letter("Vu") + " " + Unit.Force.FormatWithSymbol(section.Demand, units),
-                    s.Code.Letter("φVc") + " " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units), Used(section.Demand, diagram.ShearStrength)]);
+                    s.Code.Letter("φVc") + " " + Unit.Force.FormatWithSymbol(diagram.ShearStrength, units),
+                    Used(section.Demand, diagram.ShearStrength)]);
             }
         }
 
         var punching = s.Punched.IsEmpty ? null : PunchingFigure.Of(s.Punched[0], combinations.TwoWay);
         if (punching is { Stress: { } alike })
         {
-            rows.Add(["A", "two-way shear", s.Named(combinations.TwoWay), s.Code.Letter("vu") + " " + Unit.Stress.FormatWithSymbol(alike, units),
+            rows.Add(["A", "two-way shear", s.Named(combinations.TwoWay),
+                s.Code.Letter("vu") + " " + Unit.Stress.FormatWithSymbol(alike, units),
                 s.Code.Letter("φvc") + " " + Unit.Stress.FormatWithSymbol(punching.Strength, units), Used(alike, punching.Strength)]);
         }
 
@@ -117,7 +119,8 @@ public static class SectionsView
             ? ["One-way shear: at d from the face, chain lines.", "Two-way shear: no section lies within the base,",
                 "or the column pulls up without top steel."]
             : ["One-way shear: at d from the face, chain lines.",
-                $"Two-way shear, dashed{(punching.Distance is { } off ? $", {Unit.Section.FormatWithSymbol(off, units)} from the column" : "")}: "
+                "Two-way shear, dashed"
+                    + $"{(punching.Distance is { } off ? $", {Unit.Section.FormatWithSymbol(off, units)} from the column" : "")}: "
                     + $"{(punching.Distance is null ? "bo" : "u")} {Unit.Section.FormatWithSymbol(punching.Perimeter, units)}, d "
                     + $"{Unit.Section.FormatWithSymbol(punching.Depth, units)},",
                 $"{(punching.Distance is > 0 && !punching.Pulled ? "VEd,red" : s.Code.Letter("Vu"))} "

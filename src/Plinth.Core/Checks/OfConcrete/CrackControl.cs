@@ -7,8 +7,8 @@ using Plinth.Core.Units;
 namespace Plinth.Core.Checks.OfConcrete;
 
 /// <summary>
-/// Width of the cracks at the column's faces under quasi-permanent loads, of both layers of bars that span along an axis (EN 1992-1-1 7.3.4),
-/// and the least steel of 7.3.2.
+/// Width of the cracks at the column's faces under quasi-permanent loads, of both layers of bars that span along an axis (EN 1992-1-1
+/// 7.3.4), and the least steel of 7.3.2.
 /// </summary>
 internal readonly struct CrackControl<TAxis> : ICheckRule<SlabSpan, Nothing>
     where TAxis : struct, IAxis

@@ -86,8 +86,8 @@ internal readonly struct TieAnchorage<TAxis> : ICheckRule<SlabSpan, TieLengths>
         {
             var bottom = worst.Face == Face.Bottom;
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading(
-                $"Anchorage of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}, {(s.Layer(bottom).Hooked ? "hooked" : "straight")}");
+            trace.Heading($"Anchorage of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}, "
+                + $"{(s.Layer(bottom).Hooked ? "hooked" : "straight")}");
             TieAnchorage.At(s, k, governing, bottom, at, ref trace);
             if (worst.Plain)
             {
@@ -133,7 +133,9 @@ internal static class TieAnchorage
     private const double LeverArm = 0.9;
     private const double IntoColumn = 0.15;
 
-    /// <summary>Distance from the edge of the first inclined crack: half the thickness, or the face if that is nearer, m (9.8.2.2(5)).</summary>
+    /// <summary>
+    /// Distance from the edge of the first inclined crack: half the thickness, or the face if that is nearer, m (9.8.2.2(5)).
+    /// </summary>
     public static double First(SlabSpan s, int side) => Math.Min(s.Thickness / 2, s.Overhang(side));
 
     /// <summary>The distance from the edge at which the bars are anchored worst.</summary>
@@ -190,7 +192,9 @@ internal static class TieAnchorage
 
         // Where plain concrete alone holds the moment at the face, as at a short overhang, no stress of the bars is called on.
         (Outcome, double) Plain(in Outcome found, double x) =>
-            OnPlain(s, moment) is var plain && plain < found.Utilisation ? (found with { Utilisation = plain, Plain = true }, x) : (found, x);
+            OnPlain(s, moment) is var plain && plain < found.Utilisation
+                ? (found with { Utilisation = plain, Plain = true }, x)
+                : (found, x);
     }
 
     // The pull in the bars along an overhang without the steps of a trace. Where the whole of it bears and nothing stands on it, what acts
@@ -306,7 +310,8 @@ internal static class TieAnchorage
                 + $"{new Sym("zi", zi, Unit.Section)}", $"{s.Code.Name} 9.8.2.2(2)");
         var area = trace.Given("As", layer.Area, Unit.SteelArea, layer.ToString());
         var yield = trace.Let("fyd", code.DesignYield(s.Rules.Steel.Yield), Unit.Stress,
-            $"{new Sym("fyk", s.Rules.Steel.Yield, Unit.Stress)}/{new Sym("γS", s.Rules.Steel.Yield / code.DesignYield(s.Rules.Steel.Yield), Unit.Ratio)}");
+            $"{new Sym("fyk", s.Rules.Steel.Yield, Unit.Stress)}/"
+                + $"{new Sym("γS", s.Rules.Steel.Yield / code.DesignYield(s.Rules.Steel.Yield), Unit.Ratio)}");
         var stress = trace.Let("σsd", Math.Min(pull / area, yield), Unit.Stress,
             $"min({new Sym("Fs", pull, Unit.Force)}/{new Sym("As", area, Unit.SteelArea)}; {new Sym("fyd", yield, Unit.Stress)})");
         var bar = Anchorage.Bar(s, bottom, ref trace);

@@ -42,7 +42,9 @@ internal interface IShearPerimeters
         where T : struct, ITrace;
 }
 
-/// <summary>A code that anchors the bars of a base by the pull in them at every section, from the inclined cracks of its edge inwards.</summary>
+/// <summary>
+/// A code that anchors the bars of a base by the pull in them at every section, from the inclined cracks of its edge inwards.
+/// </summary>
 internal interface ITieAnchorage
 {
     /// <summary>Length that a bar needs beyond a section where it has a stress, m.</summary>

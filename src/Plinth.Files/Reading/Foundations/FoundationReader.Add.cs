@@ -24,8 +24,8 @@ internal sealed partial class FoundationReader
 
         if (Code is { } code && !kind.Knows(code))
         {
-            bag.Error(place, $"foundation {mark}: checks of a {kind.Title} by {code.Name} are not built in this version; give it by another "
-                + "[project] code in a project of its own, or found its columns one by one");
+            bag.Error(place, $"foundation {mark}: checks of a {kind.Title} by {code.Name} are not built in this version; give it by "
+                + "another [project] code in a project of its own, or found its columns one by one");
             return;
         }
 

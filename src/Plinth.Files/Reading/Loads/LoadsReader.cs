@@ -36,7 +36,9 @@ internal static class LoadsReader
     {
         if (CodeReader.IsEurocode(code))
         {
-            var lacking = (standard is En1990 ? "" : $"the combinations are of {standard?.Name ?? "another standard"}; write [loads] standard = \"en1990\"")
+            var lacking = (standard is En1990
+                    ? ""
+                    : $"the combinations are of {standard?.Name ?? "another standard"}; write [loads] standard = \"en1990\"")
                 + (standard is En1990 && design is null
                     ? $"the ground is held to allowable values; write [ground] design = \"{LimitStateDesign.Id}\""
                     : "");

@@ -82,7 +82,8 @@ internal static partial class CodeReader
     /// <summary>A strength as a pressure, or by its class: "C30/37" of concrete, "B500" of steel.</summary>
     public static double Strength(TableReader t, string key, double basis, bool ofConcrete)
     {
-        if (t.Node(key) is not { Value: string text } || (ofConcrete ? ConcreteClass() : SteelClass()).Match(text.Trim()) is not { Success: true } m)
+        if (t.Node(key) is not { Value: string text }
+            || (ofConcrete ? ConcreteClass() : SteelClass()).Match(text.Trim()) is not { Success: true } m)
         {
             return t.Quantity(key, Measure.Pressure, basis, Sign.Positive);
         }
@@ -91,7 +92,8 @@ internal static partial class CodeReader
         if (ofConcrete && !Array.Exists(Classes, c => c.Cylinder == fck && c.Cube.ToString(CultureInfo.InvariantCulture) == cube))
         {
             t.Fault(key, $"{key} = \"{text}\" is no class of table 3.1; write one of "
-                + string.Join(", ", Classes.Select(c => FormattableString.Invariant($"C{c.Cylinder}/{c.Cube}"))) + ", or a strength as \"30 MPa\"");
+                + string.Join(", ", Classes.Select(c => FormattableString.Invariant($"C{c.Cylinder}/{c.Cube}")))
+                + ", or a strength as \"30 MPa\"");
             return basis;
         }
 
@@ -99,9 +101,8 @@ internal static partial class CodeReader
     }
 
     /// <summary>The same of concrete; null where none is stated.</summary>
-    public static double? StrengthOrNull(TableReader t, string key) => Strength(t, key, double.NaN, true) is var value && double.IsNaN(value)
-        ? null
-        : value;
+    public static double? StrengthOrNull(TableReader t, string key) =>
+        Strength(t, key, double.NaN, true) is var value && double.IsNaN(value) ? null : value;
 
     // Table 3.1: strength of cylinders, and of cubes.
     private static readonly (int Cylinder, int Cube)[] Classes =

@@ -134,7 +134,8 @@ internal readonly struct ColumnBearing : ICheckRule<Standing, Nothing>
 
             var (loaded, around) = Areas(s, false);
             trace.Given("A1", loaded, Unit.Area, "what presses");
-            trace.Given("A2", around, Unit.Area, $"the largest area similar to it within the base, {s.Code.SimilarWords}", s.Code.BearingClause);
+            trace.Given("A2", around, Unit.Area, $"the largest area similar to it within the base, {s.Code.SimilarWords}",
+                s.Code.BearingClause);
             return Outcome.Ratio(n, s.Code.BearingOnConcrete(ref trace, s.Rules.Concrete.Strength, loaded, around));
         }
 

@@ -58,7 +58,8 @@ internal readonly struct Interface : ICheckRule<Standing, JointStrength>
 
         var a = JointSections.AtColumnFoot(s, k);
         var bound = s.Code.UtilisationBound(s.Joints.Column(s), a.N, a.Mx, a.My);
-        return Math.Max(bound, Math.Max(Math.Max(strength.Least, ForForce(s, a.N)), Math.Max(Math.Max(strength.Pressed, strength.OfPedestal.Full), strength.Pulled)));
+        var developed = Math.Max(Math.Max(strength.Pressed, strength.OfPedestal.Full), strength.Pulled);
+        return Math.Max(bound, Math.Max(Math.Max(strength.Least, ForForce(s, a.N)), developed));
     }
 
     public static Outcome Evaluate<T>(Standing s, in JointStrength strength, int k, ref T trace)

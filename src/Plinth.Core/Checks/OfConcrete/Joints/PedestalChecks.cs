@@ -139,7 +139,9 @@ internal readonly struct PedestalStrength : ICheckRule<Standing, PedestalLimits>
         trace.Given("ρ,most", high, Unit.Ratio, "of the gross area");
         var most = trace.Given("s,most",
             s.Code.TieSpacing(bar.Diameter, tie.Diameter, pedestal.Socket?.Wall ?? Math.Min(pedestal.SizeX, pedestal.SizeY)), Unit.Section,
-            pedestal.Socket is null ? s.Code.TieWords : s.Code.TieWords.Replace("least side", "thickness of the walls", StringComparison.Ordinal),
+            pedestal.Socket is null
+                ? s.Code.TieWords
+                : s.Code.TieWords.Replace("least side", "thickness of the walls", StringComparison.Ordinal),
             s.Code.TieClause);
         trace.Given("tie,least", s.Code.LeastTie(bar.Diameter), Unit.Section,
             tie.Diameter < s.Code.LeastTie(bar.Diameter) - 1e-9 ? "the ties are thinner: not allowed" : "diameter of ties",

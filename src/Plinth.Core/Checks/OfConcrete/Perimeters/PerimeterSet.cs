@@ -57,7 +57,9 @@ internal sealed class PerimeterSet
     /// <summary>Perimeters of every form, from near to far.</summary>
     public ReadOnlySpan<HeldPerimeter> Grid => CollectionsMarshal.AsSpan(grid);
 
-    /// <summary>Where in the grid each run of one form begins, how many it has, and its least distance; the bars count over all of a run or none of it.</summary>
+    /// <summary>
+    /// Where in the grid each run of one form begins, how many it has, and its least distance; the bars count over all of a run or none.
+    /// </summary>
     public ReadOnlySpan<(int First, int Count, double Low)> Runs => CollectionsMarshal.AsSpan(runs);
 
     /// <summary>d, mean of both layers, m.</summary>
@@ -204,7 +206,8 @@ internal sealed class PerimeterSet
     // From which distance on a form is shorter than another with fewer open sides, or that one no longer fits.
     private double ShorterFrom(int openX, int openY, in PerimeterForm other)
     {
-        var (near, far) = (new ShearPerimeter(0, column, round, openX, openY, edges), new ShearPerimeter(1, column, round, openX, openY, edges));
+        var (near, far) = (new ShearPerimeter(0, column, round, openX, openY, edges),
+            new ShearPerimeter(1, column, round, openX, openY, edges));
         var (otherNear, otherFar) = (new ShearPerimeter(0, column, round, other.OpenX, other.OpenY, edges),
             new ShearPerimeter(1, column, round, other.OpenX, other.OpenY, edges));
         var (more, slower) = (near.Length - otherNear.Length, otherFar.Length - otherNear.Length - (far.Length - near.Length));

@@ -341,7 +341,8 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
             trace.Given("Win", net * weight, Unit.Force,
                 $"factored weights{(s.Body.PlacedLoads.Length == 0 ? "" : " and loads beside the column")} within, "
                     + (s.HasPedestals ? "the pedestal's too, less the soil displaced" : "less the soil that the column displaces"));
-            trace.Let("ΔVEd", up - (net * weight), Unit.Force, $"{new Sym("P", up, Unit.Force)} − {new Sym("Win", net * weight, Unit.Force)}",
+            trace.Let("ΔVEd", up - (net * weight), Unit.Force,
+                $"{new Sym("P", up, Unit.Force)} − {new Sym("Win", net * weight, Unit.Force)}",
                 $"{s.Code.Name} 6.4.4(2)");
         }
 

@@ -125,7 +125,8 @@ public sealed partial class En1992
         var slim = beta * height / thickness;
         var factor = trace.Let("Φ", Math.Max(0, Math.Min((1.14 * (1 - (2 * e / thickness))) - (0.02 * slim), 1 - (2 * e / thickness))),
             Unit.Ratio,
-            $"max(0; min(1.14·(1 − 2·{new Sym("etot", e, Unit.Section)}/{h}) − 0.02·{l}/{h}; 1 − 2·{new Sym("etot", e, Unit.Section)}/{h}))",
+            $"max(0; min(1.14·(1 − 2·{new Sym("etot", e, Unit.Section)}/{h}) − 0.02·{l}/{h}; "
+                + $"1 − 2·{new Sym("etot", e, Unit.Section)}/{h}))",
             $"{Cited} eq. 12.11");
         return trace.Let("NRd", thickness * fcd * factor, Unit.LineLoad,
             $"{h}·{new Sym("fcd,pl", fcd, Unit.Stress)}·{new Sym("Φ", factor, Unit.Ratio)}", WallAxialClause);

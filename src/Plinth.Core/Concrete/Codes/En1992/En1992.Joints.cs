@@ -262,14 +262,16 @@ public sealed partial class En1992
         var v = ShearStress(ref trace, concrete.Strength, column.Depth, 0, $"{Cited} 6.2.2(1)");
         var fcd = Fcd(ref trace, concrete.Strength);
         var axial = trace.Let("σcp", Math.Min(column.Axial / column.Gross, 0.2 * fcd), Unit.Stress,
-            $"min({new Sym("NEd", column.Axial, Unit.Force)}/{new Sym("Ac", column.Gross, Unit.Area)}; 0.2·{new Sym("fcd", fcd, Unit.Stress)})",
+            $"min({new Sym("NEd", column.Axial, Unit.Force)}/{new Sym("Ac", column.Gross, Unit.Area)}; "
+                + $"0.2·{new Sym("fcd", fcd, Unit.Stress)})",
             $"{Cited} 6.2.2(1)");
         var k1 = annex["k1-shear"];
         var plain = trace.Let("VRd,c", Math.Max(0, v + (k1 * axial)) * column.Breadth * column.Depth, Unit.Force,
             $"max(0; {new Sym("vRd,c", v, Unit.Stress)} + {Text(k1)}·{new Sym("σcp", axial, Unit.Stress)})·{b}·{d}", $"{Cited} 6.2.2(1)");
 
         // Where the section is pulled the struts are not laid flatter than 45°.
-        var tied = Struts(ref trace, concrete, new StirrupedBeam(column.Breadth, column.Depth, 0, column.Ties, column.Spacing, column.Yield),
+        var tied = Struts(ref trace, concrete,
+            new StirrupedBeam(column.Breadth, column.Depth, 0, column.Ties, column.Spacing, column.Yield),
             column.Axial < 0 ? 1 : annex["cot-theta-max"]);
         return trace.Let("VRd", Math.Max(plain, tied), Unit.Force,
             $"max({new Sym("VRd,c", plain, Unit.Force)}; {new Sym("VRd,s", tied, Unit.Force)})", ColumnShearClause);
@@ -300,7 +302,8 @@ public sealed partial class En1992
         ArgumentNullException.ThrowIfNull(concrete);
         var (fctd, k) = (Fctdpl(ref trace, concrete.Strength), annex["k3-plain"]);
         return trace.Let("VRd", fctd * breadth * thickness / k, Unit.Force,
-            $"{new Sym("fctd,pl", fctd, Unit.Stress)}·{new Sym("b", breadth, Unit.Section)}·{new Sym("h", thickness, Unit.Section)}/{Text(k)}",
+            $"{new Sym("fctd,pl", fctd, Unit.Stress)}·{new Sym("b", breadth, Unit.Section)}·"
+                + $"{new Sym("h", thickness, Unit.Section)}/{Text(k)}",
             $"{Cited} 12.6.3(2)");
     }
 

@@ -112,7 +112,8 @@ public sealed partial class En1992 : IShearPerimeters, ICrackWidths
         var r = new Sym("ρp,eff", rho, Unit.Ratio);
         var far = section.Spacing > 5 * (section.Cover + (section.Diameter / 2));
         var gap = far
-            ? trace.Let("sr,max", 1.3 * (h - x), Unit.Section, $"1.3·({sh} − {sx})", $"{Cited} 7.3.4(3), bars farther apart than 5(c + φ/2)")
+            ? trace.Let("sr,max", 1.3 * (h - x), Unit.Section, $"1.3·({sh} − {sx})",
+                $"{Cited} 7.3.4(3), bars farther apart than 5(c + φ/2)")
             : trace.Let("sr,max", (annex["k3-crack"] * section.Cover) + (Bonded * Bent * annex["k4-crack"] * section.Diameter / rho),
                 Unit.Section,
                 $"{Text(annex["k3-crack"])}·{new Sym("c", section.Cover, Unit.Section)} + 0.8·0.5·{Text(annex["k4-crack"])}·"

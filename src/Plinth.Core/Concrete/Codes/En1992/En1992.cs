@@ -61,7 +61,8 @@ public sealed partial class En1992 : ConcreteCode
 
     /// <inheritdoc/>
     /// <remarks>2.4.2.4(1).</remarks>
-    public override ConcreteCode InSituation(LimitState state) => state == LimitState.Accidental && accidental is not null ? accidental : this;
+    public override ConcreteCode InSituation(LimitState state) =>
+        state == LimitState.Accidental && accidental is not null ? accidental : this;
 
     /// <inheritdoc/>
     public override bool OneWayShearGrowsWithSteel => true;

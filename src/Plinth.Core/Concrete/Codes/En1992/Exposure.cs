@@ -42,7 +42,8 @@ public static class CoverOf
         var dev = annex["delta-c-dev"];
         var bond = (Math.Max(thickest, 0.010) + dev, "the thickest bar and the allowance for deviation");
         var durable = exposure is null ? bond
-            : (exposure.Durable + dev, FormattableString.Invariant($"{exposure.Name}, S{exposure.StructuralClass} and the allowance for deviation"));
+            : (exposure.Durable + dev,
+                FormattableString.Invariant($"{exposure.Name}, S{exposure.StructuralClass} and the allowance for deviation"));
         var ground = !onGround ? bond
             : blinded ? (annex["cover-blinding"], "on prepared ground or blinding")
             : (annex["cover-ground"], "straight on the ground");

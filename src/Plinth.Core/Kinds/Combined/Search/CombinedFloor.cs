@@ -35,7 +35,9 @@ internal sealed class CombinedFloor
         lightest = sizes.Min(b => b.MassPerMetre / b.Area);
         var none = default(Tracing.NoTrace);
         bool Sought(string id) => !foundation.Waives(id);
-        ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y") ? trials[0].Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield) : 0;
+        ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y")
+            ? trials[0].Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield)
+            : 0;
     }
 
     /// <summary>By concrete, work and the code's least steel at the bottom.</summary>

@@ -30,7 +30,9 @@ internal sealed class CostBound
         (thinnest, thickest) = (bars.Min(b => b.Diameter), bars.Concat(rules.Steel.TopBars).Max(b => b.Diameter));
         var none = default(Tracing.NoTrace);
         bool Sought(string id) => !foundation.Waives(id);
-        ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y") ? states[0].Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield) : 0;
+        ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y")
+            ? states[0].Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield)
+            : 0;
         flexure = [Sought("flexure-bottom-x") ? Index("flexure-bottom-x") : -1,
             Sought("flexure-bottom-y") ? Index("flexure-bottom-y") : -1];
         topIsSought = Sought("flexure-top-x") && Sought("flexure-top-y") && Sought("one-way-shear-x") && Sought("one-way-shear-y");

@@ -42,7 +42,8 @@ internal sealed class CapTypes : TypesOfKind
         ArgumentNullException.ThrowIfNull(project);
         ArgumentNullException.ThrowIfNull(first);
         var none = default(Tracing.NoTrace);
-        var (ratio, side) = (project.Code.MinimumSteelRatio(ref none, first.Rules.Concrete, first.Rules.Steel.Yield), first.Rules.Concrete.CoverSide);
+        var (ratio, side) = (project.Code.MinimumSteelRatio(ref none, first.Rules.Concrete, first.Rules.Steel.Yield),
+            first.Rules.Concrete.CoverSide);
         var result = new List<FoundationDesign>();
         foreach (var like in adopted.Cast<CapDesign>().GroupBy(d => (d.Layout, d.Turns, d.Offset, IsHexagon: d.ToEdge is not null)))
         {
