@@ -33,6 +33,18 @@ public class EurocodeStrengthTests
         Code.TimesHeld(ref none, Square(0.4, 0.05), n, -m, 0).Should().BeApproximately(1, 1e-6);
     }
 
+    // Pressed towards a corner: the triangle of the block holds a tenth less. A column without bars, 0.4 m square, along its diagonal:
+    // a triangle of area A = N/(0.9·fcd) whose centroid lies at the load. N at an eccentricity of 0.1 m both ways.
+    [Fact]
+    public void A_column_pressed_towards_a_corner()
+    {
+        var plain = Code.Section(0.4, 0.4, false, [new SectionBar(0, 0, 1e-12)], 30e3, 500e3);
+        // A right triangle with legs of 0.3 m has its centroid 0.1 m from each side, as the load: 0.2 − 0.1.
+        var held = 0.9 * 20e3 * 0.3 * 0.3 / 2;
+        Code.TimesHeld(ref none, plain, held, -held * 0.1, held * 0.1).Should().BeApproximately(1, 1e-4);
+        Code.TimesHeld(ref none, plain, 20e3 * 0.4 * 0.2, 0, 20e3 * 0.4 * 0.2 * 0.1).Should().BeApproximately(1, 1e-4);
+    }
+
     // All over its section bars have εc3 = 1.75 ‰: 350 MPa. At the least eccentricity it holds less.
     [Fact]
     public void A_column_pressed_in_its_middle()

@@ -143,6 +143,10 @@ public sealed class ColumnSection
         HollowX, HollowY)
     { AxialStrain = AxialStrain, pressedBars = false };
 
+    /// <summary>The same section with a tenth less stress in its block, as where it narrows towards its most pressed fibre.</summary>
+    public ColumnSection Narrowing => narrowing ??= WithConcrete(0.9);
+
+    private ColumnSection? narrowing;
     private ColumnSection? tensionOnly;
     private bool pressedBars = true;
 
