@@ -21,6 +21,9 @@ public sealed class SettingsLog
 
     /// <summary>Keeps a key.</summary>
     public void Add(Setting setting) => settings.Add(setting);
+
+    /// <summary>Forgets a key of a table.</summary>
+    public void Drop(string table, string key) => settings.RemoveAll(s => s.Table == table && s.Key == key);
 }
 
 /// <summary>What was read of a project's tables.</summary>

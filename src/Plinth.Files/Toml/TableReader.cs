@@ -335,15 +335,21 @@ public sealed partial class TableReader(TomlTable? table, string path, Diagnosti
     // Keeps a value with its table, by the name that the table has for all: of [grounds.soft] and of a foundation's own it is "ground".
     internal T Keep<T>(string key, T value, object? shown, Measure? measure)
     {
-        if (Log is not null)
+        Log?.Add(new Setting(Named, key, shown, measure, table?[key] is { } node ? node.Place : null));
+        return value;
+    }
+
+    /// <summary>Forgets a key that does nothing in this project, so that those who ask what is in force are not told of it.</summary>
+    internal void Forget(string key) => Log?.Drop(Named, key);
+
+    private string Named
+    {
+        get
         {
             var name = path.Trim('[', ']');
-            name = name.StartsWith("foundation.", StringComparison.Ordinal) ? name["foundation.".Length..]
+            return name.StartsWith("foundation.", StringComparison.Ordinal) ? name["foundation.".Length..]
                 : name.StartsWith("grounds.", StringComparison.Ordinal) ? "ground"
                 : name;
-            Log.Add(new Setting(name, key, shown, measure, table?[key] is { } node ? node.Place : null));
         }
-
-        return value;
     }
 }

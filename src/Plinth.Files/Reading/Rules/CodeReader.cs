@@ -66,6 +66,7 @@ internal static partial class CodeReader
         {
             foreach (var key in keys)
             {
+                t.Forget(key);
                 if (t.Has(key))
                 {
                     t.Fault(key, $"{key} does nothing under {code.Name}; " + key switch
