@@ -17,7 +17,7 @@ internal readonly record struct PerimeterStress(double Stress, double Net, doubl
 /// Punching of a base at every perimeter within 2d of the column and at its face, with moments both ways (EN 1992-1-1 6.4.3 to 6.4.5). A
 /// column that pulls up is checked at 2d with the top bars, or by plain concrete.
 /// </summary>
-internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
+internal readonly partial struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
 {
     // Between neighbours on the grid the worst distance is sought to so much of the step.
     private const int Halvings = 10;
@@ -213,20 +213,6 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
         { Radius = box.Radius, Distance = p.Distance, Stress = governing.Demand };
     }
 
-    private static (Outcome Outcome, HeldPerimeter? At) Farthest(PunchedArea s, PerimeterSet set, int k)
-    {
-        var none = default(NoTrace);
-        var (worst, which) = (Outcome.NotDone, (HeldPerimeter?)null);
-        foreach (var (first, count, _) in set.Runs)
-        {
-            var far = set.Grid[first + count - 1];
-            var o = Far(s, set, far, k, ref none);
-            (worst, which) = !worst.Done || o.Utilisation > worst.Utilisation ? (o, far) : (worst, which);
-        }
-
-        return (worst, which);
-    }
-
     // By the golden section.
     private static (HeldPerimeter At, double Used) Between(PunchedArea s, PerimeterSet set, int k, in HeldPerimeter peak, double low,
         double high, double atPeak)
@@ -274,147 +260,18 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
         return (best, most);
     }
 
-    /// <summary>vEd on a perimeter: VEd,red/(u·d) and of each moment k·MEd/(W·d), added (6.4.4(2), eq. 6.51).</summary>
-    public static PerimeterStress Stress(PunchedArea s, in ShearPerimeter p, double depth, int k)
-    {
-        var none = default(NoTrace);
-        return Stress(s, p, depth, k, ref none);
-    }
-
-    private static PerimeterStress Stress<T>(PunchedArea s, in ShearPerimeter p, double depth, int k, ref T trace)
-        where T : struct, ITrace
-    {
-        var code = (IShearPerimeters)s.Code;
-        var n = s.Force(k);
-        var within = Within(s, p, k, ref trace);
-        var net = trace.Let("VEd,red", Math.Max(0, n - within.Force), Unit.Force,
-            $"max(0; {new Sym("VEd", n, Unit.Force)} − {new Sym("ΔVEd", within.Force, Unit.Force)})", $"{s.Code.Name} 6.4.4(2)");
-        var (mx, my) = (p.OpenX, p.OpenY) == (0, 0) ? OfColumn(s, p, k, ref trace) : About(s, p, k, within, ref trace);
-        var (kx, ky) = (Share(s, false), Share(s, true));
-        trace.Given("kx", kx, Unit.Ratio, "of MEd,x, by c1/c2 with c1 along y", code.ShareOfMomentClause);
-        trace.Given("ky", ky, Unit.Ratio, "of MEd,y, by c1/c2 with c1 along x", code.ShareOfMomentClause);
-        trace.Given("Wx", p.AbsoluteY, Unit.Area, "∫|y| dl about the perimeter's centroid", $"{s.Code.Name} 6.4.3(3), eq. 6.40");
-        trace.Given("Wy", p.AbsoluteX, Unit.Area, "∫|x| dl about it", $"{s.Code.Name} 6.4.3(3), eq. 6.40");
-        var d = new Sym("d", depth, Unit.Section);
-        var stress = trace.Let("vEd", ((net / p.Length) + (kx * Math.Abs(mx) / p.AbsoluteY) + (ky * Math.Abs(my) / p.AbsoluteX)) / depth,
-            Unit.Stress,
-            $"({new Sym("VEd,red", net, Unit.Force)}/{new Sym("u", p.Length, Unit.Length)} + {new Sym("kx", kx, Unit.Ratio)}·"
-                + $"|{new Sym("MEd,x", mx, Unit.Moment)}|/{new Sym("Wx", p.AbsoluteY, Unit.Area)} + {new Sym("ky", ky, Unit.Ratio)}·"
-                + $"|{new Sym("MEd,y", my, Unit.Moment)}|/{new Sym("Wy", p.AbsoluteX, Unit.Area)})/{d}",
-            $"{s.Code.Name} eq. 6.51, both moments added");
-        return new PerimeterStress(stress, net, mx, my);
-    }
-
-    // k for the moment about y where the eccentricity lies along x.
-    private static double Share(PunchedArea s, bool alongX)
-    {
-        var round = s.First.Outline.Diameter > 0 && s.Columns.Length == 1;
-        return ((IShearPerimeters)s.Code).ShareOfMoment(alongX ? s.SideX : s.SideY, alongX ? s.SideY : s.SideX, round);
-    }
-
-    // ΔVEd: pressure of ground and water within, less what weighs on it there; with its moments about the body's centroid.
-    private static PressureResultant Within<T>(PunchedArea s, in ShearPerimeter p, int k, ref T trace)
-        where T : struct, ITrace
-    {
-        var area = p.Inside;
-        var ground = p.Pushed(s.Body.Contact(k).Pressure);
-        var u = s.Body.GroundLoad(k).WaterPressure;
-        var w = s.Body.PressedPerArea(k);
-        var (prism, prismX, prismY) = (0.0, 0.0, 0.0);
-        foreach (var c in s.Columns)
-        {
-            var own = c.PrismWeight(k);
-            (prism, prismX, prismY) = (prism + own, prismX + (own * c.X), prismY + (own * c.Y));
-        }
-
-        // Loads beside the column, within the rectangle round the perimeter: more than within itself, which is safe.
-        var box = p.Box;
-        var (beside, besideX, besideY) = s.Body.PlacedLoads.Length == 0 ? default
-            : s.Body.LoadsWithin(k, box.X0, box.Y0, box.X1, box.Y1);
-        var up = ground.Force + (u * area.Area);
-        var weight = (w * area.Area) + prism + beside;
-        var net = s.Rules.Concrete.Pressure == Concrete.SectionPressure.Net || up < weight ? 1.0 : 0.0;
-        if (T.Records)
-        {
-            trace.Given("A", area.Area, Unit.Area, "plan area within the perimeter, the column's included");
-            trace.Given("P", up, Unit.Force, u > 0 ? "∫(p + u) dA within, exact" : "∫p dA within, exact");
-            trace.Given("Win", net * weight, Unit.Force,
-                $"factored weights{(s.Body.PlacedLoads.Length == 0 ? "" : " and loads beside the column")} within, "
-                    + (s.HasPedestals ? "the pedestal's too, less the soil displaced" : "less the soil that the column displaces"));
-            trace.Let("ΔVEd", up - (net * weight), Unit.Force,
-                $"{new Sym("P", up, Unit.Force)} − {new Sym("Win", net * weight, Unit.Force)}",
-                $"{s.Code.Name} 6.4.4(2)");
-        }
-
-        return new PressureResultant(up - (net * weight), ground.MomentX + (u * area.X) - (net * ((w * area.X) + prismX + besideX)),
-            ground.MomentY + (u * area.Y) - (net * ((w * area.Y) + prismY + besideY)));
-    }
-
-    // About the middle of what is punched: the whole moment of the column, whatever pressure does within (6.51).
-    private static (double Mx, double My) OfColumn<T>(PunchedArea s, in ShearPerimeter p, int k, ref T trace)
-        where T : struct, ITrace
-    {
-        var (mx, my) = (0.0, 0.0);
-        foreach (var c in s.Columns)
-        {
-            var (n, x, y) = c.BringsBelow(k);
-            (mx, my) = (mx + x - (n * (c.Y - p.CentroidY)), my + y + (n * (c.X - p.CentroidX)));
-        }
-
-        trace.Given("MEd,x", mx, Unit.Moment, "of the column at the underside, not reduced", $"{s.Code.Name} eq. 6.51");
-        trace.Given("MEd,y", my, Unit.Moment, "of the column at the underside, not reduced", $"{s.Code.Name} eq. 6.51");
-        return (mx, my);
-    }
-
-    // About the centroid of an open perimeter: what the column brings and the net pressure within leave to it.
-    private static (double Mx, double My) About<T>(PunchedArea s, in ShearPerimeter p, int k, in PressureResultant within, ref T trace)
-        where T : struct, ITrace
-    {
-        var (cx, cy) = (p.CentroidX, p.CentroidY);
-        var (sumN, sumX, sumY) = (0.0, 0.0, 0.0);
-        foreach (var c in s.Columns)
-        {
-            var (n, x, y) = c.BringsBelow(k);
-            (sumN, sumX, sumY) = (sumN + n, sumX + x - (n * (c.Y - cy)), sumY + y + (n * (c.X - cx)));
-        }
-
-        var (qx, qy) = (within.MomentX - (cx * within.Force), within.MomentY - (cy * within.Force));
-        if (T.Records)
-        {
-            trace.Given("x'", s.X - cx, Unit.Length, "column from the perimeter's centroid");
-            trace.Given("y'", s.Y - cy, Unit.Length, "column from the perimeter's centroid");
-            trace.Given("Mx,col", sumX, Unit.Moment, "of the column's force and moment, about that centroid");
-            trace.Given("My,col", sumY, Unit.Moment, "of the column's force and moment, about that centroid");
-            trace.Given("∫q·x dA", qx, Unit.Moment, "of net pressure within, about that centroid");
-            trace.Given("∫q·y dA", qy, Unit.Moment, "the same along y");
-        }
-
-        return (trace.Let("MEd,x", sumX + qy, Unit.Moment,
-                $"{new Sym("Mx,col", sumX, Unit.Moment)} + {new Sym("∫q·y dA", qy, Unit.Moment)}"),
-            trace.Let("MEd,y", sumY - qx, Unit.Moment,
-                $"{new Sym("My,col", sumY, Unit.Moment)} − {new Sym("∫q·x dA", qx, Unit.Moment)}"));
-    }
-
     // 6.4.5(3): the whole force on the column's own perimeter, β of the moments by u1 and W1 at 2d.
     private static Outcome AtFace<T>(PunchedArea s, PerimeterSet set, int k, ref T trace)
         where T : struct, ITrace
     {
         var code = (IShearPerimeters)s.Code;
-        var (n, mx, my) = (s.Force(k), 0.0, 0.0);
-        foreach (var c in s.Columns)
-        {
-            var (own, x, y) = c.BringsBelow(k);
-            (mx, my) = (mx + x - (own * (c.Y - s.Y)), my + y + (own * (c.X - s.X)));
-        }
-
+        var (n, mx, my) = Brought(s, k, s.X, s.Y);
         var (u1, wy, wx) = set.Basic;
-        var (kx, ky) = (Share(s, false), Share(s, true));
         trace.Given("d", set.Depth, Unit.Section, "mean of both layers");
         trace.Given("VEd", n, Unit.Force, "the whole force of the column");
         trace.Given("MEd,x", mx, Unit.Moment, "of the column at the underside");
         trace.Given("MEd,y", my, Unit.Moment, "of the column at the underside");
-        trace.Given("kx", kx, Unit.Ratio, "of MEd,x, by c1/c2 with c1 along y", code.ShareOfMomentClause);
-        trace.Given("ky", ky, Unit.Ratio, "of MEd,y, by c1/c2 with c1 along x", code.ShareOfMomentClause);
+        var (kx, ky) = Shares(s, ref trace);
         trace.Given("u1", u1, Unit.Length, "perimeter at 2d, as if the base reached so far", $"{s.Code.Name} 6.4.2(1)");
         trace.Given("W1,x", wx, Unit.Area, "∫|y| dl of it", $"{s.Code.Name} 6.4.3(3)");
         trace.Given("W1,y", wy, Unit.Area, "∫|x| dl of it", $"{s.Code.Name} 6.4.3(3)");
@@ -461,112 +318,5 @@ internal readonly struct PerimeterShear : ICheckRule<PunchedArea, Nothing>
         trace.Let("vRd", resistance * 2 * d / a, Unit.Stress,
             $"{new Sym("vRd,c", resistance, Unit.Stress)}·2·{new Sym("d", d, Unit.Section)}/{new Sym("a", a, Unit.Section)}",
             $"{s.Code.Name} eq. 6.50");
-    }
-
-    // A column that pulls: at 2d, or as far as the base reaches, without the help of a strut to the column (6.4.3); without top bars by
-    // plain concrete at its face (12.6.3). What of the base hangs within is not deducted.
-    private static Outcome Pulled<T>(PunchedArea s, int k, ref T trace)
-        where T : struct, ITrace
-    {
-        var reinforced = s.TopIsReinforced;
-        if (!reinforced && !s.PlainOnTop(k))
-        {
-            trace.Note("the column pulls up: top steel is needed both ways");
-            return Outcome.Ratio(1, 0) with { Demand = -s.Force(k), Face = Face.Top };
-        }
-
-        if (!reinforced)
-        {
-            if (T.Records)
-            {
-                BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            }
-
-            var plain = OnPlain(s, k, ref trace);
-            trace.Note(plain.Passes ? "plain concrete holds the pull" : "the column pulls up: top steel is needed both ways");
-            return plain;
-        }
-
-        var set = Perimeters(s, false);
-        var (worst, at) = Farthest(s, set, k);
-        if (at is not { } which)
-        {
-            trace.Note("no perimeter lies within the base");
-            return Outcome.Ratio(0, 1) with { Face = Face.Top };
-        }
-
-        if (T.Records)
-        {
-            BaseLoadCase.Contact(s.Body, k, true, ref trace);
-            trace.Heading($"Punching by a pull, {which.Form.Words}");
-            TellShape(s, ref trace);
-            Far(s, set, which, k, ref trace);
-            trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
-                $"{new Sym("vEd", worst.Demand, Unit.Stress)}/{new Sym("vRd,c", worst.Capacity, Unit.Stress)}");
-        }
-
-        if (T.Notes)
-        {
-            trace.Note("the column pulls up: " + Words(which, set));
-        }
-
-        return worst with { Face = Face.Top };
-    }
-
-    private static Outcome Far<T>(PunchedArea s, PerimeterSet set, in HeldPerimeter at, int k, ref T trace)
-        where T : struct, ITrace
-    {
-        var p = at.Perimeter;
-        trace.Given("a", p.Distance, Unit.Section, "from the column's face: 2d, or as far as the base reaches", $"{s.Code.Name} 6.4.2(1)");
-        trace.Given("u", p.Length, Unit.Length, "of the perimeter");
-        var n = trace.Given("VEd", -s.Force(k), Unit.Force, "the pull; what hangs within is not deducted");
-        var (mx, my) = OfColumn(s, p, k, ref trace);
-        var (kx, ky, d) = (Share(s, false), Share(s, true), set.Depth);
-        trace.Given("kx", kx, Unit.Ratio, "of MEd,x", ((IShearPerimeters)s.Code).ShareOfMomentClause);
-        trace.Given("ky", ky, Unit.Ratio, "of MEd,y", ((IShearPerimeters)s.Code).ShareOfMomentClause);
-        trace.Given("Wx", p.AbsoluteY, Unit.Area, "∫|y| dl about the perimeter's centroid", $"{s.Code.Name} 6.4.3(3), eq. 6.40");
-        trace.Given("Wy", p.AbsoluteX, Unit.Area, "∫|x| dl about it", $"{s.Code.Name} 6.4.3(3), eq. 6.40");
-        trace.Given("d", d, Unit.Section, "mean of both top layers");
-        var stress = trace.Let("vEd", ((n / p.Length) + (kx * Math.Abs(mx) / p.AbsoluteY) + (ky * Math.Abs(my) / p.AbsoluteX)) / d,
-            Unit.Stress,
-            $"({new Sym("VEd", n, Unit.Force)}/{new Sym("u", p.Length, Unit.Length)} + {new Sym("kx", kx, Unit.Ratio)}·"
-                + $"|{new Sym("MEd,x", mx, Unit.Moment)}|/{new Sym("Wx", p.AbsoluteY, Unit.Area)} + {new Sym("ky", ky, Unit.Ratio)}·"
-                + $"|{new Sym("MEd,y", my, Unit.Moment)}|/{new Sym("Wy", p.AbsoluteX, Unit.Area)})/{new Sym("d", d, Unit.Section)}",
-            $"{s.Code.Name} eq. 6.38, 6.39");
-        var counts = set.Counts(at);
-        return Outcome.Ratio(stress,
-            ((IShearPerimeters)s.Code).PunchingResistance(ref trace, s.Rules.Concrete, new PunchedSlab(d, counts ? set.Steel : 0)));
-    }
-
-    private static Outcome OnPlain<T>(PunchedArea s, int k, ref T trace)
-        where T : struct, ITrace
-    {
-        trace.Heading("Punching by a pull, plain concrete at the face of the column");
-        var (n, mx, my) = (-s.Force(k), 0.0, 0.0);
-        foreach (var c in s.Columns)
-        {
-            var (own, x, y) = c.BringsBelow(k);
-            (mx, my) = (mx + x - (own * (c.Y - s.Y)), my + y + (own * (c.X - s.X)));
-        }
-
-        var h = s.Code.PlainThickness(s.Body.Thickness);
-        var diameter = s.Columns.Length == 1 ? s.First.Outline.Diameter : 0;
-        var (cx, cy) = diameter > 0 ? (diameter / 2, diameter / 2) : (s.SideX / 2, s.SideY / 2);
-        var at = new ShearPerimeter(0, (s.X, s.Y, cx, cy), diameter > 0, 0, 0, (s.Body.LowX, s.Body.HighX, s.Body.LowY, s.Body.HighY));
-        var (kx, ky) = (Share(s, false), Share(s, true));
-        trace.Given("VEd", n, Unit.Force, "the pull; what hangs within is not deducted");
-        trace.Given("MEd,x", mx, Unit.Moment, "of the column at the underside");
-        trace.Given("MEd,y", my, Unit.Moment, "of the column at the underside");
-        trace.Given("Wx", at.AbsoluteY, Unit.Area, "∫|y| dl of the column's perimeter");
-        trace.Given("Wy", at.AbsoluteX, Unit.Area, "∫|x| dl of it");
-        var stress = trace.Let("vEd", ((n / at.Length) + (kx * Math.Abs(mx) / at.AbsoluteY) + (ky * Math.Abs(my) / at.AbsoluteX)) / h,
-            Unit.Stress,
-            $"({new Sym("VEd", n, Unit.Force)}/{new Sym("u0", at.Length, Unit.Length)} + {new Sym("kx", kx, Unit.Ratio)}·"
-                + $"|{new Sym("MEd,x", mx, Unit.Moment)}|/{new Sym("Wx", at.AbsoluteY, Unit.Area)} + {new Sym("ky", ky, Unit.Ratio)}·"
-                + $"|{new Sym("MEd,y", my, Unit.Moment)}|/{new Sym("Wy", at.AbsoluteX, Unit.Area)})/{new Sym("h", h, Unit.Section)}");
-        var outcome = Outcome.Ratio(stress, s.Code.PlainTwoWayShear(ref trace, s.Rules.Concrete, s.Beta));
-        trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,
-            $"{new Sym("vEd", stress, Unit.Stress)}/{new Sym("vRd", outcome.Capacity, Unit.Stress)}");
-        return outcome with { Face = Face.Top, Plain = true };
     }
 }
