@@ -139,6 +139,8 @@ public class CheapestTests
             // Every size at every spacing that is allowed, both ways.
             var layers = f.Rules.Steel.Bars.SelectMany(size => Enumerable.Range(4, 9).Select(k => new BarSpec(size, 0, k * 0.025)))
                 .ToList();
+            // Where the pull decides the length of bars, hooks may do with fewer of them.
+            layers = code == "en1992" ? [.. layers.SelectMany(l => (BarSpec[])[l, l with { Hooked = true }])] : layers;
             var checker = new Checker(project, f);
             var passing = new List<(IsolatedDesign Design, double Mass, int Bars)>();
             foreach (var design in layers.SelectMany(x => layers.Select(y => found with { BottomX = x, BottomY = y })))
@@ -158,7 +160,7 @@ public class CheapestTests
             Schedules.Quantities.Of(project, f, found).Steel.Should().BeApproximately(best.Mass, 0.01);
             (found.BottomX.Spacing > 0 && found.BottomY.Spacing > 0).Should().BeTrue("bars stand at whole steps");
         },
-        iter: 12,
+        iter: code == "en1992" ? 4 : 12,
         threads: 2);
 
     [Theory]
