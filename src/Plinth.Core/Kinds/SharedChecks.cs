@@ -53,19 +53,24 @@ internal static class SharedChecks
         ]
         : [];
 
-    /// <summary>Of the bars of a slab, and of those near its columns.</summary>
-    public static Check[] OfBars(ConcreteCode code) => code is IShearPerimeters ? OfBars()[..4] : OfBars();
+    /// <summary>Of the bars of a slab, and of those near its columns where the code asks for any there.</summary>
+    public static Check[] OfBars(ConcreteCode code) => code is IShearPerimeters ? OfLayers() : OfBars();
 
     /// <summary>The same of codes that ask for least depths and for steel near columns.</summary>
     public static Check[] OfBars() =>
+    [
+        .. OfLayers(),
+        CheckList.Rule<LeastDepth, GroundBody, Nothing>("least-depth"),
+        CheckList.Rule<PunchingSteel, PunchedArea, Nothing>("punching-steel"),
+        CheckList.Rule<MomentTransfer, PunchedArea, Nothing>("moment-transfer"),
+    ];
+
+    private static Check[] OfLayers() =>
     [
         CheckList.Rule<MinimumSteel<AxisX>, BarZone, Nothing>("minimum-steel-x"),
         CheckList.Rule<MinimumSteel<AxisY>, BarZone, Nothing>("minimum-steel-y"),
         CheckList.Rule<BarSpacing<AxisX>, BarZone, Nothing>("bar-spacing-x"),
         CheckList.Rule<BarSpacing<AxisY>, BarZone, Nothing>("bar-spacing-y"),
-        CheckList.Rule<LeastDepth, GroundBody, Nothing>("least-depth"),
-        CheckList.Rule<PunchingSteel, PunchedArea, Nothing>("punching-steel"),
-        CheckList.Rule<MomentTransfer, PunchedArea, Nothing>("moment-transfer"),
     ];
 
     /// <summary>Of a column, what it stands on, and the joints between.</summary>

@@ -34,7 +34,7 @@ public static class Proposals
             .Concat(reports.Where(r => r.Stop is not null).Select(r => Confined(project, r.Foundation, reports)).OfType<ProposalCase>())
             .Concat(reports.Where(r => r.Stop is not null && r.Foundation.Places is [{ Supports.Count: 1 }] && MayGive(r.Foundation))
                 .Select(r => new ProposalCase(ProposalCause.NothingFound, [(r.Foundation, r.Foundation.Places[0])], 0)));
-        return [.. cases.SelectMany(c => FoundationKinds.All.SelectMany(k => k.Propose(c)))
+        return [.. cases.SelectMany(c => FoundationKinds.All.Where(k => k.Knows(project.Code)).SelectMany(k => k.Propose(c)))
             .DistinctBy(p => (p.Kind, string.Join('\n', p.Supports.Select(s => s.Label).Order(StringComparer.Ordinal)), p.Held.Trapezoid))];
     }
 

@@ -133,6 +133,11 @@ internal static class TieAnchorage
     private const double LeverArm = 0.9;
     private const double IntoColumn = 0.15;
 
+    // Less than there is would make the pull too small: a span that does not say what stands on it is none to look at here.
+    private static double Into(SlabSpan s) => s.FaceSide > 0
+        ? IntoColumn * s.FaceSide
+        : throw new InvalidOperationException("a span that does not say the side of its column is not anchored by the pull of its bars");
+
     /// <summary>
     /// Distance from the edge of the first inclined crack: half the thickness, or the face if that is nearer, m (9.8.2.2(5)).
     /// </summary>
@@ -224,7 +229,7 @@ internal static class TieAnchorage
             least = Math.Max(10 * layer.Diameter, 0.100);
             yield = ((ITieAnchorage)s.Code).DesignYield(s.Rules.Steel.Yield);
             (area, arm) = (layer.Area, LeverArm * s.Depth(bottom));
-            (overhang, into, cover) = (s.Overhang(side), IntoColumn * s.FaceSide, s.Rules.Concrete.CoverSide);
+            (overhang, into, cover) = (s.Overhang(side), Into(s), s.Rules.Concrete.CoverSide);
             ref readonly var face = ref s.AtFace(k, side);
             linear = !face.Lost && s.IsStraight(k, side);
             if (linear)
@@ -295,7 +300,7 @@ internal static class TieAnchorage
             ? (forces.ShearUp, forces.MomentUp)
             : (OneWayShear<AxisX>.Significant(forces.ShearDown, forces.DownShear),
                 OneWayShear<AxisX>.Significant(forces.MomentDown, forces.DownMoment));
-        var into = IntoColumn * s.FaceSide;
+        var into = Into(s);
         var d = s.Depth(bottom);
         var (sx, sf) = (new Sym("x", x, Unit.Section), new Sym("to the face", fromFace, Unit.Section));
         trace.Given("x", x, Unit.Section, "from the edge: the worst from h/2 to the face", $"{s.Code.Name} 9.8.2.2(5)");

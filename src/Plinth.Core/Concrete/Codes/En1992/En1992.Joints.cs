@@ -177,8 +177,8 @@ public sealed partial class En1992
         var found = section.Along(n, mx, my);
         var times = found.Scale;
 
-        // 3.1.7(3): pressed towards a corner the zone narrows to its outermost fibre, and ηfcd is a tenth less; up to six degrees off a side
-        // by degrees.
+        // 3.1.7(3): pressed towards a corner the zone narrows to its outermost fibre, and ηfcd is a tenth less; up to six degrees off a
+        // side by degrees.
         var (sin, cos) = Math.SinCos(found.AxisDegrees * Math.PI / 180);
         var skew = section.Round ? 0 : Math.Min(1, Math.Min(Math.Abs(sin), Math.Abs(cos)) / Aslant);
         if (skew > 1e-9)
