@@ -183,7 +183,10 @@ public sealed partial class En1992
         var skew = section.Round ? 0 : Math.Min(1, Math.Min(Math.Abs(sin), Math.Abs(cos)) / Aslant);
         if (skew > 1e-9)
         {
-            times += skew * (section.Narrowing.Along(n, mx, my).Scale - times);
+            // What is told is of the section that counts more.
+            var narrow = section.Narrowing.Along(n, mx, my);
+            times += skew * (narrow.Scale - times);
+            (found, section) = skew >= 0.5 ? (narrow, section.Narrowing) : (found, section);
         }
 
         if (T.Records)
@@ -197,7 +200,9 @@ public sealed partial class En1992
             trace.Given("εs", double.IsInfinity(found.Strain) ? 9.99 : found.Strain, Unit.Ratio, "of the outermost bar",
                 $"{Cited} figure 6.1");
             trace.Given("times", times, Unit.Ratio, "times the load that the section holds, by integration over section and bars"
-                + (skew > 1e-9 ? ", with a tenth less ηfcd as it is pressed towards a corner (3.1.7(3))" : ""), ColumnClause);
+                + (skew >= 1 ? ", ηfcd a tenth less as it is pressed towards a corner (3.1.7(3))"
+                    : skew > 1e-9 ? ", between ηfcd and a tenth less of it, as it is pressed somewhat towards a corner (3.1.7(3))"
+                    : ""), ColumnClause);
         }
 
         return times;
