@@ -88,8 +88,11 @@ public abstract class SlabSpan : BarZone
     /// <param name="side">+1 or −1.</param>
     public virtual bool IsStraight(int k, int side) => false;
 
-    /// <summary>Side along its axis of what stands on it, between the faces that sections count from, m; 0: nothing stands there.</summary>
-    public virtual double FaceSide => 0;
+    /// <summary>
+    /// Side along its axis of what stands at the face beyond which it reaches, m: as far as the next face; 0: nothing stands there.
+    /// </summary>
+    /// <param name="side">+1 or −1.</param>
+    public virtual double FaceSide(int side) => 0;
 
     /// <summary>Area of the bars of a face that span it, m2.</summary>
     public virtual double Steel(bool bottom) => Layer(bottom).Area;

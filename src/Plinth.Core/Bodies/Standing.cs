@@ -128,7 +128,8 @@ public sealed class Standing : Subject
         var depth = Math.Max(MeanDepth(true), other.MeanDepth(true));
         var (gapX, gapY) = (Math.Abs(X - other.X) - ((Outline.X + other.Outline.X) / 2),
             Math.Abs(Y - other.Y) - ((Outline.Y + other.Outline.Y) / 2));
-        return Math.Max(gapX, gapY) < 2 * depth;
+        var reach = Code is Concrete.Codes.IShearPerimeters perimeters ? perimeters.Farthest : 1;
+        return Math.Max(gapX, gapY) < 2 * reach * depth;
     }
 
     /// <summary>Diameter of the bottom bars along an axis where it stands, m; 0 without.</summary>

@@ -259,7 +259,7 @@ public sealed partial class SpringBed
         }
 
         TellShared(ref trace);
-        trace.Given("Ec", Elasticity, Unit.Stress, "of the concrete", $"{b.Code.Name} 19.2.2.1");
+        trace.Given("Ec", Elasticity, Unit.Stress, "of the concrete", b.Code.ElasticityClause);
         trace.Given("I", Inertia, Unit.FourthPower, "of the whole section along x"
             + (Factor == 1 ? "" : string.Create(System.Globalization.CultureInfo.InvariantCulture, $", counted {Factor:0.##} times")));
         trace.Given("1/λ", 1 / Characteristic, Unit.Length, "elastic length: (4·Ec·I/(k·B))^¼", "Hetényi 1946");

@@ -45,7 +45,7 @@ internal readonly struct CrackControl<TAxis> : ICheckRule<SlabSpan, Nothing>
                     continue;
                 }
 
-                var o = One(s, bottom, moment, allowed, ref none) with { Face = face };
+                var o = CrackControl.One(s, bottom, moment, (s.Breadth, s.Layer(bottom).Area), allowed, ref none) with { Face = face };
                 (worst, governing) = !worst.Done || o.Utilisation > worst.Utilisation ? (o, f) : (worst, governing);
             }
         }
@@ -61,32 +61,45 @@ internal readonly struct CrackControl<TAxis> : ICheckRule<SlabSpan, Nothing>
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
             trace.Heading($"Cracks of the {(bottom ? "bottom" : "top")} along {TAxis.Name}, at the face");
             s.Tell(governing, k, bottom, moment: true, ref trace);
-            One(s, bottom, bottom ? governing.MomentUp : governing.MomentDown, allowed, ref trace);
+            CrackControl.One(s, bottom, bottom ? governing.MomentUp : governing.MomentDown, (s.Breadth, s.Layer(bottom).Area), allowed,
+                ref trace);
         }
 
         return worst;
     }
+}
 
-    private static Outcome One<T>(SlabSpan s, bool bottom, double moment, double allowed, ref T trace)
+/// <summary>What checks of cracks share.</summary>
+internal static class CrackControl
+{
+    /// <summary>Cracks of a face in a section.</summary>
+    /// <param name="s">The span.</param>
+    /// <param name="bottom">The bottom, or the top.</param>
+    /// <param name="moment">Under which they open, kNm.</param>
+    /// <param name="section">Its breadth, m, and the area of its bars, m2.</param>
+    /// <param name="allowed">Their greatest width, m.</param>
+    /// <param name="trace">Receives the steps.</param>
+    public static Outcome One<T>(SlabSpan s, bool bottom, double moment, (double Breadth, double Steel) section, double allowed, ref T trace)
         where T : struct, ITrace
     {
         var (layer, rules) = (s.Layer(bottom), s.Rules.Concrete);
         var bar = Anchorage.Bar(s, bottom, ref trace);
         var d = s.Depth(bottom);
         trace.Let("MEk", moment, Unit.Moment, $"{new Sym("Mu", moment, Unit.Moment)}");
-        trace.Given("As", layer.Area, Unit.SteelArea, layer.ToString());
-        trace.Given("d", d, Unit.Section, $"of the {(bottom ? "bottom" : "top")} bars along {TAxis.Name}");
+        trace.Given("As", section.Steel, Unit.SteelArea, layer.ToString());
+        trace.Given("d", d, Unit.Section, $"of the {(bottom ? "bottom" : "top")} bars along {s.Axis}");
         var cover = trace.Given("c", s.Thickness - d - (layer.Diameter / 2), Unit.Section, "cover of these bars");
         var (width, least) = ((ICrackWidths)s.Code).CrackWidth(ref trace, rules, s.Rules.Steel.Yield,
-            new CrackedSection(s.Breadth, s.Thickness, d, layer.Area, layer.Diameter, bar.Spacing, cover, moment));
+            new CrackedSection(section.Breadth, s.Thickness, d, section.Steel, layer.Diameter, bar.Spacing * section.Breadth / s.NarrowBreadth,
+                cover, moment));
         var outcome = Outcome.Ratio(width, allowed);
         trace.Given("wk,most", allowed, Unit.Settlement, "[concrete] crack-width");
-        if (least / layer.Area > Math.Max(1, outcome.Utilisation))
+        if (least / section.Steel > Math.Max(1, outcome.Utilisation))
         {
             trace.Note("less steel than keeps cracks apart (7.3.2)");
-            trace.Let("utilisation", least / layer.Area, Unit.Ratio,
-                $"{new Sym("As,crack", least, Unit.SteelArea)}/{new Sym("As", layer.Area, Unit.SteelArea)}");
-            return outcome with { Utilisation = least / layer.Area };
+            trace.Let("utilisation", least / section.Steel, Unit.Ratio,
+                $"{new Sym("As,crack", least, Unit.SteelArea)}/{new Sym("As", section.Steel, Unit.SteelArea)}");
+            return outcome with { Utilisation = least / section.Steel };
         }
 
         trace.Let("utilisation", outcome.Utilisation, Unit.Ratio,

@@ -92,7 +92,7 @@ internal readonly struct TieAnchorage<TAxis> : ICheckRule<SlabSpan, TieLengths>
             if (worst.Plain)
             {
                 s.Tell(s.AtFace(k, governing), k, bottom, moment: true, ref trace);
-                var held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.Breadth, s.Code.PlainThickness(s.Thickness));
+                var held = s.Code.PlainFlexure(ref trace, s.Rules.Concrete, s.NarrowBreadth, s.Code.PlainThickness(s.Thickness));
                 trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
                     $"{new Sym("Mu", worst.Utilisation * held, Unit.Moment)}/{new Sym("φMn", held, Unit.Moment)}");
             }
@@ -130,12 +130,12 @@ internal static class TieAnchorage
     // So many distances are looked at before the worst is sought between its neighbours.
     private const int Steps = 8;
     private const int Halvings = 12;
-    private const double LeverArm = 0.9;
+    public const double LeverArm = 0.9;
     private const double IntoColumn = 0.15;
 
     // Less than there is would make the pull too small: a span that does not say what stands on it is none to look at here.
-    private static double Into(SlabSpan s) => s.FaceSide > 0
-        ? IntoColumn * s.FaceSide
+    private static double Into(SlabSpan s, int side) => s.FaceSide(side) > 0
+        ? IntoColumn * s.FaceSide(side)
         : throw new InvalidOperationException("a span that does not say the side of its column is not anchored by the pull of its bars");
 
     /// <summary>
@@ -229,7 +229,7 @@ internal static class TieAnchorage
             least = Math.Max(10 * layer.Diameter, 0.100);
             yield = ((ITieAnchorage)s.Code).DesignYield(s.Rules.Steel.Yield);
             (area, arm) = (layer.Area, LeverArm * s.Depth(bottom));
-            (overhang, into, cover) = (s.Overhang(side), Into(s), s.Rules.Concrete.CoverSide);
+            (overhang, into, cover) = (s.Overhang(side), Into(s, side), s.Rules.Concrete.CoverSide);
             ref readonly var face = ref s.AtFace(k, side);
             linear = !face.Lost && s.IsStraight(k, side);
             if (linear)
@@ -279,7 +279,7 @@ internal static class TieAnchorage
     private static double OnPlain(SlabSpan s, double moment)
     {
         var none = default(NoTrace);
-        return moment / s.Code.PlainFlexure(ref none, s.Rules.Concrete, s.Breadth, s.Code.PlainThickness(s.Thickness));
+        return moment / s.Code.PlainFlexure(ref none, s.Rules.Concrete, s.NarrowBreadth, s.Code.PlainThickness(s.Thickness));
     }
 
     /// <summary>The length that the bars need at a distance from the edge against the length there.</summary>
@@ -300,7 +300,7 @@ internal static class TieAnchorage
             ? (forces.ShearUp, forces.MomentUp)
             : (OneWayShear<AxisX>.Significant(forces.ShearDown, forces.DownShear),
                 OneWayShear<AxisX>.Significant(forces.MomentDown, forces.DownMoment));
-        var into = Into(s);
+        var into = Into(s, side);
         var d = s.Depth(bottom);
         var (sx, sf) = (new Sym("x", x, Unit.Section), new Sym("to the face", fromFace, Unit.Section));
         trace.Given("x", x, Unit.Section, "from the edge: the worst from h/2 to the face", $"{s.Code.Name} 9.8.2.2(5)");
@@ -308,21 +308,27 @@ internal static class TieAnchorage
         trace.Given("R", r, Unit.Force, bottom ? "net pressure beyond x" : "weights less pressure beyond x");
         trace.Given("M", m, Unit.Moment, "of R about the section at x");
         var zi = trace.Let("zi", LeverArm * d, Unit.Section, $"0.9·{new Sym("d", d, Unit.Section)}", $"{s.Code.Name} 9.8.2.2(3)");
-        var e = trace.Let("e", into, Unit.Section, $"0.15·{new Sym("column", s.FaceSide, Unit.Section)}", $"{s.Code.Name} 9.8.2.2(3)");
+        var e = trace.Let("e", into, Unit.Section, $"0.15·{new Sym("column", s.FaceSide(side), Unit.Section)}", $"{s.Code.Name} 9.8.2.2(3)");
         // R·ze: from R to 0.15 of the column's side within its face.
         var pull = trace.Let("Fs", zi > 0 ? (m + (r * (fromFace + into))) / zi : double.PositiveInfinity, Unit.Force,
             $"({new Sym("M", m, Unit.Moment)} + {new Sym("R", r, Unit.Force)}·({sf} + {new Sym("e", e, Unit.Section)}))/"
                 + $"{new Sym("zi", zi, Unit.Section)}", $"{s.Code.Name} 9.8.2.2(2)");
         var area = trace.Given("As", layer.Area, Unit.SteelArea, layer.ToString());
-        var yield = trace.Let("fyd", code.DesignYield(s.Rules.Steel.Yield), Unit.Stress,
-            $"{new Sym("fyk", s.Rules.Steel.Yield, Unit.Stress)}/"
-                + $"{new Sym("γS", s.Rules.Steel.Yield / code.DesignYield(s.Rules.Steel.Yield), Unit.Ratio)}");
+        var yield = TellYield(s, ref trace);
         var stress = trace.Let("σsd", Math.Min(pull / area, yield), Unit.Stress,
             $"min({new Sym("Fs", pull, Unit.Force)}/{new Sym("As", area, Unit.SteelArea)}; {new Sym("fyd", yield, Unit.Stress)})");
         var bar = Anchorage.Bar(s, bottom, ref trace);
         var needed = code.Anchored(ref trace, s.Rules.Concrete, bar, stress, layer.Hooked);
         var there = trace.Let("there", Math.Max(0, x - cover), Unit.Section, $"{sx} − {new Sym("cover", cover, Unit.Section)}");
         return Outcome.Ratio(needed, there);
+    }
+
+    /// <summary>fyd, kPa, told.</summary>
+    public static double TellYield<T>(SlabSpan s, ref T trace)
+        where T : struct, ITrace
+    {
+        var (yield, design) = (s.Rules.Steel.Yield, ((ITieAnchorage)s.Code).DesignYield(s.Rules.Steel.Yield));
+        return trace.Let("fyd", design, Unit.Stress, $"{new Sym("fyk", yield, Unit.Stress)}/{new Sym("γS", yield / design, Unit.Ratio)}");
     }
 
     /// <summary>Whether the bars of a layer hold without hooks even if they yield at the first crack.</summary>

@@ -141,6 +141,9 @@ public abstract partial class ConcreteCode
     /// <param name="strength">f'c, kPa.</param>
     public abstract double Elasticity(double strength);
 
+    /// <summary>Where that stands.</summary>
+    public abstract string ElasticityClause { get; }
+
     /// <summary>Clause of the development of bars.</summary>
     public abstract string AnchorageClause { get; }
 

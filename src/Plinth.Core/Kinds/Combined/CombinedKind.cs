@@ -14,7 +14,7 @@ namespace Plinth.Core.Kinds.Combined;
 /// <summary>One rectangular or trapezoidal base under several columns.</summary>
 public class CombinedKind : FoundationKind
 {
-    private static readonly CheckList List = CombinedChecks.Make();
+    private static readonly ListsOfCodes Lists = new(CombinedChecks.Make);
 
     /// <inheritdoc/>
     public override string Id => "combined";
@@ -47,7 +47,10 @@ public class CombinedKind : FoundationKind
     }
 
     /// <inheritdoc/>
-    public override CheckList Checks(ConcreteCode code) => List;
+    public override CheckList Checks(ConcreteCode code) => Lists.Of(code);
+
+    /// <inheritdoc/>
+    public override bool Knows(ConcreteCode code) => true;
 
     /// <inheritdoc/>
     public override IReadOnlyList<DesignField> Fields(IReadOnlyList<string> supports) => CombinedFields.Make(supports);

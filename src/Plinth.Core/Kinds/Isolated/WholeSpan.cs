@@ -35,7 +35,7 @@ internal sealed class WholeSpan(Trial trial, bool alongX) : SlabSpan(trial, 0, n
         return AlongX ? p.BearsWholly(from, -wide, to, wide) : p.BearsWholly(-wide, from, wide, to);
     }
 
-    public override double FaceSide => AlongX ? Trial.Columns[0].Outline.X : Trial.Columns[0].Outline.Y;
+    public override double FaceSide(int side) => AlongX ? Trial.Columns[0].Outline.X : Trial.Columns[0].Outline.Y;
 
     public override bool PlainOnTop(int k) => Trial.Columns[0].Plain(k).OnTop;
 

@@ -23,6 +23,10 @@ public sealed class StripKind : CombinedKind
     /// <inheritdoc/>
     public override string Carried => "a row of supports";
 
+    // The ends of its extra bars are looked at by the clauses of one family alone.
+    /// <inheritdoc/>
+    public override bool Knows(Concrete.Codes.ConcreteCode code) => code is { Annex: null };
+
     /// <inheritdoc/>
     public override bool Tapers => false;
 

@@ -104,7 +104,7 @@ internal sealed class SoughtZone(Trial trial, BarSpec? held, Func<BarLayer> get,
         if (check.Decides.What == Decisions.Ends)
         {
             // Hooked bars need no less length for being more, unless only what is called on is anchored.
-            if (Layer.Hooked && !rules.Steel.AnchorageExcess)
+            if (Layer.Hooked && !rules.Steel.AnchorageExcess && trial.Code is not Concrete.Codes.ITieAnchorage)
             {
                 return false;
             }

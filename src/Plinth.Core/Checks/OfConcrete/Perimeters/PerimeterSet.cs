@@ -111,7 +111,8 @@ internal sealed class PerimeterSet
             return;
         }
 
-        taken = now;
+        // Of bars that are not spread evenly more than those of the column's own zones may have changed.
+        taken = s.SpreadEvenly ? now : taken;
         var code = (IShearPerimeters)s.Code;
         var none = default(NoTrace);
         var (dx, dy, steel) = (s.Depth(true, bottom), s.Depth(false, bottom), SteelRatio(s, bottom));
@@ -129,7 +130,7 @@ internal sealed class PerimeterSet
         var diameter = s.First.Outline.Diameter;
         round = diameter > 0 && s.Columns.Length == 1;
         column = round ? (s.X, s.Y, diameter / 2, diameter / 2) : (s.X, s.Y, s.SideX / 2, s.SideY / 2);
-        edges = (s.Body.LowX, s.Body.HighX, s.Body.LowY, s.Body.HighY);
+        edges = Edges(s, code.Farthest * Depth);
         FindForms(s, code.Farthest * Depth);
         var basic = new ShearPerimeter(code.Farthest * Depth, column, round, 0, 0, edges);
         Basic = (basic.Length, basic.AbsoluteX, basic.AbsoluteY);
@@ -187,8 +188,9 @@ internal sealed class PerimeterSet
 
                 var fits = Math.Min(
                     Math.Min(ox < 0 ? double.PositiveInfinity : room.X0, ox > 0 ? double.PositiveInfinity : room.X1),
-                    Math.Min(oy < 0 ? double.PositiveInfinity : room.Y0, oy > 0 ? double.PositiveInfinity : room.Y1));
-                var high = Math.Min(farthest, fits);
+                    Math.Min(oy < 0 ? double.PositiveInfinity : ToSlant(s, ox, -1, room.Y0),
+                        oy > 0 ? double.PositiveInfinity : ToSlant(s, ox, 1, room.Y1)));
+                var high = Math.Min(farthest, Math.Min(fits, ToOthers(s, ox, oy)));
                 var low = 0.0;
                 for (var j = 0; j < before; j++)
                 {
@@ -201,6 +203,75 @@ internal sealed class PerimeterSet
                 }
             }
         }
+    }
+
+    // The edges to which open forms run: of a trapezoid those of the rectangle as wide as it is where it is narrowest within reach, which
+    // is shorter and encloses less that pushes.
+    private static (double X0, double X1, double Y0, double Y1) Edges(PunchedArea s, double reach)
+    {
+        var b = s.Body;
+        if (b.IsRectangle)
+        {
+            return (b.LowX, b.HighX, b.LowY, b.HighY);
+        }
+
+        var narrow = Math.Min(b.WidthAt(Math.Max(b.LowX, s.X - (s.SideX / 2) - reach)),
+            b.WidthAt(Math.Min(b.HighX, s.X + (s.SideX / 2) + reach))) / 2;
+        return (b.LowX, b.HighX, -narrow, narrow);
+    }
+
+    // How far a form may lie from the column so that it keeps clear of a slanted edge, where it is nearest to it.
+    private static double ToSlant(PunchedArea s, int openX, int side, double room)
+    {
+        var b = s.Body;
+        if (b.IsRectangle)
+        {
+            return room;
+        }
+
+        var (low, high) = (openX < 0 ? b.LowX : s.X - (s.SideX / 2), openX > 0 ? b.HighX : s.X + (s.SideX / 2));
+        var face = (side * s.Y) + (s.SideY / 2);
+
+        // What is left at the narrow end of a form at a distance shrinks evenly until it meets the end of the base.
+        var narrows = b.HighWidth > b.LowWidth ? -1 : 1;
+        var (end, to) = narrows < 0 ? (low, low - b.LowX) : (high, b.HighX - high);
+        var slope = Math.Abs(b.HighWidth - b.LowWidth) / (2 * b.Length);
+        var at = (b.WidthAt(Math.Clamp(end, b.LowX, b.HighX)) / 2) - face;
+        var free = at / (1 + slope);
+        return free <= to ? free : (Math.Min(b.LowWidth, b.HighWidth) / 2) - face;
+    }
+
+    // How far a form may lie from the column until it reaches one that stands beside it, whose force it would then enclose in part.
+    private double ToOthers(PunchedArea s, int openX, int openY)
+    {
+        var free = double.PositiveInfinity;
+        var (c, e) = (column, edges);
+        var (x0, x1) = (openX < 0 ? e.X0 : c.X - c.HalfX, openX > 0 ? e.X1 : c.X + c.HalfX);
+        var (y0, y1) = (openY < 0 ? e.Y0 : c.Y - c.HalfY, openY > 0 ? e.Y1 : c.Y + c.HalfY);
+        foreach (var other in s.Body.Columns)
+        {
+            if (other.IsHere && !IsAmong(s.Columns, other))
+            {
+                var (gapX, gapY) = (Math.Max(x0 - other.Face(true, 1), other.Face(true, -1) - x1),
+                    Math.Max(y0 - other.Face(false, 1), other.Face(false, -1) - y1));
+                free = Math.Min(free, gapX > 0 && gapY > 0 ? Math.Sqrt((gapX * gapX) + (gapY * gapY)) : Math.Max(0, Math.Max(gapX, gapY)));
+            }
+        }
+
+        return free;
+    }
+
+    private static bool IsAmong(ReadOnlySpan<Standing> columns, Standing other)
+    {
+        foreach (var c in columns)
+        {
+            if (c == other)
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     // From which distance on a form is shorter than another with fewer open sides, or that one no longer fits.
@@ -266,9 +337,22 @@ internal sealed class PerimeterSet
         where T : struct, ITrace
     {
         var span = alongX ? s.First.SpanX : s.First.SpanY;
-        return span.Layer(bottom).Any
-            ? ((IShearPerimeters)s.Code).ShearSteelBeyond(ref trace, s.Rules.Concrete, Anchorage.Bar(span, bottom, ref trace),
-                span.Layer(bottom).Hooked, s.MeanDepth(bottom))
-            : 0;
+        if (!span.Layer(bottom).Any)
+        {
+            return 0;
+        }
+
+        var bar = Anchorage.Bar(span, bottom, ref trace);
+        if (!s.SpreadEvenly)
+        {
+            // Of bars in several zones the thickest, which run on farthest.
+            foreach (var zone in s.Trial.Zones(alongX))
+            {
+                bar = zone.Body == s.Body && zone.Layer(bottom).Diameter > bar.Size.Diameter ? bar with { Size = zone.Layer(bottom).Size! } : bar;
+            }
+        }
+
+        return ((IShearPerimeters)s.Code).ShearSteelBeyond(ref trace, s.Rules.Concrete, bar, span.Layer(bottom).Hooked,
+            s.MeanDepth(bottom));
     }
 }

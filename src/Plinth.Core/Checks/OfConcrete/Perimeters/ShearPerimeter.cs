@@ -98,6 +98,32 @@ internal readonly struct ShearPerimeter
         return Pressed(p);
     }
 
+    /// <summary>
+    /// The same of springs under a body that bends: over the rectangle, exact, less what lies between each round corner and its square one,
+    /// by the pressure in the middle of that.
+    /// </summary>
+    /// <param name="body">The body.</param>
+    /// <param name="k">The combination.</param>
+    public PressureResultant PushedOnSprings(Bodies.GroundBody body, int k)
+    {
+        var sum = body.PushedWithin(k, x0, y0, x1, y1);
+        var area = radius * radius * (1 - (Math.PI / 4));
+        for (var i = 0; i < 4 && area > 0; i++)
+        {
+            var (sx, sy) = ((i & 1) == 0 ? -1 : 1, (i & 2) == 0 ? -1 : 1);
+            if (IsRound(sx, sy))
+            {
+                // Its first moment about the arc's centre is r³/6.
+                var off = radius * radius * radius / 6 / area;
+                var (x, y) = (sx < 0 ? x0 + radius - off : x1 - radius + off, sy < 0 ? y0 + radius - off : y1 - radius + off);
+                var force = body.PressureAt(k, x, y) * area;
+                sum = new PressureResultant(sum.Force - force, sum.MomentX - (force * x), sum.MomentY - (force * y));
+            }
+        }
+
+        return sum;
+    }
+
     // Where a part has let go: the boundary alone is integrated, in axes of which s runs up the slope from the line where pressure ends.
     // Every integrand has the factor s, so that this line, the rest of the boundary of what bears, adds nothing.
     private PressureResultant Pressed(in PressureField p)

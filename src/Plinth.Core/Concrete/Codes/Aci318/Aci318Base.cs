@@ -66,6 +66,9 @@ public abstract partial class Aci318Base(AciEdition edition, string year) : Conc
     public override double Elasticity(double strength) =>
         edition.ConcreteElasticity * Math.Sqrt(strength / edition.StressFactor) * edition.StressFactor;
 
+    /// <inheritdoc/>
+    public override string ElasticityClause => Name + " 19.2.2.1";
+
     /// <summary>Inch-pound or metric.</summary>
     protected AciEdition Edition => edition;
 

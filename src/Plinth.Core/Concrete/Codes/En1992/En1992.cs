@@ -124,6 +124,9 @@ public sealed partial class En1992 : ConcreteCode
     public override double Elasticity(double strength) => 22e6 * Math.Pow(((strength / Megapascal) + 8) / 10, 0.3);
 
     /// <inheritdoc/>
+    public override string ElasticityClause => Cited + " table 3.1";
+
+    /// <inheritdoc/>
     public override double MostSpacing(double thickness) => Math.Min(annex["slab-spacing-h"] * thickness, annex["slab-spacing"]);
 
     /// <inheritdoc/>

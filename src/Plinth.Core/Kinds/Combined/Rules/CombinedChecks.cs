@@ -2,6 +2,7 @@ using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Checks.OnGround;
+using Plinth.Core.Concrete.Codes;
 
 namespace Plinth.Core.Kinds.Combined;
 
@@ -9,22 +10,32 @@ namespace Plinth.Core.Kinds.Combined;
 internal static class CombinedChecks
 {
     /// <summary>Makes them.</summary>
-    public static CheckList Make() => new(
+    /// <param name="code">The design code.</param>
+    public static CheckList Make(ConcreteCode code) => new(
     [
         .. SharedChecks.OnGround(),
         CheckList.Rule<ColumnDistortion, GroundBody, Nothing>("distortion"),
         CheckList.Rule<LongShear, LongSpan, LongShearStrengths>("one-way-shear-x"),
         CheckList.Rule<CrossShear, SlabSpan, OneWayStrength>("one-way-shear-y"),
-        CheckList.Rule<TwoWayShear, PunchedArea, Nothing>("two-way-shear"),
+        SharedChecks.TwoWay(code),
         CheckList.Rule<LongFlexure<BottomFace>, LongSpan, Nothing>("flexure-bottom-x"),
         CheckList.Rule<CrossFlexure<BottomFace>, SlabSpan, FaceStrength>("flexure-bottom-y"),
         CheckList.Rule<LongFlexure<TopFace>, LongSpan, Nothing>("flexure-top-x"),
         CheckList.Rule<CrossFlexure<TopFace>, SlabSpan, FaceStrength>("flexure-top-y"),
-        .. SharedChecks.OfBars(),
-        CheckList.Rule<LongAnchorage, LongSpan, AnchorageLengths>("anchorage-x"),
-        CheckList.Rule<Anchorage<AxisY>, SlabSpan, AnchorageLengths>("anchorage-y"),
+        .. SharedChecks.OfBars(code),
+        code is ITieAnchorage
+            ? CheckList.Rule<LongTies, LongSpan, TieLengths>("anchorage-x")
+            : CheckList.Rule<LongAnchorage, LongSpan, AnchorageLengths>("anchorage-x"),
+        SharedChecks.Anchored(code)[1],
+        .. code is ICrackWidths
+            ? (Check[])
+            [
+                CheckList.Rule<LongCracks, LongSpan, Nothing>("cracks-x"),
+                CheckList.Rule<CrossCracks, SlabSpan, Nothing>("cracks-y"),
+            ]
+            : [],
         CheckList.Rule<Curtailment, ExtraZone, ThroughBars>("curtailment-x"),
         .. SharedChecks.AtColumns(),
     ],
-    SharedChecks.Parts());
+    SharedChecks.Parts(code));
 }

@@ -89,7 +89,7 @@ internal readonly struct LongFlexure<TFace> : ICheckRule<LongSpan, Nothing>
 
             trace.Note($"{Unit.Length.FormatWithSymbol(at, s.Units)} along {s.Axis} from the base's centroid"
                 + (!ductile ? ": too much steel for the depth; thicken the base"
-                    : plain && worst.Passes ? ": plain concrete holds it (14.5)"
+                    : plain && worst.Passes ? $": plain concrete holds it ({s.Code.PlainShort})"
                     : s.Layer(TFace.IsBottom).Any || plain ? ""
                     : TFace.IsBottom ? ": no bottom bars"
                     : ": top steel is needed"));

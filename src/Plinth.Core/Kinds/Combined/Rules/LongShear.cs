@@ -1,6 +1,7 @@
 using Plinth.Core.Bodies;
 using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
+using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
 using Plinth.Core.Tracing;
 using Plinth.Core.Units;
@@ -16,15 +17,28 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
 {
     public static ReadOnlySpan<LongSpan> Of(Trial trial) => ((CombinedTrial)trial).LongSpans;
 
-    // The sections follow from the depth; over one breadth their strength is alike.
+    // The sections follow from the depth; over one breadth their strength is alike, unless bars count but where they run on far enough.
     public static double GoverningKey(LongSpan s) =>
-        s.Trial.Looking == Face.Bottom && s.Body.IsRectangle && !s.HasExtra(true) ? s.Depth(true) : double.NaN;
+        s.Trial.Looking == Face.Bottom && s.Body.IsRectangle && !s.HasExtra(true) && s.Code is not IShearPerimeters
+            ? s.Depth(true)
+            : double.NaN;
 
     public static LongShearStrengths Capacity(LongSpan s)
     {
         var none = default(NoTrace);
-        return s.Body.IsRectangle && !s.HasExtra(true) && !s.HasExtra(false)
-            ? new(true, Strength(s, 0, true, false, ref none), Strength(s, 0, false, false, ref none)) : default;
+        if (!s.Body.IsRectangle || s.HasExtra(true) || s.HasExtra(false))
+        {
+            return default;
+        }
+
+        var middle = (s.Low + s.High) / 2;
+        return new(true, Strength(s, middle, true, false, ref none), Strength(s, middle, false, false, ref none))
+        {
+            BareBottom = Bare(s, true, ref none),
+            BareTop = Bare(s, false, ref none),
+            ReachBottom = Reach(s, true, ref none),
+            ReachTop = Reach(s, false, ref none),
+        };
     }
 
     public static Outcome Evaluate<T>(LongSpan s, in LongShearStrengths strengths, int k, ref T trace)
@@ -62,6 +76,23 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
             }
         }
 
+        if (s.Code.LimitsShearAtFace && s.LooksAt(Face.Bottom))
+        {
+            foreach (var c in s.Columns)
+            {
+                for (var side = -1; side <= 1; side += 2)
+                {
+                    var face = s.Face(c, side);
+                    if (face > s.Low + 1e-9 && face < s.High - 1e-9)
+                    {
+                        var at = s.Section(k, face);
+                        Take(Outcome.Ratio(OneWayShear<AxisX>.Significant(Math.Abs(at.Shear), s.Body.Loads(k).N), Steep(s, at, ref none))
+                            with { Face = Face.Bottom }, at, at.Moment >= 0, Crushed, ref worst);
+                    }
+                }
+            }
+        }
+
         if (T.Records)
         {
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
@@ -76,13 +107,18 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
                 {
                     Plain(s, k, governing.X, ref trace);
                 }
+                else if (where == Crushed)
+                {
+                    Steep(s, governing, ref trace);
+                }
                 else
                 {
                     Strength(s, governing.X, bottom, true, ref trace);
                 }
 
                 trace.Let("utilisation", worst.Utilisation, Unit.Ratio,
-                    $"{new Sym("Vu", worst.Demand, Unit.Force)}/{new Sym("φVc", worst.Capacity, Unit.Force)}");
+                    $"{new Sym("Vu", worst.Demand, Unit.Force)}/"
+                        + $"{new Sym(where == Crushed ? "VEd,max" : "φVc", worst.Capacity, Unit.Force)}");
             }
         }
 
@@ -110,6 +146,16 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
     }
 
     private const string AtD = "at d from the face";
+
+    private const string Crushed = "at the face, by the struts";
+
+    // By the lesser depth of both faces' bars that are there.
+    private static double Steep<T>(LongSpan s, in LongSection at, ref T trace)
+        where T : struct, ITrace
+    {
+        var d = s.Layer(false).Any && s.Layer(true).Any ? Math.Min(s.Depth(true), s.Depth(false)) : s.Depth(s.Layer(true).Any);
+        return s.Code.SteepShear(ref trace, s.Rules.Concrete, s.BreadthAt(at.X), trace.Given("d", d, Unit.Section, "the lesser of both faces"));
+    }
 
     private static Outcome Used(LongSpan s, in LongShearStrengths strengths, int k, in LongSection at, bool below)
     {
@@ -175,8 +221,29 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
             trace.Given("d", s.Depth(bottom), Unit.Section, $"of the {(bottom ? "bottom" : "top")} bars along {s.Axis}");
         }
 
-        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, s.BreadthAt(at), s.Depth(bottom), s.SteelAt(bottom, at));
+        var steel = s.SteelAt(bottom, at);
+        var reach = Reach(s, bottom, ref trace);
+        if (reach > 0)
+        {
+            var beyond = trace.Given("beyond", Beyond(s, at), Unit.Section, "bars beyond the section, towards the nearer end");
+            steel = reach <= beyond ? steel : trace.Given("As", 0, Unit.SteelArea, "they do not run lbd + d beyond it: none counts");
+        }
+
+        return s.Code.OneWayShear(ref trace, s.Rules.Concrete, s.BreadthAt(at), s.Depth(bottom), steel);
     }
+
+    // What a code holds without the bars, where it counts only those that run far enough beyond a section.
+    private static double Bare<T>(LongSpan s, bool bottom, ref T trace)
+        where T : struct, ITrace => s.Code is IShearPerimeters && s.Layer(bottom).Any
+            ? s.Code.OneWayShear(ref trace, s.Rules.Concrete, s.Breadth, s.Depth(bottom), 0)
+            : 0;
+
+    private static double Reach<T>(LongSpan s, bool bottom, ref T trace)
+        where T : struct, ITrace => s.Code is IShearPerimeters code && s.Layer(bottom).Any
+            ? code.ShearSteelBeyond(ref trace, s.Rules.Concrete, Anchorage.Bar(s, bottom, ref trace), s.Layer(bottom).Hooked, s.Depth(bottom))
+            : 0;
+
+    internal static double Beyond(LongSpan s, double at) => Math.Min(at - s.Low, s.High - at) - s.Rules.Concrete.CoverSide;
 }
 
 /// <summary>Strengths in shear along a base, kN: those of every section where it is a rectangle without extra bars.</summary>
@@ -185,10 +252,28 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
 /// <param name="Top">By the top bars.</param>
 internal readonly record struct LongShearStrengths(bool AllAlong, double Bottom, double Top)
 {
+    /// <summary>What holds where the bottom bars do not run on far enough, kN.</summary>
+    public double BareBottom { get; init; }
+
+    /// <summary>The same of the top bars, kN.</summary>
+    public double BareTop { get; init; }
+
+    /// <summary>How far the bottom bars must run beyond a section to count there, m; 0: they always count.</summary>
+    public double ReachBottom { get; init; }
+
+    /// <summary>The same of the top bars, m.</summary>
+    public double ReachTop { get; init; }
+
     /// <summary>The strength in a section by the bars of a face, kN.</summary>
     public double At(LongSpan s, double x, bool bottom)
     {
         var none = default(NoTrace);
-        return AllAlong ? bottom ? Bottom : Top : LongShear.Strength(s, x, bottom, false, ref none);
+        if (!AllAlong)
+        {
+            return LongShear.Strength(s, x, bottom, false, ref none);
+        }
+
+        var (reach, full, bare) = bottom ? (ReachBottom, Bottom, BareBottom) : (ReachTop, Top, BareTop);
+        return reach > 0 && reach > LongShear.Beyond(s, x) ? bare : full;
     }
 }

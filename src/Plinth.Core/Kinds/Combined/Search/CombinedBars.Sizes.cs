@@ -30,6 +30,38 @@ internal sealed partial class CombinedBars
         return Among(sizes, zones.GetRange(0, zones.Count - 1), checks) && Among(sizes, [between], checks) && Trim(zones, checks);
     }
 
+    // Where steel helps two-way shear: more of the bottom bars, along and in the band of the column, whichever weigh less; then as many
+    // fewer again as pass. Whether it helped.
+    private bool Grow()
+    {
+        List<SoughtZone> zones = [.. Zones(true, Face.Bottom), .. Zones(false, Face.Bottom)];
+        foreach (var z in zones)
+        {
+            z.Take(z.Layer);
+        }
+
+        for (var round = 0; round < MostRounds; round++)
+        {
+            if (Lacking(depth, zones) is not { } lacking)
+            {
+                return Trim(zones, [.. ofFace[Face.Bottom], .. depth]);
+            }
+
+            // Both directions count alike: those that weigh less grow.
+            var over = lacking.Outcome.Utilisation / rules.Sizing.Target;
+            var helps = !lacking.Check.Definition.GainsByDepth && !lacking.Outcome.FailsAnyhow;
+            if (!helps || !zones.Where(z => z.Held is null && z.Layer.Any && z.Is(lacking.Subject)).OrderBy(z => z.Mass)
+                .Any(z => z.Answer(lacking.Check, lacking.Subject, over)))
+            {
+                return false;
+            }
+
+            Put();
+        }
+
+        return false;
+    }
+
     // What is asked near a column counts the bars between the bands too, which were few when the bands got theirs; and across a trapezoid
     // not every section has all bars.
     private bool Trim(List<SoughtZone> zones, Check[] checks)

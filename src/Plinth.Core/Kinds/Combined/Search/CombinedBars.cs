@@ -26,6 +26,7 @@ internal sealed partial class CombinedBars
     private readonly RuleSet rules;
     private readonly HeldValues held;
     private readonly Check[] depth;
+    private readonly Check[] bare;
     private readonly Check[] sections;
     private readonly Check[] parts;
     private readonly Dictionary<(bool AlongX, Face Face), Check[]> deciding = [];
@@ -48,6 +49,7 @@ internal sealed partial class CombinedBars
         (rules, held) = (foundation.Rules, foundation.Held);
         sections = [.. trials[0].Checks.Listed.Where(c => c.Decides.IsOfSection && !foundation.Waives(c.Id))];
         depth = [.. sections.Where(c => c.Decides.What == Decisions.Depth)];
+        bare = [.. depth.Where(c => c.Definition.GainsByDepth)];
         parts = [.. trials[0].Checks.Parts.Where(c => !foundation.Waives(c.Id))];
         foreach (var alongX in (ReadOnlySpan<bool>)[true, false])
         {
@@ -86,7 +88,7 @@ internal sealed partial class CombinedBars
     public bool IsTooThin()
     {
         Look(Face.Bottom);
-        var fails = Array.Exists(depth, c => trials.Any(t => c.ExceedsAtHint(t, rules.Sizing.Target)));
+        var fails = Array.Exists(bare, c => trials.Any(t => c.ExceedsAtHint(t, rules.Sizing.Target)));
         Look(Face.None);
         return fails;
     }
@@ -117,7 +119,7 @@ internal sealed partial class CombinedBars
         }
 
         Look(Face.Bottom);
-        if (!OfFace(Face.Bottom) || Fails(depth))
+        if (!OfFace(Face.Bottom) || (Fails(depth) && !Grow()))
         {
             Look(Face.None);
             return null;

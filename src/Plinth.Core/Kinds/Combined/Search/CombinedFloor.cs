@@ -24,6 +24,7 @@ internal sealed class CombinedFloor
     private readonly Foundation foundation;
     private readonly RuleSet rules;
     private readonly double lightest;
+    private readonly double thickest;
     private readonly double ratio;
     private readonly Dictionary<double, double> leastAreas = [];
 
@@ -33,6 +34,7 @@ internal sealed class CombinedFloor
         BarSize[] sizes = [.. new[] { foundation.Held.BottomX?.Size, foundation.Held.TopX?.Size }.OfType<BarSize>(), .. rules.Steel.Bars,
             .. rules.Steel.TopBars];
         lightest = sizes.Min(b => b.MassPerMetre / b.Area);
+        thickest = sizes.Max(b => b.Diameter);
         var none = default(Tracing.NoTrace);
         bool Sought(string id) => !foundation.Waives(id);
         ratio = Sought("minimum-steel-x") && Sought("minimum-steel-y")
@@ -47,7 +49,7 @@ internal sealed class CombinedFloor
     public double Of(in CombinedPlan plan, double thickness, double standing)
     {
         var (width, side) = ((plan.Low + plan.High) / 2, 2 * rules.Concrete.CoverSide);
-        var steel = ratio * thickness * ((width * (plan.Length - side)) + (plan.Length * (width - side)));
+        var steel = Least(thickness) * ((width * (plan.Length - side)) + (plan.Length * (width - side)));
         return Bare(plan, thickness) + standing + (rules.Rates.Steel * lightest * steel);
     }
 
@@ -92,7 +94,7 @@ internal sealed class CombinedFloor
     {
         var (thickness, side, width) = (trials[0].Body.Thickness, 2 * rules.Concrete.CoverSide, (plan.Low + plan.High) / 2);
         var (along, across) = (Math.Max(0, plan.Length - side) * lightest, Math.Max(0, width - side) * lightest);
-        var (least, leastAcross) = (ratio * thickness * width, ratio * thickness * plan.Length);
+        var (least, leastAcross) = (Least(thickness) * width, Least(thickness) * plan.Length);
 
         // Top bars both ways, where any are needed: what lifts a hair needs none.
         var needsTop = need.Top > 0 && rules.Steel.TopSteel == TopSteel.Demand && trials.Any(s => s.NeedsTopSteel);
@@ -103,6 +105,12 @@ internal sealed class CombinedFloor
         var acrossAll = (leastAcross * across) + (Math.Max(0, need.Across - leastAcross) * narrow);
         return new BarBudget(double.PositiveInfinity, Math.Max(least, need.Bottom) * along, acrossAll, top, need.Bottom);
     }
+
+    private double Least(double thickness) => ratio * LeastDepth(trials[0], thickness, thickest);
+
+    /// <summary>The depth by which the code's least steel goes, m: at the least, by the thickest bars in the inner layer.</summary>
+    internal static double LeastDepth(CombinedTrial trial, double thickness, double thickest) => trial.Code.LeastSteelDepth(thickness,
+        Math.Max(0, thickness - Math.Max(trial.Rules.Concrete.CoverBottom, trial.Rules.Concrete.CoverTop) - (1.5 * thickest))).Value;
 
     private static double Perimeter(in CombinedPlan plan) =>
         plan.Low + plan.High + (2 * Math.Sqrt((plan.Length * plan.Length) + ((plan.Low - plan.High) * (plan.Low - plan.High) / 4)));

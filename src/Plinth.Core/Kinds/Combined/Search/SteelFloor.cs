@@ -48,6 +48,7 @@ internal sealed class SteelFloor
     private readonly (BarSize Size, double Closest)[] bottomBars;
     private readonly (BarSize Size, double Closest)[] topBars;
     private readonly double thinnest;
+    private readonly double thickestOfAll;
     private readonly double lessDepth;
     private readonly double leastRatio;
     private readonly int flexureBottom;
@@ -68,6 +69,8 @@ internal sealed class SteelFloor
         bottomBars = Allowed(rules.Steel.Bars);
         topBars = Allowed(rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars);
         thinnest = rules.Steel.Bars.Concat(rules.Steel.TopBars).Min(b => b.Diameter);
+
+        thickestOfAll = rules.Steel.Bars.Concat(rules.Steel.TopBars).Max(b => b.Diameter);
 
         // The bottom bars along may be so much nearer to the top than the thinnest: by half of their own, by all of those under them.
         var thickest = rules.Steel.Bars.Max(b => b.Diameter);
@@ -245,7 +248,8 @@ internal sealed class SteelFloor
             return deep <= 0 ? 0 : t.Code.OneWayShear(ref none, rules.Concrete, breadth, deep, area) * target;
         }
 
-        var least = t.Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield) * t.Body.Thickness * breadth;
+        var least = t.Code.MinimumSteelRatio(ref none, rules.Concrete, rules.Steel.Yield)
+            * CombinedFloor.LeastDepth(t, t.Body.Thickness, thickestOfAll) * breadth;
         if (Strength(least, depth) >= shear)
         {
             return (0, 1);
@@ -276,7 +280,7 @@ internal sealed class SteelFloor
     // The bars along lie under them, so much thicker than the thinnest.
     private (double Area, bool IsHopeless, bool Turns) Across(CombinedTrial t, double lost)
     {
-        var ratio = leastRatio * t.Body.Thickness;
+        var ratio = leastRatio * CombinedFloor.LeastDepth(t, t.Body.Thickness, thickestOfAll);
         var (bent, sheared, turns) = (ratio * t.Body.Length, ratio * t.Body.Length, false);
         for (var g = 0; g < t.Bands.Length; g++)
         {

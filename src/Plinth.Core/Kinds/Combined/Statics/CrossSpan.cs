@@ -72,6 +72,9 @@ internal sealed class CrossSpan : SlabSpan
     public override double Overhang(int side) => side > 0 ? (Length / 2) - columns.HighFace(false) : columns.LowFace(false) + (Length / 2);
 
     /// <inheritdoc/>
+    public override double FaceSide(int side) => columns.HighFace(false) - columns.LowFace(false);
+
+    /// <inheritdoc/>
     public override bool PlainOnTop(int k) => columns.PlainOnTop(k);
 
     // Bars across stand at the columns already, those along over the whole breadth.

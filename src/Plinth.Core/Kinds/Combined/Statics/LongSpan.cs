@@ -102,6 +102,19 @@ internal sealed partial class LongSpan : SlabSpan, IBarsAlong
     /// <inheritdoc/>
     public override double Overhang(int side) => side < 0 ? LowFace - Low : High - HighFace;
 
+    // Of columns side by side the widest.
+    /// <inheritdoc/>
+    public override double FaceSide(int side)
+    {
+        var (most, face) = (0.0, side < 0 ? LowFace : HighFace);
+        foreach (var c in columns)
+        {
+            most = Math.Abs(Face(c, side) - face) <= Close ? Math.Max(most, Face(c, 1) - Face(c, -1)) : most;
+        }
+
+        return most;
+    }
+
     /// <inheritdoc/>
     public override bool PlainOnTop(int k) => columns.PlainOnTop(k);
 
