@@ -79,7 +79,8 @@ internal static class CrackControl
     /// <param name="section">Its breadth, m, and the area of its bars, m2.</param>
     /// <param name="allowed">Their greatest width, m.</param>
     /// <param name="trace">Receives the steps.</param>
-    public static Outcome One<T>(SlabSpan s, bool bottom, double moment, (double Breadth, double Steel) section, double allowed, ref T trace)
+    public static Outcome One<T>(SlabSpan s, bool bottom, double moment, (double Breadth, double Steel) section, double allowed,
+        ref T trace)
         where T : struct, ITrace
     {
         var (layer, rules) = (s.Layer(bottom), s.Rules.Concrete);
@@ -90,8 +91,8 @@ internal static class CrackControl
         trace.Given("d", d, Unit.Section, $"of the {(bottom ? "bottom" : "top")} bars along {s.Axis}");
         var cover = trace.Given("c", s.Thickness - d - (layer.Diameter / 2), Unit.Section, "cover of these bars");
         var (width, least) = ((ICrackWidths)s.Code).CrackWidth(ref trace, rules, s.Rules.Steel.Yield,
-            new CrackedSection(section.Breadth, s.Thickness, d, section.Steel, layer.Diameter, bar.Spacing * section.Breadth / s.NarrowBreadth,
-                cover, moment));
+            new CrackedSection(section.Breadth, s.Thickness, d, section.Steel, layer.Diameter,
+                bar.Spacing * section.Breadth / s.NarrowBreadth, cover, moment));
         var outcome = Outcome.Ratio(width, allowed);
         trace.Given("wk,most", allowed, Unit.Settlement, "[concrete] crack-width");
         if (least / section.Steel > Math.Max(1, outcome.Utilisation))

@@ -308,7 +308,8 @@ internal static class TieAnchorage
         trace.Given("R", r, Unit.Force, bottom ? "net pressure beyond x" : "weights less pressure beyond x");
         trace.Given("M", m, Unit.Moment, "of R about the section at x");
         var zi = trace.Let("zi", LeverArm * d, Unit.Section, $"0.9·{new Sym("d", d, Unit.Section)}", $"{s.Code.Name} 9.8.2.2(3)");
-        var e = trace.Let("e", into, Unit.Section, $"0.15·{new Sym("column", s.FaceSide(side), Unit.Section)}", $"{s.Code.Name} 9.8.2.2(3)");
+        var e = trace.Let("e", into, Unit.Section, $"0.15·{new Sym("column", s.FaceSide(side), Unit.Section)}",
+            $"{s.Code.Name} 9.8.2.2(3)");
         // R·ze: from R to 0.15 of the column's side within its face.
         var pull = trace.Let("Fs", zi > 0 ? (m + (r * (fromFace + into))) / zi : double.PositiveInfinity, Unit.Force,
             $"({new Sym("M", m, Unit.Moment)} + {new Sym("R", r, Unit.Force)}·({sf} + {new Sym("e", e, Unit.Section)}))/"

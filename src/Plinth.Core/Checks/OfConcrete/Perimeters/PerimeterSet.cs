@@ -348,7 +348,9 @@ internal sealed class PerimeterSet
             // Of bars in several zones the thickest, which run on farthest.
             foreach (var zone in s.Trial.Zones(alongX))
             {
-                bar = zone.Body == s.Body && zone.Layer(bottom).Diameter > bar.Size.Diameter ? bar with { Size = zone.Layer(bottom).Size! } : bar;
+                bar = zone.Body == s.Body && zone.Layer(bottom).Diameter > bar.Size.Diameter
+                    ? bar with { Size = zone.Layer(bottom).Size! }
+                    : bar;
             }
         }
 

@@ -79,7 +79,9 @@ internal readonly partial struct PerimeterShear
         where T : struct, ITrace
     {
         var area = p.Inside;
-        var ground = s.Body.Bed is null ? p.Pushed(s.Body.Contact(k).Pressure) : p.PushedOnSprings(s.Body, k);
+        var ground = s.Body.Bed is null
+            ? p.Pushed(s.Body.Contact(k).Pressure)
+            : p.PushedOnSprings(s.Body, k);
         var u = s.Body.GroundLoad(k).WaterPressure;
         var w = s.Body.PressedPerArea(k);
         var (prism, prismX, prismY) = (0.0, 0.0, 0.0);
@@ -99,7 +101,9 @@ internal readonly partial struct PerimeterShear
         if (T.Records)
         {
             trace.Given("A", area.Area, Unit.Area, "plan area within the perimeter, the column's included");
-            trace.Given("P", up, Unit.Force, (u > 0 ? "∫(p + u) dA within" : "∫p dA within") + (s.Body.Bed is null ? ", exact" : ", at round corners by their middles"));
+            trace.Given("P", up, Unit.Force,
+                (u > 0 ? "∫(p + u) dA within" : "∫p dA within")
+                    + (s.Body.Bed is null ? ", exact" : ", at round corners by their middles"));
             trace.Given("Win", net * weight, Unit.Force,
                 $"factored weights{(s.Body.PlacedLoads.Length == 0 ? "" : " and loads beside the column")} within, "
                     + (s.HasPedestals ? "the pedestal's too, less the soil displaced" : "less the soil that the column displaces"));

@@ -40,7 +40,8 @@ internal readonly partial struct PerimeterShear : ICheckRule<PunchedArea, Nothin
     // less, and what it holds no less than on the farther one: where all within bears and presses up.
     public static double UpperBound(PunchedArea s, in Nothing capacity, int k)
     {
-        if (s.Force(k) < 0 || s.Trial.Looking == Face.Top || s.MeanDepth(true) <= 0 || s.Body.PlacedLoads.Length > 0 || s.Body.Bed is not null
+        if (s.Force(k) < 0 || s.Trial.Looking == Face.Top || s.MeanDepth(true) <= 0 || s.Body.PlacedLoads.Length > 0
+            || s.Body.Bed is not null
             || s.Body.Contact(k) is not { State: ContactState.Full, Pressure: var p })
         {
             return double.PositiveInfinity;

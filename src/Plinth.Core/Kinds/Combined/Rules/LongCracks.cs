@@ -53,7 +53,8 @@ internal readonly struct LongCracks : ICheckRule<LongSpan, Nothing>
             var bottom = worst.Face == Face.Bottom;
             BaseLoadCase.Contact(s.Body, k, true, ref trace);
             trace.Heading($"Cracks of the {(bottom ? "bottom" : "top")} along {s.Axis}");
-            trace.Given(s.Axis, at, Unit.Length, "section from the base's centroid: a face of a column, or where the shear passes through nil");
+            trace.Given(s.Axis, at, Unit.Length,
+                "section from the base's centroid: a face of a column, or where the shear passes through nil");
             trace.Given("Mu", moment, Unit.Moment, "of all towards one side of the section");
             CrackControl.One(s, bottom, moment, Section(s, bottom, at), allowed, ref trace);
         }

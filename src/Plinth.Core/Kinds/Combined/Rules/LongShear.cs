@@ -86,8 +86,9 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
                     if (face > s.Low + 1e-9 && face < s.High - 1e-9)
                     {
                         var at = s.Section(k, face);
-                        Take(Outcome.Ratio(OneWayShear<AxisX>.Significant(Math.Abs(at.Shear), s.Body.Loads(k).N), Steep(s, at, ref none))
-                            with { Face = Face.Bottom }, at, at.Moment >= 0, Crushed, ref worst);
+                        var shear = OneWayShear<AxisX>.Significant(Math.Abs(at.Shear), s.Body.Loads(k).N);
+                        var used = Outcome.Ratio(shear, Steep(s, at, ref none));
+                        Take(used with { Face = Face.Bottom }, at, at.Moment >= 0, Crushed, ref worst);
                     }
                 }
             }
@@ -154,7 +155,8 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
         where T : struct, ITrace
     {
         var d = s.Layer(false).Any && s.Layer(true).Any ? Math.Min(s.Depth(true), s.Depth(false)) : s.Depth(s.Layer(true).Any);
-        return s.Code.SteepShear(ref trace, s.Rules.Concrete, s.BreadthAt(at.X), trace.Given("d", d, Unit.Section, "the lesser of both faces"));
+        return s.Code.SteepShear(ref trace, s.Rules.Concrete, s.BreadthAt(at.X),
+            trace.Given("d", d, Unit.Section, "the lesser of both faces"));
     }
 
     private static Outcome Used(LongSpan s, in LongShearStrengths strengths, int k, in LongSection at, bool below)
@@ -240,7 +242,8 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
 
     private static double Reach<T>(LongSpan s, bool bottom, ref T trace)
         where T : struct, ITrace => s.Code is IShearPerimeters code && s.Layer(bottom).Any
-            ? code.ShearSteelBeyond(ref trace, s.Rules.Concrete, Anchorage.Bar(s, bottom, ref trace), s.Layer(bottom).Hooked, s.Depth(bottom))
+            ? code.ShearSteelBeyond(ref trace, s.Rules.Concrete, Anchorage.Bar(s, bottom, ref trace), s.Layer(bottom).Hooked,
+                s.Depth(bottom))
             : 0;
 
     internal static double Beyond(LongSpan s, double at) => Math.Min(at - s.Low, s.High - at) - s.Rules.Concrete.CoverSide;
