@@ -35,7 +35,7 @@ internal readonly record struct HeldPerimeter(ShearPerimeter Perimeter, Perimete
 /// which the column is nearer to than to the opposite ones, where they are shorter than every form with fewer open sides or none
 /// such fits (EN 1992-1-1 6.4.2(4), 6.4.4(2)).
 /// </summary>
-internal sealed class PerimeterSet
+internal sealed partial class PerimeterSet
 {
     /// <summary>So many distances of a form are looked at before the worst is sought between neighbours.</summary>
     private const int Steps = 20;
@@ -165,125 +165,6 @@ internal sealed class PerimeterSet
         }
 
         runs.Add((first, grid.Count - first, low));
-    }
-
-    // Each form's length grows in proportion to the distance, so that one is shorter than another from one distance on.
-    private void FindForms(PunchedArea s, double farthest)
-    {
-        forms.Clear();
-        var (c, e) = (column, edges);
-        var room = (X0: c.X - c.HalfX - e.X0, X1: e.X1 - c.X - c.HalfX, Y0: c.Y - c.HalfY - e.Y0, Y1: e.Y1 - c.Y - c.HalfY);
-        var (middleX, middleY) = ((e.X0 + e.X1) / 2, (e.Y0 + e.Y1) / 2);
-        for (var open = 0; open <= 2; open++)
-        {
-            var before = forms.Count;
-            for (var i = 0; i < 9; i++)
-            {
-                var (ox, oy) = ((i / 3) - 1, (i % 3) - 1);
-                if (Math.Abs(ox) + Math.Abs(oy) != open || (ox != 0 && ox * (c.X - middleX) <= Nearer)
-                    || (oy != 0 && oy * (c.Y - middleY) <= Nearer))
-                {
-                    continue;
-                }
-
-                var fits = Math.Min(
-                    Math.Min(ox < 0 ? double.PositiveInfinity : room.X0, ox > 0 ? double.PositiveInfinity : room.X1),
-                    Math.Min(oy < 0 ? double.PositiveInfinity : ToSlant(s, ox, -1, room.Y0),
-                        oy > 0 ? double.PositiveInfinity : ToSlant(s, ox, 1, room.Y1)));
-                var high = Math.Min(farthest, Math.Min(fits, ToOthers(s, ox, oy)));
-                var low = 0.0;
-                for (var j = 0; j < before; j++)
-                {
-                    low = Math.Max(low, ShorterFrom(ox, oy, forms[j]));
-                }
-
-                if (high > low + Slack)
-                {
-                    forms.Add(new PerimeterForm(ox, oy, low, high, fits - s.Rules.Concrete.CoverSide - Reach));
-                }
-            }
-        }
-    }
-
-    // The edges to which open forms run: of a trapezoid those of the rectangle as wide as it is where it is narrowest within reach, which
-    // is shorter and encloses less that pushes.
-    private static (double X0, double X1, double Y0, double Y1) Edges(PunchedArea s, double reach)
-    {
-        var b = s.Body;
-        if (b.IsRectangle)
-        {
-            return (b.LowX, b.HighX, b.LowY, b.HighY);
-        }
-
-        var narrow = Math.Min(b.WidthAt(Math.Max(b.LowX, s.X - (s.SideX / 2) - reach)),
-            b.WidthAt(Math.Min(b.HighX, s.X + (s.SideX / 2) + reach))) / 2;
-        return (b.LowX, b.HighX, -narrow, narrow);
-    }
-
-    // How far a form may lie from the column so that it keeps clear of a slanted edge, where it is nearest to it.
-    private static double ToSlant(PunchedArea s, int openX, int side, double room)
-    {
-        var b = s.Body;
-        if (b.IsRectangle)
-        {
-            return room;
-        }
-
-        var (low, high) = (openX < 0 ? b.LowX : s.X - (s.SideX / 2), openX > 0 ? b.HighX : s.X + (s.SideX / 2));
-        var face = (side * s.Y) + (s.SideY / 2);
-
-        // What is left at the narrow end of a form at a distance shrinks evenly until it meets the end of the base.
-        var narrows = b.HighWidth > b.LowWidth ? -1 : 1;
-        var (end, to) = narrows < 0 ? (low, low - b.LowX) : (high, b.HighX - high);
-        var slope = Math.Abs(b.HighWidth - b.LowWidth) / (2 * b.Length);
-        var at = (b.WidthAt(Math.Clamp(end, b.LowX, b.HighX)) / 2) - face;
-        var free = at / (1 + slope);
-        return free <= to ? free : (Math.Min(b.LowWidth, b.HighWidth) / 2) - face;
-    }
-
-    // How far a form may lie from the column until it reaches one that stands beside it, whose force it would then enclose in part.
-    private double ToOthers(PunchedArea s, int openX, int openY)
-    {
-        var free = double.PositiveInfinity;
-        var (c, e) = (column, edges);
-        var (x0, x1) = (openX < 0 ? e.X0 : c.X - c.HalfX, openX > 0 ? e.X1 : c.X + c.HalfX);
-        var (y0, y1) = (openY < 0 ? e.Y0 : c.Y - c.HalfY, openY > 0 ? e.Y1 : c.Y + c.HalfY);
-        foreach (var other in s.Body.Columns)
-        {
-            if (other.IsHere && !IsAmong(s.Columns, other))
-            {
-                var (gapX, gapY) = (Math.Max(x0 - other.Face(true, 1), other.Face(true, -1) - x1),
-                    Math.Max(y0 - other.Face(false, 1), other.Face(false, -1) - y1));
-                free = Math.Min(free, gapX > 0 && gapY > 0 ? Math.Sqrt((gapX * gapX) + (gapY * gapY)) : Math.Max(0, Math.Max(gapX, gapY)));
-            }
-        }
-
-        return free;
-    }
-
-    private static bool IsAmong(ReadOnlySpan<Standing> columns, Standing other)
-    {
-        foreach (var c in columns)
-        {
-            if (c == other)
-            {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    // From which distance on a form is shorter than another with fewer open sides, or that one no longer fits.
-    private double ShorterFrom(int openX, int openY, in PerimeterForm other)
-    {
-        var (near, far) = (new ShearPerimeter(0, column, round, openX, openY, edges),
-            new ShearPerimeter(1, column, round, openX, openY, edges));
-        var (otherNear, otherFar) = (new ShearPerimeter(0, column, round, other.OpenX, other.OpenY, edges),
-            new ShearPerimeter(1, column, round, other.OpenX, other.OpenY, edges));
-        var (more, slower) = (near.Length - otherNear.Length, otherFar.Length - otherNear.Length - (far.Length - near.Length));
-        var from = more <= 0 ? 0 : slower > 0 ? more / slower : double.PositiveInfinity;
-        return Math.Min(from, other.High);
     }
 
     // 6.4.5(3): at an edge c2 + 3d but no more than c2 + 2c1, at a corner 3d but no more than c1 + c2; what stands off an edge has more of

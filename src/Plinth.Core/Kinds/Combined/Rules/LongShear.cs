@@ -56,6 +56,7 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
         };
         var governing = default(LongSection);
         var (bottom, where) = (true, AtD);
+        var falls = Falls(s, k);
         var shears = s.Shears(k);
         for (var i = 0; i < shears.Length; i++)
         {
@@ -66,9 +67,10 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
                 Take(Used(s, strengths, k, at.Section, below), at.Section, below, at.AtFace ? "at the face" : AtD, ref worst);
             }
 
-            // Beyond where the moment changes its sign the other face's bars count, and fewer of them may hold less.
+            // Beyond where the moment changes its sign the other face's bars count, and fewer of them may hold less. Where what presses down
+            // there exceeds the pressure, or the ground does not push towards the column, shear may be greater there than here.
             if (s.LooksAt(below ? Face.Top : Face.Bottom) && s.Layer(!below).Any
-                && (s.HasExtra(!below)
+                && (s.HasExtra(!below) || at.AtFace || !falls
                     || Math.Abs(at.Section.Shear) > worst.Utilisation * strengths.At(s, at.Section.X, !below))
                 && s.Turn(k, i) is { } turn)
             {
@@ -145,6 +147,11 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
             }
         }
     }
+
+    // Whether the ground pushes up all along, so that shear falls from where it pushes towards a column.
+    private static bool Falls(LongSpan s, int k) => s.Body is { Bed: null, PlacedLoads.Length: 0 }
+        && s.Body.Contact(k).State == ContactState.Full && s.Body.RisingWeight(k) == 0
+        && s.Body.LeastPressure(k) + s.Body.GroundLoad(k).WaterPressure >= s.Body.PressedPerArea(k);
 
     private const string AtD = "at d from the face";
 
