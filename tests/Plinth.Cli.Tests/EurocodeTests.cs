@@ -294,6 +294,17 @@ public class EurocodeTests
             f.Run("show", "CF1", check).Out.Should().Contain("EN 1992-1-1").And.NotContain("ACI").And.NotContain("13.2.8.2");
         }
 
+        // The drawing of its sections tells the stresses of the check, by its letters.
+        f.Run("draw", "CF1", "--what", "sections", "--to", "s.svg").Exit.Should().Be(0);
+        foreach (var check in checks.Where(c => c.GetProperty("id").GetString() == "two-way-shear"))
+        {
+            f["s.svg"].Should().Contain(FormattableString.Invariant($"vEd {check.GetProperty("demand").GetDouble():0.000} MPa"));
+        }
+
+        f["s.svg"].Should().Contain("VRd,c").And.NotContain("φVc");
+        f.Run("draw", "CF1", "--what", "forces", "--to", "f.svg").Exit.Should().Be(0);
+        f["f.svg"].Should().Contain("MRd").And.NotContain("φMn");
+
         // The same on springs, whose stiffness is the code's.
         f.Replace("plinth.toml", "kind = \"combined\"", "kind = \"combined\"\nsoil = \"springs\"");
         f.Replace("plinth.toml", "friction = 0.5", "friction = 0.5\nsubgrade-modulus = \"30 MN/m3\"");

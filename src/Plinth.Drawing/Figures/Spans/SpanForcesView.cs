@@ -32,9 +32,8 @@ internal static class SpanForcesView
     {
         var units = s.Units;
         var to = new Canvas();
-        string[] heads = ["across at", "band from", "to", "M kNm", "φMn", "V kN", "φVc"];
-        heads = [s.Body.Parts.Length > 0 ? "across" : heads[0], Head(s.Body.Parts.Length > 0 ? "from" : "band from", Unit.Length), "to",
-            Head("M", Unit.Moment), "φMn", Head("V", Unit.Force), "φVc"];
+        string[] heads = [s.Body.Parts.Length > 0 ? "across" : "across at", Head(s.Body.Parts.Length > 0 ? "from" : "band from", Unit.Length), "to",
+            Head("M", Unit.Moment), s.Code.Letter("φMn"), Head("V", Unit.Force), s.Code.Letter("φVc")];
         var rows =
             d.Bands.Select(b => (IReadOnlyList<string>)[b.Column, Unit.Length.Format(b.From, units), Unit.Length.Format(b.To, units),
                 Unit.Moment.Format(b.Moment, units), Unit.Moment.Format(b.MomentStrength, units), Unit.Force.Format(b.Shear, units),

@@ -46,15 +46,16 @@ internal static class SpanSectionsView
         {
             var tag = (lines.Count + 1).ToString(CultureInfo.InvariantCulture);
             lines.Add((x.At, tag));
-            rows.Add([tag, "shear across x, " + x.Words, s.Named(k), "Vu " + Unit.Force.FormatWithSymbol(x.Demand, units),
-                (s.BeamFigure is null ? "φVc " : "φVn ") + Unit.Force.FormatWithSymbol(x.Strength, units), Used(x.Demand, x.Strength)]);
+            rows.Add([tag, "shear across x, " + x.Words, s.Named(k),
+                s.Code.Letter("Vu") + " " + Unit.Force.FormatWithSymbol(x.Demand, units),
+                s.Code.Letter(s.BeamFigure is null ? "φVc" : "φVn") + " " + Unit.Force.FormatWithSymbol(x.Strength, units), Used(x.Demand, x.Strength)]);
         }
 
         foreach (var b in d.Bands)
         {
-            rows.Add(["", s.Body.Parts.Length > 0 ? "shear across y, " + b.Column : "shear across y at " + b.Column, s.Named(k), "Vu "
-                + Unit.Force.FormatWithSymbol(b.Shear, units),
-                "φVc " + Unit.Force.FormatWithSymbol(b.ShearStrength, units), Used(b.Shear, b.ShearStrength)]);
+            rows.Add(["", s.Body.Parts.Length > 0 ? "shear across y, " + b.Column : "shear across y at " + b.Column, s.Named(k),
+                s.Code.Letter("Vu") + " " + Unit.Force.FormatWithSymbol(b.Shear, units),
+                s.Code.Letter("φVc") + " " + Unit.Force.FormatWithSymbol(b.ShearStrength, units), Used(b.Shear, b.ShearStrength)]);
         }
 
         var round = new List<(PunchingFigure Figure, string Tag, bool Joint)>();
@@ -73,9 +74,10 @@ internal static class SpanSectionsView
                 High = p.High with { X = p.High.X + area.Body.Middle }
             }, tag,
                 area.Columns.Length > 1));
-            var most = p.Stresses.Max(v => v ?? 0);
-            rows.Add([tag, "two-way shear at " + area.At, s.Named(c), "vu " + Unit.Stress.FormatWithSymbol(most, units),
-                "φvc " + Unit.Stress.FormatWithSymbol(p.Strength, units), Used(most, p.Strength)]);
+            var most = p.Stress ?? p.Stresses.Max(v => v ?? 0);
+            rows.Add([tag, "two-way shear at " + area.At, s.Named(c),
+                s.Code.Letter("vu") + " " + Unit.Stress.FormatWithSymbol(most, units),
+                s.Code.Letter("φvc") + " " + Unit.Stress.FormatWithSymbol(p.Strength, units), Used(most, p.Strength)]);
         }
 
         string[] heads = ["", "section", "combination", "demand", "strength", "util."];

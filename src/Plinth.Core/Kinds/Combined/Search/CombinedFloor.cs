@@ -31,8 +31,7 @@ internal sealed class CombinedFloor
     public CombinedFloor(ImmutableArray<CombinedTrial> trials, Foundation foundation)
     {
         (this.trials, this.foundation, rules) = (trials, foundation, foundation.Rules);
-        BarSize[] sizes = [.. new[] { foundation.Held.BottomX?.Size, foundation.Held.TopX?.Size }.OfType<BarSize>(), .. rules.Steel.Bars,
-            .. rules.Steel.TopBars];
+        var sizes = Sizes(foundation);
         lightest = sizes.Min(b => b.MassPerMetre / b.Area);
         thickest = sizes.Max(b => b.Diameter);
         var none = default(Tracing.NoTrace);
@@ -105,6 +104,13 @@ internal sealed class CombinedFloor
         var acrossAll = (leastAcross * across) + (Math.Max(0, need.Across - leastAcross) * narrow);
         return new BarBudget(double.PositiveInfinity, Math.Max(least, need.Bottom) * along, acrossAll, top, need.Bottom);
     }
+
+    /// <summary>Sizes of the bars that may lie in it, those held along it among them.</summary>
+    internal static BarSize[] Sizes(Foundation foundation) =>
+    [
+        .. new[] { foundation.Held.BottomX?.Size, foundation.Held.TopX?.Size }.OfType<BarSize>(), .. foundation.Rules.Steel.Bars,
+        .. foundation.Rules.Steel.TopBars,
+    ];
 
     private double Least(double thickness) => ratio * LeastDepth(trials[0], thickness, thickest);
 

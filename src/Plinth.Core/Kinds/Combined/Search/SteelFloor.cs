@@ -70,7 +70,7 @@ internal sealed class SteelFloor
         topBars = Allowed(rules.Steel.TopBars.Count > 0 ? rules.Steel.TopBars : rules.Steel.Bars);
         thinnest = rules.Steel.Bars.Concat(rules.Steel.TopBars).Min(b => b.Diameter);
 
-        thickestOfAll = rules.Steel.Bars.Concat(rules.Steel.TopBars).Max(b => b.Diameter);
+        thickestOfAll = CombinedFloor.Sizes(foundation).Max(b => b.Diameter);
 
         // The bottom bars along may be so much nearer to the top than the thinnest: by half of their own, by all of those under them.
         var thickest = rules.Steel.Bars.Max(b => b.Diameter);
