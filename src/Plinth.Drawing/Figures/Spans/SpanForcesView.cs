@@ -32,7 +32,8 @@ internal static class SpanForcesView
     {
         var units = s.Units;
         var to = new Canvas();
-        string[] heads = [s.Body.Parts.Length > 0 ? "across" : "across at", Head(s.Body.Parts.Length > 0 ? "from" : "band from", Unit.Length), "to",
+        string[] heads = [s.Body.Parts.Length > 0 ? "across" : "across at",
+            Head(s.Body.Parts.Length > 0 ? "from" : "band from", Unit.Length), "to",
             Head("M", Unit.Moment), s.Code.Letter("φMn"), Head("V", Unit.Force), s.Code.Letter("φVc")];
         var rows =
             d.Bands.Select(b => (IReadOnlyList<string>)[b.Column, Unit.Length.Format(b.From, units), Unit.Length.Format(b.To, units),

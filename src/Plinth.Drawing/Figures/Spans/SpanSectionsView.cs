@@ -48,7 +48,8 @@ internal static class SpanSectionsView
             lines.Add((x.At, tag));
             rows.Add([tag, "shear across x, " + x.Words, s.Named(k),
                 s.Code.Letter("Vu") + " " + Unit.Force.FormatWithSymbol(x.Demand, units),
-                s.Code.Letter(s.BeamFigure is null ? "φVc" : "φVn") + " " + Unit.Force.FormatWithSymbol(x.Strength, units), Used(x.Demand, x.Strength)]);
+                s.Code.Letter(s.BeamFigure is null ? "φVc" : "φVn") + " " + Unit.Force.FormatWithSymbol(x.Strength, units),
+                Used(x.Demand, x.Strength)]);
         }
 
         foreach (var b in d.Bands)

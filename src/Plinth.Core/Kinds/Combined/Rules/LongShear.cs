@@ -67,8 +67,8 @@ internal readonly struct LongShear : ICheckRule<LongSpan, LongShearStrengths>
                 Take(Used(s, strengths, k, at.Section, below), at.Section, below, at.AtFace ? "at the face" : AtD, ref worst);
             }
 
-            // Beyond where the moment changes its sign the other face's bars count, and fewer of them may hold less. Where what presses down
-            // there exceeds the pressure, or the ground does not push towards the column, shear may be greater there than here.
+            // Beyond where the moment changes its sign the other face's bars count, and fewer of them may hold less. Where weights there
+            // exceed the pressure, or the ground does not push towards the column, shear may be greater there than here.
             if (s.LooksAt(below ? Face.Top : Face.Bottom) && s.Layer(!below).Any
                 && (s.HasExtra(!below) || at.AtFace || !falls
                     || Math.Abs(at.Section.Shear) > worst.Utilisation * strengths.At(s, at.Section.X, !below))
