@@ -5,9 +5,7 @@ using Plinth.Core.Checks;
 using Plinth.Core.Checks.OfConcrete;
 using Plinth.Core.Concrete.Codes;
 using Plinth.Core.Contact;
-using Plinth.Core.Foundations;
 using Plinth.Core.Kinds.Combined;
-using Plinth.Core.Loads;
 using static Plinth.Core.Tests.CombinedTests;
 
 namespace Plinth.Core.Tests;
